@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Agreement;
+
+/**
+ * One test judged against one reference for one analyte: all figures, the three claims and their verdicts.
+ *
+ * Quantity and unit: readings and limits in the analyte's unit on the reference scale.
+ * Domain: any number of samples, 0 included; figures that need more are null and `reasons` says why.
+ */
+final readonly class Assessment
+{
+    /** @param list<string> $reasons */
+    private function __construct(
+        public string $analyte,
+        public int $pairs,
+        public int $leftOut,
+        public ?Differences $differences,
+        public ?Deming $deming,
+        public ?PassingBablok $passingBablok,
+        public ?Concordance $concordance,
+        public ?Kappa $kappa,
+        public SortClaim $sort,
+        public RateClaim $rate,
+        public TrackClaim $track,
+        public array $reasons,
+    ) {}
+
+    /** @param list<PairedSample> $samples */
+    public static function of(array $samples, int $leftOut, Policy $policy, ?Bands $bands): self
+    {
+        $tally = ActionTally::of($samples, $policy->limits, $bands);
+        $kappa = $tally->matrix === null ? null : Kappa::of($tally->matrix);
+        $most = array_reduce($samples, static fn (int $m, PairedSample $s): int => max($m, $s->replicates()), 0);
+        $differences = $deming = $passingBablok = $concordance = null;
+        if ($bands === null) {
+            $x = array_map(static fn (PairedSample $s): float => $s->reference, $samples);
+            $y = array_map(static fn (PairedSample $s): float => $s->test(), $samples);
+            $differences = Differences::between(
+                array_map($policy->scale->of(...), $x), array_map($policy->scale->of(...), $y), $policy->confidence,
+            );
+            $deming = Deming::fit($x, $y);
+            $passingBablok = PassingBablok::fit($x, $y, $policy->confidence);
+            $concordance = Concordance::of($x, $y, $policy->confidence);
+        }
+
+        return new self(
+            $policy->analyte, count($samples), $leftOut, $differences, $deming, $passingBablok, $concordance, $kappa,
+            SortClaim::judge($tally, $policy),
+            RateClaim::judge($differences, count($samples), $most, $bands, $policy),
+            TrackClaim::judge(Repeatability::of($samples, $policy), $policy),
+            self::reasons(count($samples), $most, $bands, $kappa, $differences, $deming, $passingBablok, $concordance),
+        );
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'analyte' => $this->analyte,
+            'pairs' => $this->pairs,
+            'left_out' => $this->leftOut,
+            'difference' => $this->differences?->toArray(),
+            'regression' => $this->deming === null || $this->passingBablok === null ? null : [
+                'deming' => $this->deming->toArray(),
+                'passing_bablok' => $this->passingBablok->toArray(),
+            ],
+            'concordance' => $this->concordance?->toArray(),
+            'kappa' => $this->kappa?->toArray(),
+            'sort' => $this->sort->toArray(),
+            'rate' => $this->rate->toArray(),
+            'track' => $this->track->toArray(),
+            'reasons' => $this->reasons,
+        ];
+    }
+
+    /** @return list<string> */
+    private static function reasons(
+        int $pairs, int $most, ?Bands $bands, ?Kappa $kappa, ?Differences $differences,
+        ?Deming $deming, ?PassingBablok $passingBablok, ?Concordance $concordance,
+    ): array {
+        $reasons = ['The bounds hold for one look at the evidence, fixed beforehand.'];
+        if ($most > 1) {
+            $reasons[] = "Up to {$most} readings of a sample were averaged: what is said of sorting and rating holds for such averages, not for one reading.";
+        }
+        $missing = [
+            'Bands are ranges: difference, regression and concordance need numbers and are null.' => $bands !== null,
+            'A band that cannot sort was read, so kappa is null.' => $kappa === null,
+            'All results fall in one action class (or there are none), so chance alone agrees fully and kappa has no value.' => $kappa !== null && $kappa->unweighted === null,
+            'Limits of agreement need 2 pairs.' => $bands === null && $pairs < 2,
+            'The differences leave no spread to test a trend on.' => $pairs > 2 && $differences !== null && $differences->trend->p === null,
+            'A trend needs 3 pairs.' => $bands === null && $pairs < 3,
+            'The readings leave no spread for a Deming line.' => $pairs > 1 && $deming !== null && $deming->slope === null,
+            'The pairwise slopes leave no rank for a Passing-Bablok line.' => $pairs > 1 && $passingBablok !== null && $passingBablok->slope === null,
+            'The ranks of the Passing-Bablok interval fall outside the slopes.' => $passingBablok?->slope !== null && $passingBablok->slopeInterval === null,
+            'The concordance leaves no spread for an interval.' => $pairs > 2 && $concordance !== null && $concordance->interval === null,
+        ];
+
+        return [...$reasons, ...array_keys(array_filter($missing))];
+    }
+}

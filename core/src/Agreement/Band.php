@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Agreement;
+
+/**
+ * One step of an ordinal test: a name for a range of the reference scale.
+ *
+ * Quantity and unit: bounds in the analyte's unit; the lower bound is included, the upper is not,
+ * and an open end is infinite.
+ */
+final readonly class Band
+{
+    public function __construct(
+        public string $name,
+        public float $lower,
+        public float $upper,
+    ) {}
+
+    /** @pure */
+    public function isOpen(): bool
+    {
+        return is_infinite($this->lower) || is_infinite($this->upper);
+    }
+
+    /** @pure */
+    public function contains(float $value): bool
+    {
+        return $value >= $this->lower && $value < $this->upper;
+    }
+
+    /**
+     * Middle of a closed band, null when an end is open.
+     *
+     * @pure
+     */
+    public function middle(): ?float
+    {
+        return $this->isOpen() ? null : ($this->lower + $this->upper) / 2;
+    }
+
+    /** @pure */
+    public function isCutBy(ActionLimits $limits): bool
+    {
+        foreach ($limits->values as $limit) {
+            if ($limit > $this->lower && $limit < $this->upper) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * Action class the band sorts to: that of its middle; of an open band the class that holds all
+     * of it; null when a limit cuts an open band.
+     */
+    public function classIn(ActionLimits $limits): ?int
+    {
+        $middle = $this->middle();
+        if ($middle !== null) {
+            return $limits->classOfComputed($middle);
+        }
+        if ($this->isCutBy($limits)) {
+            return null;
+        }
+
+        return is_infinite($this->lower) ? 0 : $limits->classOf($this->lower);
+    }
+}

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Agreement;
+
+use HonestCore\Statistics\Spread;
+
+/**
+ * One sample read by the reference and, once or more, by the test.
+ *
+ * Quantity and unit: readings in the analyte's unit, or bands of an ordinal test.
+ */
+final readonly class PairedSample
+{
+    /**
+     * @param  list<float>  $readings  empty for an ordinal test
+     * @param  list<Band>  $bands  empty for a numeric test
+     */
+    private function __construct(
+        public string $sample,
+        public float $reference,
+        public array $readings,
+        public array $bands,
+    ) {}
+
+    /** @param non-empty-list<float> $readings */
+    public static function numeric(string $sample, float $reference, array $readings): self
+    {
+        return new self($sample, $reference, $readings, []);
+    }
+
+    /** @param non-empty-list<Band> $bands */
+    public static function ordinal(string $sample, float $reference, array $bands): self
+    {
+        return new self($sample, $reference, [], $bands);
+    }
+
+    /** Mean of the numeric readings. */
+    public function test(): float
+    {
+        return $this->readings === [] ? NAN : Spread::mean($this->readings);
+    }
+
+    /** @pure */
+    public function replicates(): int
+    {
+        return max(count($this->readings), count($this->bands));
+    }
+
+    /** Action class the test sorts the sample to; null when its band cannot sort. */
+    public function testClass(ActionLimits $limits, ?Bands $bands): ?int
+    {
+        if ($bands !== null && $this->bands !== []) {
+            return $bands->median($this->bands, $this->reference, $limits)->classIn($limits);
+        }
+
+        return count($this->readings) === 1
+            ? $limits->classOf($this->readings[0])
+            : $limits->classOfComputed($this->test());
+    }
+}

@@ -1,0 +1,239 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Agreement;
+
+/**
+ * The slopes of the lines through every two points, ranked without listing them all.
+ *
+ * n points have n(n-1)/2 slopes: 5e9 for 100,000 points. The number of slopes below m is the number of
+ * inversions of y - m x in the order of x, counted by a merge sort; a rank is found by bisection on m, and
+ * once few slopes are left between the ends, these are listed and the right one is returned exactly.
+ *
+ * Quantity and unit: test per reference unit.
+ * Domain: finite readings. Equal references with different tests give an infinite slope, ranked last;
+ *   equal in both give none.
+ * Accuracy: an actual slope; slopes closer together than 1e-11 of their size are not told apart.
+ * Source: first principles; counting as in Cole and others 1989, SIAM J Comput 18:792-810.
+ */
+final class PairwiseSlopes
+{
+    private const RESOLUTION = 1e-11;
+
+    /** @var list<float> ascending */
+    private array $x = [];
+
+    /** @var list<float> in the order of x */
+    private array $y = [];
+
+    private readonly float $unit;
+
+    private int $finite;
+
+    private int $infinite = 0;
+
+    /** @var list<array{float, int}> slopes m and the number of slopes below, ascending */
+    private array $known;
+
+    /**
+     * @param  list<float>  $reference
+     * @param  list<float>  $test
+     */
+    public function __construct(array $reference, array $test)
+    {
+        $n = count($reference);
+        array_multisort($reference, SORT_NUMERIC, $test, SORT_NUMERIC);
+        $this->x = $reference;
+        $this->y = $test;
+        $this->finite = intdiv($n * ($n - 1), 2);
+        $this->countVertical();
+        $span = $n > 0 ? end($reference) - $reference[0] : 0.0;
+        $rise = $n > 0 ? max($test) - min($test) : 0.0;
+        $this->unit = $span > 0 && $rise > 0 ? $rise / $span : 1.0;
+        $this->known = [[-INF, 0], [INF, $this->finite]];
+    }
+
+    public function finite(): int
+    {
+        return $this->finite;
+    }
+
+    public function infinite(): int
+    {
+        return $this->infinite;
+    }
+
+    /** Number of finite slopes below m. */
+    public function below(float $m): int
+    {
+        $keys = [];
+        foreach ($this->x as $i => $x) {
+            $keys[] = $this->y[$i] - $m * $x;
+        }
+
+        return self::inversions($keys);
+    }
+
+    /** The slope of a rank, 1 for the smallest; infinite ones come last. */
+    public function ranked(int $rank): float
+    {
+        if ($rank > $this->finite) {
+            return INF;
+        }
+        while (true) {
+            [$low, $under, $high, $upTo] = $this->bracket($rank);
+            $few = $upTo - $under <= 2 * count($this->x);
+            if ($few && is_finite($low) && is_finite($high)) {
+                return $this->listed($low, $high, $rank - $under);
+            }
+            $middle = $this->middle($low, $high);
+            if ($middle <= $low || $middle >= $high || $high - $low <= self::RESOLUTION * max($this->unit, abs($middle))) {
+                return $this->nearest($middle, $low, $high);
+            }
+            $this->remember($middle, $this->below($middle));
+        }
+    }
+
+    /** @return array{float, int, float, int} the tightest known ends around a rank, with their counts */
+    private function bracket(int $rank): array
+    {
+        $i = 1;
+        while ($this->known[$i][1] < $rank) {
+            $i++;
+        }
+
+        return [...$this->known[$i - 1], ...$this->known[$i]];
+    }
+
+    private function remember(float $m, int $count): void
+    {
+        $i = count($this->known);
+        while ($i > 0 && $this->known[$i - 1][0] > $m) {
+            $i--;
+        }
+        array_splice($this->known, $i, 0, [[$m, $count]]);
+    }
+
+    /** Halves the angle, so that open ends are reached in few steps. */
+    private function middle(float $low, float $high): float
+    {
+        if (is_finite($low) && is_finite($high) && $high - $low < $this->unit) {
+            return $low + ($high - $low) / 2;
+        }
+
+        return $this->unit * tan((atan($low / $this->unit) + atan($high / $this->unit)) / 2);
+    }
+
+    /** Lists the slopes from low up to high, those that change order between the two, and returns one by rank. */
+    private function listed(float $low, float $high, int $rank): float
+    {
+        $slopes = [];
+        $order = $this->orderAt($low);
+        $keys = [];
+        foreach ($order as $i) {
+            $keys[] = $this->y[$i] - $high * $this->x[$i];
+        }
+        for ($at = 1, $n = count($order); $at < $n; $at++) {
+            [$key, $point] = [$keys[$at], $order[$at]];
+            for ($to = $at; $to > 0 && $keys[$to - 1] > $key; $to--) {
+                $other = $order[$to - 1];
+                $run = $this->x[$point] - $this->x[$other];
+                if ($run !== 0.0) {
+                    $slopes[] = ($this->y[$point] - $this->y[$other]) / $run;
+                }
+                $keys[$to] = $keys[$to - 1];
+                $order[$to] = $order[$to - 1];
+            }
+            [$keys[$to], $order[$to]] = [$key, $point];
+        }
+        sort($slopes);
+
+        return $slopes[min($rank, count($slopes)) - 1] ?? ($low + $high) / 2;
+    }
+
+    /** An actual slope in a bracket so narrow that all slopes in it are ties: tied points are neighbours there. */
+    private function nearest(float $m, float $low, float $high): float
+    {
+        $slack = self::RESOLUTION * max($this->unit, abs($m));
+        $order = $this->orderAt($m);
+        for ($k = 1, $n = count($order); $k < $n; $k++) {
+            [$a, $b] = [$order[$k - 1], $order[$k]];
+            $run = $this->x[$b] - $this->x[$a];
+            $slope = $run === 0.0 ? NAN : ($this->y[$b] - $this->y[$a]) / $run;
+            if ($slope >= $low - $slack && $slope <= $high + $slack) {
+                return $slope;
+            }
+        }
+
+        return $m;
+    }
+
+    /** @return list<int> points in the order of y - m x, ties in the order of x */
+    private function orderAt(float $m): array
+    {
+        $keys = [];
+        foreach ($this->x as $i => $x) {
+            $keys[$i] = $this->y[$i] - $m * $x;
+        }
+        asort($keys);
+
+        return array_keys($keys);
+    }
+
+    private function countVertical(): void
+    {
+        $n = count($this->x);
+        for ($from = 0; $from < $n; $from = $to) {
+            $same = [];
+            for ($to = $from; $to < $n && $this->x[$to] === $this->x[$from]; $to++) {
+                $key = (string) $this->y[$to];
+                $same[$key] = ($same[$key] ?? 0) + 1;
+            }
+            $tied = $to - $from;
+            $pairs = intdiv($tied * ($tied - 1), 2);
+            $this->finite -= $pairs;
+            $this->infinite += $pairs;
+            foreach ($same as $count) {
+                $this->infinite -= intdiv($count * ($count - 1), 2);
+            }
+        }
+    }
+
+    /**
+     * Number of pairs that stand in descending order, by a merge sort.
+     *
+     * @param  list<float>  $keys
+     */
+    private static function inversions(array $keys): int
+    {
+        $n = count($keys);
+        $count = 0;
+        for ($width = 1; $width < $n; $width *= 2) {
+            $merged = [];
+            for ($start = 0; $start < $n; $start += 2 * $width) {
+                $left = $start;
+                $middle = min($start + $width, $n);
+                $right = $middle;
+                $end = min($start + 2 * $width, $n);
+                while ($left < $middle && $right < $end) {
+                    if ($keys[$left] <= $keys[$right]) {
+                        $merged[] = $keys[$left++];
+                    } else {
+                        $count += $middle - $left;
+                        $merged[] = $keys[$right++];
+                    }
+                }
+                while ($left < $middle) {
+                    $merged[] = $keys[$left++];
+                }
+                while ($right < $end) {
+                    $merged[] = $keys[$right++];
+                }
+            }
+            $keys = $merged;
+        }
+
+        return $count;
+    }
+}

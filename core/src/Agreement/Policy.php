@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Agreement;
+
+use HonestCore\Error\ValueOutOfRange;
+
+/**
+ * The limits set before the evidence is looked at.
+ *
+ * Quantities and units: action limits in the analyte's unit; `allowable` and `change` in that unit on the
+ * absolute scale, and as a factor less 1 on the ratio scale (0.2 means a factor of 1.2); `required` and
+ * `confidence` are shares strictly between 0 and 1.
+ */
+final readonly class Policy
+{
+    private function __construct(
+        public string $analyte,
+        public ActionLimits $limits,
+        public float $allowable,
+        public float $change,
+        public float $required,
+        public float $confidence,
+        public Scale $scale,
+    ) {}
+
+    /** @throws ValueOutOfRange */
+    public static function of(
+        string $analyte,
+        ActionLimits $limits,
+        float $allowable,
+        float $change,
+        float $required,
+        float $confidence,
+        Scale $scale,
+    ): self {
+        foreach (['allowable' => $allowable, 'change' => $change] as $name => $value) {
+            if (! is_finite($value) || $value <= 0) {
+                throw ValueOutOfRange::of($name, $value, 'a finite number above 0');
+            }
+        }
+        foreach (['required' => $required, 'confidence' => $confidence] as $name => $value) {
+            if (! ($value > 0 && $value < 1)) {
+                throw ValueOutOfRange::of($name, $value, 'between 0 and 1, both left out');
+            }
+        }
+
+        return new self($analyte, $limits, $allowable, $change, $required, $confidence, $scale);
+    }
+
+    /** Allowable difference on the scale on which differences are taken. */
+    public function tolerance(): float
+    {
+        return $this->scale->tolerance($this->allowable);
+    }
+
+    /** Change to see on the scale on which differences are taken. */
+    public function changeToSee(): float
+    {
+        return $this->scale->tolerance($this->change);
+    }
+}

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Agreement;
+
+use HonestCore\Statistics\ChiSquare;
+use HonestCore\Statistics\Spread;
+
+/**
+ * Pooled within-sample standard deviation of replicates.
+ *
+ * Quantity and unit: the unit of the readings, or natural logs on the ratio scale.
+ * Domain: null without replicates, or when the readings are bands; the degrees of freedom count either way.
+ * Source: chi-square interval of a variance, any statistics handbook; detectable change 1.96 * sqrt(2) * sd.
+ */
+final readonly class Repeatability
+{
+    public const FACTOR = 1.96 * M_SQRT2;
+
+    /** @param array{float, float}|null $interval */
+    private function __construct(public ?float $sd, public int $degrees, public ?array $interval) {}
+
+    /** @param list<PairedSample> $samples */
+    public static function of(array $samples, Policy $policy): self
+    {
+        [$sum, $degrees, $numeric] = [0.0, 0, true];
+        foreach ($samples as $sample) {
+            $degrees += $sample->replicates() - 1;
+            $readings = array_map($policy->scale->of(...), $sample->readings);
+            if ($readings === []) {
+                $numeric = false;
+            } else {
+                $sum += Spread::sumOfSquares($readings);
+            }
+        }
+        if ($degrees === 0 || ! $numeric) {
+            return new self(null, $degrees, null);
+        }
+        $alpha = 1 - $policy->confidence;
+
+        return new self(sqrt($sum / $degrees), $degrees, [
+            sqrt($sum / ChiSquare::quantile(1 - $alpha / 2, $degrees)),
+            sqrt($sum / ChiSquare::quantile($alpha / 2, $degrees)),
+        ]);
+    }
+
+    public function detectableChange(): ?float
+    {
+        return $this->sd === null ? null : self::FACTOR * $this->sd;
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Error;
+
+/** An option or argument cannot be used as given. */
+final class BadOption extends Refusal
+{
+    /** @pure */
+    public static function because(string $option, string $wrong, string $accepted): self
+    {
+        return new self("{$option}: {$wrong}; accepted is {$accepted}.");
+    }
+
+    /** @pure */
+    public function errorCode(): string
+    {
+        return 'bad_option';
+    }
+}

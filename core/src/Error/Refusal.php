@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Error;
+
+/** Base of the core's errors: an invalid argument with a stable code. */
+abstract class Refusal extends \InvalidArgumentException implements CoreError
+{
+    /** @pure */
+    final public function __construct(string $message, ?\Throwable $previous = null)
+    {
+        parent::__construct($message, 0, $previous);
+    }
+}

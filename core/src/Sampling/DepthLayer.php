@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Sampling;
+
+use HonestCore\Error\BadOption;
+use HonestCore\Error\ValueOutOfRange;
+
+/**
+ * A slice of the soil, from top to bottom.
+ *
+ * Quantity and unit: centimetres below the surface. Domain: 0 <= top < bottom <= 300.
+ */
+final readonly class DepthLayer
+{
+    private const CM_PER_INCH = 2.54;
+
+    private const DEEPEST_CM = 300.0;
+
+    private function __construct(public float $topCm, public float $bottomCm) {}
+
+    /** @throws ValueOutOfRange */
+    public static function ofCm(float $top, float $bottom): self
+    {
+        if (! ($top >= 0 && $bottom > $top && $bottom <= self::DEEPEST_CM)) {
+            throw new ValueOutOfRange("A depth layer must run downwards within 0 to 300 cm, {$top} to {$bottom} cm given.");
+        }
+
+        return new self($top, $bottom);
+    }
+
+    /** @throws ValueOutOfRange */
+    public static function ofInches(float $top, float $bottom): self
+    {
+        return self::ofCm($top * self::CM_PER_INCH, $bottom * self::CM_PER_INCH);
+    }
+
+    /**
+     * Reads the notation "0-6in" or "15-30cm".
+     *
+     * @throws BadOption
+     */
+    public static function parse(string $notation): self
+    {
+        $accepted = 'top and bottom with a unit, such as 0-6in or 15-30cm, down to 300 cm';
+        if (preg_match('/^\s*(\d+(?:\.\d+)?)\s*-\s*(\d+(?:\.\d+)?)\s*(cm|in)\s*$/D', $notation, $m) !== 1) {
+            throw BadOption::because('--depth', "\"{$notation}\" is no layer", $accepted);
+        }
+        try {
+            return $m[3] === 'in' ? self::ofInches((float) $m[1], (float) $m[2]) : self::ofCm((float) $m[1], (float) $m[2]);
+        } catch (ValueOutOfRange $error) {
+            throw new BadOption("--depth: \"{$notation}\" does not run downwards within 0 to 300 cm; accepted is {$accepted}.", $error);
+        }
+    }
+
+    public function thicknessCm(): float
+    {
+        return $this->bottomCm - $this->topCm;
+    }
+}

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Sampling;
+
+/** How cores are laid over the ground of one composite. */
+enum Pattern: string
+{
+    case Zigzag = 'zigzag';
+    case W = 'w';
+    case Random = 'random';
+    case Stratified = 'stratified';
+    case Grid = 'grid';
+    case Transect = 'transect';
+
+    /** Is it laid out polygon by polygon, rather than over all ground at once? */
+    public function goesByPolygon(): bool
+    {
+        return match ($this) {
+            self::Zigzag, self::W, self::Transect => true,
+            self::Random, self::Stratified, self::Grid => false,
+        };
+    }
+}

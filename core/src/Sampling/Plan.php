@@ -1,0 +1,185 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Sampling;
+
+use HonestCore\Error\BadBoundary;
+use HonestCore\Error\ValueOutOfRange;
+use HonestCore\Geometry\Ground;
+use HonestCore\Geometry\Polygon;
+use HonestCore\Quantity\Area;
+
+/**
+ * Cores laid over ground, composite by composite, in walking order.
+ *
+ * Quantities and units: degrees (WGS 84), metres, square metres, millilitres.
+ * Convention: places are kept a hand's width further inside than asked, so that no rounding of a position
+ *   puts a core on ground to keep away from.
+ */
+final readonly class Plan
+{
+    private const HAND_M = 0.1;
+
+    private const LINES = 400;
+
+    private const CELL_LINES = 24;
+
+    private const MOST_IN_ALL = 200_000;
+
+    /**
+     * @param  non-empty-list<list<array{float, float}>>  $composites  longitude and latitude in walking order
+     * @param  list<float>  $volumesMl
+     */
+    private function __construct(
+        public array $composites,
+        public Area $area,
+        public Area $usable,
+        public float $walkM,
+        public array $volumesMl,
+        public int $seed,
+    ) {}
+
+    /**
+     * @throws BadBoundary when no ground is left
+     * @throws ValueOutOfRange when the cells ask for too many cores
+     */
+    public static function draft(PlanSpec $spec): self
+    {
+        $all = Ground::of($spec->boundary->polygons, $spec->edgeM, $spec->away);
+        $usable = $all->hasObstacles() ? Strips::of($all, self::LINES)->areaM2() : $spec->boundary->areaM2();
+        if ($usable <= 0) {
+            throw BadBoundary::because('the boundary', 'no usable ground is left in it', 'ground that the margin and the keep-away do not eat up');
+        }
+        $draw = new Draw($spec->seed);
+        $places = $spec->cellM2 === null
+            ? [self::whole($spec, $draw)]
+            : self::byCell($spec, $spec->cellM2, $usable, $draw);
+        $walk = array_sum(array_map(WalkingOrder::length(...), $places));
+        $plane = $spec->boundary->plane;
+
+        return new self(
+            array_map(static fn (array $composite): array => array_map($plane->toDegrees(...), $composite), $places),
+            Area::ofSquareMetres($spec->boundary->areaM2()),
+            Area::ofSquareMetres($usable),
+            $walk,
+            array_map(static fn (DepthLayer $layer): float => $spec->probe->compositeMl($spec->cores, $layer), $spec->layers),
+            $spec->seed,
+        );
+    }
+
+    public function cores(): int
+    {
+        return array_sum(array_map(count(...), $this->composites));
+    }
+
+    /** @return array<string, mixed> */
+    public function summary(): array
+    {
+        return [
+            'area_m2' => $this->area->squareMetres,
+            'area_acres' => $this->area->acres(),
+            'usable_m2' => $this->usable->squareMetres,
+            'composites' => count($this->composites),
+            'cores' => $this->cores(),
+            'walk_m' => $this->walkM,
+            'volume_ml_per_composite' => $this->volumesMl,
+            'seed' => $this->seed,
+        ];
+    }
+
+    /** @return list<array{float, float}> metres */
+    private static function whole(PlanSpec $spec, Draw $draw): array
+    {
+        $parts = $spec->pattern->goesByPolygon()
+            ? array_map(static fn (Polygon $polygon): array => [$polygon], $spec->boundary->polygons)
+            : [$spec->boundary->polygons];
+        $grounds = $areas = [];
+        foreach ($parts as $polygons) {
+            $ground = self::inset($polygons, $spec);
+            $strips = Strips::of($ground, self::LINES);
+            if ($strips->areaM2() > 0) {
+                $grounds[] = [$ground, $strips];
+                $areas[] = $strips->areaM2();
+            }
+        }
+        $places = [];
+        foreach (self::shares($areas, $spec->cores) as $i => $cores) {
+            array_push($places, ...self::lay($grounds[$i][0], $grounds[$i][1], $spec->pattern, $cores, $draw));
+        }
+
+        return $places;
+    }
+
+    /**
+     * @return non-empty-list<list<array{float, float}>> metres
+     *
+     * @throws ValueOutOfRange
+     * @throws BadBoundary
+     */
+    private static function byCell(PlanSpec $spec, float $cellM2, float $usable, Draw $draw): array
+    {
+        if ($usable / $cellM2 * $spec->cores > self::MOST_IN_ALL) {
+            throw new ValueOutOfRange('Cells of this size would ask for more than '.self::MOST_IN_ALL.' cores; accepted are larger cells or fewer cores.');
+        }
+        $composites = [];
+        foreach (Cells::cut(self::inset($spec->boundary->polygons, $spec), $cellM2) as $cell) {
+            $composites[] = self::lay($cell, Strips::of($cell, self::CELL_LINES), $spec->pattern, $spec->cores, $draw);
+        }
+
+        return $composites === []
+            ? throw BadBoundary::because('the boundary', 'no usable ground is left in it', 'ground that the margin and the keep-away do not eat up')
+            : $composites;
+    }
+
+    /**
+     * Ground a hand's width inside what may be used, or all of it where that leaves nothing.
+     *
+     * @param  non-empty-list<Polygon>  $polygons
+     */
+    private static function inset(array $polygons, PlanSpec $spec): Ground
+    {
+        $inset = Ground::of($polygons, $spec->edgeM + self::HAND_M, $spec->away->widened(self::HAND_M));
+
+        return Strips::of($inset, self::CELL_LINES)->areaM2() > 0 ? $inset : Ground::of($polygons, $spec->edgeM, $spec->away);
+    }
+
+    /** @return list<array{float, float}> metres, in walking order */
+    private static function lay(Ground $ground, Strips $strips, Pattern $pattern, int $cores, Draw $draw): array
+    {
+        $axis = MainAxis::of($strips);
+        $places = $axis === null ? [] : match ($pattern) {
+            Pattern::Zigzag => Zigzag::lay($ground, $axis, $cores, null, $draw),
+            Pattern::W => Zigzag::lay($ground, $axis, $cores, Zigzag::W_LEGS, $draw),
+            Pattern::Transect => Transect::lay($ground, $axis, $cores, $draw),
+            Pattern::Random => WalkingOrder::of(RandomCores::lay($ground, $strips, $cores, $draw)),
+            Pattern::Stratified => WalkingOrder::of(EqualBlocks::lay($ground, $strips, $cores, $draw)),
+            Pattern::Grid => EqualBlocks::lay($ground, $strips, $cores, null),
+        };
+
+        return $places === [] ? WalkingOrder::of(RandomCores::lay($ground, $strips, $cores, $draw)) : $places;
+    }
+
+    /**
+     * Cores for each part by its area: largest remainders, one at least where there are enough.
+     *
+     * @param  list<float>  $areas
+     * @return array<int, int>
+     *
+     * @pure
+     */
+    private static function shares(array $areas, int $cores): array
+    {
+        $least = $cores >= count($areas) ? 1 : 0;
+        $free = $cores - $least * count($areas);
+        $wanted = array_map(static fn (float $area): float => $free * $area / array_sum($areas), $areas);
+        $shares = array_map(static fn (float $share): int => $least + (int) floor($share), $wanted);
+        $rests = array_map(static fn (float $share): float => $share - floor($share), $wanted);
+        arsort($rests);
+        foreach (array_slice(array_keys($rests), 0, $cores - array_sum($shares)) as $i) {
+            $shares[$i]++;
+        }
+
+        return array_filter($shares);
+    }
+}

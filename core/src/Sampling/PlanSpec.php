@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Sampling;
+
+use HonestCore\Error\ValueOutOfRange;
+use HonestCore\Geometry\Boundary;
+use HonestCore\Geometry\KeepAway;
+
+/**
+ * What a plan is asked to be.
+ *
+ * Quantities and units: `edgeM` metres from the boundary; `cellM2` square metres a cell, null for one
+ * composite; `cores` for each composite.
+ */
+final readonly class PlanSpec
+{
+    public const MOST_CORES = 1_000;
+
+    private const WIDEST_EDGE_M = 10_000.0;
+
+    /** @param non-empty-list<DepthLayer> $layers */
+    private function __construct(
+        public Boundary $boundary,
+        public KeepAway $away,
+        public float $edgeM,
+        public Pattern $pattern,
+        public int $cores,
+        public ?float $cellM2,
+        public array $layers,
+        public Probe $probe,
+        public int $seed,
+    ) {}
+
+    /**
+     * @param  non-empty-list<DepthLayer>  $layers
+     *
+     * @throws ValueOutOfRange
+     */
+    public static function of(
+        Boundary $boundary, KeepAway $away, float $edgeM, Pattern $pattern, int $cores,
+        ?float $cellM2, array $layers, Probe $probe, int $seed,
+    ): self {
+        if ($cores < 1 || $cores > self::MOST_CORES) {
+            throw ValueOutOfRange::of('The number of cores in a composite', $cores, 'from 1 to '.self::MOST_CORES);
+        }
+        if (! ($edgeM >= 0 && $edgeM <= self::WIDEST_EDGE_M)) {
+            throw ValueOutOfRange::of('The margin from the boundary', $edgeM, 'from 0 to 10000', 'm');
+        }
+        if ($cellM2 !== null && ! ($cellM2 >= 1 && is_finite($cellM2))) {
+            throw ValueOutOfRange::of('The size of a cell', $cellM2, '1 or more', 'm²');
+        }
+
+        return new self($boundary, $away, $edgeM, $pattern, $cores, $cellM2, $layers, $probe, $seed);
+    }
+}

@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Statistics;
+
+use HonestCore\Error\ValueOutOfRange;
+
+/**
+ * One-sided exact bounds of a proportion.
+ *
+ * Quantity and unit: proportion, 0 to 1.
+ * Domain: 0 <= hits <= trials, trials 1 or more; confidence strictly between 0 and 1.
+ * Variant: each bound alone has the stated confidence (not a two-sided interval).
+ * Accuracy: 1e-12 from R's binom.test.
+ * Source: Clopper & Pearson 1934, Biometrika 26:404-413.
+ */
+final class BinomialBound
+{
+    /** @throws ValueOutOfRange */
+    public static function lower(int $hits, int $trials, float $confidence): float
+    {
+        self::check($hits, $trials);
+        $alpha = 1 - $confidence;
+        if ($hits === 0) {
+            return 0.0;
+        }
+        if ($hits === $trials) {
+            return $alpha ** (1 / $trials);
+        }
+
+        return Root::between(
+            static fn (float $p): float => IncompleteBeta::of($hits, $trials - $hits + 1, $p) - $alpha, 0.0, 1.0,
+        );
+    }
+
+    /** @throws ValueOutOfRange */
+    public static function upper(int $hits, int $trials, float $confidence): float
+    {
+        return 1 - self::lower($trials - $hits, $trials, $confidence);
+    }
+
+    /**
+     * Fewest further trials, all hits, after which the lower bound reaches a share.
+     *
+     * @throws ValueOutOfRange unless the share is below 1
+     */
+    public static function furtherHits(int $hits, int $trials, float $share, float $confidence): int
+    {
+        if ($share >= 1) {
+            throw ValueOutOfRange::of('The share to prove', $share, 'below 1');
+        }
+
+        return Fewest::from(0, static fn (int $more): bool => $trials + $more > 0
+            && self::lower($hits + $more, $trials + $more, $confidence) >= $share);
+    }
+
+    /** @throws ValueOutOfRange */
+    private static function check(int $hits, int $trials): void
+    {
+        if ($trials < 1) {
+            throw ValueOutOfRange::of('Trials', $trials, '1 or more');
+        }
+        if ($hits < 0 || $hits > $trials) {
+            throw ValueOutOfRange::of('Hits', $hits, "from 0 to {$trials}");
+        }
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Table;
+
+use HonestCore\Error\BadTable;
+
+/** A rule table that ships with the core: a JSON file with its source under `source`. */
+final class RuleTable
+{
+    private const FOLDER = __DIR__.'/../../data/';
+
+    /** @var array<string, array<string, mixed>> */
+    private static array $read = [];
+
+    /**
+     * @return array<string, mixed>
+     *
+     * @throws BadTable
+     */
+    public static function named(string $name): array
+    {
+        return self::$read[$name] ??= self::read($name);
+    }
+
+    /**
+     * @return array<string, mixed>
+     *
+     * @throws BadTable
+     */
+    private static function read(string $name): array
+    {
+        $text = preg_match('/^[a-z0-9-]+$/', $name) === 1 ? @file_get_contents(self::FOLDER.$name.'.json') : false;
+        $table = $text === false ? null : json_decode($text, true);
+        if (! is_array($table) || ! is_string($table['source'] ?? null)) {
+            throw BadTable::because("the rule table {$name} cannot be read", 'a JSON file with a source');
+        }
+        /** @var array<string, mixed> $table */
+        return $table;
+    }
+}
