@@ -18,6 +18,8 @@ use HonestCore\Table\Number;
  */
 final readonly class EvidenceTable
 {
+    private const LARGEST = 1e12;
+
     /** @param list<PairedSample> $samples */
     private function __construct(public array $samples, public int $leftOut) {}
 
@@ -85,6 +87,9 @@ final readonly class EvidenceTable
         if ($value === null) {
             $shown = $cell === '' ? 'an empty cell' : "\"{$cell}\"";
             throw BadRow::at($row, "{$column} is {$shown}", 'a finite number with a decimal point, such as 6.25');
+        }
+        if (abs($value) > self::LARGEST) {
+            throw BadRow::at($row, "{$column} is {$cell}", 'a number within ± 1e12');
         }
         if ($scale === Scale::Ratio && $value <= 0) {
             throw BadRow::at($row, "{$column} is {$cell}", 'a number above 0 on the ratio scale');

@@ -122,6 +122,10 @@ final readonly class Plan
         if ($usable / $cellM2 * $spec->cores > self::MOST_IN_ALL) {
             throw new ValueOutOfRange('Cells of this size would ask for more than '.self::MOST_IN_ALL.' cores; accepted are larger cells or fewer cores.');
         }
+        $box = Ground::of($spec->boundary->polygons, $spec->edgeM, $spec->away)->box;
+        if ($box->width() * $box->height() / $cellM2 > self::MOST_IN_ALL) {
+            throw new ValueOutOfRange('Cells of this size would be too many; accepted are at most '.self::MOST_IN_ALL.' cells in the bounding box.');
+        }
         $composites = [];
         foreach (Cells::cut(self::inset($spec->boundary->polygons, $spec), $cellM2) as $cell) {
             $composites[] = self::lay($cell, Strips::of($cell, self::CELL_LINES), $spec->pattern, $spec->cores, $draw);

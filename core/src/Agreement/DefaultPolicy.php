@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Agreement;
+
+use HonestCore\Error\BadOption;
+use HonestCore\Error\BadTable;
+use HonestCore\Error\ValueOutOfRange;
+use HonestCore\Table\RuleTable;
+
+/** The policy that ships for an analyte, with single terms replaced. */
+final class DefaultPolicy
+{
+    /**
+     * @param  list<float>|null  $thresholds
+     *
+     * @throws BadOption
+     * @throws BadTable
+     * @throws ValueOutOfRange
+     */
+    public static function for(
+        string $analyte,
+        ?array $thresholds = null,
+        ?float $allowable = null,
+        ?float $change = null,
+        ?float $required = null,
+        ?float $confidence = null,
+        ?Scale $scale = null,
+    ): Policy {
+        /** @var array{required: float, confidence: float, analytes: array<string, array{thresholds: list<int|float>, allowable: float, change: float, scale: string}>, codes: list<string>} $table */
+        $table = RuleTable::named('policies');
+        if (! in_array($analyte, $table['codes'], true)) {
+            throw BadOption::because('--analyte', "\"{$analyte}\" is no analyte code", 'one of '.implode(', ', $table['codes']));
+        }
+        $row = $table['analytes'][$analyte] ?? null;
+        $needed = ['--thresholds' => $thresholds, '--allowable' => $allowable, '--change' => $change];
+        $missing = array_keys(array_filter($needed, static fn (mixed $value): bool => $value === null));
+        if ($row === null && $missing !== []) {
+            throw BadOption::because(implode(', ', $missing), "there is no default policy for {$analyte}", 'a value for each of them');
+        }
+
+        return Policy::of(
+            $analyte,
+            ActionLimits::of($thresholds ?? array_map(floatval(...), $row['thresholds'] ?? [])),
+            $allowable ?? $row['allowable'] ?? NAN,
+            $change ?? $row['change'] ?? NAN,
+            $required ?? $table['required'],
+            $confidence ?? $table['confidence'],
+            $scale ?? Scale::from($row['scale'] ?? 'absolute'),
+        );
+    }
+}
