@@ -27,6 +27,7 @@ abstract class ContractCommand extends Command
             return parent::run($input, $output);
         } catch (ExceptionInterface|CoreError $error) {
             $line = trim((string) preg_replace('/\s+/', ' ', $error->getMessage()));
+            $line = $error instanceof CoreError ? $line : rtrim($line, '.')."; accepted is {$this->getSynopsis()}.";
             $to = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
             $to->writeln($line, OutputInterface::OUTPUT_RAW | OutputInterface::VERBOSITY_QUIET);
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace HonestCore\Agreement;
 
+use HonestCore\Error\ValueOutOfRange;
+
 /**
  * How often a test sent samples to the action the reference sends them to.
  *
@@ -28,15 +30,23 @@ final readonly class ActionTally
         public bool $anyBandSorts,
     ) {}
 
-    /** @param list<PairedSample> $samples */
+    /**
+     * @param  list<PairedSample>  $samples
+     *
+     * @throws ValueOutOfRange when a sample's own limits make another number of classes than the policy's
+     */
     public static function of(array $samples, ActionLimits $limits, ?Bands $bands): self
     {
         $perClass = array_fill(0, $limits->classes(), ['n' => 0, 'agree' => 0]);
         $matrix = array_fill(0, $limits->classes(), array_fill(0, $limits->classes(), 0));
         [$agree, $cut, $mute] = [0, [], []];
         foreach ($samples as $sample) {
-            $wanted = $limits->classOf($sample->reference);
-            $got = $sample->testClass($limits, $bands);
+            $own = $sample->limits ?? $limits;
+            if ($own->classes() !== $limits->classes()) {
+                throw ValueOutOfRange::of("The number of action classes of sample {$sample->sample}", $own->classes(), "{$limits->classes()}, as in the policy");
+            }
+            $wanted = $own->classOf($sample->reference);
+            $got = $sample->testClass($own, $bands);
             $perClass[$wanted]['n']++;
             if ($got === $wanted) {
                 $perClass[$wanted]['agree']++;
@@ -48,27 +58,31 @@ final readonly class ActionTally
             if ($bands === null) {
                 continue;
             }
-            $band = $bands->median($sample->bands, $sample->reference, $limits);
+            $band = $bands->median($sample->bands, $sample->reference, $own);
             if ($got === null) {
                 $mute[$band->name] = ($mute[$band->name] ?? 0) + 1;
-            } elseif ($band->isCutBy($limits)) {
+            } elseif ($band->isCutBy($own)) {
                 $cut[$band->name] = ($cut[$band->name] ?? 0) + 1;
             }
         }
 
         return new self(
             count($samples), $agree, array_values($perClass), $mute === [] ? $matrix : null, $cut, $mute,
-            $bands === null || self::coversEveryClass($bands, $limits),
+            $bands === null || self::coversEveryClass($bands, $samples, $limits),
         );
     }
 
-    private static function coversEveryClass(Bands $bands, ActionLimits $limits): bool
+    /** @param list<PairedSample> $samples */
+    private static function coversEveryClass(Bands $bands, array $samples, ActionLimits $limits): bool
     {
+        $asked = array_map(static fn (PairedSample $sample): ActionLimits => $sample->limits ?? $limits, $samples);
         $covered = [];
-        foreach ($bands->bands as $band) {
-            $class = $band->classIn($limits);
-            if ($class !== null) {
-                $covered[$class] = true;
+        foreach (array_unique($asked === [] ? [$limits] : $asked, SORT_REGULAR) as $own) {
+            foreach ($bands->bands as $band) {
+                $class = $band->classIn($own);
+                if ($class !== null) {
+                    $covered[$class] = true;
+                }
             }
         }
 

@@ -9,7 +9,8 @@ use HonestCore\Statistics\Spread;
 /**
  * One sample read by the reference and, once or more, by the test.
  *
- * Quantity and unit: readings in the analyte's unit, or bands of an ordinal test.
+ * Quantity and unit: readings in the analyte's unit, or bands of an ordinal test. `limits` are the sample's own
+ * action limits, those of its crop, where they differ from the policy's.
  */
 final readonly class PairedSample
 {
@@ -22,6 +23,7 @@ final readonly class PairedSample
         public float $reference,
         public array $readings,
         public array $bands,
+        public ?ActionLimits $limits = null,
     ) {}
 
     /** @param non-empty-list<float> $readings */
@@ -34,6 +36,12 @@ final readonly class PairedSample
     public static function ordinal(string $sample, float $reference, array $bands): self
     {
         return new self($sample, $reference, [], $bands);
+    }
+
+    /** The same sample judged by action limits of its own. */
+    public function withLimits(ActionLimits $limits): self
+    {
+        return new self($this->sample, $this->reference, $this->readings, $this->bands, $limits);
     }
 
     /** Mean of the numeric readings. */

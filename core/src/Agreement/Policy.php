@@ -15,6 +15,7 @@ use HonestCore\Error\ValueOutOfRange;
  */
 final readonly class Policy
 {
+    /** @param list<string> $actions names of the action classes, ascending; empty when they have none */
     private function __construct(
         public string $analyte,
         public ActionLimits $limits,
@@ -23,6 +24,7 @@ final readonly class Policy
         public float $required,
         public float $confidence,
         public Scale $scale,
+        public array $actions = [],
     ) {}
 
     /** @throws ValueOutOfRange */
@@ -47,6 +49,28 @@ final readonly class Policy
         }
 
         return new self($analyte, $limits, $allowable, $change, $required, $confidence, $scale);
+    }
+
+    /**
+     * The same policy with its action classes named.
+     *
+     * @param  list<string>  $actions
+     *
+     * @throws ValueOutOfRange when there is not one name for each class
+     */
+    public function withActions(array $actions): self
+    {
+        if (count($actions) !== $this->limits->classes()) {
+            throw ValueOutOfRange::of('The number of action names', count($actions), "{$this->limits->classes()}, one for each class");
+        }
+
+        return new self($this->analyte, $this->limits, $this->allowable, $this->change, $this->required, $this->confidence, $this->scale, $actions);
+    }
+
+    /** An action class in words: its action where it is named, else its range. */
+    public function className(int $class): string
+    {
+        return isset($this->actions[$class]) ? "\"{$this->actions[$class]}\"" : $this->limits->name($class);
     }
 
     /** Allowable difference on the scale on which differences are taken. */

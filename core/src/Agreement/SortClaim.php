@@ -137,11 +137,11 @@ final readonly class SortClaim
         }
         foreach ($missed as $class) {
             ['n' => $in, 'agree' => $agree] = $tally->perClass[$class];
-            $reasons[] = "Class {$policy->limits->name($class)}: only {$agree} of {$in} agree, which by itself rules out {$needed}.";
+            $reasons[] = "Class {$policy->className($class)}: only {$agree} of {$in} agree, which by itself rules out {$needed}.";
         }
         foreach ($lacking as $class => $further) {
             ['n' => $in, 'agree' => $agree] = $tally->perClass[$class];
-            $reasons[] = "Class {$policy->limits->name($class)} was asked {$in} times and agreed {$agree} times; "
+            $reasons[] = "Class {$policy->className($class)} was asked ".Words::times($in).' and agreed '.Words::times($agree)."; "
                 ."it needs at least {$further} more agreeing results.";
         }
         foreach ($tally->cut as $band => $pairs) {

@@ -22,6 +22,15 @@ final class Words
         return str_replace('-', '−', $text === '-0' ? '0' : $text);
     }
 
+    public static function times(int $count): string
+    {
+        return match ($count) {
+            0 => '0 times',
+            1 => 'once',
+            default => "{$count} times",
+        };
+    }
+
     public static function pairs(int $count): string
     {
         return $count === 1 ? 'pair' : 'pairs';

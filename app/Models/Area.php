@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Concerns\BelongsToTeam;
+use HonestCore\Agronomy\Crop;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * A sampling area: ground that shares its history and use, and so may share a composite.
+ *
+ * @property int $id
+ * @property int $team_id
+ * @property int $site_id
+ * @property string $name
+ * @property string $use
+ * @property string $history
+ * @property array<string, mixed> $boundary
+ * @property float $area_m2
+ * @property int $samples_count
+ * @property int $plans_count
+ * @property-read Site $site
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, Plan> $plans
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, Sample> $samples
+ */
+final class Area extends Model
+{
+    use BelongsToTeam;
+
+    protected $guarded = [];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['boundary' => 'array', 'area_m2' => 'float'];
+    }
+
+    /** @return BelongsTo<Site, $this> */
+    public function site(): BelongsTo
+    {
+        return $this->belongsTo(Site::class);
+    }
+
+    /** @return HasMany<Plan, $this> */
+    public function plans(): HasMany
+    {
+        return $this->hasMany(Plan::class);
+    }
+
+    /** @return HasMany<Sample, $this> */
+    public function samples(): HasMany
+    {
+        return $this->hasMany(Sample::class);
+    }
+
+    public function crop(): Crop
+    {
+        return Crop::of($this->use);
+    }
+}

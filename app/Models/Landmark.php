@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Concerns\BelongsToTeam;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * Something on a site to keep away from, with the distance usually kept.
+ *
+ * @property int $id
+ * @property int $team_id
+ * @property int $site_id
+ * @property string $name
+ * @property array<string, mixed> $geometry
+ * @property float $distance_m
+ * @property-read Site $site
+ */
+final class Landmark extends Model
+{
+    use BelongsToTeam;
+
+    protected $guarded = [];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['geometry' => 'array', 'distance_m' => 'float'];
+    }
+
+    /** @return BelongsTo<Site, $this> */
+    public function site(): BelongsTo
+    {
+        return $this->belongsTo(Site::class);
+    }
+}

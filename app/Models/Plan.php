@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Concerns\BelongsToTeam;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * Where the cores of one composite are pulled. The boundary and the layout are kept as they were drafted.
+ *
+ * @property int $id
+ * @property int $team_id
+ * @property int $area_id
+ * @property int $created_by
+ * @property string $purpose
+ * @property array{depth: string, cores: int, pattern: string, edge_m: float, probe_mm: float, seed: int, ph_sd: float, keep_away: list<array{landmark_id: int, name: string, distance_m: float, geometry: array<string, mixed>}>} $spec
+ * @property array<string, mixed> $boundary
+ * @property array{cores: list<array{sequence: int, longitude: float, latitude: float, leg_m: float|null, bearing_deg: float|null}>, area_m2: float, usable_m2: float, walk_m: float, volume_ml: float, margin_ph: float|null, margin_ph_low: float|null, margin_ph_high: float|null, margin_confidence: float, warnings: list<string>} $layout
+ * @property \Illuminate\Support\Carbon $created_at
+ * @property \Illuminate\Support\Carbon $updated_at
+ * @property-read Area $area
+ * @property-read User $author
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, Sample> $samples
+ */
+final class Plan extends Model
+{
+    use BelongsToTeam;
+
+    protected $guarded = [];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['spec' => 'array', 'boundary' => 'array', 'layout' => 'array'];
+    }
+
+    /** @return BelongsTo<Area, $this> */
+    public function area(): BelongsTo
+    {
+        return $this->belongsTo(Area::class);
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function author(): BelongsTo
+    {
+        return $this->belongsTo(User::class, 'created_by');
+    }
+
+    /** @return HasMany<Sample, $this> */
+    public function samples(): HasMany
+    {
+        return $this->hasMany(Sample::class);
+    }
+}

@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Concerns\BelongsToTeam;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasOne;
+
+/**
+ * One reading of one portion by one method, as it was reported. A correction is a new reading.
+ *
+ * @property int $id
+ * @property int $team_id
+ * @property int $sample_id
+ * @property int $portion_id
+ * @property int $method_id
+ * @property int|null $import_id
+ * @property int $created_by
+ * @property int|null $corrects_id
+ * @property float|null $value
+ * @property string|null $band
+ * @property string $as_reported
+ * @property \Illuminate\Support\Carbon $read_on
+ * @property string $reader
+ * @property list<string> $flags
+ * @property string $note
+ * @property \Illuminate\Support\Carbon $created_at
+ * @property-read Sample $sample
+ * @property-read TestMethod $method
+ * @property-read Reading|null $corrects
+ * @property-read Reading|null $correction
+ */
+final class Reading extends Model
+{
+    use BelongsToTeam;
+
+    protected $guarded = [];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['value' => 'float', 'read_on' => 'date', 'flags' => 'array'];
+    }
+
+    /** @return BelongsTo<Sample, $this> */
+    public function sample(): BelongsTo
+    {
+        return $this->belongsTo(Sample::class);
+    }
+
+    /** @return BelongsTo<TestMethod, $this> */
+    public function method(): BelongsTo
+    {
+        return $this->belongsTo(TestMethod::class, 'method_id');
+    }
+
+    /** @return BelongsTo<Reading, $this> */
+    public function corrects(): BelongsTo
+    {
+        return $this->belongsTo(Reading::class, 'corrects_id');
+    }
+
+    /** @return HasOne<Reading, $this> */
+    public function correction(): HasOne
+    {
+        return $this->hasOne(Reading::class, 'corrects_id');
+    }
+}

@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Concerns\BelongsToTeam;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * A composite sample: cores of one area and depth, mixed.
+ *
+ * @property int $id
+ * @property int $team_id
+ * @property int $site_id
+ * @property int $area_id
+ * @property int $plan_id
+ * @property int $created_by
+ * @property string $code
+ * @property int $year
+ * @property int $number
+ * @property string $depth
+ * @property \Illuminate\Support\Carbon $pulled_on
+ * @property string $pulled_by
+ * @property int $cores_planned
+ * @property int $cores_pulled
+ * @property string $note
+ * @property string|null $submission
+ * @property \Illuminate\Support\Carbon $created_at
+ * @property-read Site $site
+ * @property-read Area $area
+ * @property-read Plan $plan
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, Portion> $portions
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, CorePull> $pulls
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, Reading> $readings
+ */
+final class Sample extends Model
+{
+    use BelongsToTeam;
+
+    protected $guarded = [];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['pulled_on' => 'date'];
+    }
+
+    /** @return BelongsTo<Site, $this> */
+    public function site(): BelongsTo
+    {
+        return $this->belongsTo(Site::class);
+    }
+
+    /** @return BelongsTo<Area, $this> */
+    public function area(): BelongsTo
+    {
+        return $this->belongsTo(Area::class);
+    }
+
+    /** @return BelongsTo<Plan, $this> */
+    public function plan(): BelongsTo
+    {
+        return $this->belongsTo(Plan::class);
+    }
+
+    /** @return HasMany<Portion, $this> */
+    public function portions(): HasMany
+    {
+        return $this->hasMany(Portion::class);
+    }
+
+    /** @return HasMany<CorePull, $this> */
+    public function pulls(): HasMany
+    {
+        return $this->hasMany(CorePull::class);
+    }
+
+    /** @return HasMany<Reading, $this> */
+    public function readings(): HasMany
+    {
+        return $this->hasMany(Reading::class);
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Concerns\BelongsToTeam;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * A property: the ground of one owner, under one address, with its own clock and units.
+ *
+ * @property int $id
+ * @property int $team_id
+ * @property string $name
+ * @property string $letters
+ * @property string $address
+ * @property string $timezone
+ * @property string $units
+ * @property \Illuminate\Support\Carbon $created_at
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, Area> $areas
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, Landmark> $landmarks
+ */
+final class Site extends Model
+{
+    use BelongsToTeam;
+
+    protected $guarded = [];
+
+    /** @return HasMany<Area, $this> */
+    public function areas(): HasMany
+    {
+        return $this->hasMany(Area::class);
+    }
+
+    /** @return HasMany<Landmark, $this> */
+    public function landmarks(): HasMany
+    {
+        return $this->hasMany(Landmark::class);
+    }
+}

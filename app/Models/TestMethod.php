@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Concerns\BelongsToTeam;
+use HonestCore\Agreement\Band;
+use HonestCore\Agreement\Bands;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * A way to measure one analyte: a kit by its bands, or a lab method by numbers.
+ *
+ * @property int $id
+ * @property int $team_id
+ * @property string $code
+ * @property string $name
+ * @property string $analyte
+ * @property string $portion
+ * @property string|null $school
+ * @property list<array{name: string, lower: float|int|null, upper: float|int|null}>|null $bands
+ * @property float|null $uncertainty
+ * @property string $lot
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, Reading> $readings
+ */
+final class TestMethod extends Model
+{
+    use BelongsToTeam;
+
+    protected $table = 'methods';
+
+    protected $guarded = [];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['bands' => 'array', 'uncertainty' => 'float'];
+    }
+
+    /** @return HasMany<Reading, $this> */
+    public function readings(): HasMany
+    {
+        return $this->hasMany(Reading::class, 'method_id');
+    }
+
+    /** The bands of an ordinal method; an open end is infinite. */
+    public function scale(): ?Bands
+    {
+        return $this->bands === null ? null : Bands::of(array_map(
+            static fn (array $band): Band => new Band($band['name'], (float) ($band['lower'] ?? -INF), (float) ($band['upper'] ?? INF)),
+            $this->bands,
+        ));
+    }
+}

@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Foundation\Auth\User as Authenticatable;
+
+/**
+ * A person of a team. The technician does the work, the reviewer signs.
+ *
+ * @property int $id
+ * @property int $team_id
+ * @property string $name
+ * @property string $email
+ * @property string $password
+ * @property string $role
+ * @property-read Team $team
+ */
+final class User extends Authenticatable
+{
+    public const TECHNICIAN = 'technician';
+
+    public const REVIEWER = 'reviewer';
+
+    protected $guarded = [];
+
+    protected $hidden = ['password', 'remember_token'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['password' => 'hashed'];
+    }
+
+    /** @return BelongsTo<Team, $this> */
+    public function team(): BelongsTo
+    {
+        return $this->belongsTo(Team::class);
+    }
+
+    public function maysign(): bool
+    {
+        return $this->role === self::REVIEWER;
+    }
+}

@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Concerns\BelongsToTeam;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasOne;
+
+/**
+ * A signed verdict on one claim of one test: written once, only followed by a new one.
+ *
+ * @property int $id
+ * @property int $team_id
+ * @property int $method_id
+ * @property int $reference_id
+ * @property int $policy_id
+ * @property int $signed_by
+ * @property int|null $follows_id
+ * @property string $claim
+ * @property string $verdict
+ * @property array{text: string, test_from: float|null, test_to: float|null, reference_from: float|null, reference_to: float|null} $scope
+ * @property array<string, mixed> $evidence
+ * @property string $evidence_hash
+ * @property string $note
+ * @property \Illuminate\Support\Carbon $created_at
+ * @property-read TestMethod $method
+ * @property-read TestMethod $reference
+ * @property-read JudgingPolicy $policy
+ * @property-read User $signer
+ * @property-read Verdict|null $follower
+ */
+final class Verdict extends Model
+{
+    use BelongsToTeam;
+
+    protected $guarded = [];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['scope' => 'array', 'evidence' => 'array'];
+    }
+
+    /** @return BelongsTo<TestMethod, $this> */
+    public function method(): BelongsTo
+    {
+        return $this->belongsTo(TestMethod::class, 'method_id');
+    }
+
+    /** @return BelongsTo<TestMethod, $this> */
+    public function reference(): BelongsTo
+    {
+        return $this->belongsTo(TestMethod::class, 'reference_id');
+    }
+
+    /** @return BelongsTo<JudgingPolicy, $this> */
+    public function policy(): BelongsTo
+    {
+        return $this->belongsTo(JudgingPolicy::class, 'policy_id');
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function signer(): BelongsTo
+    {
+        return $this->belongsTo(User::class, 'signed_by');
+    }
+
+    /** @return HasOne<Verdict, $this> */
+    public function follower(): HasOne
+    {
+        return $this->hasOne(Verdict::class, 'follows_id');
+    }
+}

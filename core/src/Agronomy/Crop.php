@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Agronomy;
+
+use HonestCore\Error\BadTable;
+use HonestCore\Error\ValueOutOfRange;
+use HonestCore\Table\RuleTable;
+
+/**
+ * What ground is used for, and the pH it wants.
+ *
+ * Quantity and unit: pH in water. Below `low` lime is asked for, from `high` on the crop is troubled, `target`
+ * is what lime is sized for.
+ * Source: the table in data/crops.json.
+ */
+final readonly class Crop
+{
+    private function __construct(
+        public string $code,
+        public string $name,
+        public float $low,
+        public float $high,
+        public float $target,
+    ) {}
+
+    /**
+     * @throws ValueOutOfRange for a code that the table lacks
+     * @throws BadTable
+     */
+    public static function of(string $code): self
+    {
+        foreach (self::all() as $crop) {
+            if ($crop->code === $code) {
+                return $crop;
+            }
+        }
+        $codes = implode(', ', array_map(static fn (self $crop): string => $crop->code, self::all()));
+        throw new ValueOutOfRange("The use \"{$code}\" is not in the table; accepted are {$codes}.");
+    }
+
+    /**
+     * @return list<self>
+     *
+     * @throws BadTable
+     */
+    public static function all(): array
+    {
+        /** @var array<string, array{name: string, low: float|int, high: float|int, target: float|int}> $rows */
+        $rows = RuleTable::named('crops')['crops'];
+
+        return array_map(
+            static fn (string $code, array $row): self => new self($code, $row['name'], (float) $row['low'], (float) $row['high'], (float) $row['target']),
+            array_keys($rows), array_values($rows),
+        );
+    }
+}
