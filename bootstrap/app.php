@@ -2,20 +2,23 @@
 
 declare(strict_types=1);
 
+use App\Exceptions\Conflict;
+use App\Exceptions\RefusedRows;
 use App\Http\Middleware\SecurityHeaders;
 use HonestCore\Error\CoreError;
-use Illuminate\Auth\Access\AuthorizationException;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Route;
 
 return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(
         web: __DIR__.'/../routes/web.php',
         commands: __DIR__.'/../routes/console.php',
+        then: static fn () => Route::middleware(['web', 'throttle:api'])->prefix('api')->group(__DIR__.'/../routes/api.php'),
     )
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
@@ -24,9 +27,8 @@ return Application::configure(basePath: dirname(__DIR__))
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->is('api/*') || $request->expectsJson());
-        $exceptions->dontReport([CoreError::class, AuthorizationException::class]);
-        $exceptions->render(static fn (CoreError $error): JsonResponse => new JsonResponse([
-            'message' => $error->getMessage(),
-            'code' => $error->errorCode(),
-        ], 422));
+        $exceptions->dontReport([CoreError::class, Conflict::class, RefusedRows::class]);
+        $exceptions->render(static fn (CoreError $error): JsonResponse => new JsonResponse(['message' => $error->getMessage(), 'code' => $error->errorCode()], 422));
+        $exceptions->render(static fn (Conflict $error): JsonResponse => new JsonResponse(['message' => $error->getMessage(), 'code' => 'conflict'], 409));
+        $exceptions->render(static fn (RefusedRows $error): JsonResponse => new JsonResponse(['message' => $error->getMessage(), 'code' => 'refused_rows', 'rows' => $error->rows], 422));
     })->create();

@@ -17,6 +17,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $file_name
  * @property string $sha256
  * @property int $rows
+ * @property int $readings_count
  * @property \Illuminate\Support\Carbon $created_at
  * @property-read \Illuminate\Database\Eloquent\Collection<int, Reading> $readings
  */

@@ -17,9 +17,9 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $area_id
  * @property int $created_by
  * @property string $purpose
- * @property array{depth: string, cores: int, pattern: string, edge_m: float, probe_mm: float, seed: int, ph_sd: float, keep_away: list<array{landmark_id: int, name: string, distance_m: float, geometry: array<string, mixed>}>} $spec
+ * @property array{purpose: string, depth: string, cores: int, pattern: string, edge_m: float, probe_mm: float, seed: int, ph_sd: float|null, keep_away: list<array{landmark_id: int, name: string, distance_m: float, geometry: array<string, mixed>}>} $spec
  * @property array<string, mixed> $boundary
- * @property array{cores: list<array{sequence: int, longitude: float, latitude: float, leg_m: float|null, bearing_deg: float|null}>, area_m2: float, usable_m2: float, walk_m: float, volume_ml: float, margin_ph: float|null, margin_ph_low: float|null, margin_ph_high: float|null, margin_confidence: float, warnings: list<string>} $layout
+ * @property array{cores: list<array{sequence: int, longitude: float, latitude: float, leg_m: float|null, bearing_deg: float|null}>, walk_m: float} $layout the whole of it is what LayOut gives
  * @property \Illuminate\Support\Carbon $created_at
  * @property \Illuminate\Support\Carbon $updated_at
  * @property-read Area $area

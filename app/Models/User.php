@@ -40,7 +40,7 @@ final class User extends Authenticatable
         return $this->belongsTo(Team::class);
     }
 
-    public function maysign(): bool
+    public function maySign(): bool
     {
         return $this->role === self::REVIEWER;
     }

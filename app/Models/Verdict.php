@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToTeam;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasOne;
@@ -21,7 +22,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property int|null $follows_id
  * @property string $claim
  * @property string $verdict
- * @property array{text: string, test_from: float|null, test_to: float|null, reference_from: float|null, reference_to: float|null} $scope
+ * @property array{text: string, lot: string, test_from: float|null, test_to: float|null, reference_from: float|null, reference_to: float|null} $scope
  * @property array<string, mixed> $evidence
  * @property string $evidence_hash
  * @property string $note
@@ -36,7 +37,19 @@ final class Verdict extends Model
 {
     use BelongsToTeam;
 
+    public const SHOWN_WITH = ['method', 'reference', 'policy', 'signer', 'follower:id,follows_id'];
+
     protected $guarded = [];
+
+    /**
+     * Verdicts that no other follows.
+     *
+     * @return Builder<self>
+     */
+    public static function standing(): Builder
+    {
+        return self::query()->whereDoesntHave('follower');
+    }
 
     /** @return array<string, string> */
     protected function casts(): array

@@ -5,17 +5,27 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Database\ImmediateSQLiteConnection;
+use App\Models as M;
+use App\Policies\SignedRecordPolicy;
+use App\Policies\TeamRecordPolicy;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
+use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
 use PDO;
 
 final class AppServiceProvider extends ServiceProvider
 {
+    private const SHARED_BY_THE_TEAM = [
+        M\Site::class, M\Area::class, M\Landmark::class, M\Plan::class, M\Sample::class, M\TestMethod::class, M\Reading::class, M\LabImport::class,
+    ];
+
+    private const SIGNED = [M\JudgingPolicy::class, M\Verdict::class];
+
     public function register(): void
     {
         /** @param PDO|\Closure(): PDO $pdo */
@@ -26,6 +36,12 @@ final class AppServiceProvider extends ServiceProvider
     {
         Model::shouldBeStrict();
         JsonResource::withoutWrapping();
+        foreach (self::SHARED_BY_THE_TEAM as $model) {
+            Gate::policy($model, TeamRecordPolicy::class);
+        }
+        foreach (self::SIGNED as $model) {
+            Gate::policy($model, SignedRecordPolicy::class);
+        }
         RateLimiter::for('sign-in', static fn (Request $request): Limit => Limit::perMinute(10)->by($request->string('email')->lower().'|'.$request->ip()));
         RateLimiter::for('api', static fn (Request $request): Limit => Limit::perMinute(1200)->by((string) ($request->user()?->getAuthIdentifier() ?? $request->ip())));
     }

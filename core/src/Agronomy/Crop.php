@@ -41,6 +41,20 @@ final readonly class Crop
     }
 
     /**
+     * The same crop between limits that a team has set.
+     *
+     * @throws ValueOutOfRange when they do not ascend
+     */
+    public function within(float $low, float $high): self
+    {
+        if ($low >= $high) {
+            throw ValueOutOfRange::of('The upper limit', $high, "above the lower one of {$low}");
+        }
+
+        return new self($this->code, $this->name, $low, $high, min(max($this->target, $low), $high));
+    }
+
+    /**
      * @return list<self>
      *
      * @throws BadTable

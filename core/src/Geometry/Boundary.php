@@ -20,10 +20,14 @@ final readonly class Boundary
     /** @param non-empty-list<Polygon> $polygons */
     private function __construct(public LocalPlane $plane, public array $polygons) {}
 
-    /** @throws BadBoundary */
-    public static function fromGeoJson(string $text): self
+    /**
+     * @param  string|null  $place  what refusals call the geometry, where the text is part of a larger one
+     *
+     * @throws BadBoundary
+     */
+    public static function fromGeoJson(string $text, ?string $place = null): self
     {
-        $parts = GeoJson::polygons($text);
+        $parts = GeoJson::polygons($text, $place ?? 'the geometry');
         $positions = [];
         foreach ($parts as $part) {
             self::checkRings($part['place'], $part['rings']);

@@ -23,13 +23,13 @@ final class GeoJson
      *
      * @throws BadBoundary
      */
-    public static function geometries(string $text): array
+    public static function geometries(string $text, string $place = 'the geometry'): array
     {
         $document = json_decode(str_starts_with($text, "\xEF\xBB\xBF") ? substr($text, 3) : $text, true);
         if (! is_array($document)) {
             throw BadBoundary::because('the file', 'it is not JSON', 'GeoJSON: a Feature, FeatureCollection or geometry');
         }
-        $found = self::collect($document, 'the geometry');
+        $found = self::collect($document, $place);
         if ($found === []) {
             throw BadBoundary::because('the file', 'it holds no geometry', 'GeoJSON: a Feature, FeatureCollection or geometry');
         }
@@ -44,15 +44,15 @@ final class GeoJson
      *
      * @throws BadBoundary
      */
-    public static function polygons(string $text): array
+    public static function polygons(string $text, string $place = 'the geometry'): array
     {
         $polygons = [];
-        foreach (self::geometries($text) as ['place' => $place, 'type' => $type, 'coordinates' => $coordinates]) {
+        foreach (self::geometries($text, $place) as ['place' => $here, 'type' => $type, 'coordinates' => $coordinates]) {
             if ($type !== 'Polygon' && $type !== 'MultiPolygon') {
-                throw BadBoundary::because($place, "it is a {$type}", 'a Polygon or MultiPolygon');
+                throw BadBoundary::because($here, "it is a {$type}", 'a Polygon or MultiPolygon');
             }
             foreach ($type === 'Polygon' ? [$coordinates] : $coordinates as $k => $rings) {
-                $where = $type === 'Polygon' ? $place : $place.', polygon '.((int) $k + 1);
+                $where = $type === 'Polygon' ? $here : $here.', polygon '.((int) $k + 1);
                 $polygons[] = ['place' => $where, 'rings' => self::rings($where, $rings)];
             }
         }

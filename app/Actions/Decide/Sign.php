@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Decide;
+
+use App\Actions\Evidence\GatherEvidence;
+use App\Exceptions\Conflict;
+use App\Models\TestMethod;
+use App\Models\User;
+use App\Models\Verdict;
+use Illuminate\Support\Facades\DB;
+
+/** Signs the verdict that the evidence gives. A signed verdict is never changed, only followed by a new one. */
+final class Sign
+{
+    public function __construct(private readonly GatherEvidence $gather) {}
+
+    public function __invoke(TestMethod $test, User $signer, string $claim, string $hash, ?int $follows, string $scope, string $note): Verdict
+    {
+        return DB::transaction(function () use ($test, $signer, $claim, $hash, $follows, $scope, $note): Verdict {
+            $evidence = ($this->gather)($test);
+            if ($evidence->hash() !== $hash) {
+                throw new Conflict('The evidence or the policy has changed since you opened it. Look at it again, then sign; what you wrote is kept.');
+            }
+            $standing = Verdict::standing()->where('method_id', $test->id)->where('claim', $claim)->first();
+            if ($standing?->id !== $follows) {
+                throw new Conflict('Another verdict on this claim has been signed since you opened it. Look at it, then sign a new one that follows it.');
+            }
+
+            return Verdict::query()->create([
+                'method_id' => $test->id,
+                'reference_id' => $evidence->reference->id,
+                'policy_id' => $evidence->policy->id,
+                'signed_by' => $signer->id,
+                'follows_id' => $standing?->id,
+                'claim' => $claim,
+                'verdict' => $evidence->assessment->{$claim}->verdict->value,
+                'scope' => ['text' => $scope, 'lot' => $test->lot, ...$evidence->ranges()],
+                'evidence' => [
+                    'pairs' => count($evidence->counted()), 'left_out' => count($evidence->leftOut()),
+                    'claim' => $evidence->assessment->{$claim}->toArray(), 'with_all' => $evidence->withAll->{$claim}->verdict->value,
+                ],
+                'evidence_hash' => $hash,
+                'note' => $note,
+            ]);
+        });
+    }
+}

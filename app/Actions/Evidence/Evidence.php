@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Evidence;
+
+use App\Models\JudgingPolicy;
+use App\Models\TestMethod;
+use HonestCore\Agreement\Assessment;
+use HonestCore\Agreement\PairedSample;
+
+/** All pairs of one test and its reference, and what they prove under a policy. */
+final readonly class Evidence
+{
+    public Assessment $assessment;
+
+    /** The same with the readings whose protocol was broken put back. */
+    public Assessment $withAll;
+
+    /** @param list<Pair> $pairs those that count and those left out, the newest sample first */
+    public function __construct(
+        public TestMethod $test,
+        public TestMethod $reference,
+        public JudgingPolicy $policy,
+        public array $pairs,
+    ) {
+        $out = count($pairs) - count($this->counted());
+        $this->assessment = $this->assess($this->counted(), $out);
+        $this->withAll = $out === 0 ? $this->assessment : $this->assess($pairs, 0);
+    }
+
+    /** @return list<Pair> */
+    public function counted(): array
+    {
+        return array_values(array_filter($this->pairs, static fn (Pair $pair): bool => $pair->counts()));
+    }
+
+    /** @return list<Pair> */
+    public function leftOut(): array
+    {
+        return array_values(array_filter($this->pairs, static fn (Pair $pair): bool => ! $pair->counts()));
+    }
+
+    /** @return array{test_from: float|null, test_to: float|null, reference_from: float|null, reference_to: float|null} */
+    public function ranges(): array
+    {
+        $test = array_filter(array_map(static fn (Pair $pair): ?float => $pair->test(), $this->counted()), is_float(...));
+        $reference = array_map(static fn (Pair $pair): float => $pair->reference, $this->counted());
+
+        return [
+            'test_from' => $test === [] ? null : min($test),
+            'test_to' => $test === [] ? null : max($test),
+            'reference_from' => $reference === [] ? null : min($reference),
+            'reference_to' => $reference === [] ? null : max($reference),
+        ];
+    }
+
+    /** Names the pairs and the policy that a verdict rests on: it changes when any of them does. */
+    public function hash(): string
+    {
+        $pairs = array_map(static fn (Pair $pair): array => [
+            $pair->sample->code, $pair->reference, $pair->paired->readings, array_column($pair->paired->bands, 'name'), $pair->flags, $pair->limits->values,
+        ], $this->pairs);
+        sort($pairs);
+
+        return hash('sha256', json_encode([$this->policy->id, $this->test->lot, $pairs], JSON_THROW_ON_ERROR));
+    }
+
+    /** @param list<Pair> $pairs */
+    private function assess(array $pairs, int $leftOut): Assessment
+    {
+        return Assessment::of(
+            array_map(static fn (Pair $pair): PairedSample => $pair->paired, $pairs),
+            $leftOut, $this->policy->policy(), $this->test->scale(),
+        );
+    }
+}

@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Evidence;
+
+use App\Models\Reading;
+use App\Models\Sample;
+use HonestCore\Agreement\ActionLimits;
+use HonestCore\Agreement\Band;
+use HonestCore\Agreement\Bands;
+use HonestCore\Agreement\PairedSample;
+
+/** One composite that both the test and the reference have read, with the limits of what grows there. */
+final readonly class Pair
+{
+    /**
+     * @param  non-empty-list<Reading>  $readings  of the test
+     * @param  list<string>  $flags  protocol breaks of the readings; empty when the pair counts
+     */
+    public function __construct(
+        public Sample $sample,
+        public float $reference,
+        public array $readings,
+        public array $flags,
+        public ActionLimits $limits,
+        public PairedSample $paired,
+        private ?Bands $scale,
+    ) {}
+
+    public function counts(): bool
+    {
+        return $this->flags === [];
+    }
+
+    /** The band the pair counts by; null for a test that gives numbers. */
+    public function band(): ?Band
+    {
+        return $this->scale === null || $this->paired->bands === [] ? null : $this->scale->median($this->paired->bands, $this->reference, $this->limits);
+    }
+
+    /** The test's figure: the mean of its numbers or the middle of its band; null for an open band. */
+    public function test(): ?float
+    {
+        return $this->scale === null ? $this->paired->test() : $this->band()?->middle();
+    }
+
+    public function referenceClass(): int
+    {
+        return $this->limits->classOf($this->reference);
+    }
+
+    public function testClass(): ?int
+    {
+        return $this->paired->testClass($this->limits, $this->scale);
+    }
+}

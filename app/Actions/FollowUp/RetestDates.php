@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\FollowUp;
+
+use App\Actions\Prescribe\Recommend;
+use App\Models\Area;
+use App\Models\Sample;
+use App\Models\Site;
+use HonestCore\Agronomy\Lime\LimeMaterial;
+use HonestCore\Agronomy\Retest;
+
+/** When each area of a site is due for its next test, and why then. */
+final class RetestDates
+{
+    public function __construct(private readonly Recommend $recommend) {}
+
+    /** @return list<array{area_id: int, area: string, last_pulled: string|null, due: string|null, state: string, reason: string, composites: int}> the soonest first */
+    public function __invoke(Site $site): array
+    {
+        $today = now($site->timezone)->format('Y-m-d');
+        $dates = [];
+        foreach (Area::query()->where('site_id', $site->id)->with(Recommend::NEEDS)->orderBy('name')->get() as $area) {
+            $last = $area->samples->max(static fn (Sample $sample): string => $sample->pulled_on->format('Y-m-d'));
+            $corrects = ($this->recommend)($area, LimeMaterial::of(100, 1), 6)->corrects();
+            $due = is_string($last) ? Retest::due(new \DateTimeImmutable($last), $corrects)->format('Y-m-d') : null;
+            $dates[] = [
+                'area_id' => $area->id,
+                'area' => $area->name,
+                'last_pulled' => is_string($last) ? $last : null,
+                'due' => $due,
+                'state' => match (true) {
+                    $due === null => 'never',
+                    $due < $today => 'overdue',
+                    default => 'waiting',
+                },
+                'reason' => match (true) {
+                    $due === null => 'No composite was ever pulled here.',
+                    $corrects => 'The pH is being corrected: test again after a year, in the same season, by the same lab.',
+                    default => 'Nothing to correct: test again within 3 years, in the same season, by the same lab.',
+                },
+                'composites' => $area->samples->count(),
+            ];
+        }
+        usort($dates, static fn (array $a, array $b): int => ($a['due'] ?? '') <=> ($b['due'] ?? ''));
+
+        return $dates;
+    }
+}

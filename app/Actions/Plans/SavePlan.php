@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Plans;
+
+use App\Exceptions\Conflict;
+use App\Models\Area;
+use App\Models\Plan;
+use App\Models\User;
+use Illuminate\Support\Facades\DB;
+
+/** Stores a plan as it was drafted: with its boundary, its seed and its cores. */
+final class SavePlan
+{
+    public function __construct(private readonly LayOut $layOut) {}
+
+    /** @param array{purpose: string, depth: string, cores: int, pattern: string, edge_m: float, probe_mm: float, seed: int, ph_sd: float|null, keep_away: list<array{landmark_id: int, name: string, distance_m: float, geometry: array<string, mixed>}>} $spec */
+    public function new(Area $area, User $author, array $spec): Plan
+    {
+        return $this->write(new Plan(['area_id' => $area->id, 'created_by' => $author->id]), $area, $spec);
+    }
+
+    /** @param array{purpose: string, depth: string, cores: int, pattern: string, edge_m: float, probe_mm: float, seed: int, ph_sd: float|null, keep_away: list<array{landmark_id: int, name: string, distance_m: float, geometry: array<string, mixed>}>} $spec */
+    public function change(Plan $plan, array $spec): Plan
+    {
+        return DB::transaction(function () use ($plan, $spec): Plan {
+            if ($plan->samples()->exists()) {
+                throw new Conflict('A composite was pulled by this plan, so it stays as it is. Save your changes as a new plan.');
+            }
+
+            return $this->write($plan, $plan->area, $spec);
+        });
+    }
+
+    /** @param array{purpose: string, depth: string, cores: int, pattern: string, edge_m: float, probe_mm: float, seed: int, ph_sd: float|null, keep_away: list<array{landmark_id: int, name: string, distance_m: float, geometry: array<string, mixed>}>} $spec */
+    private function write(Plan $plan, Area $area, array $spec): Plan
+    {
+        $plan->fill(['purpose' => $spec['purpose'], 'spec' => $spec, 'boundary' => $area->boundary, 'layout' => ($this->layOut)($area->boundary, $spec)])->save();
+
+        return $plan;
+    }
+}

@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Prescribe;
+
+use App\Actions\Evidence\GatherEvidence;
+use App\Models\Area;
+use App\Models\JudgingPolicy;
+use App\Models\Reading;
+use App\Models\Sample;
+use App\Models\Verdict;
+use HonestCore\Agreement\Verdict as Word;
+use HonestCore\Agronomy\Lime\KitDirection;
+use HonestCore\Agronomy\Lime\LabPh;
+use HonestCore\Agronomy\Lime\LimeAdvice;
+use HonestCore\Agronomy\Lime\LimeMaterial;
+use Illuminate\Database\Eloquent\Collection;
+
+/**
+ * The recommendation of an area: from its newest composite with a pH. A lab result goes before a bench reading;
+ * a bench reading made against its protocol does not count.
+ */
+final class Recommend
+{
+    public const NEEDS = ['samples.readings.method', 'samples.readings.correction:id,corrects_id'];
+
+    private ?JudgingPolicy $policy = null;
+
+    /** @var Collection<int, Verdict>|null */
+    private ?Collection $signed = null;
+
+    public function __construct(private readonly GatherEvidence $evidence) {}
+
+    /** @param Area $area with what NEEDS names */
+    public function __invoke(Area $area, LimeMaterial $material, float $depthInches): Recommendation
+    {
+        $policy = $this->policy ??= $this->evidence->policy('ph');
+        $limits = $policy->limitsFor($area->use)->values;
+        $crop = $area->crop()->within($limits[0], $limits[count($limits) - 1]);
+        $samples = $area->samples->sortByDesc(static fn (Sample $sample): array => [$sample->pulled_on->format('Y-m-d'), $sample->number])
+            ->filter(static fn (Sample $sample): bool => self::standing($sample, 'ph', null) !== [])->values()->all();
+        $sample = $samples[0] ?? null;
+        $labReading = $sample === null ? null : (self::standing($sample, 'ph', 'lab')[0] ?? null);
+        $lab = $sample === null || $labReading === null ? null : LabPh::of(
+            (float) $labReading->value, $labReading->method->uncertainty, self::buffer($sample, 'mehlich'), self::buffer($sample, 'smp'),
+        );
+        [$kitReading, $verdict, $kit] = $sample === null ? [null, null, null] : $this->kit($sample, $area, $policy);
+
+        return new Recommendation(
+            $area, $crop, LimeAdvice::from($lab, $kit, $crop, $depthInches, $material),
+            $sample, $lab, $labReading, $kit, $kitReading, $verdict, $policy, array_slice($samples, 1),
+        );
+    }
+
+    /** @return array{Reading|null, Verdict|null, KitDirection|null} the bench reading with the best claim to be heard */
+    private function kit(Sample $sample, Area $area, JudgingPolicy $policy): array
+    {
+        $best = [null, null, null];
+        foreach (self::standing($sample, 'ph', 'bench') as $reading) {
+            $band = $reading->method->scale()?->named((string) $reading->band);
+            if ($band === null) {
+                continue;
+            }
+            $verdict = $this->signed()->first(static fn (Verdict $verdict): bool => $verdict->method_id === $reading->method_id && $verdict->claim === 'sort');
+            $class = $band->classIn(($verdict->policy ?? $policy)->limitsFor($area->use));
+            $kit = new KitDirection(
+                $reading->method->name, $band->name, $band->middle() ?? NAN, $class === null ? null : $policy->terms['actions'][$class],
+                $verdict === null ? null : Word::from($verdict->verdict), $verdict?->scope['test_from'], $verdict?->scope['test_to'],
+            );
+            if ($best[2] === null || ($kit->counts() && ! $best[2]->counts())) {
+                $best = [$reading, $verdict, $kit];
+            }
+        }
+
+        return $best;
+    }
+
+    /** @return Collection<int, Verdict> */
+    private function signed(): Collection
+    {
+        return $this->signed ??= Verdict::standing()->with(Verdict::SHOWN_WITH)->get();
+    }
+
+    private static function buffer(Sample $sample, string $school): ?float
+    {
+        foreach (self::standing($sample, 'buffer_ph', 'lab') as $reading) {
+            if ($reading->method->school === $school) {
+                return $reading->value;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return list<Reading> the newest first */
+    private static function standing(Sample $sample, string $analyte, ?string $portion): array
+    {
+        return $sample->readings->filter(static fn (Reading $reading): bool => $reading->correction === null && $reading->flags === []
+            && $reading->method->analyte === $analyte && ($portion === null || $reading->method->portion === $portion),
+        )->sortByDesc('id')->values()->all();
+    }
+}

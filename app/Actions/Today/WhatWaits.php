@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Today;
+
+use App\Actions\Evidence\GatherEvidence;
+use App\Actions\FollowUp\RetestDates;
+use App\Models\Area;
+use App\Models\Plan;
+use App\Models\Sample;
+use App\Models\Site;
+use App\Models\TestMethod;
+use App\Models\Verdict;
+use Illuminate\Database\Eloquent\Builder;
+
+/** What waits to be done at a site, in the order of the work. */
+final class WhatWaits
+{
+    public function __construct(private readonly GatherEvidence $evidence, private readonly RetestDates $retests) {}
+
+    /** @return list<array{stage: string, text: string, detail: string, to: string}> */
+    public function __invoke(Site $site): array
+    {
+        return [...$this->plans($site), ...$this->pulls($site), ...$this->readings($site), ...$this->verdicts(), ...$this->overdue($site)];
+    }
+
+    /** @return list<array{stage: string, text: string, detail: string, to: string}> */
+    private function plans(Site $site): array
+    {
+        $items = [];
+        if (! $site->areas()->exists()) {
+            $items[] = ['stage' => 'areas', 'text' => 'Draw the first sampling area', 'detail' => $site->name, 'to' => '/areas'];
+        }
+        foreach (Area::query()->where('site_id', $site->id)->doesntHave('plans')->orderBy('name')->get() as $area) {
+            $items[] = ['stage' => 'plans', 'text' => 'Plan the cores', 'detail' => $area->name, 'to' => "/plans/{$area->id}"];
+        }
+
+        return $items;
+    }
+
+    /** @return list<array{stage: string, text: string, detail: string, to: string}> */
+    private function pulls(Site $site): array
+    {
+        $plans = Plan::query()->doesntHave('samples')->with('area:id,name')
+            ->whereHas('area', static fn (Builder $areas) => $areas->where('site_id', $site->id))->orderBy('id')->get();
+
+        return array_values($plans->map(static fn (Plan $plan): array => [
+            'stage' => 'pull', 'text' => "Pull {$plan->spec['cores']} cores", 'detail' => $plan->area->name, 'to' => "/pull/{$plan->id}",
+        ])->all());
+    }
+
+    /** @return list<array{stage: string, text: string, detail: string, to: string}> */
+    private function readings(Site $site): array
+    {
+        $items = [];
+        $waiting = [
+            ['bench', 'bench', 'Read the bench portion', '/bench'],
+            ['reports', 'lab', 'Enter the lab\'s pH', '/reports'],
+        ];
+        foreach ($waiting as [$stage, $portion, $text, $to]) {
+            $samples = Sample::query()->where('site_id', $site->id)->whereDoesntHave('readings', static fn (Builder $readings) => $readings
+                ->whereHas('method', static fn (Builder $methods) => $methods->where('portion', $portion)->where('analyte', 'ph')))->with('area:id,name')->orderBy('id')->get();
+            foreach ($samples as $sample) {
+                $items[] = ['stage' => $stage, 'text' => "{$text} of {$sample->code}", 'detail' => $sample->area->name, 'to' => "{$to}?sample={$sample->id}"];
+            }
+        }
+
+        return $items;
+    }
+
+    /** @return list<array{stage: string, text: string, detail: string, to: string}> */
+    private function verdicts(): array
+    {
+        $items = [];
+        foreach (TestMethod::query()->where('portion', 'bench')->orderBy('id')->get() as $test) {
+            $evidence = ($this->evidence)($test);
+            $signed = Verdict::standing()->where('method_id', $test->id)->where('claim', 'sort')->first();
+            $pairs = count($evidence->counted());
+            if ($pairs > 0 && $signed?->evidence_hash !== $evidence->hash()) {
+                $items[] = [
+                    'stage' => 'decide',
+                    'text' => $signed === null ? 'Sign the first verdict' : 'New evidence since the verdict was signed',
+                    'detail' => "{$test->name}, sort: {$evidence->assessment->sort->verdict->value} on {$pairs} pairs",
+                    'to' => "/evidence/{$test->id}",
+                ];
+            }
+        }
+
+        return $items;
+    }
+
+    /** @return list<array{stage: string, text: string, detail: string, to: string}> */
+    private function overdue(Site $site): array
+    {
+        $items = [];
+        foreach (($this->retests)($site) as $retest) {
+            if ($retest['state'] === 'overdue') {
+                $items[] = ['stage' => 'follow-up', 'text' => "Retest was due {$retest['due']}", 'detail' => $retest['area'], 'to' => "/plans/{$retest['area_id']}"];
+            }
+        }
+
+        return $items;
+    }
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Prescribe;
+
+use App\Actions\Prescribe\Recommend;
+use App\Http\Requests\Prescribe\RecommendationRequest;
+use App\Models\Area;
+use Illuminate\Http\JsonResponse;
+
+/** Every area of a site with the answer its recommendation gives. */
+final class ListRecommendations
+{
+    public function __invoke(RecommendationRequest $request, Recommend $recommend): JsonResponse
+    {
+        $areas = Area::query()->where('site_id', $request->integer('site_id'))->with(Recommend::NEEDS)->orderBy('name')->get();
+
+        return new JsonResponse($areas->map(static function (Area $area) use ($recommend, $request): array {
+            $it = $recommend($area, $request->material(), $request->depthInches());
+
+            return [
+                'area_id' => $area->id, 'area' => $area->name, 'use_name' => $it->crop->name,
+                'kind' => $it->advice->kind, 'answer' => $it->advice->answer, 'sample' => $it->sample?->code,
+                'pulled_on' => $it->sample?->pulled_on->format('Y-m-d'),
+            ];
+        }));
+    }
+}

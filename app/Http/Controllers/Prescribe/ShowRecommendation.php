@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Prescribe;
+
+use App\Actions\Prescribe\Recommend;
+use App\Http\Requests\Prescribe\RecommendationRequest;
+use App\Http\Resources\Prescribe\RecommendationResource;
+use App\Models\Area;
+
+final class ShowRecommendation
+{
+    public function __invoke(RecommendationRequest $request, Area $area, Recommend $recommend): RecommendationResource
+    {
+        return new RecommendationResource($recommend($area->load(['site', ...Recommend::NEEDS]), $request->material(), $request->depthInches()));
+    }
+}

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Samples;
+
+use App\Actions\Samples\PullComposite;
+use App\Http\Requests\Samples\SampleRequest;
+use App\Http\Resources\Samples\SampleResource;
+use App\Models\Plan;
+use App\Models\User;
+use Illuminate\Http\JsonResponse;
+
+final class CreateSample
+{
+    public function __invoke(SampleRequest $request, Plan $plan, PullComposite $pull): JsonResponse
+    {
+        /** @var User $author */
+        $author = $request->user();
+        $submission = $request->input('submission');
+        $sample = $pull($plan->load('area.site'), $author, [
+            'pulled_on' => $request->string('pulled_on')->toString(),
+            'pulled_by' => $request->string('pulled_by')->toString(),
+            'cores_pulled' => $request->coresPulled(),
+            'note' => $request->string('note')->toString(),
+            'submission' => is_string($submission) ? $submission : null,
+        ], $request->cores());
+
+        return (new SampleResource($sample->load(SampleResource::NEEDS)))->response()->setStatusCode($sample->wasRecentlyCreated ? 201 : 200);
+    }
+}

@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Samples;
+
+use App\Http\Resources\Samples\SampleResource;
+use App\Models\Sample;
+use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
+
+/** The composites of a site, newest first. */
+final class ListSamples
+{
+    public function __invoke(Request $request): AnonymousResourceCollection
+    {
+        return SampleResource::collection(
+            Sample::query()->with(SampleResource::NEEDS)->where('site_id', $request->integer('site_id'))
+                ->orderByDesc('year')->orderByDesc('number')->get(),
+        );
+    }
+}

@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Session;
+
+use HonestCore\Agronomy\Crop;
+use HonestCore\Bench\ProtocolBreak;
+use Illuminate\Http\JsonResponse;
+
+/** The lists that forms choose from. */
+final class Choices
+{
+    public function __invoke(): JsonResponse
+    {
+        return new JsonResponse([
+            'uses' => array_map(static fn (Crop $crop): array => [
+                'code' => $crop->code, 'name' => $crop->name, 'low' => $crop->low, 'high' => $crop->high, 'target' => $crop->target,
+            ], Crop::all()),
+            'protocol_breaks' => array_map(static fn (ProtocolBreak $break): array => ['code' => $break->code, 'name' => $break->name], ProtocolBreak::all()),
+        ]);
+    }
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests\Areas;
+
+use App\Models\User;
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Rule;
+
+final class SiteRequest extends FormRequest
+{
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        /** @var User $user */
+        $user = $this->user();
+
+        return [
+            'name' => ['required', 'string', 'min:2', 'max:80'],
+            'letters' => ['required', 'string', 'regex:/^[A-Z]{2,3}$/', Rule::unique('sites')->where('team_id', $user->team_id)],
+            'address' => ['required', 'string', 'max:200'],
+            'timezone' => ['required', 'timezone:all'],
+            'units' => ['required', Rule::in(['us', 'metric'])],
+        ];
+    }
+
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        return [
+            'letters.regex' => 'The letters start every sample code: 2 or 3 capitals, such as QH.',
+            'letters.unique' => 'Another site of this team has these letters.',
+            'timezone.timezone' => 'Name a time zone as in America/New_York.',
+        ];
+    }
+}

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests\Decide;
+
+use App\Models\JudgingPolicy;
+use HonestCore\Agronomy\Crop;
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Rule;
+
+/** A new version of a policy: its terms, and why it changes. */
+final class PolicyRequest extends FormRequest
+{
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return [
+            'analyte' => ['required', 'string', Rule::in(JudgingPolicy::query()->distinct()->pluck('analyte')->all())],
+            'required' => ['required', 'numeric', 'gt:0', 'lt:1'],
+            'confidence' => ['required', 'numeric', 'gt:0', 'lt:1'],
+            'allowable' => ['required', 'numeric', 'gt:0', 'max:1000'],
+            'change' => ['required', 'numeric', 'gt:0', 'max:1000'],
+            'crops' => ['present', 'array'],
+            'crops.*' => ['array', 'size:2'],
+            'crops.*.*' => ['numeric', 'between:2.5,11'],
+            'reason' => ['required', 'string', 'min:10', 'max:2000'],
+        ];
+    }
+
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        return ['reason.required' => 'Say why the policy changes.', 'reason.min' => 'Say why the policy changes, in a sentence of 10 letters or more.'];
+    }
+
+    /**
+     * The terms of the new version: those of the one before, changed as asked.
+     *
+     * @param  array{thresholds: list<float|int>, crops: array<string, list<float|int>>, actions: list<string>, scale: string}  $before
+     * @return array<string, mixed>
+     */
+    public function termsAfter(array $before): array
+    {
+        /** @var array<string, list<float|int|string>> $crops */
+        $crops = $this->array('crops');
+        $known = array_map(static fn (Crop $crop): string => $crop->code, Crop::all());
+        foreach (array_intersect_key($crops, array_flip($known)) as $use => $limits) {
+            $before['crops'][$use] = array_map(floatval(...), array_values($limits));
+        }
+
+        return [
+            ...$before,
+            'required' => $this->float('required'),
+            'confidence' => $this->float('confidence'),
+            'allowable' => $this->float('allowable'),
+            'change' => $this->float('change'),
+        ];
+    }
+}

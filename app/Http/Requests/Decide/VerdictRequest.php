@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests\Decide;
+
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Rule;
+
+/** What a reviewer signs: the claim, the evidence as it was looked at, and where it holds. */
+final class VerdictRequest extends FormRequest
+{
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return [
+            'claim' => ['required', Rule::in(['sort', 'rate', 'track'])],
+            'hash' => ['required', 'string', 'size:64'],
+            'follows_id' => ['present', 'nullable', 'integer'],
+            'scope' => ['required', 'string', 'min:10', 'max:500'],
+            'note' => ['present', 'nullable', 'string', 'max:2000'],
+        ];
+    }
+
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        return ['scope.required' => 'Say where the verdict holds: test, lot, readers and soils.', 'scope.min' => 'Say where the verdict holds in 10 letters or more: test, lot, readers and soils.'];
+    }
+}

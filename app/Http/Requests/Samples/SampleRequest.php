@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests\Samples;
+
+use App\Models\Plan;
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Rule;
+use Illuminate\Validation\Validator;
+
+/** A composite as it was pulled: core by core from the phone, or counted at the desk. */
+final class SampleRequest extends FormRequest
+{
+    public const OUTCOMES = ['pulled', 'moved', 'refused', 'skipped'];
+
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return [
+            'pulled_on' => ['required', 'date_format:Y-m-d', 'after:2000-01-01', 'before_or_equal:+1 day'],
+            'pulled_by' => ['required', 'string', 'min:2', 'max:80'],
+            'cores_pulled' => ['required_without:cores', 'integer', 'min:1', 'max:'.$this->planned()],
+            'cores' => ['sometimes', 'array', 'max:'.$this->planned()],
+            'cores.*.sequence' => ['required', 'integer', 'min:1', 'max:'.$this->planned(), 'distinct'],
+            'cores.*.outcome' => ['required', Rule::in(self::OUTCOMES)],
+            'cores.*.reason' => ['present', 'nullable', 'string', 'max:200'],
+            'note' => ['present', 'nullable', 'string', 'max:2000'],
+            'submission' => ['sometimes', 'uuid'],
+        ];
+    }
+
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        return [
+            'pulled_on.before_or_equal' => 'The date lies in the future.',
+            'cores_pulled.max' => "The plan has {$this->planned()} cores; accepted are 1 to {$this->planned()}.",
+        ];
+    }
+
+    /** @return list<callable(Validator): void> */
+    public function after(): array
+    {
+        return [function (Validator $validator): void {
+            if ($validator->errors()->isEmpty() && $this->coresPulled() < 1) {
+                $validator->errors()->add('cores', 'No core was pulled, so there is no composite; accepted is at least 1 core pulled or moved.');
+            }
+        }];
+    }
+
+    public function coresPulled(): int
+    {
+        $cores = $this->cores();
+
+        return $cores === []
+            ? $this->integer('cores_pulled')
+            : count(array_filter($cores, static fn (array $core): bool => in_array($core['outcome'], ['pulled', 'moved'], true)));
+    }
+
+    /** @return list<array{sequence: int, outcome: string, reason: string|null}> */
+    public function cores(): array
+    {
+        /** @var list<array{sequence: int, outcome: string, reason: string|null}> $cores */
+        $cores = $this->validator?->safe()->only('cores')['cores'] ?? $this->array('cores');
+
+        return $cores;
+    }
+
+    private function planned(): int
+    {
+        $plan = $this->route('plan');
+
+        return $plan instanceof Plan ? $plan->spec['cores'] : 0;
+    }
+}

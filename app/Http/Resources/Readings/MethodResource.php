@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources\Readings;
+
+use App\Models\TestMethod;
+use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\JsonResource;
+
+/** @mixin TestMethod */
+final class MethodResource extends JsonResource
+{
+    /** @return array<string, mixed> */
+    public function toArray(Request $request): array
+    {
+        return [
+            'id' => $this->id,
+            'code' => $this->code,
+            'name' => $this->name,
+            'analyte' => $this->analyte,
+            'portion' => $this->portion,
+            'school' => $this->school,
+            'bands' => $this->bands,
+            'uncertainty' => $this->uncertainty,
+            'lot' => $this->lot,
+        ];
+    }
+}

@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources\Samples;
+
+use App\Http\Resources\Readings\ReadingResource;
+use App\Models\CorePull;
+use App\Models\Portion;
+use App\Models\Sample;
+use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\JsonResource;
+
+/** @mixin Sample */
+final class SampleResource extends JsonResource
+{
+    public const NEEDS = ['area', 'site', 'portions', 'pulls', 'readings.method', 'readings.correction:id,corrects_id'];
+
+    /** @return array<string, mixed> */
+    public function toArray(Request $request): array
+    {
+        return [
+            'id' => $this->id,
+            'code' => $this->code,
+            'area' => ['id' => $this->area->id, 'name' => $this->area->name, 'use_name' => $this->area->crop()->name],
+            'site' => ['id' => $this->site->id, 'name' => $this->site->name, 'address' => $this->site->address],
+            'plan_id' => $this->plan_id,
+            'depth' => $this->depth,
+            'pulled_on' => $this->pulled_on->format('Y-m-d'),
+            'pulled_by' => $this->pulled_by,
+            'cores_planned' => $this->cores_planned,
+            'cores_pulled' => $this->cores_pulled,
+            'note' => $this->note,
+            'portions' => $this->portions->map(static fn (Portion $portion): array => ['id' => $portion->id, 'kind' => $portion->kind, 'code' => $portion->code])->all(),
+            'pulls' => $this->pulls->map(static fn (CorePull $pull): array => ['sequence' => $pull->sequence, 'outcome' => $pull->outcome, 'reason' => $pull->reason])->all(),
+            'readings' => ReadingResource::collection($this->readings),
+        ];
+    }
+}

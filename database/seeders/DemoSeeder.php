@@ -1,0 +1,155 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Database\Seeders;
+
+use App\Actions\Areas\WriteArea;
+use App\Actions\Decide\Sign;
+use App\Actions\Evidence\GatherEvidence;
+use App\Actions\Plans\SavePlan;
+use App\Actions\Readings\RecordReading;
+use App\Actions\Readings\TakeReport;
+use App\Actions\Samples\PullComposite;
+use App\Actions\Teams\FoundTeam;
+use App\Models\Area;
+use App\Models\Landmark;
+use App\Models\Sample;
+use App\Models\Site;
+use App\Models\TestMethod;
+use App\Models\User;
+use HonestCore\Geometry\LocalPlane;
+use Illuminate\Database\Seeder;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\Auth;
+
+/**
+ * One season at Quill Hollow, made by the same actions that the pages use. Every name in it is invented, and it is
+ * the same each time.
+ */
+final class DemoSeeder extends Seeder
+{
+    public const TEAM = 'Quill Hollow soil crew';
+
+    private const PASSWORD = 'soil-and-lime';
+
+    private LocalPlane $plane;
+
+    public function __construct(
+        private readonly FoundTeam $found,
+        private readonly WriteArea $writeArea,
+        private readonly SavePlan $savePlan,
+        private readonly PullComposite $pull,
+        private readonly RecordReading $record,
+        private readonly TakeReport $takeReport,
+        private readonly GatherEvidence $gather,
+        private readonly Sign $sign,
+    ) {}
+
+    public function run(): void
+    {
+        $this->plane = new LocalPlane(...QuillHollow::MIDDLE);
+        Carbon::setTestNow('2026-03-30 14:00:00');
+        $technician = ($this->found)(self::TEAM, [
+            'name' => 'Maren Oakhurst', 'email' => 'maren@demo.example', 'password' => self::PASSWORD, 'role' => User::TECHNICIAN,
+        ], 'Fennick Soil Laboratory', 'Burrow capsule kit, pH', 'B-2214');
+        $reviewer = User::query()->create([
+            'name' => 'Tobias Wren', 'email' => 'tobias@demo.example', 'password' => self::PASSWORD, 'role' => User::REVIEWER, 'team_id' => $technician->team_id,
+        ]);
+        $areas = $this->ground();
+        $samples = [];
+        foreach (QuillHollow::SEASON as $i => [$name, $day, $lost, $band, $breaks, , , ]) {
+            $samples[$i] = $this->composite($areas[$name], $technician, $i, $day, $lost, $band, $breaks);
+            if (! isset(QuillHollow::SEASON[$i + 1]) || substr(QuillHollow::SEASON[$i + 1][1], 5, 2) !== substr($day, 5, 2)) {
+                $this->report($samples, $technician, Carbon::parse($day)->addDays(12));
+                $samples = [];
+            }
+            if ($i === 3) {
+                $this->firstLook($reviewer);
+                Auth::setUser($technician);
+            }
+        }
+        Carbon::setTestNow();
+        Auth::guard('web')->forgetUser();
+    }
+
+    /** @return array<string, Area> */
+    private function ground(): array
+    {
+        $site = Site::query()->create(['name' => 'Quill Hollow', 'letters' => 'QH', 'address' => '14 Hollow Road, Quill Hollow', 'timezone' => 'America/New_York', 'units' => 'us']);
+        foreach (QuillHollow::LANDMARKS as $name => [$type, $distance, $coordinates]) {
+            $site->landmarks()->create([
+                'name' => $name, 'distance_m' => $distance,
+                'geometry' => ['type' => $type, 'coordinates' => $type === 'Polygon' ? array_map($this->degrees(...), $coordinates) : $this->degrees($coordinates)],
+            ]);
+        }
+        $areas = [];
+        foreach (QuillHollow::AREAS as $name => [$use, $history, $ring]) {
+            $areas[$name] = $this->writeArea->new($site, [
+                'name' => $name, 'use' => $use, 'history' => $history,
+                'boundary' => ['type' => 'Polygon', 'coordinates' => [$this->degrees([...$ring, $ring[0]])]],
+            ]);
+        }
+
+        return $areas;
+    }
+
+    /**
+     * @param  list<array{int|float, int|float}>  $points  metres
+     * @return list<array{float, float}>
+     */
+    private function degrees(array $points): array
+    {
+        return array_map(fn (array $point): array => array_map(
+            static fn (float $degrees): float => round($degrees, 7), $this->plane->toDegrees([(float) $point[0], (float) $point[1]]),
+        ), $points);
+    }
+
+    /** @param list<string> $breaks */
+    private function composite(Area $area, User $technician, int $i, string $day, int $lost, string $band, array $breaks): Sample
+    {
+        Carbon::setTestNow("{$day} 15:00:00");
+        [$pattern, $cores] = QuillHollow::PATTERNS[$area->name];
+        $plan = $this->savePlan->new($area, $technician, [
+            'purpose' => 'routine', 'depth' => '0-6in', 'cores' => $cores, 'pattern' => $pattern, 'edge_m' => 5.0, 'probe_mm' => 19.0, 'seed' => 11 + $i, 'ph_sd' => null,
+            'keep_away' => array_values(Landmark::query()->orderBy('id')->get()->map(static fn (Landmark $landmark): array => [
+                'landmark_id' => $landmark->id, 'name' => $landmark->name, 'distance_m' => $landmark->distance_m, 'geometry' => $landmark->geometry,
+            ])->all()),
+        ]);
+        $outcomes = array_map(static fn (int $sequence): array => $sequence > $lost
+            ? ['sequence' => $sequence, 'outcome' => 'pulled', 'reason' => null]
+            : ['sequence' => $sequence, 'outcome' => 'refused', 'reason' => 'stone'], range(1, $cores));
+        $sample = ($this->pull)($plan, $technician, [
+            'pulled_on' => $day, 'pulled_by' => $technician->name, 'cores_pulled' => $cores - $lost, 'note' => '', 'submission' => null,
+        ], $outcomes);
+        ($this->record)($sample, TestMethod::query()->where('code', 'kit-ph')->firstOrFail(), $technician, [
+            'typed' => $band, 'read_on' => Carbon::parse($day)->addDays(2)->format('Y-m-d'), 'reader' => $technician->name, 'flags' => $breaks, 'note' => '', 'corrects_id' => null,
+        ]);
+
+        return $sample;
+    }
+
+    /** @param array<int, Sample> $samples by their row of the season */
+    private function report(array $samples, User $technician, Carbon $day): void
+    {
+        Carbon::setTestNow($day->setTime(13, 0));
+        $lines = ['sample,ph,mehlich_buffer_ph,smp_buffer_ph'];
+        foreach ($samples as $i => $sample) {
+            $lines[] = implode(',', [$sample->portions()->where('kind', 'lab')->valueOrFail('code'), ...array_slice(QuillHollow::SEASON[$i], 5)]);
+        }
+        ($this->takeReport)(implode("\n", $lines)."\n", 'fennick-'.$day->format('Y-m').'.csv', $day->format('Y-m-d'), $technician);
+    }
+
+    /** After the first round there are too few pairs to begin, and the reviewer says so. */
+    private function firstLook(User $reviewer): void
+    {
+        Auth::setUser($reviewer);
+        Carbon::setTestNow('2026-05-04 09:00:00');
+        $test = TestMethod::query()->where('code', 'kit-ph')->firstOrFail();
+        ($this->sign)(
+            $test, $reviewer, 'sort', ($this->gather)($test)->hash(), null,
+            'Burrow capsule kit, lot B-2214, read by Maren Oakhurst, soils of Quill Hollow.',
+            'Four pairs are too few to begin. Pair every composite of the season.',
+        );
+    }
+}

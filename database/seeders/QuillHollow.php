@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Database\Seeders;
+
+/** The ground and the season of the demo: Quill Hollow, a place that does not exist, in metres about its middle. */
+final class QuillHollow
+{
+    public const MIDDLE = [-76.2810, 42.9150];
+
+    /** name => use, history, ring */
+    public const AREAS = [
+        'Terrace beds above the house' => ['vegetables', 'Limed in 2021. Compost every spring, two inches, dug in.', [[-18, -62], [30, -70], [92, -58], [98, 4], [54, 14], [-8, 8], [-26, -20]]],
+        'Long Meadow, west slope' => ['pasture', 'Never limed as far as anyone remembers. Mown for hay in June, grazed after.', [[-292, 72], [-190, 58], [-88, 66], [-42, 92], [-34, 190], [-52, 268], [-150, 286], [-282, 276]]],
+        'Old orchard below the barn' => ['orchard', 'Wood ash under the trees until 2019. Grass between the rows.', [[14, 96], [88, 86], [168, 100], [176, 190], [150, 254], [60, 262], [4, 236], [0, 150]]],
+        'Blueberry rows by the creek' => ['blueberry', 'Planted in 2018. Sulphur once, in 2020; pine bark each autumn.', [[152, -196], [232, -204], [296, -188], [302, -126], [226, -112], [148, -124]]],
+    ];
+
+    /** name => geometry type, distance in metres, coordinates */
+    public const LANDMARKS = [
+        'Hollow Road, gravel' => ['LineString', 91.44, [[-338, -300], [-330, -120], [-312, 40], [-316, 180], [-304, 320]]],
+        'Barn, old paint' => ['Polygon', 10.0, [[[112, 52], [140, 48], [144, 74], [116, 78], [112, 52]]]],
+        'Quill Creek' => ['LineString', 10.0, [[-40, -252], [40, -232], [120, -224], [200, -238], [290, -226], [350, -242]]],
+    ];
+
+    public const PATTERNS = [
+        'Terrace beds above the house' => ['zigzag', 15],
+        'Long Meadow, west slope' => ['zigzag', 20],
+        'Old orchard below the barn' => ['w', 18],
+        'Blueberry rows by the creek' => ['random', 15],
+    ];
+
+    /**
+     * One composite a row, in the order of the season: area, day pulled, cores that did not come up, kit band,
+     * protocol breaks, lab pH, Mehlich buffer, SMP buffer. The lab gives buffers below pH 6.5.
+     */
+    public const SEASON = [
+        ['Terrace beds above the house', '2026-04-14', 0, '6.5', [], '6.71', '', ''],
+        ['Long Meadow, west slope', '2026-04-14', 2, '5.5', [], '5.62', '6.12', '6.5'],
+        ['Old orchard below the barn', '2026-04-15', 0, '7.5', [], '7.44', '', ''],
+        ['Blueberry rows by the creek', '2026-04-16', 0, '5.5', [], '6.10', '6.38', '6.8'],
+        ['Terrace beds above the house', '2026-06-09', 0, '6.0', [], '5.98', '6.34', '6.7'],
+        ['Long Meadow, west slope', '2026-06-09', 1, '5.5', [], '5.48', '6.05', '6.4'],
+        ['Long Meadow, west slope', '2026-06-10', 0, '6.5', ['settled-short'], '5.71', '6.15', '6.5'],
+        ['Old orchard below the barn', '2026-06-10', 0, '7.0', [], '7.08', '', ''],
+        ['Old orchard below the barn', '2026-06-11', 1, '7.5', [], '7.52', '', ''],
+        ['Blueberry rows by the creek', '2026-06-11', 0, '5.0', [], '5.14', '6.02', '6.3'],
+        ['Terrace beds above the house', '2026-06-12', 0, '6.5', [], '6.42', '6.48', '6.9'],
+        ['Terrace beds above the house', '2026-09-21', 0, '6.5', [], '6.08', '6.36', '6.7'],
+        ['Long Meadow, west slope', '2026-09-21', 3, '5.5', [], '5.55', '6.08', '6.4'],
+        ['Long Meadow, west slope', '2026-09-22', 0, '6.0', [], '6.12', '6.40', '6.8'],
+        ['Old orchard below the barn', '2026-09-23', 0, '7.0', [], '6.84', '', ''],
+        ['Old orchard below the barn', '2026-09-23', 0, '7.5', ['against-light', 'cloudy'], '6.66', '', ''],
+        ['Blueberry rows by the creek', '2026-09-24', 0, '5.0', [], '4.92', '5.95', '6.2'],
+        ['Blueberry rows by the creek', '2026-09-24', 1, '6.0', [], '5.84', '6.28', '6.6'],
+    ];
+}

@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Controllers as C;
+use App\Models\JudgingPolicy;
+use App\Models\LabImport;
+use App\Models\Site;
+use App\Models\Verdict;
+use Illuminate\Support\Facades\Route;
+
+/*
+ * The JSON API of the pages, behind the session and its CSRF token. Whoever is signed in sees the records of the
+ * team alone: the models are scoped, and every route names the ability it needs.
+ */
+Route::get('welcome', C\Session\Welcome::class);
+Route::post('session', C\Session\SignIn::class)->middleware('throttle:sign-in');
+
+Route::middleware('auth')->group(function (): void {
+    Route::get('session', C\Session\ShowSession::class);
+    Route::delete('session', C\Session\SignOut::class);
+    Route::get('ping', C\Session\Ping::class);
+    Route::get('choices', C\Session\Choices::class);
+    Route::get('today', C\Today\ShowToday::class);
+    Route::get('search', C\Today\Search::class);
+
+    Route::get('sites', C\Areas\ListSites::class);
+    Route::post('sites', C\Areas\CreateSite::class)->can('create', Site::class);
+    Route::get('sites/{site}', C\Areas\ShowSite::class)->can('view', 'site');
+    Route::post('sites/{site}/areas', C\Areas\CreateArea::class)->can('update', 'site');
+    Route::post('sites/{site}/areas/batch', C\Areas\CreateAreas::class)->can('update', 'site');
+    Route::post('sites/{site}/landmarks', C\Areas\CreateLandmark::class)->can('update', 'site');
+    Route::delete('landmarks/{landmark}', C\Areas\DeleteLandmark::class)->can('delete', 'landmark');
+    Route::put('areas/{area}', C\Areas\UpdateArea::class)->can('update', 'area');
+    Route::post('boundaries/measure', C\Areas\MeasureBoundary::class);
+    Route::post('boundaries/read', C\Areas\ReadBoundaries::class);
+
+    Route::get('plans', C\Plans\ListPlans::class);
+    Route::post('areas/{area}/plans/draft', C\Plans\DraftPlan::class)->can('view', 'area');
+    Route::post('areas/{area}/plans', C\Plans\CreatePlan::class)->can('update', 'area');
+    Route::get('plans/{plan}', C\Plans\ShowPlan::class)->can('view', 'plan');
+    Route::put('plans/{plan}', C\Plans\UpdatePlan::class)->can('update', 'plan');
+
+    Route::get('samples', C\Samples\ListSamples::class);
+    Route::post('plans/{plan}/samples', C\Samples\CreateSample::class)->can('update', 'plan');
+    Route::get('samples/{sample}', C\Samples\ShowSample::class)->can('view', 'sample');
+
+    Route::get('methods', C\Readings\ListMethods::class);
+    Route::post('samples/{sample}/readings', C\Readings\CreateReading::class)->can('update', 'sample');
+    Route::get('imports', C\Readings\ListImports::class);
+    Route::post('imports', C\Readings\ImportReport::class)->can('create', LabImport::class);
+
+    Route::get('evidence', C\Evidence\ListEvidence::class);
+    Route::get('evidence/{method}', C\Evidence\ShowEvidence::class)->can('view', 'method');
+    Route::get('policies', C\Decide\ListPolicies::class);
+    Route::post('policies', C\Decide\CreatePolicy::class)->can('create', JudgingPolicy::class);
+    Route::get('verdicts', C\Decide\ListVerdicts::class);
+    Route::get('verdicts/{verdict}', C\Decide\ShowVerdict::class)->can('view', 'verdict');
+    Route::post('evidence/{method}/verdicts', C\Decide\SignVerdict::class)->can('view', 'method')->can('create', Verdict::class);
+
+    Route::get('recommendations', C\Prescribe\ListRecommendations::class);
+    Route::get('areas/{area}/recommendation', C\Prescribe\ShowRecommendation::class)->can('view', 'area');
+    Route::get('follow-up', C\FollowUp\ListRetests::class);
+});
