@@ -18,6 +18,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $address
  * @property string $timezone
  * @property string $units
+ * @property float $latitude
+ * @property float $longitude
  * @property \Illuminate\Support\Carbon $created_at
  * @property-read \Illuminate\Database\Eloquent\Collection<int, Area> $areas
  * @property-read \Illuminate\Database\Eloquent\Collection<int, Landmark> $landmarks
@@ -27,6 +29,12 @@ final class Site extends Model
     use BelongsToTeam;
 
     protected $guarded = [];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['latitude' => 'float', 'longitude' => 'float'];
+    }
 
     /** @return HasMany<Area, $this> */
     public function areas(): HasMany

@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Foundation\Auth\User as Authenticatable;
+use Illuminate\Support\Facades\Auth;
 
 /**
  * A person of a team. The technician does the work, the reviewer signs.
@@ -38,6 +39,14 @@ final class User extends Authenticatable
     public function team(): BelongsTo
     {
         return $this->belongsTo(Team::class);
+    }
+
+    /** Whoever is signed in. */
+    public static function signedIn(): ?self
+    {
+        $user = Auth::user();
+
+        return $user instanceof self ? $user : null;
     }
 
     public function maySign(): bool

@@ -33,6 +33,8 @@ return new class extends Migration
             $table->string('address');
             $table->string('timezone');
             $table->string('units');
+            $table->double('latitude');
+            $table->double('longitude');
             $table->timestamps();
             $table->unique(['team_id', 'letters']);
         });

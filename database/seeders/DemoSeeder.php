@@ -58,7 +58,7 @@ final class DemoSeeder extends Seeder
         ]);
         $areas = $this->ground();
         $samples = [];
-        foreach (QuillHollow::SEASON as $i => [$name, $day, $lost, $band, $breaks, , , ]) {
+        foreach (QuillHollow::SEASON as $i => [$name, $day, $lost, $band, $breaks]) {
             $samples[$i] = $this->composite($areas[$name], $technician, $i, $day, $lost, $band, $breaks);
             if (! isset(QuillHollow::SEASON[$i + 1]) || substr(QuillHollow::SEASON[$i + 1][1], 5, 2) !== substr($day, 5, 2)) {
                 $this->report($samples, $technician, Carbon::parse($day)->addDays(12));
@@ -70,13 +70,13 @@ final class DemoSeeder extends Seeder
             }
         }
         Carbon::setTestNow();
-        Auth::guard('web')->forgetUser();
+        Auth::forgetGuards();
     }
 
     /** @return array<string, Area> */
     private function ground(): array
     {
-        $site = Site::query()->create(['name' => 'Quill Hollow', 'letters' => 'QH', 'address' => '14 Hollow Road, Quill Hollow', 'timezone' => 'America/New_York', 'units' => 'us']);
+        $site = Site::query()->create(['name' => 'Quill Hollow', 'letters' => 'QH', 'address' => '14 Hollow Road, Quill Hollow', 'timezone' => 'America/New_York', 'units' => 'us', 'latitude' => QuillHollow::MIDDLE[1], 'longitude' => QuillHollow::MIDDLE[0]]);
         foreach (QuillHollow::LANDMARKS as $name => [$type, $distance, $coordinates]) {
             $site->landmarks()->create([
                 'name' => $name, 'distance_m' => $distance,
@@ -95,7 +95,7 @@ final class DemoSeeder extends Seeder
     }
 
     /**
-     * @param  list<array{int|float, int|float}>  $points  metres
+     * @param list<array{int|float, int|float}> $points metres
      * @return list<array{float, float}>
      */
     private function degrees(array $points): array
@@ -116,9 +116,9 @@ final class DemoSeeder extends Seeder
                 'landmark_id' => $landmark->id, 'name' => $landmark->name, 'distance_m' => $landmark->distance_m, 'geometry' => $landmark->geometry,
             ])->all()),
         ]);
-        $outcomes = array_map(static fn (int $sequence): array => $sequence > $lost
+        $outcomes = array_values(array_map(static fn (int $sequence): array => $sequence > $lost
             ? ['sequence' => $sequence, 'outcome' => 'pulled', 'reason' => null]
-            : ['sequence' => $sequence, 'outcome' => 'refused', 'reason' => 'stone'], range(1, $cores));
+            : ['sequence' => $sequence, 'outcome' => 'refused', 'reason' => 'stone'], range(1, $cores)));
         $sample = ($this->pull)($plan, $technician, [
             'pulled_on' => $day, 'pulled_by' => $technician->name, 'cores_pulled' => $cores - $lost, 'note' => '', 'submission' => null,
         ], $outcomes);

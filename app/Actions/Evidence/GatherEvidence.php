@@ -59,8 +59,8 @@ final class GatherEvidence
     }
 
     /**
-     * @param  non-empty-list<Reading>  $readings
-     * @param  non-empty-list<Reading>  $results
+     * @param non-empty-list<Reading> $readings
+     * @param non-empty-list<Reading> $results
      */
     private function pair(array $readings, array $results, JudgingPolicy $policy, ?Bands $scale): Pair
     {

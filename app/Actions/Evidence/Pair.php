@@ -15,8 +15,8 @@ use HonestCore\Agreement\PairedSample;
 final readonly class Pair
 {
     /**
-     * @param  non-empty-list<Reading>  $readings  of the test
-     * @param  list<string>  $flags  protocol breaks of the readings; empty when the pair counts
+     * @param non-empty-list<Reading> $readings of the test
+     * @param list<string> $flags protocol breaks of the readings; empty when the pair counts
      */
     public function __construct(
         public Sample $sample,

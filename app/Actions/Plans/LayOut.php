@@ -22,8 +22,8 @@ final class LayOut
     private const CURVE = [4, 6, 8, 10, 12, 15, 20, 25, 30, 40];
 
     /**
-     * @param  array<string, mixed>  $boundary  GeoJSON
-     * @param  array{depth: string, cores: int, pattern: string, edge_m: float, probe_mm: float, seed: int, ph_sd: float|null, keep_away: list<array{distance_m: float, geometry: array<string, mixed>}>}  $spec
+     * @param array<string, mixed> $boundary GeoJSON
+     * @param array{depth: string, cores: int, pattern: string, edge_m: float, probe_mm: float, seed: int, ph_sd: float|null, keep_away: list<array{distance_m: float, geometry: array<string, mixed>}>} $spec
      * @return array<string, mixed>
      */
     public function __invoke(array $boundary, array $spec): array
@@ -56,7 +56,7 @@ final class LayOut
     }
 
     /**
-     * @param  list<array{float, float}>  $places
+     * @param list<array{float, float}> $places
      * @return list<array{sequence: int, longitude: float, latitude: float, leg_m: float|null, bearing_deg: float|null}>
      */
     private static function cores(array $places): array

@@ -50,6 +50,7 @@ final class Recommend
         return new Recommendation(
             $area, $crop, LimeAdvice::from($lab, $kit, $crop, $depthInches, $material),
             $sample, $lab, $labReading, $kit, $kitReading, $verdict, $policy, array_slice($samples, 1),
+            $sample === null || $lab === null ? [] : self::disagreements($sample, $lab->ph, array_slice($samples, 1), $policy, $area->use),
         );
     }
 
@@ -76,6 +77,26 @@ final class Recommend
         return $best;
     }
 
+    /**
+     * @param list<Sample> $earlier
+     * @return list<string>
+     */
+    private static function disagreements(Sample $newest, float $ph, array $earlier, JudgingPolicy $policy, string $use): array
+    {
+        $limits = $policy->limitsFor($use);
+        $words = [];
+        foreach ($earlier as $sample) {
+            $reading = self::standing($sample, 'ph', 'lab')[0] ?? null;
+            if ($sample->year !== $newest->year || $reading === null || $limits->classOf((float) $reading->value) === $limits->classOf($ph)) {
+                continue;
+            }
+            $action = $policy->terms['actions'][$limits->classOf((float) $reading->value)];
+            $words[] = "{$sample->code} of this area, pulled {$sample->pulled_on->format('j M Y')}, had pH {$reading->as_reported}: {$action}. One area with two answers may want splitting.";
+        }
+
+        return $words;
+    }
+
     /** @return Collection<int, Verdict> */
     private function signed(): Collection
     {
@@ -96,8 +117,8 @@ final class Recommend
     /** @return list<Reading> the newest first */
     private static function standing(Sample $sample, string $analyte, ?string $portion): array
     {
-        return $sample->readings->filter(static fn (Reading $reading): bool => $reading->correction === null && $reading->flags === []
+        return array_values($sample->readings->filter(static fn (Reading $reading): bool => $reading->correction === null && $reading->flags === []
             && $reading->method->analyte === $analyte && ($portion === null || $reading->method->portion === $portion),
-        )->sortByDesc('id')->values()->all();
+        )->sortByDesc('id')->all());
     }
 }

@@ -17,7 +17,10 @@ use HonestCore\Agronomy\Lime\LimeAdvice;
 /** What may be recommended for an area, and all that it rests on. */
 final readonly class Recommendation
 {
-    /** @param list<Sample> $earlier composites with a pH reading that the newest one goes before */
+    /**
+     * @param list<Sample> $earlier composites with a pH reading that the newest one goes before
+     * @param list<string> $disagreements composites of the same year that call for another action
+     */
     public function __construct(
         public Area $area,
         public Crop $crop,
@@ -30,6 +33,7 @@ final readonly class Recommendation
         public ?Verdict $verdict,
         public JudgingPolicy $policy,
         public array $earlier,
+        public array $disagreements,
     ) {}
 
     /** Is the pH being corrected, so that the next test is due sooner? */

@@ -43,6 +43,7 @@ final class TakeReport
                 return $known;
             }
             $import = LabImport::query()->create(['created_by' => $author->id, 'file_name' => $fileName, 'sha256' => $hash, 'rows' => count($table->rows)]);
+            /** @var Collection<string, TestMethod> $methods */
             $methods = TestMethod::query()->whereIn('code', $columns)->get()->keyBy('code');
             foreach ($this->results($table, $columns, $methods) as [$sample, $method, $typed]) {
                 ($this->record)($sample, $method, $author, [
@@ -55,8 +56,8 @@ final class TakeReport
     }
 
     /**
-     * @param  array<string, string>  $columns  method code by column
-     * @param  Collection<string, TestMethod>  $methods
+     * @param array<string, string> $columns method code by column
+     * @param Collection<string, TestMethod> $methods
      * @return list<array{Sample, TestMethod, string}>
      *
      * @throws RefusedRows
@@ -102,7 +103,7 @@ final class TakeReport
     }
 
     /**
-     * @param  array<int, string>  $codes
+     * @param array<int, string> $codes
      * @return array<string, Sample> by the code of the sample or of its lab portion
      */
     private function samples(array $codes): array

@@ -16,8 +16,8 @@ final class PullComposite
     public const PORTIONS = ['lab' => 'L', 'bench' => 'B'];
 
     /**
-     * @param  array{pulled_on: string, pulled_by: string, cores_pulled: int, note: string, submission: string|null}  $fields
-     * @param  list<array{sequence: int, outcome: string, reason: string|null}>  $cores
+     * @param array{pulled_on: string, pulled_by: string, cores_pulled: int, note: string, submission: string|null} $fields
+     * @param list<array{sequence: int, outcome: string, reason: string|null}> $cores
      */
     public function __invoke(Plan $plan, User $author, array $fields, array $cores): Sample
     {

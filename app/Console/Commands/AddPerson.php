@@ -26,7 +26,7 @@ final class AddPerson extends Command
 
     public function handle(FoundTeam $found): int
     {
-        $person = ['name' => $this->argument('name'), 'email' => $this->argument('email'), 'role' => $this->argument('role')];
+        $person = ['name' => $this->text('name'), 'email' => $this->text('email'), 'role' => $this->text('role')];
         $check = Validator::make($person, [
             'name' => ['required', 'string', 'min:2'], 'email' => ['required', 'email', 'unique:users'], 'role' => ['required', 'in:technician,reviewer'],
         ]);
@@ -38,13 +38,20 @@ final class AddPerson extends Command
             return self::INVALID;
         }
         $password = Str::password(16, symbols: false);
-        $person = ['name' => (string) $person['name'], 'email' => (string) $person['email'], 'role' => (string) $person['role'], 'password' => $password];
-        $team = Team::query()->where('name', $this->argument('team'))->first();
+        $person['password'] = $password;
+        $team = Team::query()->where('name', $this->text('team'))->first();
         $team === null
-            ? $found((string) $this->argument('team'), $person, (string) $this->option('lab'), (string) $this->option('kit'), (string) $this->option('lot'))
+            ? $found($this->text('team'), $person, $this->text('lab'), $this->text('kit'), $this->text('lot'))
             : User::query()->create([...$person, 'team_id' => $team->id]);
         $this->info("{$person['email']} may sign in with: {$password}");
 
         return self::SUCCESS;
+    }
+
+    private function text(string $name): string
+    {
+        $value = $this->hasArgument($name) ? $this->argument($name) : $this->option($name);
+
+        return is_string($value) ? $value : '';
     }
 }

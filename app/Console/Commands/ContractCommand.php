@@ -115,7 +115,7 @@ abstract class ContractCommand extends Command
     }
 
     /**
-     * @param  array<mixed>  $facts
+     * @param array<mixed> $facts
      */
     private static function listing(array $facts): string
     {
@@ -130,7 +130,7 @@ abstract class ContractCommand extends Command
     }
 
     /**
-     * @param  array<mixed>  $facts
+     * @param array<mixed> $facts
      * @return array<string, string>
      */
     private static function flat(array $facts, string $prefix): array

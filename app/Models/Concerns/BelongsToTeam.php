@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Models\Concerns;
 
+use App\Models\User;
 use Illuminate\Database\Eloquent\Model;
-use Illuminate\Support\Facades\Auth;
 
 /** A record of one team: see TeamScope for reading; a new record takes the team of whoever makes it. */
 trait BelongsToTeam
@@ -14,7 +14,7 @@ trait BelongsToTeam
     {
         static::addGlobalScope(new TeamScope);
         static::creating(static function (Model $model): void {
-            $model->setAttribute('team_id', Auth::user()?->team_id);
+            $model->setAttribute('team_id', User::signedIn()?->team_id);
         });
     }
 }

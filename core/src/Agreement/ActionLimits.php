@@ -20,7 +20,7 @@ final readonly class ActionLimits
     private function __construct(public array $values) {}
 
     /**
-     * @param  list<float>  $values
+     * @param list<float> $values
      *
      * @throws ValueOutOfRange
      */

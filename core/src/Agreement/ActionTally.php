@@ -15,10 +15,10 @@ use HonestCore\Error\ValueOutOfRange;
 final readonly class ActionTally
 {
     /**
-     * @param  list<array{n: int, agree: int}>  $perClass
-     * @param  list<list<int>>|null  $matrix
-     * @param  array<string, int>  $cut  pairs by name of a closed band that a limit cuts
-     * @param  array<string, int>  $mute  pairs by name of an open band that a limit cuts
+     * @param list<array{n: int, agree: int}> $perClass
+     * @param list<list<int>>|null $matrix
+     * @param array<string, int> $cut pairs by name of a closed band that a limit cuts
+     * @param array<string, int> $mute pairs by name of an open band that a limit cuts
      */
     private function __construct(
         public int $pairs,
@@ -31,13 +31,13 @@ final readonly class ActionTally
     ) {}
 
     /**
-     * @param  list<PairedSample>  $samples
+     * @param list<PairedSample> $samples
      *
      * @throws ValueOutOfRange when a sample's own limits make another number of classes than the policy's
      */
     public static function of(array $samples, ActionLimits $limits, ?Bands $bands): self
     {
-        $perClass = array_fill(0, $limits->classes(), ['n' => 0, 'agree' => 0]);
+        $asked = $agreed = array_fill(0, $limits->classes(), 0);
         $matrix = array_fill(0, $limits->classes(), array_fill(0, $limits->classes(), 0));
         [$agree, $cut, $mute] = [0, [], []];
         foreach ($samples as $sample) {
@@ -47,15 +47,15 @@ final readonly class ActionTally
             }
             $wanted = $own->classOf($sample->reference);
             $got = $sample->testClass($own, $bands);
-            $perClass[$wanted]['n']++;
+            $asked[$wanted]++;
             if ($got === $wanted) {
-                $perClass[$wanted]['agree']++;
+                $agreed[$wanted]++;
                 $agree++;
             }
             if ($got !== null) {
                 $matrix[$wanted][$got]++;
             }
-            if ($bands === null) {
+            if ($bands === null || $sample->bands === []) {
                 continue;
             }
             $band = $bands->median($sample->bands, $sample->reference, $own);
@@ -67,7 +67,9 @@ final readonly class ActionTally
         }
 
         return new self(
-            count($samples), $agree, array_values($perClass), $mute === [] ? $matrix : null, $cut, $mute,
+            count($samples), $agree,
+            array_map(static fn (int $n, int $hits): array => ['n' => $n, 'agree' => $hits], $asked, $agreed),
+            $mute === [] ? array_map(array_values(...), array_values($matrix)) : null, $cut, $mute,
             $bands === null || self::coversEveryClass($bands, $samples, $limits),
         );
     }

@@ -15,7 +15,7 @@ final readonly class Bands
     private function __construct(public array $bands) {}
 
     /**
-     * @param  list<Band>  $bands
+     * @param list<Band> $bands
      *
      * @throws BadOption
      */
@@ -95,7 +95,7 @@ final readonly class Bands
      * Median of replicate bands. Of two middle bands the one farther from the reference, counted in
      * bands; of two equally far the one in another action class than the reference, else the lower.
      *
-     * @param  non-empty-list<Band>  $replicates
+     * @param non-empty-list<Band> $replicates
      */
     public function median(array $replicates, float $reference, ActionLimits $limits): Band
     {

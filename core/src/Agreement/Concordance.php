@@ -21,8 +21,8 @@ final readonly class Concordance
     private function __construct(public ?float $coefficient, public ?array $interval) {}
 
     /**
-     * @param  list<float>  $reference
-     * @param  list<float>  $test
+     * @param list<float> $reference
+     * @param list<float> $test
      */
     public static function of(array $reference, array $test, float $confidence): self
     {

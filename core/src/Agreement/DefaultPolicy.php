@@ -13,7 +13,7 @@ use HonestCore\Table\RuleTable;
 final class DefaultPolicy
 {
     /**
-     * @param  list<float>|null  $thresholds
+     * @param list<float>|null $thresholds
      *
      * @throws BadOption
      * @throws BadTable

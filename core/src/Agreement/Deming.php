@@ -19,12 +19,12 @@ final readonly class Deming
     private function __construct(public ?float $slope, public ?float $intercept) {}
 
     /**
-     * @param  list<float>  $reference
-     * @param  list<float>  $test
+     * @param list<float> $reference
+     * @param list<float> $test
      */
     public static function fit(array $reference, array $test, float $errorRatio = 1.0): self
     {
-        if (count($reference) < 2) {
+        if (count($reference) < 2 || $test === []) {
             return new self(null, null);
         }
         $xx = Spread::sumOfSquares($reference);

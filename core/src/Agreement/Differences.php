@@ -24,9 +24,9 @@ final readonly class Differences
     private const FACTOR = 1.96;
 
     /**
-     * @param  array{float, float}|null  $meanInterval
-     * @param  array{float, float}|null  $lowerInterval
-     * @param  array{float, float}|null  $upperInterval
+     * @param array{float, float}|null $meanInterval
+     * @param array{float, float}|null $lowerInterval
+     * @param array{float, float}|null $upperInterval
      */
     private function __construct(
         public ?float $mean,
@@ -40,8 +40,8 @@ final readonly class Differences
     ) {}
 
     /**
-     * @param  list<float>  $reference
-     * @param  list<float>  $test
+     * @param list<float> $reference
+     * @param list<float> $test
      */
     public static function between(array $reference, array $test, float $confidence): self
     {

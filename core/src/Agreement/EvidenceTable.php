@@ -59,8 +59,8 @@ final readonly class EvidenceTable
     }
 
     /**
-     * @param  array<string, float>  $references
-     * @param  array<string, non-empty-list<float|Band>>  $tests
+     * @param array<string, float> $references
+     * @param array<string, non-empty-list<float|Band>> $tests
      * @return list<PairedSample>
      */
     private static function paired(array $references, array $tests): array

@@ -47,8 +47,8 @@ final readonly class Kappa
     }
 
     /**
-     * @param  list<list<int>>  $matrix
-     * @param  callable(int, int): float  $weight
+     * @param list<list<int>> $matrix
+     * @param callable(int, int): float $weight
      */
     private static function weighted(array $matrix, callable $weight): ?float
     {

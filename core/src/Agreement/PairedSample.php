@@ -15,8 +15,8 @@ use HonestCore\Statistics\Spread;
 final readonly class PairedSample
 {
     /**
-     * @param  list<float>  $readings  empty for an ordinal test
-     * @param  list<Band>  $bands  empty for a numeric test
+     * @param list<float> $readings empty for an ordinal test
+     * @param list<Band> $bands empty for a numeric test
      */
     private function __construct(
         public string $sample,

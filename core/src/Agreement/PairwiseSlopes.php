@@ -37,8 +37,8 @@ final class PairwiseSlopes
     private array $known;
 
     /**
-     * @param  list<float>  $reference
-     * @param  list<float>  $test
+     * @param list<float> $reference
+     * @param list<float> $test
      */
     public function __construct(array $reference, array $test)
     {
@@ -49,7 +49,7 @@ final class PairwiseSlopes
         $this->finite = intdiv($n * ($n - 1), 2);
         $this->countVertical();
         $span = $n > 0 ? end($reference) - $reference[0] : 0.0;
-        $rise = $n > 0 ? max($test) - min($test) : 0.0;
+        $rise = $test === [] ? 0.0 : max($test) - min($test);
         $this->unit = $span > 0 && $rise > 0 ? $rise / $span : 1.0;
         $this->known = [[-INF, 0], [INF, $this->finite]];
     }
@@ -203,7 +203,7 @@ final class PairwiseSlopes
     /**
      * Number of pairs that stand in descending order, by a merge sort.
      *
-     * @param  list<float>  $keys
+     * @param list<float> $keys
      */
     private static function inversions(array $keys): int
     {

@@ -21,8 +21,8 @@ final readonly class PassingBablok
     private const AT_MINUS_ONE = 1e-9;
 
     /**
-     * @param  array{float, float}|null  $slopeInterval
-     * @param  array{float, float}|null  $interceptInterval
+     * @param array{float, float}|null $slopeInterval
+     * @param array{float, float}|null $interceptInterval
      */
     private function __construct(
         public ?float $slope,
@@ -32,8 +32,8 @@ final readonly class PassingBablok
     ) {}
 
     /**
-     * @param  list<float>  $reference
-     * @param  list<float>  $test
+     * @param list<float> $reference
+     * @param list<float> $test
      */
     public static function fit(array $reference, array $test, float $confidence): self
     {
@@ -91,8 +91,8 @@ final readonly class PassingBablok
     }
 
     /**
-     * @param  list<float>  $reference
-     * @param  list<float>  $test
+     * @param list<float> $reference
+     * @param list<float> $test
      */
     private static function intercept(array $reference, array $test, float $slope): float
     {

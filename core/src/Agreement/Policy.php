@@ -54,7 +54,7 @@ final readonly class Policy
     /**
      * The same policy with its action classes named.
      *
-     * @param  list<string>  $actions
+     * @param list<string> $actions
      *
      * @throws ValueOutOfRange when there is not one name for each class
      */

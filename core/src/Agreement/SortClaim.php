@@ -110,8 +110,8 @@ final readonly class SortClaim
     }
 
     /**
-     * @param  array<int, int>  $lacking
-     * @param  list<int>  $missed
+     * @param array<int, int> $lacking
+     * @param list<int> $missed
      * @return list<string>
      */
     private static function reasons(
@@ -141,7 +141,7 @@ final readonly class SortClaim
         }
         foreach ($lacking as $class => $further) {
             ['n' => $in, 'agree' => $agree] = $tally->perClass[$class];
-            $reasons[] = "Class {$policy->className($class)} was asked ".Words::times($in).' and agreed '.Words::times($agree)."; "
+            $reasons[] = "Class {$policy->className($class)} was asked ".Words::times($in).' and agreed '.Words::times($agree).'; '
                 ."it needs at least {$further} more agreeing results.";
         }
         foreach ($tally->cut as $band => $pairs) {

@@ -22,13 +22,13 @@ final readonly class Trend
     private function __construct(public ?float $slope, public ?float $p) {}
 
     /**
-     * @param  list<float>  $levels
-     * @param  list<float>  $differences
+     * @param list<float> $levels
+     * @param list<float> $differences
      */
     public static function of(array $levels, array $differences): self
     {
         $n = count($levels);
-        if ($n < 2) {
+        if ($n < 2 || $levels === [] || $differences === []) {
             return new self(null, null);
         }
         $xx = Spread::sumOfSquares($levels);

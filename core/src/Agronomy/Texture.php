@@ -99,7 +99,7 @@ final readonly class Texture
     }
 
     /**
-     * @param  array<string, float>  $shares
+     * @param array<string, float> $shares
      *
      * @throws ValueOutOfRange
      */

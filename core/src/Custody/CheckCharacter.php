@@ -14,7 +14,6 @@ final class CheckCharacter
 {
     private const ALPHABET = '0123456789ABCDEFGHIJKLMNOPQRSTUVWXYZ';
 
-    /** @pure */
     public static function of(string $code): string
     {
         $product = 36;
@@ -34,7 +33,6 @@ final class CheckCharacter
         return strlen($plain) > 1 && self::of(substr($plain, 0, -1)) === substr($plain, -1);
     }
 
-    /** @pure */
     private static function plain(string $code): string
     {
         return (string) preg_replace('/[^0-9A-Z]/', '', strtoupper($code));

@@ -21,7 +21,7 @@ final readonly class Boundary
     private function __construct(public LocalPlane $plane, public array $polygons) {}
 
     /**
-     * @param  string|null  $place  what refusals call the geometry, where the text is part of a larger one
+     * @param string|null $place what refusals call the geometry, where the text is part of a larger one
      *
      * @throws BadBoundary
      */
@@ -58,7 +58,7 @@ final readonly class Boundary
     }
 
     /**
-     * @param  non-empty-list<non-empty-list<array{float, float}>>  $rings
+     * @param non-empty-list<non-empty-list<array{float, float}>> $rings
      *
      * @throws BadBoundary
      */
@@ -83,8 +83,8 @@ final readonly class Boundary
     }
 
     /**
-     * @param  list<array{place: string, rings: non-empty-list<non-empty-list<array{float, float}>>}>  $parts
-     * @param  non-empty-list<Polygon>  $polygons
+     * @param list<array{place: string, rings: non-empty-list<non-empty-list<array{float, float}>>}> $parts
+     * @param non-empty-list<Polygon> $polygons
      *
      * @throws BadBoundary
      */
@@ -120,8 +120,8 @@ final readonly class Boundary
     /**
      * Does a ring that does not cross the outer one lie in it? The first corner that is not shared decides.
      *
-     * @param  non-empty-list<array{float, float}>  $outer
-     * @param  non-empty-list<array{float, float}>  $ring
+     * @param non-empty-list<array{float, float}> $outer
+     * @param non-empty-list<array{float, float}> $ring
      */
     private static function inside(array $outer, array $ring): bool
     {

@@ -7,13 +7,14 @@ namespace HonestCore\Geometry;
 /** An upright rectangle on a local plane, metres. */
 final readonly class Box
 {
+    /** @pure */
     public function __construct(
         public float $west, public float $south,
         public float $east, public float $north,
     ) {}
 
     /**
-     * @param  non-empty-list<array{float, float}>  $points
+     * @param non-empty-list<array{float, float}> $points
      *
      * @pure
      */

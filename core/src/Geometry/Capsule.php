@@ -81,8 +81,8 @@ final readonly class Capsule
     /**
      * Where the line crosses the two straight sides.
      *
-     * @param  array{float, float}  $a
-     * @param  array{float, float}  $b
+     * @param array{float, float} $a
+     * @param array{float, float} $b
      * @return list<float>
      *
      * @pure

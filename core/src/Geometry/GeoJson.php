@@ -146,7 +146,7 @@ final class GeoJson
     }
 
     /**
-     * @param  array<mixed>  $node
+     * @param array<mixed> $node
      * @return list<array{place: string, type: string, coordinates: array<mixed>}>
      *
      * @throws BadBoundary

@@ -13,10 +13,10 @@ namespace HonestCore\Geometry;
 final readonly class Ground
 {
     /**
-     * @param  list<Polygon>  $polygons  empty when the boxes lie wholly inside
-     * @param  list<Capsule>  $capsules
-     * @param  list<Polygon>  $holes
-     * @param  list<Box>|null  $boxes  null for all of it
+     * @param list<Polygon> $polygons empty when the boxes lie wholly inside
+     * @param list<Capsule> $capsules
+     * @param list<Polygon> $holes
+     * @param list<Box>|null $boxes null for all of it
      */
     private function __construct(
         private array $polygons,
@@ -47,7 +47,7 @@ final readonly class Ground
     /**
      * The part of the ground in some boxes, with only the obstacles that reach them.
      *
-     * @param  non-empty-list<Box>  $boxes
+     * @param non-empty-list<Box> $boxes
      */
     public function within(array $boxes): self
     {
@@ -132,7 +132,7 @@ final readonly class Ground
     }
 
     /**
-     * @param  list<Polygon>  $polygons
+     * @param list<Polygon> $polygons
      * @return list<array{float, float}>
      */
     private static function insides(array $polygons, Line $line): array

@@ -12,30 +12,33 @@ namespace HonestCore\Geometry;
 final class Intervals
 {
     /**
-     * @param  list<array{float, float}>  $stretches  in any order, overlapping or not
+     * @param list<array{float, float}> $stretches in any order, overlapping or not
      * @return list<array{float, float}>
-     *
-     * @pure
      */
     public static function union(array $stretches): array
     {
         usort($stretches, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
         $union = [];
-        $last = -1;
+        [$start, $end] = [INF, -INF];
         foreach ($stretches as [$from, $to]) {
-            if ($last >= 0 && $from <= $union[$last][1]) {
-                $union[$last][1] = max($union[$last][1], $to);
-            } elseif ($to > $from) {
-                $union[++$last] = [$from, $to];
+            if ($to <= $from) {
+                continue;
             }
+            if ($from > $end) {
+                if ($end > $start) {
+                    $union[] = [$start, $end];
+                }
+                $start = $from;
+            }
+            $end = max($end, $to);
         }
 
-        return $union;
+        return $end > $start ? [...$union, [$start, $end]] : $union;
     }
 
     /**
-     * @param  list<array{float, float}>  $stretches  ascending and disjoint
-     * @param  list<array{float, float}>  $taken  ascending and disjoint
+     * @param list<array{float, float}> $stretches ascending and disjoint
+     * @param list<array{float, float}> $taken ascending and disjoint
      * @return list<array{float, float}>
      *
      * @pure
@@ -65,8 +68,8 @@ final class Intervals
     }
 
     /**
-     * @param  list<array{float, float}>  $a  ascending and disjoint
-     * @param  list<array{float, float}>  $b  ascending and disjoint
+     * @param list<array{float, float}> $a ascending and disjoint
+     * @param list<array{float, float}> $b ascending and disjoint
      * @return list<array{float, float}>
      *
      * @pure
@@ -88,7 +91,7 @@ final class Intervals
     }
 
     /**
-     * @param  list<array{float, float}>  $stretches
+     * @param list<array{float, float}> $stretches
      *
      * @pure
      */
@@ -105,7 +108,7 @@ final class Intervals
     /**
      * Position at a distance counted along the stretches only.
      *
-     * @param  non-empty-list<array{float, float}>  $stretches
+     * @param non-empty-list<array{float, float}> $stretches
      *
      * @pure
      */

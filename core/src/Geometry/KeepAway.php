@@ -14,8 +14,8 @@ use HonestCore\Error\BadBoundary;
 final readonly class KeepAway
 {
     /**
-     * @param  list<Capsule>  $capsules
-     * @param  list<Polygon>  $polygons
+     * @param list<Capsule> $capsules
+     * @param list<Polygon> $polygons
      */
     private function __construct(public array $capsules, public array $polygons) {}
 
@@ -25,7 +25,7 @@ final readonly class KeepAway
     }
 
     /**
-     * @param  float  $reachM  distance to keep, 0 or more; a line or point with 0 keeps nothing away
+     * @param float $reachM distance to keep, 0 or more; a line or point with 0 keeps nothing away
      *
      * @throws BadBoundary
      */
@@ -72,7 +72,7 @@ final readonly class KeepAway
     }
 
     /**
-     * @param  array<mixed>  $coordinates
+     * @param array<mixed> $coordinates
      * @return list<non-empty-list<array{float, float}>>
      *
      * @throws BadBoundary

@@ -16,8 +16,8 @@ final readonly class Leg
     private function __construct(public float $metres, public ?float $bearing) {}
 
     /**
-     * @param  array{float, float}  $from  longitude and latitude, degrees
-     * @param  array{float, float}  $to
+     * @param array{float, float} $from longitude and latitude, degrees
+     * @param array{float, float} $to
      */
     public static function between(array $from, array $to): self
     {

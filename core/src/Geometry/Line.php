@@ -11,6 +11,7 @@ namespace HonestCore\Geometry;
  */
 final readonly class Line
 {
+    /** @pure */
     private function __construct(
         public float $x, public float $y,
         public float $ux, public float $uy,
@@ -31,8 +32,8 @@ final readonly class Line
     /**
      * Line from one point towards another; eastward when they are one.
      *
-     * @param  array{float, float}  $from
-     * @param  array{float, float}  $to
+     * @param array{float, float} $from
+     * @param array{float, float} $to
      *
      * @pure
      */

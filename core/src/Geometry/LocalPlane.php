@@ -49,7 +49,7 @@ final readonly class LocalPlane
     /**
      * Plane about the middle of the positions' bounding box, the short way round the globe.
      *
-     * @param  non-empty-list<array{float, float}>  $positions
+     * @param non-empty-list<array{float, float}> $positions
      */
     public static function about(array $positions): self
     {
@@ -64,7 +64,7 @@ final readonly class LocalPlane
     }
 
     /**
-     * @param  array{float, float}  $position  longitude and latitude, degrees
+     * @param array{float, float} $position longitude and latitude, degrees
      * @return array{float, float} metres east and north
      *
      * @pure
@@ -83,7 +83,7 @@ final readonly class LocalPlane
     }
 
     /**
-     * @param  array{float, float}  $point  metres east and north
+     * @param array{float, float} $point metres east and north
      * @return array{float, float} longitude and latitude, degrees
      *
      * @pure

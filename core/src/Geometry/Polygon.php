@@ -58,8 +58,6 @@ final readonly class Polygon
      * Where a line crosses the rings, ascending; inside lies between the first and second, and so on.
      *
      * @return list<float>
-     *
-     * @pure
      */
     public function crossings(Line $line): array
     {
@@ -99,7 +97,7 @@ final readonly class Polygon
     }
 
     /**
-     * @param  non-empty-list<array{float, float}>  $ring
+     * @param non-empty-list<array{float, float}> $ring
      *
      * @pure
      */

@@ -13,7 +13,7 @@ final class RingCheck
      * Domain: an unclosed ring without repeated neighbours, 3 positions or more. Neighbouring edges may
      *   share their corner only; a spike that runs back on itself counts as crossing.
      *
-     * @param  non-empty-list<array{float, float}>  $ring
+     * @param non-empty-list<array{float, float}> $ring
      * @return array{int, int}|null
      */
     public static function selfCrossing(array $ring): ?array
@@ -34,8 +34,8 @@ final class RingCheck
     /**
      * Do two rings properly cross? Touching, or sharing an edge, is no crossing.
      *
-     * @param  non-empty-list<array{float, float}>  $one
-     * @param  non-empty-list<array{float, float}>  $other
+     * @param non-empty-list<array{float, float}> $one
+     * @param non-empty-list<array{float, float}> $other
      */
     public static function cross(array $one, array $other): bool
     {
@@ -59,7 +59,7 @@ final class RingCheck
     /**
      * Pairs of edges whose boxes meet, found by sweeping from west to east.
      *
-     * @param  list<list<array{float, float, float, float, int}>>  $rings
+     * @param list<list<array{float, float, float, float, int}>> $rings
      * @return \Generator<array{array{int, int}, array{int, int}}> ring and edge of each
      */
     private static function candidates(array $rings): \Generator
@@ -85,7 +85,7 @@ final class RingCheck
     }
 
     /**
-     * @param  non-empty-list<array{float, float}>  $ring
+     * @param non-empty-list<array{float, float}> $ring
      * @return list<array{float, float, float, float, int}>
      */
     private static function edges(array $ring): array
@@ -113,10 +113,10 @@ final class RingCheck
     }
 
     /**
-     * @param  array{float, float}  $a
-     * @param  array{float, float}  $b
-     * @param  array{float, float}  $c
-     * @param  array{float, float}  $d
+     * @param array{float, float} $a
+     * @param array{float, float} $b
+     * @param array{float, float} $c
+     * @param array{float, float} $d
      */
     private static function meet(array $a, array $b, array $c, array $d): bool
     {
@@ -133,9 +133,9 @@ final class RingCheck
     }
 
     /**
-     * @param  array{float, float}  $a
-     * @param  array{float, float}  $b
-     * @param  array{float, float}  $p
+     * @param array{float, float} $a
+     * @param array{float, float} $b
+     * @param array{float, float} $p
      */
     private static function within(array $a, array $b, array $p): bool
     {
@@ -144,9 +144,9 @@ final class RingCheck
     }
 
     /**
-     * @param  array{float, float}  $a
-     * @param  array{float, float}  $b
-     * @param  array{float, float}  $p
+     * @param array{float, float} $a
+     * @param array{float, float} $b
+     * @param array{float, float} $p
      */
     private static function side(array $a, array $b, array $p): float
     {

@@ -57,7 +57,7 @@ final class Cells
     }
 
     /**
-     * @param  array<int, float>  $areas  by cell
+     * @param array<int, float> $areas by cell
      * @return array<int, non-empty-list<int>> cells by the cell that leads them
      */
     private static function join(array $areas, int $columns, float $least): array
@@ -85,9 +85,9 @@ final class Cells
     }
 
     /**
-     * @param  list<int>  $members
-     * @param  array<int, int>  $leader
-     * @param  array<int, float>  $areas
+     * @param list<int> $members
+     * @param array<int, int> $leader
+     * @param array<int, float> $areas
      */
     private static function neighbour(int $key, array $members, array $leader, array $areas, int $columns): ?int
     {

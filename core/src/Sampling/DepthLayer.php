@@ -54,6 +54,7 @@ final readonly class DepthLayer
         }
     }
 
+    /** @pure */
     public function thicknessCm(): float
     {
         return $this->bottomCm - $this->topCm;

@@ -40,7 +40,7 @@ final class EqualBlocks
         return $points;
     }
 
-    /** @return non-empty-list<int> blocks in each row */
+    /** @return list<int> blocks in each row */
     private static function counts(Strips $strips, int $cores): array
     {
         $used = array_filter($strips->strips, static fn (array $strip): bool => $strip['spans'] !== []);
@@ -55,7 +55,7 @@ final class EqualBlocks
     }
 
     /**
-     * @param  list<int>  $counts
+     * @param list<int> $counts
      * @return list<array{int, list<array{y: float, height: float, spans: list<array{float, float}>}>}>
      */
     private static function rows(Strips $strips, array $counts): array
@@ -85,7 +85,7 @@ final class EqualBlocks
     /**
      * Eastings that cut a row into equal areas.
      *
-     * @param  list<array{y: float, height: float, spans: list<array{float, float}>}>  $pieces
+     * @param list<array{y: float, height: float, spans: list<array{float, float}>}> $pieces
      * @return list<float>
      */
     private static function cuts(array $pieces, int $count): array
@@ -126,7 +126,7 @@ final class EqualBlocks
     }
 
     /**
-     * @param  list<array{y: float, height: float, spans: list<array{float, float}>}>  $pieces
+     * @param list<array{y: float, height: float, spans: list<array{float, float}>}> $pieces
      * @return list<array{float, float, float, float}> west, east, y, height
      */
     private static function between(array $pieces, float $west, float $east): array
@@ -146,7 +146,7 @@ final class EqualBlocks
     /**
      * The block's centroid, or where that is not usable the usable place nearest to it.
      *
-     * @param  non-empty-list<array{float, float, float, float}>  $block
+     * @param non-empty-list<array{float, float, float, float}> $block
      * @return array{float, float}
      */
     private static function middle(Ground $ground, array $block): array
@@ -176,7 +176,7 @@ final class EqualBlocks
     }
 
     /**
-     * @param  non-empty-list<array{float, float, float, float}>  $block
+     * @param non-empty-list<array{float, float, float, float}> $block
      * @return array{float, float}
      */
     private static function anywhere(Ground $ground, array $block, Draw $draw): array
@@ -195,7 +195,7 @@ final class EqualBlocks
     }
 
     /**
-     * @param  non-empty-list<array{float, float, float, float}>  $block
+     * @param non-empty-list<array{float, float, float, float}> $block
      * @return array{float, float, float, float}
      */
     private static function piece(array $block, float $area): array

@@ -26,7 +26,7 @@ final readonly class PhMargin
     ) {}
 
     /**
-     * @param  float|null  $sd  spread between cores measured on this ground; null for the usual one
+     * @param float|null $sd spread between cores measured on this ground; null for the usual one
      *
      * @throws BadTable
      * @throws ValueOutOfRange

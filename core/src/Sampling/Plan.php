@@ -28,8 +28,8 @@ final readonly class Plan
     private const MOST_IN_ALL = 200_000;
 
     /**
-     * @param  non-empty-list<list<array{float, float}>>  $composites  longitude and latitude in walking order
-     * @param  list<float>  $volumesMl
+     * @param non-empty-list<list<array{float, float}>> $composites longitude and latitude in walking order
+     * @param list<float> $volumesMl
      */
     private function __construct(
         public array $composites,
@@ -139,7 +139,7 @@ final readonly class Plan
     /**
      * Ground a hand's width inside what may be used, or all of it where that leaves nothing.
      *
-     * @param  non-empty-list<Polygon>  $polygons
+     * @param non-empty-list<Polygon> $polygons
      */
     private static function inset(array $polygons, PlanSpec $spec): Ground
     {
@@ -167,10 +167,8 @@ final readonly class Plan
     /**
      * Cores for each part by its area: largest remainders, one at least where there are enough.
      *
-     * @param  list<float>  $areas
+     * @param list<float> $areas
      * @return array<int, int>
-     *
-     * @pure
      */
     private static function shares(array $areas, int $cores): array
     {

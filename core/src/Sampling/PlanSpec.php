@@ -34,7 +34,7 @@ final readonly class PlanSpec
     ) {}
 
     /**
-     * @param  non-empty-list<DepthLayer>  $layers
+     * @param non-empty-list<DepthLayer> $layers
      *
      * @throws ValueOutOfRange
      */

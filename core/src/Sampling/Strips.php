@@ -19,7 +19,7 @@ use HonestCore\Statistics\GaussLegendre;
 final readonly class Strips
 {
     /**
-     * @param  list<array{y: float, height: float, spans: list<array{float, float}>}>  $strips  south to north
+     * @param list<array{y: float, height: float, spans: list<array{float, float}>}> $strips south to north
      */
     private function __construct(public array $strips) {}
 

@@ -19,7 +19,7 @@ final class WalkingOrder
     private const EXCHANGES_A_PASS = 2_000_000;
 
     /**
-     * @param  list<array{float, float}>  $places
+     * @param list<array{float, float}> $places
      * @return list<array{float, float}>
      */
     public static function of(array $places): array
@@ -40,7 +40,7 @@ final class WalkingOrder
     }
 
     /**
-     * @param  list<array{float, float}>  $walk
+     * @param list<array{float, float}> $walk
      *
      * @pure
      */
@@ -55,7 +55,7 @@ final class WalkingOrder
     }
 
     /**
-     * @param  non-empty-list<array{float, float}>  $places
+     * @param non-empty-list<array{float, float}> $places
      * @return list<array{float, float}>
      */
     private static function nearestNeighbour(array $places): array
@@ -86,7 +86,7 @@ final class WalkingOrder
     /**
      * One pass of reversing stretches that shorten the walk.
      *
-     * @param  list<array{float, float}>  $walk
+     * @param list<array{float, float}> $walk
      */
     private static function exchange(array &$walk, int $n, int $window): bool
     {
@@ -108,8 +108,8 @@ final class WalkingOrder
     }
 
     /**
-     * @param  array{float, float}  $a
-     * @param  array{float, float}  $b
+     * @param array{float, float} $a
+     * @param array{float, float} $b
      *
      * @pure
      */

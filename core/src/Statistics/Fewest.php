@@ -11,7 +11,7 @@ final class Fewest
      *
      * Domain: the condition must hold somewhere; doubling and bisection, so about 2 log2(answer) trials.
      *
-     * @param  callable(int): bool  $holds
+     * @param callable(int): bool $holds
      */
     public static function from(int $from, callable $holds): int
     {

@@ -55,7 +55,7 @@ final class Normal
     }
 
     /**
-     * @param  non-empty-list<float>  $coefficients
+     * @param non-empty-list<float> $coefficients
      *
      * @pure
      */

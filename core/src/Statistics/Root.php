@@ -17,7 +17,7 @@ final class Root
      * Accuracy: about 4e-16 relative to the root, or $tolerance.
      * Source: Brent 1973, Algorithms for Minimization without Derivatives, chapter 4.
      *
-     * @param  callable(float): float  $function
+     * @param callable(float): float $function
      */
     public static function between(callable $function, float $low, float $high, float $tolerance = 1e-15): float
     {

@@ -13,7 +13,7 @@ final class Spread
      * Quantity and unit: the unit of the numbers.
      * Domain: 1 number or more, all finite.
      *
-     * @param  non-empty-list<float>  $values
+     * @param non-empty-list<float> $values
      *
      * @pure
      */
@@ -28,7 +28,7 @@ final class Spread
      * Quantity and unit: the squared unit of the numbers.
      * Domain: 1 number or more, all finite. Equal numbers give exactly 0.
      *
-     * @param  non-empty-list<float>  $values
+     * @param non-empty-list<float> $values
      *
      * @pure
      */
@@ -52,7 +52,7 @@ final class Spread
      * Quantity and unit: the unit of the numbers.
      * Domain: 2 numbers or more; null below. Variant: divisor n - 1.
      *
-     * @param  non-empty-list<float>  $values
+     * @param non-empty-list<float> $values
      *
      * @pure
      */
@@ -66,9 +66,7 @@ final class Spread
     /**
      * Median; of two middle numbers their mean.
      *
-     * @param  non-empty-list<float>  $values
-     *
-     * @pure
+     * @param non-empty-list<float> $values
      */
     public static function median(array $values): float
     {

@@ -18,13 +18,13 @@ use HonestCore\Error\BadTable;
 final readonly class CsvTable
 {
     /**
-     * @param  list<string>  $columns
-     * @param  array<int, array<string, string>>  $rows  by row number
+     * @param list<string> $columns
+     * @param array<int, array<string, string>> $rows by row number
      */
     private function __construct(public array $columns, public array $rows) {}
 
     /**
-     * @param  list<string>  $required
+     * @param list<string> $required
      *
      * @throws BadTable
      * @throws BadRow
@@ -99,8 +99,8 @@ final readonly class CsvTable
     }
 
     /**
-     * @param  list<string>  $columns
-     * @param  list<string>  $cells
+     * @param list<string> $columns
+     * @param list<string> $cells
      * @return array<string, string>
      *
      * @throws BadRow

@@ -36,6 +36,7 @@ final class RuleTable
         if (! is_array($table) || ! is_string($table['source'] ?? null)) {
             throw BadTable::because("the rule table {$name} cannot be read", 'a JSON file with a source');
         }
+
         /** @var array<string, mixed> $table */
         return $table;
     }

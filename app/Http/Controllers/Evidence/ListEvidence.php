@@ -34,7 +34,7 @@ final class ListEvidence
     }
 
     /**
-     * @param  \Illuminate\Support\Collection<int, Verdict>  $signed
+     * @param \Illuminate\Support\Collection<int, Verdict> $signed
      * @return array<string, array{computed: string, signed: string|null, verdict_id: int|null, moved: bool}>
      */
     private static function claims(Evidence $evidence, \Illuminate\Support\Collection $signed): array

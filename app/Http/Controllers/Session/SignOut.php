@@ -6,13 +6,13 @@ namespace App\Http\Controllers\Session;
 
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\Auth;
+use Illuminate\Contracts\Auth\StatefulGuard;
 
 final class SignOut
 {
-    public function __invoke(Request $request): Response
+    public function __invoke(Request $request, StatefulGuard $guard): Response
     {
-        Auth::guard('web')->logout();
+        $guard->logout();
         $request->session()->invalidate();
         $request->session()->regenerateToken();
 

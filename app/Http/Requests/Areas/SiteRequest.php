@@ -22,6 +22,8 @@ final class SiteRequest extends FormRequest
             'address' => ['required', 'string', 'max:200'],
             'timezone' => ['required', 'timezone:all'],
             'units' => ['required', Rule::in(['us', 'metric'])],
+            'latitude' => ['required', 'numeric', 'between:-89,89'],
+            'longitude' => ['required', 'numeric', 'between:-180,180'],
         ];
     }
 

@@ -37,7 +37,7 @@ final class PolicyRequest extends FormRequest
     /**
      * The terms of the new version: those of the one before, changed as asked.
      *
-     * @param  array{thresholds: list<float|int>, crops: array<string, list<float|int>>, actions: list<string>, scale: string}  $before
+     * @param array{thresholds: list<float|int>, crops: array<string, list<float|int>>, actions: list<string>, scale: string} $before
      * @return array<string, mixed>
      */
     public function termsAfter(array $before): array

@@ -62,7 +62,7 @@ final class SampleRequest extends FormRequest
     public function cores(): array
     {
         /** @var list<array{sequence: int, outcome: string, reason: string|null}> $cores */
-        $cores = $this->validator?->safe()->only('cores')['cores'] ?? $this->array('cores');
+        $cores = $this->array('cores');
 
         return $cores;
     }

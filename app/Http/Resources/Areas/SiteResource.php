@@ -21,6 +21,8 @@ final class SiteResource extends JsonResource
             'address' => $this->address,
             'timezone' => $this->timezone,
             'units' => $this->units,
+            'latitude' => $this->latitude,
+            'longitude' => $this->longitude,
             'areas' => AreaResource::collection($this->whenLoaded('areas')),
             'landmarks' => LandmarkResource::collection($this->whenLoaded('landmarks')),
         ];

@@ -96,6 +96,6 @@ final class EvidenceResource extends JsonResource
             $matrix[$pair->referenceClass()][$pair->testClass() ?? $classes]++;
         }
 
-        return array_map(static fn (array $row): array => $tally->mute === [] ? array_slice($row, 0, $classes) : $row, $matrix);
+        return array_map(static fn (array $row): array => array_values($tally->mute === [] ? array_slice($row, 0, $classes) : $row), $matrix);
     }
 }

@@ -26,7 +26,7 @@ final class RecommendationResource extends JsonResource
             'crop' => ['name' => $it->crop->name, 'low' => $it->crop->low, 'high' => $it->crop->high, 'target' => $it->crop->target],
             'kind' => $it->advice->kind,
             'answer' => $it->advice->answer,
-            'notes' => $it->advice->notes,
+            'notes' => [...$it->advice->notes, ...$it->disagreements],
             'rates' => array_map(static fn (LimeRate $rate): array => $rate->toArray(), $it->advice->rates),
             'next' => $it->advice->next,
             'cautions' => $it->advice->cautions,

@@ -23,11 +23,11 @@ use HonestCore\Table\RuleTable;
 final readonly class LimeAdvice
 {
     /**
-     * @param  'amount'|'leave'|'too_high'|'direction'|'none'  $kind
-     * @param  list<string>  $notes
-     * @param  list<LimeRate>  $rates
-     * @param  list<string>  $next
-     * @param  list<string>  $cautions
+     * @param 'amount'|'leave'|'too_high'|'direction'|'none' $kind
+     * @param list<string> $notes
+     * @param list<LimeRate> $rates
+     * @param list<string> $next
+     * @param list<string> $cautions
      */
     private function __construct(
         public string $kind,
@@ -98,7 +98,7 @@ final readonly class LimeAdvice
     }
 
     /**
-     * @param  non-empty-array<LimeRate>  $known
+     * @param non-empty-array<LimeRate> $known
      * @return list<string>
      *
      * @throws BadTable

@@ -27,7 +27,7 @@ final class SmpBuffer
         if ($soil->ph >= $target) {
             return LimeRate::of(self::SCHOOL, 0.0, [], self::SOURCE, false, 'The pH is at its target or above: no lime.');
         }
-        /** @var array{targets: list<float>, rows: non-empty-list<non-empty-list<float>>} $table */
+        /** @var array{targets: non-empty-list<float>, rows: non-empty-list<non-empty-list<float>>} $table */
         $table = RuleTable::named('lime-smp');
         [$high, $low] = [max($table['targets']), min($table['targets'])];
         if ($target < $low || $target > $high) {
@@ -52,8 +52,8 @@ final class SmpBuffer
     }
 
     /**
-     * @param  non-empty-list<non-empty-list<float>>  $rows
-     * @param  list<float>  $targets
+     * @param non-empty-list<non-empty-list<float>> $rows
+     * @param list<float> $targets
      */
     private static function read(array $rows, array $targets, float $buffer, float $target): float
     {
