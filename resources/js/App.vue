@@ -1,0 +1,36 @@
+<script setup lang="ts">
+import { useRoute } from 'vue-router'
+import AppFrame from './AppFrame.vue'
+import { SignIn, SignInAgain } from '@/features/session'
+import ShortcutHelp from '@/shared/components/ShortcutHelp.vue'
+import { useSession } from '@/shared/composables/useSession'
+
+const route = useRoute()
+const { me, isPending, expired } = useSession()
+</script>
+
+<template>
+    <a class="skip no-print" href="#main">To the page</a>
+    <p v-if="isPending" class="sr" role="status">Loading</p>
+    <SignIn v-else-if="!me" />
+    <template v-else>
+        <RouterView v-if="route.meta.bare" :key="route.path" />
+        <AppFrame v-else><RouterView :key="String(route.meta.stage) + (route.params.sample ?? '')" /></AppFrame>
+        <SignInAgain v-if="expired" />
+        <ShortcutHelp />
+    </template>
+</template>
+
+<style scoped>
+.skip {
+    position: absolute;
+    left: -999px;
+}
+.skip:focus {
+    left: 8px;
+    top: 8px;
+    background: var(--sheet);
+    padding: 6px 10px;
+    z-index: 99;
+}
+</style>

@@ -1,0 +1,110 @@
+<script setup lang="ts">
+import { reactive, ref } from 'vue'
+import { api, type Schema } from '@/api/client'
+import RefusalNote from '@/shared/components/RefusalNote.vue'
+import { useSave } from '@/shared/composables/useSave'
+import { acresAndHectares, count } from '@/shared/format'
+
+interface Candidate {
+    name: string
+    use: string
+    history: string
+    keep_name: boolean
+    boundary: Schema<'Geometry'>
+    area_m2: number
+}
+const props = defineProps<{ siteId: number; uses: Schema<'Use'>[] }>()
+const emit = defineEmits<{ saved: [count: number]; cancel: [] }>()
+const text = ref('')
+const found = reactive<Candidate[]>([])
+const reading = useSave(
+    () => api.post('/boundaries/read', { text: text.value }),
+    ({ areas }) => found.splice(0, found.length, ...areas.map((area) => ({ ...area, use: area.use ?? '', keep_name: false }))),
+)
+const storing = useSave(
+    () =>
+        api.post(
+            '/sites/{site}/areas/batch',
+            { areas: found.map(({ name, use, history, keep_name, boundary }) => ({ name, use, history, keep_name, boundary })) },
+            { ids: { site: props.siteId } },
+        ),
+    (areas) => emit('saved', areas.length),
+)
+async function pick(event: Event): Promise<void> {
+    const file = (event.target as HTMLInputElement).files?.[0]
+    if (!file) return
+    text.value = await file.text()
+    await reading.save()
+}
+</script>
+
+<template>
+    <el-dialog :model-value="true" title="Areas from a GeoJSON file" width="760" @close="emit('cancel')">
+        <RefusalNote :refusal="reading.refusal.value" />
+        <template v-if="!found.length">
+            <p>
+                A Feature, FeatureCollection, Polygon or MultiPolygon in longitude and latitude. The properties name, use and history are
+                read.
+            </p>
+            <p><input type="file" accept=".geojson,.json,application/geo+json" aria-label="GeoJSON file" @change="pick" /></p>
+            <label class="field">
+                <span class="label">or paste it</span>
+                <el-input v-model="text" type="textarea" :rows="6" name="geojson" />
+            </label>
+            <el-button type="primary" :loading="reading.saving.value" @click="reading.save()">Read it</el-button>
+        </template>
+        <template v-else>
+            <RefusalNote
+                v-if="storing.refusal.value && !Object.keys(storing.refusal.value.fields).length"
+                :refusal="storing.refusal.value"
+            />
+            <p>{{ count(found.length, 'area') }} found. All of them are added, or none.</p>
+            <table class="plain">
+                <thead>
+                    <tr>
+                        <th>Name</th>
+                        <th>Use</th>
+                        <th class="num">Extent</th>
+                        <th></th>
+                    </tr>
+                </thead>
+                <tbody>
+                    <tr v-for="(area, i) in found" :key="i">
+                        <td>
+                            <el-input v-model="area.name" :aria-label="`Name of area ${i + 1}`" />
+                            <p v-if="storing.wrong(`areas.${i}.name`)" class="wrong" role="alert">{{ storing.wrong(`areas.${i}.name`) }}</p>
+                            <el-checkbox v-if="storing.wrong(`areas.${i}.name`)?.includes('such as')" v-model="area.keep_name">
+                                Keep it
+                            </el-checkbox>
+                        </td>
+                        <td>
+                            <el-select
+                                v-model="area.use"
+                                :aria-label="`Use of area ${i + 1}`"
+                                placeholder="What grows here"
+                                style="width: 190px"
+                            >
+                                <el-option v-for="use in uses" :key="use.code" :value="use.code" :label="use.name" />
+                            </el-select>
+                            <p v-if="storing.wrong(`areas.${i}.use`)" class="wrong" role="alert">{{ storing.wrong(`areas.${i}.use`) }}</p>
+                        </td>
+                        <td class="num">{{ acresAndHectares(area.area_m2) }}</td>
+                        <td><button type="button" class="link" @click="found.splice(i, 1)">Leave out</button></td>
+                    </tr>
+                </tbody>
+            </table>
+            <div class="row buttons">
+                <el-button type="primary" :loading="storing.saving.value" @click="storing.save()">
+                    Add {{ count(found.length, 'area') }}
+                </el-button>
+                <button type="button" class="link" @click="found.splice(0)">Another file</button>
+            </div>
+        </template>
+    </el-dialog>
+</template>
+
+<style scoped>
+.buttons {
+    margin-top: 14px;
+}
+</style>

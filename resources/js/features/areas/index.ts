@@ -1,0 +1,1 @@
+export { default as NewSite } from './NewSite.vue'

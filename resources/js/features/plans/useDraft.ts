@@ -1,0 +1,116 @@
+import { useQuery } from '@tanstack/vue-query'
+import { refDebounced, watchDebounced } from '@vueuse/core'
+import { computed, reactive, ref, watch, type Ref } from 'vue'
+import { api, Refused, type Schema } from '@/api/client'
+
+export type Spec = Omit<Schema<'PlanInput'>, 'keep_away'>
+export interface Kept {
+    landmark_id: number
+    name: string
+    distance_m: number
+    geometry: Schema<'Geometry'>
+    on: boolean
+}
+
+const usual = (): Spec => ({
+    purpose: 'routine',
+    depth: '0-6in',
+    cores: 15,
+    pattern: 'zigzag',
+    edge_m: 5,
+    probe_mm: 19,
+    seed: 1,
+    ph_sd: null,
+})
+
+/** A plan while it is being made: what is asked, the layout the core gives for it, and whether it differs from what is saved. */
+export function useDraft(
+    areaId: Ref<number | null>,
+    landmarks: Ref<Schema<'Landmark'>[]>,
+    saved: Ref<Schema<'Plan'> | null>,
+    ready: Ref<boolean>,
+) {
+    const spec = reactive<Spec>(usual())
+    const kept = ref<Kept[]>([])
+    const layout = ref<Schema<'Layout'> | null>(null)
+    const wrong = ref<Refused | null>(null)
+    const busy = ref(false)
+    let asked = 0
+
+    watch(
+        [areaId, saved, landmarks],
+        () => {
+            const plan = saved.value
+            if (plan && plan.area.id !== areaId.value) return
+            const { keep_away, ...rest } = plan?.spec ?? { ...usual(), keep_away: [] }
+            Object.assign(spec, rest)
+            const known = landmarks.value.map((mark) => {
+                const had = keep_away.find((one) => one.landmark_id === mark.id)
+                return {
+                    landmark_id: mark.id,
+                    name: mark.name,
+                    geometry: mark.geometry,
+                    distance_m: had?.distance_m ?? mark.distance_m,
+                    on: plan ? had !== undefined : true,
+                }
+            })
+            const gone = keep_away.filter((one) => !landmarks.value.some((mark) => mark.id === one.landmark_id))
+            kept.value = [...known, ...gone.map((one) => ({ ...one, on: true }))]
+            layout.value = plan?.layout ?? null
+            wrong.value = null
+        },
+        { immediate: true },
+    )
+
+    const body = computed<Schema<'PlanInput'>>(() => ({
+        ...spec,
+        keep_away: kept.value.filter((one) => one.on).map(({ landmark_id, distance_m }) => ({ landmark_id, distance_m })),
+    }))
+    const same = computed(() => {
+        const plan = saved.value
+        if (!plan) return false
+        const { keep_away, ...rest } = plan.spec
+        const before = { ...rest, keep_away: keep_away.map(({ landmark_id, distance_m }) => ({ landmark_id, distance_m })) }
+        const ordered = (input: Schema<'PlanInput'>) =>
+            JSON.stringify([
+                ...Object.entries({ ...input, keep_away: undefined }).sort(),
+                [...input.keep_away].sort((a, b) => a.landmark_id - b.landmark_id),
+            ])
+        return ordered(before as Schema<'PlanInput'>) === ordered(body.value)
+    })
+
+    async function ask(): Promise<void> {
+        const mine = ++asked
+        if (areaId.value === null || !ready.value) return
+        if (same.value && saved.value && !saved.value.boundary_moved) {
+            layout.value = saved.value.layout
+            wrong.value = null
+            return
+        }
+        busy.value = true
+        try {
+            const answer = await api.post('/areas/{area}/plans/draft', body.value, { ids: { area: areaId.value } })
+            if (mine !== asked) return
+            layout.value = answer
+            wrong.value = null
+        } catch (error) {
+            if (mine === asked) wrong.value = error instanceof Refused ? error : new Refused(String(error), 0)
+        } finally {
+            if (mine === asked) busy.value = false
+        }
+    }
+    watchDebounced([body, areaId, ready], ask, { debounce: 50, maxWait: 150, deep: true, immediate: true })
+
+    return { spec, kept, layout, wrong, busy, body, same, shuffle: () => (spec.seed = Math.floor(Math.random() * 100_000)) }
+}
+
+/** The plan to open for an area: the one asked for, else its newest. */
+export function usePlan(planId: Ref<number | null>) {
+    const steady = refDebounced(planId, 0)
+    const { data } = useQuery({
+        queryKey: ['plan', steady],
+        enabled: () => steady.value !== null,
+        queryFn: () => api.get('/plans/{plan}', { ids: { plan: steady.value ?? 0 } }),
+    })
+    return computed(() => (planId.value === null ? null : (data.value ?? null)))
+}

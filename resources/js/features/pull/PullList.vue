@@ -1,0 +1,141 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { computed, reactive, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { useQueryClient } from '@tanstack/vue-query'
+import { api, type Schema } from '@/api/client'
+import FormField from '@/shared/components/FormField.vue'
+import PageHead from '@/shared/components/PageHead.vue'
+import RefusalNote from '@/shared/components/RefusalNote.vue'
+import { useSave } from '@/shared/composables/useSave'
+import { useSession } from '@/shared/composables/useSession'
+import { useSite } from '@/shared/composables/useSite'
+import { count, day, depth, length, today } from '@/shared/format'
+
+const router = useRouter()
+const queries = useQueryClient()
+const { me } = useSession()
+const { site, siteId, units, timezone } = useSite()
+const { data } = useQuery({
+    queryKey: ['plans', siteId],
+    enabled: () => siteId.value !== null,
+    queryFn: () => api.get('/plans', { query: { site_id: siteId.value ?? 0 } }),
+})
+const ready = computed(() => data.value?.filter((plan) => plan.samples.length === 0) ?? [])
+const done = computed(() => data.value?.filter((plan) => plan.samples.length > 0) ?? [])
+const desk = ref<Schema<'PlanLine'> | null>(null)
+const form = reactive({ pulled_on: '', pulled_by: '', cores_pulled: 0, note: '' })
+
+function enter(plan: Schema<'PlanLine'>): void {
+    desk.value = plan
+    clear()
+    Object.assign(form, { pulled_on: today(timezone.value), pulled_by: me.value?.name ?? '', cores_pulled: plan.cores, note: '' })
+}
+const { save, saving, refusal, wrong, clear } = useSave(
+    () => api.post('/plans/{plan}/samples', { ...form }, { ids: { plan: desk.value?.id ?? 0 } }),
+    async (sample) => {
+        await queries.invalidateQueries()
+        await router.push(`/samples/${sample.id}`)
+    },
+)
+</script>
+
+<template>
+    <template v-if="site && data">
+        <PageHead
+            :over="site.name"
+            title="Pull"
+            :lede="ready.length ? `${count(ready.length, 'plan waits', 'plans wait')} to be walked.` : 'Every plan has been pulled.'"
+        />
+        <table v-if="ready.length" class="plain">
+            <thead>
+                <tr>
+                    <th>Area</th>
+                    <th>Depth</th>
+                    <th class="num">Cores</th>
+                    <th class="num">Walk</th>
+                    <th>Planned</th>
+                    <th></th>
+                </tr>
+            </thead>
+            <tbody>
+                <tr v-for="plan in ready" :key="plan.id">
+                    <td>
+                        <strong>{{ plan.area }}</strong>
+                    </td>
+                    <td>{{ depth(plan.depth) }}</td>
+                    <td class="num">{{ plan.cores }}</td>
+                    <td class="num">{{ length(plan.walk_m, units) }}</td>
+                    <td>{{ day(plan.saved_at, timezone) }}, {{ plan.author }}</td>
+                    <td>
+                        <RouterLink class="go" :to="`/pull/${plan.id}`">Pull core by core</RouterLink>
+                        <button type="button" class="link" @click="enter(plan)">Enter it at the desk</button>
+                    </td>
+                </tr>
+            </tbody>
+        </table>
+        <p v-else><RouterLink to="/plans">Make the next plan</RouterLink></p>
+
+        <form v-if="desk" class="desk" @submit.prevent="save()">
+            <h2>A composite of {{ desk.area }}</h2>
+            <RefusalNote v-if="refusal && !Object.keys(refusal.fields).length" :refusal="refusal" />
+            <div class="row fields">
+                <FormField label="Pulled on" :wrong="wrong('pulled_on')">
+                    <el-input v-model="form.pulled_on" type="date" name="pulled_on" />
+                </FormField>
+                <FormField label="By" :wrong="wrong('pulled_by')"><el-input v-model="form.pulled_by" name="pulled_by" /></FormField>
+                <FormField :label="`Cores pulled, of ${desk.cores}`" :wrong="wrong('cores_pulled')">
+                    <el-input-number v-model="form.cores_pulled" :min="1" name="cores_pulled" />
+                </FormField>
+            </div>
+            <FormField label="Note" :wrong="wrong('note')"><el-input v-model="form.note" name="note" maxlength="2000" /></FormField>
+            <div class="row">
+                <el-button type="primary" native-type="submit" :loading="saving">Make the composite</el-button>
+                <button type="button" class="link" @click="desk = null">Discard</button>
+            </div>
+        </form>
+
+        <template v-if="done.length">
+            <h2 class="before">Pulled before</h2>
+            <table class="plain">
+                <tbody>
+                    <tr v-for="plan in done" :key="plan.id">
+                        <td>{{ plan.area }}</td>
+                        <td>{{ plan.cores }} cores, {{ plan.pattern }}</td>
+                        <td>{{ day(plan.saved_at, timezone) }}</td>
+                        <td>{{ plan.samples.join(', ') }}</td>
+                        <td><RouterLink :to="`/plans/${plan.area_id}?plan=${plan.id}`">See the plan</RouterLink></td>
+                    </tr>
+                </tbody>
+            </table>
+        </template>
+    </template>
+</template>
+
+<style scoped>
+.go {
+    margin-right: 16px;
+    font-weight: 600;
+}
+.desk {
+    max-width: 640px;
+    border-top: 1px solid var(--rule);
+    margin-top: 20px;
+    padding-top: 14px;
+}
+.fields {
+    gap: 16px;
+    align-items: flex-start;
+}
+.before {
+    margin: 24px 0 6px;
+}
+@media (max-width: 700px) {
+    .go {
+        display: block;
+        min-height: 52px;
+        padding: 14px 0;
+        font-size: 16px;
+    }
+}
+</style>

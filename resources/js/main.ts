@@ -1,0 +1,21 @@
+import '@fontsource-variable/alegreya/index.css'
+import '@fontsource-variable/instrument-sans/wdth.css'
+import 'element-plus/theme-chalk/base.css'
+import '../css/tokens.css'
+import '../css/base.css'
+import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
+import { createApp } from 'vue'
+import App from './App.vue'
+import { Refused } from './api/client'
+import { router } from './router'
+
+const queryClient = new QueryClient({
+    defaultOptions: {
+        queries: {
+            staleTime: 5_000,
+            retry: (count, error) => count < 2 && !(error instanceof Refused && error.status < 500),
+        },
+    },
+})
+
+createApp(App).use(router).use(VueQueryPlugin, { queryClient }).mount('#app')

@@ -1,0 +1,51 @@
+import { createRouter, createWebHistory, type RouteRecordRaw } from 'vue-router'
+
+const id = (name: string) => `:${name}(\\d+)`
+
+const routes: RouteRecordRaw[] = [
+    { path: '/', component: () => import('@/features/today/TodayPage.vue'), meta: { stage: 'today', title: 'Today' } },
+    { path: '/areas', component: () => import('@/features/areas/AreasPage.vue'), meta: { stage: 'areas', title: 'Areas' } },
+    { path: `/plans/${id('area')}?`, component: () => import('@/features/plans/PlanPage.vue'), meta: { stage: 'plans', title: 'Plans' } },
+    { path: '/pull', component: () => import('@/features/pull/PullList.vue'), meta: { stage: 'pull', title: 'Pull' } },
+    {
+        path: `/pull/${id('plan')}`,
+        component: () => import('@/features/pull/PullPage.vue'),
+        meta: { stage: 'pull', title: 'Pull', bare: true },
+    },
+    { path: '/send', component: () => import('@/features/send/SendPage.vue'), meta: { stage: 'send', title: 'Send' } },
+    {
+        path: `/samples/${id('sample')}`,
+        component: () => import('@/features/send/SamplePage.vue'),
+        meta: { stage: 'send', title: 'Sample' },
+    },
+    {
+        path: `/samples/${id('sample')}/labels`,
+        component: () => import('@/features/send/LabelsPage.vue'),
+        meta: { stage: 'send', title: 'Labels' },
+    },
+    { path: '/bench', component: () => import('@/features/bench/BenchPage.vue'), meta: { stage: 'bench', title: 'Bench' } },
+    { path: '/reports', component: () => import('@/features/reports/ReportsPage.vue'), meta: { stage: 'reports', title: 'Reports' } },
+    {
+        path: `/evidence/${id('method')}?`,
+        component: () => import('@/features/evidence/EvidencePage.vue'),
+        meta: { stage: 'evidence', title: 'Evidence' },
+    },
+    { path: '/decide', component: () => import('@/features/decide/DecidePage.vue'), meta: { stage: 'decide', title: 'Decide' } },
+    {
+        path: `/prescribe/${id('area')}?`,
+        component: () => import('@/features/prescribe/PrescribePage.vue'),
+        meta: { stage: 'prescribe', title: 'Prescribe' },
+    },
+    {
+        path: '/follow-up',
+        component: () => import('@/features/follow-up/FollowUpPage.vue'),
+        meta: { stage: 'follow-up', title: 'Follow up' },
+    },
+    { path: '/:rest(.*)', component: () => import('@/features/today/NotFound.vue'), meta: { stage: '', title: 'Not found' } },
+]
+
+export const router = createRouter({ history: createWebHistory(), routes })
+
+router.afterEach((to) => {
+    document.title = `${String(to.meta.title ?? '')} · Honest Core`
+})

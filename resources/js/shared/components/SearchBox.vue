@@ -1,0 +1,135 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { api } from '@/api/client'
+import { useShortcut } from '@/shared/composables/useShortcut'
+
+const router = useRouter()
+const words = ref('')
+const asked = refDebounced(words, 120)
+const box = ref<HTMLInputElement | null>(null)
+const open = ref(false)
+const at = ref(0)
+const { data, isFetching } = useQuery({
+    queryKey: ['search', asked],
+    enabled: () => asked.value.trim().length > 1,
+    queryFn: () => api.get('/search', { query: { q: asked.value.trim() } }),
+})
+const found = computed(() => (asked.value.trim().length > 1 ? (data.value ?? []) : []))
+watch(found, () => (at.value = 0))
+useShortcut('/', 'Search', () => box.value?.focus())
+
+function go(i: number): void {
+    const hit = found.value[i]
+    if (!hit) return
+    open.value = false
+    words.value = ''
+    box.value?.blur()
+    void router.push(hit.to)
+}
+function move(step: number): void {
+    at.value = (at.value + step + found.value.length) % Math.max(1, found.value.length)
+}
+</script>
+
+<template>
+    <div class="search" role="search">
+        <input
+            ref="box"
+            v-model="words"
+            type="search"
+            role="combobox"
+            placeholder="Find a sample, area, lab or verdict"
+            aria-label="Find a sample, area, lab or verdict"
+            aria-controls="search-found"
+            :aria-expanded="open && words.trim().length > 1"
+            autocomplete="off"
+            @focus="open = true"
+            @blur="open = false"
+            @keydown.down.prevent="move(1)"
+            @keydown.up.prevent="move(-1)"
+            @keydown.enter="go(at)"
+            @keydown.esc="((words = ''), box?.blur())"
+        />
+        <kbd aria-hidden="true">/</kbd>
+        <ul v-if="open && asked.trim().length > 1" id="search-found" role="listbox">
+            <li
+                v-for="(hit, i) in found"
+                :key="hit.kind + hit.to + hit.label"
+                role="option"
+                :aria-selected="i === at"
+                :class="{ at: i === at }"
+                @mousedown.prevent="go(i)"
+            >
+                <strong>{{ hit.label }}</strong>
+                <span>{{ hit.detail }}</span>
+                <span class="kind">{{ hit.kind }}</span>
+            </li>
+            <li v-if="!found.length && !isFetching" class="none">Nothing has that code or name.</li>
+        </ul>
+    </div>
+</template>
+
+<style scoped>
+.search {
+    position: relative;
+    width: 290px;
+}
+input {
+    width: 100%;
+    height: 28px;
+    padding: 0 26px 0 8px;
+    border: 1px solid var(--line);
+    border-radius: 2px;
+    background: var(--sheet);
+    color: var(--ink);
+    font: inherit;
+}
+input::placeholder {
+    color: var(--placeholder);
+}
+input::-webkit-search-cancel-button {
+    display: none;
+}
+kbd {
+    position: absolute;
+    right: 8px;
+    top: 4px;
+    font: inherit;
+    color: var(--ink-2);
+}
+ul {
+    position: absolute;
+    z-index: 60;
+    top: 30px;
+    left: 0;
+    width: 420px;
+    margin: 0;
+    padding: 4px 0;
+    list-style: none;
+    background: var(--sheet);
+    border: 1px solid var(--line);
+    box-shadow: var(--el-box-shadow-light);
+    color: var(--ink);
+}
+li {
+    display: flex;
+    gap: 10px;
+    padding: 5px 10px;
+    cursor: pointer;
+}
+li.at {
+    background: var(--gley-wash);
+    color: var(--gley-deep);
+}
+.kind {
+    margin-left: auto;
+    color: var(--ink-2);
+}
+.none {
+    color: var(--ink-2);
+    cursor: default;
+}
+</style>

@@ -1,0 +1,62 @@
+<script setup lang="ts">
+import { useSession } from '@/shared/composables/useSession'
+import { useSite } from '@/shared/composables/useSite'
+import { today } from '@/shared/format'
+import SearchBox from './SearchBox.vue'
+
+const { me, signOut } = useSession()
+const { sites, siteId, site, timezone, choose } = useSite()
+</script>
+
+<template>
+    <div class="bar">
+        <span class="where">
+            <template v-if="(sites.data.value?.length ?? 0) > 1">
+                <select :value="siteId" aria-label="Site" @change="choose(Number(($event.target as HTMLSelectElement).value))">
+                    <option v-for="one in sites.data.value" :key="one.id" :value="one.id">{{ one.name }}</option>
+                </select>
+            </template>
+            <strong v-else>{{ site?.name ?? 'No site yet' }}</strong>
+            <span v-if="site">, season {{ today(timezone).slice(0, 4) }}</span>
+        </span>
+        <SearchBox />
+        <span class="who">
+            {{ me?.name }}, {{ me?.role }}
+            <button type="button" class="link" @click="signOut">Sign out</button>
+        </span>
+    </div>
+</template>
+
+<style scoped>
+.bar {
+    display: flex;
+    align-items: center;
+    gap: 20px;
+    margin-bottom: 14px;
+    min-height: 28px;
+    color: var(--ink-2);
+}
+.where strong {
+    color: var(--ink);
+}
+.who {
+    margin-left: auto;
+    display: flex;
+    gap: 10px;
+    white-space: nowrap;
+}
+select {
+    font: inherit;
+    font-weight: 600;
+    background: var(--sheet);
+    border: 1px solid var(--line);
+    border-radius: 2px;
+    height: 28px;
+}
+@media (max-width: 700px) {
+    .bar {
+        flex-wrap: wrap;
+        gap: 8px 16px;
+    }
+}
+</style>

@@ -1,0 +1,42 @@
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { api, onSignedOut, Refused, type Schema } from '@/api/client'
+
+/** Set when the server has forgotten us while a page was open: the page stays, and a sign-in is laid over it. */
+const expired = ref(false)
+
+onSignedOut(() => (expired.value = true))
+
+export function useSession() {
+    const queries = useQueryClient()
+    const { data, isPending } = useQuery({
+        queryKey: ['session'],
+        staleTime: Infinity,
+        retry: false,
+        queryFn: async (): Promise<Schema<'Me'> | null> => {
+            try {
+                return await api.get('/session')
+            } catch (error) {
+                if (error instanceof Refused && error.status === 401) return null
+                throw error
+            }
+        },
+    })
+    const me = computed(() => data.value ?? null)
+
+    async function signedIn(who: Schema<'Me'>): Promise<void> {
+        expired.value = false
+        const other = me.value !== null && me.value.email !== who.email
+        queries.setQueryData(['session'], who)
+        if (other) queries.removeQueries({ predicate: (query) => query.queryKey[0] !== 'session' })
+        await queries.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'session' })
+    }
+
+    async function signOut(): Promise<void> {
+        await api.delete('/session')
+        queries.clear()
+        window.location.assign('/')
+    }
+
+    return { me, isPending, expired, signedIn, signOut }
+}

@@ -1,0 +1,35 @@
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useLocalStorage } from '@vueuse/core'
+import { computed } from 'vue'
+import { api } from '@/api/client'
+import type { Units } from '@/shared/format'
+
+const chosen = useLocalStorage<number | null>('honest-core:site', null)
+
+/** The site that the pages are about: the one chosen last, or the first there is. */
+export function useSite() {
+    const queries = useQueryClient()
+    const sites = useQuery({ queryKey: ['sites'], queryFn: () => api.get('/sites') })
+    const siteId = computed(() => (sites.data.value?.find((site) => site.id === chosen.value) ?? sites.data.value?.[0])?.id ?? null)
+    const detail = useQuery({
+        queryKey: ['site', siteId],
+        enabled: () => siteId.value !== null,
+        queryFn: () => api.get('/sites/{site}', { ids: { site: siteId.value ?? 0 } }),
+    })
+    const site = computed(() => detail.data.value ?? null)
+
+    return {
+        sites,
+        siteId,
+        site,
+        pending: computed(() => sites.isPending.value || (siteId.value !== null && detail.isPending.value)),
+        none: computed(() => sites.data.value?.length === 0),
+        areas: computed(() => site.value?.areas ?? []),
+        landmarks: computed(() => site.value?.landmarks ?? []),
+        units: computed<Units>(() => site.value?.units ?? 'us'),
+        timezone: computed(() => site.value?.timezone ?? 'UTC'),
+        choose: (id: number) => (chosen.value = id),
+        /** Asks again for everything that hangs on the site's ground. */
+        refresh: () => queries.invalidateQueries(),
+    }
+}

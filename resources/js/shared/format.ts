@@ -1,0 +1,82 @@
+/** How numbers, lengths, areas and days are written. Nothing here computes agronomy. */
+export type Units = 'us' | 'metric'
+
+const THIN = '\u2009'
+const METRES_PER_FOOT = 0.3048
+const M2_PER_ACRE = 4046.8564224
+const COMPASS = ['north', 'north-east', 'east', 'south-east', 'south', 'south-west', 'west', 'north-west']
+
+/** A number with fixed decimals and a true minus; a dash where there is none. */
+export function number(value: number | null | undefined, decimals = 0): string {
+    if (value === null || value === undefined || !Number.isFinite(value)) return '–'
+    const text = value.toLocaleString('en-US', { minimumFractionDigits: decimals, maximumFractionDigits: decimals })
+    return /^-0(\.0+)?$/.test(text) ? text.slice(1) : text.replace('-', '−')
+}
+
+/** A signed difference: +0.32, −0.10, 0.00. */
+export function signed(value: number | null | undefined, decimals = 2): string {
+    const text = number(value, decimals)
+    return value !== null && value !== undefined && value > 0 && Number(text.replace(/,/g, '')) > 0 ? `+${text}` : text
+}
+
+/** A share as a whole percentage, rounded down so that it never claims more than is known. */
+export function percent(share: number | null | undefined): string {
+    return share === null || share === undefined ? '–' : `${number(Math.floor(share * 100 + 1e-9))}${THIN}%`
+}
+
+export function acresAndHectares(areaM2: number): string {
+    return `${number(areaM2 / M2_PER_ACRE, 2)}${THIN}ac (${number(areaM2 / 10_000, 2)}${THIN}ha)`
+}
+
+export function extent(areaM2: number, units: Units): string {
+    return units === 'us' ? `${number(areaM2 / M2_PER_ACRE, 1)}${THIN}ac` : `${number(areaM2 / 10_000, 2)}${THIN}ha`
+}
+
+export function length(metres: number, units: Units): string {
+    return units === 'us' ? `${number(metres / METRES_PER_FOOT)}${THIN}ft` : `${number(metres)}${THIN}m`
+}
+
+export function feet(metres: number): number {
+    return metres / METRES_PER_FOOT
+}
+
+export function metres(feetGiven: number): number {
+    return feetGiven * METRES_PER_FOOT
+}
+
+/** "24 Sep 2026" of a day given as 2026-09-24 or of a moment, in a time zone. */
+export function day(text: string | null | undefined, timezone = 'UTC'): string {
+    if (!text) return '–'
+    const moment = new Date(text.length === 10 ? `${text}T12:00:00Z` : text)
+    const parts = new Intl.DateTimeFormat('en-US', {
+        day: 'numeric',
+        month: 'short',
+        year: 'numeric',
+        timeZone: text.length === 10 ? 'UTC' : timezone,
+    })
+        .formatToParts(moment)
+        .reduce<Record<string, string>>((found, part) => ({ ...found, [part.type]: part.value }), {})
+    return `${parts.day} ${parts.month} ${parts.year}`
+}
+
+/** Today's date in a time zone, as 2026-09-24. */
+export function today(timezone: string): string {
+    return new Intl.DateTimeFormat('sv-SE', { timeZone: timezone, dateStyle: 'short' }).format(new Date())
+}
+
+export function bearing(degrees: number): string {
+    return `${COMPASS[Math.round(degrees / 45) % 8]}, ${Math.round(degrees) % 360}°`
+}
+
+export function depth(text: string): string {
+    return text.replace(/(\d)-(\d)/, '$1–$2').replace(/(\d)(in|cm)$/, `$1${THIN}$2`)
+}
+
+/** The number that was typed; what is no number is sent as none, and the server says what it wants. */
+export function typed(text: string): number {
+    return text.trim() === '' ? Number.NaN : Number(text)
+}
+
+export function count(n: number, one: string, many = `${one}s`): string {
+    return `${number(n)} ${n === 1 ? one : many}`
+}
