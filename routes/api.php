@@ -47,6 +47,7 @@ Route::middleware('auth')->group(function (): void {
 
     Route::get('methods', C\Readings\ListMethods::class);
     Route::post('samples/{sample}/readings', C\Readings\CreateReading::class)->can('update', 'sample');
+    Route::post('samples/{sample}/results', C\Readings\CreateResults::class)->can('update', 'sample');
     Route::get('imports', C\Readings\ListImports::class);
     Route::post('imports', C\Readings\ImportReport::class)->can('create', LabImport::class);
 

@@ -1306,6 +1306,59 @@ export interface paths {
         patch?: never
         trace?: never
     }
+    '/samples/{sample}/results': {
+        parameters: {
+            query?: never
+            header?: never
+            path: {
+                sample: number
+            }
+            cookie?: never
+        }
+        get?: never
+        put?: never
+        /** Record the lab's results of one composite, all or none */
+        post: {
+            parameters: {
+                query?: never
+                header?: never
+                path: {
+                    sample: number
+                }
+                cookie?: never
+            }
+            requestBody: {
+                content: {
+                    'application/json': components['schemas']['ResultsInput']
+                }
+            }
+            responses: {
+                /** @description Done */
+                201: {
+                    headers: {
+                        [name: string]: unknown
+                    }
+                    content: {
+                        'application/json': components['schemas']['Sample']
+                    }
+                }
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown
+                    }
+                    content: {
+                        'application/json': components['schemas']['Error']
+                    }
+                }
+            }
+        }
+        delete?: never
+        options?: never
+        head?: never
+        patch?: never
+        trace?: never
+    }
     '/imports': {
         parameters: {
             query?: never
@@ -2174,6 +2227,7 @@ export interface components {
         }
         Pair: {
             sample_id: number
+            reading_id: number
             code: string
             area: string
             limits: number[]
@@ -2496,6 +2550,14 @@ export interface components {
             follows_id: number | null
             scope: string
             note: string
+        }
+        ResultsInput: {
+            read_on: string
+            results: components['schemas']['ResultInput'][]
+        }
+        ResultInput: {
+            method_id: number
+            reading: string
         }
     }
     responses: never

@@ -70,6 +70,7 @@ final class EvidenceResource extends JsonResource
 
         return [
             'sample_id' => $pair->sample->id,
+            'reading_id' => $last->id,
             'code' => $pair->sample->code,
             'area' => $pair->sample->area->name,
             'limits' => $pair->limits->values,

@@ -1,0 +1,49 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Schema } from '@/api/client'
+import { SampleLink } from '@/features/send'
+import { day, number } from '@/shared/format'
+
+const props = defineProps<{ evidence: Schema<'Evidence'> }>()
+const withAll = computed(() => props.evidence.claims.sort.with_all)
+</script>
+
+<template>
+    <section v-if="evidence.left_out.length" class="out">
+        <h2>
+            Left out, with reasons
+            <span class="note">Counted nowhere. Put back, it would be {{ withAll.agree }} of {{ withAll.n }}: {{ withAll.verdict }}.</span>
+        </h2>
+        <table class="plain">
+            <tbody>
+                <tr v-for="pair in evidence.left_out" :key="pair.code">
+                    <td>
+                        <svg viewBox="0 0 10 10" width="10" height="10" aria-hidden="true">
+                            <path d="M1 1 9 9M9 1 1 9" stroke="#221D17" stroke-width="1.4" />
+                        </svg>
+                        <SampleLink :id="pair.sample_id" :code="pair.code" />
+                        {{ pair.area }}
+                    </td>
+                    <td>kit {{ pair.band?.name ?? number(pair.test, 2) }}, lab {{ number(pair.reference, 2) }}</td>
+                    <td>{{ pair.flags.join('; ') }}</td>
+                    <td>{{ pair.reader }}, {{ day(pair.read_on) }}</td>
+                    <td><RouterLink :to="`/samples/${pair.sample_id}?correct=${pair.reading_id}`">Put back</RouterLink></td>
+                </tr>
+            </tbody>
+        </table>
+    </section>
+</template>
+
+<style scoped>
+.out {
+    margin-top: 16px;
+}
+h2 .note {
+    font-family: var(--sans);
+    font-weight: 400;
+    margin-left: 8px;
+}
+td svg {
+    margin-right: 4px;
+}
+</style>

@@ -1,0 +1,61 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Schema } from '@/api/client'
+
+/** One composite on the pH scale: the limits of its crop, the kit's band and the lab's tick. Rows touch, so limits step down the page. */
+const props = defineProps<{ pair: Schema<'Pair'>; from: number; to: number; uncertainty: number | null; width: number }>()
+const TALL = 35
+const x = (ph: number): number => ((ph - props.from) / (props.to - props.from)) * props.width
+const clamp = (ph: number | null, open: number): number => Math.min(props.width, Math.max(0, x(ph ?? open)))
+const low = computed(() => props.pair.limits[0] ?? props.from)
+const high = computed(() => props.pair.limits.at(-1) ?? props.to)
+const band = computed(() => {
+    const kit = props.pair.band
+    if (!kit) return null
+    const left = clamp(kit.lower, props.from)
+    return { left, width: clamp(kit.upper, props.to) - left }
+})
+const ticks = computed(() => Array.from({ length: props.to - props.from + 1 }, (_, i) => x(props.from + i)))
+const words = computed(
+    () =>
+        `${props.pair.code}: limits ${props.pair.limits.join(' and ')}, kit ${props.pair.band?.name ?? props.pair.test}, lab ${props.pair.reference}; ${props.pair.same ? 'same side' : 'other side'}`,
+)
+</script>
+
+<template>
+    <svg :viewBox="`0 0 ${width} ${TALL}`" :width="width" :height="TALL" role="img" :aria-label="words">
+        <rect :width="clamp(low, from)" :height="TALL" fill="#E9DFC6" />
+        <rect :x="clamp(high, to)" :width="width - clamp(high, to)" :height="TALL" fill="url(#too-high-dots)" />
+        <path v-for="tick in ticks" :key="tick" :d="`M${tick} ${TALL}v-4`" stroke="#8F846F" />
+        <template v-if="band">
+            <rect :x="band.left" y="9" :width="band.width" height="17" fill="#FBF8F0" />
+            <rect :x="band.left" y="9" :width="band.width" height="17" fill="url(#kit-hatch)" stroke="#6B4526" stroke-width="1.2" />
+        </template>
+        <circle v-else-if="pair.test !== null" :cx="x(pair.test)" cy="17.5" r="4" fill="#221D17" stroke="#FBF8F0" />
+        <path :d="`M${x(low)} 0V${TALL}`" stroke="#221D17" stroke-width="2" />
+        <path v-if="pair.limits.length > 1" :d="`M${x(high)} 0V${TALL}`" stroke="#221D17" stroke-width="1.4" />
+        <rect
+            v-if="uncertainty"
+            :x="x(pair.reference - uncertainty)"
+            y="4"
+            :width="x(pair.reference + uncertainty) - x(pair.reference - uncertainty)"
+            height="27"
+            fill="#221D17"
+            opacity=".2"
+        />
+        <path :d="`M${x(pair.reference)} 4v27`" stroke="#221D17" stroke-width="2.6" />
+        <path
+            v-if="!pair.same && pair.test !== null"
+            :d="`M${x(pair.test)} 27v6H${x(pair.reference)}v-3`"
+            fill="none"
+            stroke="#9B2D16"
+            stroke-width="1.8"
+        />
+    </svg>
+</template>
+
+<style scoped>
+svg {
+    display: block;
+}
+</style>

@@ -1,0 +1,69 @@
+<script setup lang="ts">
+import { useQueryClient } from '@tanstack/vue-query'
+import { reactive } from 'vue'
+import { api, type Schema } from '@/api/client'
+import FormField from '@/shared/components/FormField.vue'
+import RefusalNote from '@/shared/components/RefusalNote.vue'
+import VerdictStone from '@/shared/components/VerdictStone.vue'
+import { useSave } from '@/shared/composables/useSave'
+import { number } from '@/shared/format'
+
+const props = defineProps<{ evidence: Schema<'Evidence'>; claim: 'sort' | 'rate' | 'track' }>()
+const emit = defineEmits<{ done: [] }>()
+const queries = useQueryClient()
+const state = props.evidence.claims[props.claim]
+const { test_from, test_to, reference_from, reference_to } = props.evidence.ranges
+const readers = [...new Set(props.evidence.pairs.map((pair) => pair.reader))].join(', ')
+const form = reactive({
+    scope: `${props.evidence.method.name}, lot ${props.evidence.method.lot}, read by ${readers || 'nobody yet'}; kit readings ${number(test_from, 1)} to ${number(test_to, 1)}, lab pH ${number(reference_from, 2)} to ${number(reference_to, 2)}.`,
+    note: '',
+})
+const { save, saving, refusal, wrong } = useSave(
+    () =>
+        api.post(
+            '/evidence/{method}/verdicts',
+            { claim: props.claim, hash: props.evidence.hash, follows_id: state.signed?.id ?? null, ...form },
+            { ids: { method: props.evidence.method.id } },
+        ),
+    async () => {
+        await queries.invalidateQueries()
+        emit('done')
+    },
+)
+async function again(): Promise<void> {
+    await queries.invalidateQueries({ queryKey: ['evidence'] })
+}
+</script>
+
+<template>
+    <el-dialog :model-value="true" title="Sign the verdict" width="520" @close="emit('done')">
+        <p class="what">
+            <VerdictStone :verdict="state.computed.verdict" :size="36" quiet />
+            <span>
+                {{ evidence.method.name }}, {{ claim }}:
+                <strong>{{ state.computed.verdict }}</strong>
+                , on {{ evidence.pairs.length }} pairs, under policy {{ evidence.policy.version }}
+            </span>
+        </p>
+        <RefusalNote v-if="refusal && !Object.keys(refusal.fields).length" :refusal="refusal" />
+        <p v-if="refusal?.status === 409"><button type="button" class="link" @click="again">Look at the evidence again</button></p>
+        <FormField label="Where it holds" :wrong="wrong('scope')" hint="Outside these lots, readers and soils the verdict does not speak.">
+            <el-input v-model="form.scope" type="textarea" :rows="3" name="scope" />
+        </FormField>
+        <FormField label="Note" :wrong="wrong('note')"><el-input v-model="form.note" type="textarea" :rows="2" name="note" /></FormField>
+        <p class="note">Signed, it is never changed: only a new verdict can follow it.</p>
+        <div class="row">
+            <el-button type="primary" :loading="saving" @click="save()">Sign as {{ state.computed.verdict }}</el-button>
+            <button type="button" class="link" @click="emit('done')">Not yet</button>
+        </div>
+    </el-dialog>
+</template>
+
+<style scoped>
+.what {
+    display: flex;
+    gap: 12px;
+    align-items: center;
+    font: 16px/1.3 var(--serif);
+}
+</style>

@@ -1,0 +1,197 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { Schema } from '@/api/client'
+import { SampleLink } from '@/features/send'
+import { number, signed } from '@/shared/format'
+import SameSideStrip from './SameSideStrip.vue'
+import SideGlyph from './SideGlyph.vue'
+
+const props = defineProps<{ evidence: Schema<'Evidence'> }>()
+const SHOWN = 10
+const WIDTH = 280
+const all = ref(false)
+const sorted = computed(() =>
+    [...props.evidence.pairs].sort((a, b) => Number(a.same) - Number(b.same) || Math.abs(b.difference ?? 9) - Math.abs(a.difference ?? 9)),
+)
+const rows = computed(() => (all.value ? sorted.value : sorted.value.slice(0, SHOWN)))
+const hidden = computed(() => sorted.value.length - rows.value.length)
+const scale = computed(() => {
+    const values = props.evidence.pairs.flatMap((pair) => [
+        pair.reference,
+        pair.band?.lower ?? pair.reference,
+        pair.band?.upper ?? pair.reference,
+        ...pair.limits,
+    ])
+    return { from: Math.min(4, Math.floor(Math.min(...values))), to: Math.max(8, Math.ceil(Math.max(...values))) }
+})
+const marks = computed(() => Array.from({ length: scale.value.to - scale.value.from + 1 }, (_, i) => scale.value.from + i))
+const cut = computed(() => props.evidence.pairs.filter((pair) => pair.band?.cut).length)
+const actions = computed(() => props.evidence.policy.terms.actions)
+</script>
+
+<template>
+    <section>
+        <svg width="0" height="0" class="defs" aria-hidden="true">
+            <defs>
+                <pattern id="kit-hatch" width="4.5" height="4.5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+                    <path d="M0 0V4.5" stroke="#6B4526" stroke-width="1.5" />
+                </pattern>
+                <pattern id="too-high-dots" width="6" height="6" patternUnits="userSpaceOnUse">
+                    <circle cx="1.5" cy="1.5" r=".9" fill="#8F846F" />
+                    <circle cx="4.5" cy="4.5" r=".9" fill="#8F846F" />
+                </pattern>
+            </defs>
+        </svg>
+        <div class="title">
+            <h2>Same side of the limit?</h2>
+            <p class="key">
+                <svg width="22" height="14"><rect x="1" y="1" width="20" height="12" fill="url(#kit-hatch)" stroke="#6B4526" /></svg>
+                kit band
+                <svg width="12" height="16">
+                    <rect x="2" width="8" height="16" opacity=".2" />
+                    <path d="M6 0V16" stroke="#221D17" stroke-width="2.6" />
+                </svg>
+                lab{{ evidence.reference.uncertainty ? `, ± ${number(evidence.reference.uncertainty, 2)}` : '' }}
+                <svg width="6" height="16"><path d="M3 0V16" stroke="#221D17" stroke-width="2" /></svg>
+                action limit for that crop
+            </p>
+        </div>
+        <table class="plain strips">
+            <thead>
+                <tr>
+                    <th>Composite</th>
+                    <th class="num">
+                        Lime
+                        <br />
+                        below
+                    </th>
+                    <th class="scale" :style="{ width: `${WIDTH}px` }">
+                        <span
+                            v-for="mark in marks"
+                            :key="mark"
+                            :style="{ left: `${((mark - scale.from) / (scale.to - scale.from)) * WIDTH}px` }"
+                        >
+                            {{ mark }}
+                        </span>
+                    </th>
+                    <th class="num">
+                        Lab,
+                        <br />
+                        pH
+                    </th>
+                    <th class="num">
+                        Kit,
+                        <br />
+                        pH
+                    </th>
+                    <th class="num">
+                        Kit −
+                        <br />
+                        lab
+                    </th>
+                    <th>Action</th>
+                </tr>
+            </thead>
+            <tbody>
+                <tr v-for="pair in rows" :key="pair.code" :class="{ differs: !pair.same }">
+                    <td class="narrow">
+                        <SampleLink :id="pair.sample_id" :code="pair.code" />
+                        {{ pair.area }}
+                    </td>
+                    <td class="num">{{ number(pair.limits[0], 1) }}</td>
+                    <td class="strip">
+                        <SameSideStrip
+                            :pair="pair"
+                            :from="scale.from"
+                            :to="scale.to"
+                            :uncertainty="evidence.reference.uncertainty"
+                            :width="WIDTH"
+                        />
+                    </td>
+                    <td class="num">{{ number(pair.reference, 2) }}</td>
+                    <td class="num">{{ pair.band?.name ?? number(pair.test, 2) }}</td>
+                    <td class="num">
+                        <span :class="{ wrong: !pair.same }">{{ signed(pair.difference) }}</span>
+                    </td>
+                    <td class="narrow">
+                        <span class="act">
+                            <SideGlyph :same="pair.same" :below="pair.reference_action === actions[0]" />
+                            <template v-if="pair.same">both {{ pair.reference_action }}</template>
+                            <strong v-else>kit {{ pair.test_action ?? 'cannot sort' }}, lab {{ pair.reference_action }}</strong>
+                        </span>
+                    </td>
+                </tr>
+            </tbody>
+        </table>
+        <p class="note foot">
+            <span v-if="sorted.length">
+                {{ rows.length }} of {{ sorted.length }} shown, worst first.
+                <button v-if="hidden > 0" type="button" class="link" @click="all = true">Show {{ hidden }} more</button>
+                <button v-else-if="all" type="button" class="link" @click="all = false">Show the first {{ SHOWN }}</button>
+            </span>
+            <span v-if="cut">
+                A limit cuts the band in {{ cut }} of {{ sorted.length }}: the card cannot split those; each counts by its middle.
+            </span>
+        </p>
+    </section>
+</template>
+
+<style scoped>
+.defs {
+    position: absolute;
+}
+.title {
+    display: flex;
+    justify-content: space-between;
+    align-items: baseline;
+    gap: 12px;
+    flex-wrap: wrap;
+}
+.key {
+    color: var(--ink-2);
+    font-size: 12px;
+    margin: 0;
+    display: flex;
+    gap: 6px;
+    align-items: center;
+}
+.key svg + svg,
+.key svg:not(:first-child) {
+    margin-left: 10px;
+}
+.strips td {
+    padding: 0 8px 0 0;
+    height: 35px;
+    vertical-align: middle;
+}
+.strips td.strip {
+    padding: 0 8px 0 0;
+    line-height: 0;
+}
+th.scale {
+    position: relative;
+    padding-right: 8px;
+}
+th.scale span {
+    position: absolute;
+    bottom: 3px;
+    transform: translateX(-50%);
+    font-size: 11.5px;
+}
+.act {
+    display: flex;
+    gap: 6px;
+    align-items: center;
+}
+.differs strong,
+.wrong {
+    color: var(--oxide);
+    font-weight: 600;
+}
+.foot {
+    display: flex;
+    justify-content: space-between;
+    gap: 20px;
+    margin-top: 6px;
+}
+</style>

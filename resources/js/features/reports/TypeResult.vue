@@ -1,0 +1,71 @@
+<script setup lang="ts">
+import { useQueryClient } from '@tanstack/vue-query'
+import { computed, reactive, ref, watch } from 'vue'
+import { api, type Schema } from '@/api/client'
+import FormField from '@/shared/components/FormField.vue'
+import RefusalNote from '@/shared/components/RefusalNote.vue'
+import { standing, type Sample } from '@/shared/composables/useSamples'
+import { useSave } from '@/shared/composables/useSave'
+
+/** The lab's results of one composite, typed from a paper report. */
+const props = defineProps<{ samples: Sample[]; methods: Schema<'Method'>[]; start: number | null; day: string }>()
+const queries = useQueryClient()
+const sampleId = ref<number | null>(props.start)
+const sample = computed(() => props.samples.find((one) => one.id === sampleId.value) ?? null)
+const typedIn = reactive<Record<number, string>>({})
+const readOn = ref(props.day)
+const title = (method: Schema<'Method'>) => (method.school ? `Buffer pH, ${method.school === 'smp' ? 'SMP' : 'Mehlich'}` : 'pH in water')
+const free = computed(() => props.methods.filter((method) => sample.value && standing(sample.value, method.id).length === 0))
+watch(sampleId, () => Object.keys(typedIn).forEach((id) => delete typedIn[Number(id)]))
+
+const given = computed(() => free.value.filter((method) => (typedIn[method.id] ?? '').trim() !== ''))
+const { save, saving, refusal, wrong } = useSave(
+    () =>
+        api.post(
+            '/samples/{sample}/results',
+            { read_on: readOn.value, results: given.value.map((method) => ({ method_id: method.id, reading: typedIn[method.id] ?? '' })) },
+            { ids: { sample: sampleId.value ?? 0 } },
+        ),
+    async () => {
+        Object.keys(typedIn).forEach((id) => delete typedIn[Number(id)])
+        await queries.invalidateQueries()
+    },
+)
+const wrongOf = (method: Schema<'Method'>) => wrong(`results.${given.value.indexOf(method)}.reading`)
+</script>
+
+<template>
+    <form @submit.prevent="save()">
+        <RefusalNote v-if="refusal && !Object.keys(refusal.fields).length" :refusal="refusal" />
+        <FormField label="Composite">
+            <el-select
+                :model-value="sampleId ?? undefined"
+                filterable
+                placeholder="Which composite"
+                @update:model-value="(id: number) => (sampleId = id)"
+            >
+                <el-option v-for="one in samples" :key="one.id" :value="one.id" :label="`${one.code}, ${one.area.name}`" />
+            </el-select>
+        </FormField>
+        <template v-if="sample">
+            <FormField v-for="method in free" :key="method.id" :label="title(method)" :wrong="wrongOf(method)">
+                <el-input
+                    v-model="typedIn[method.id]"
+                    :name="method.code"
+                    inputmode="decimal"
+                    :aria-label="title(method)"
+                    style="width: 120px"
+                />
+            </FormField>
+            <p v-if="wrong('results')" class="wrong" role="alert">{{ wrong('results') }}</p>
+            <p v-if="!free.length" class="note">
+                All its results are in.
+                <RouterLink :to="`/samples/${sample.id}`">Correct one on its page</RouterLink>
+            </p>
+            <FormField label="Reported on" :wrong="wrong('read_on')">
+                <el-input v-model="readOn" type="date" name="read_on" style="width: 160px" />
+            </FormField>
+            <el-button type="primary" native-type="submit" :loading="saving" :disabled="!free.length">Store the results</el-button>
+        </template>
+    </form>
+</template>

@@ -1,0 +1,1 @@
+export { default as SampleLink } from './SampleLink.vue'

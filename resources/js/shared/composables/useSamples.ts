@@ -1,0 +1,28 @@
+import { useQuery } from '@tanstack/vue-query'
+import { computed } from 'vue'
+import { api, type Schema } from '@/api/client'
+import { useSite } from './useSite'
+
+export type Sample = Schema<'Sample'>
+export type Reading = Schema<'Reading'>
+
+/** The composites of the site and the methods that read them. */
+export function useSamples() {
+    const { siteId } = useSite()
+    const samples = useQuery({
+        queryKey: ['samples', siteId],
+        enabled: () => siteId.value !== null,
+        queryFn: () => api.get('/samples', { query: { site_id: siteId.value ?? 0 } }),
+    })
+    const methods = useQuery({ queryKey: ['methods'], staleTime: 60_000, queryFn: () => api.get('/methods') })
+    return {
+        samples: computed(() => samples.data.value ?? []),
+        methods: computed(() => methods.data.value ?? []),
+        pending: computed(() => samples.isPending.value || methods.isPending.value),
+    }
+}
+
+/** The readings of a sample by one method that no correction has replaced. */
+export function standing(sample: Sample, methodId: number | undefined): Reading[] {
+    return sample.readings.filter((reading) => reading.method_id === methodId && !reading.corrected)
+}
