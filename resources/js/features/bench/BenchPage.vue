@@ -123,10 +123,10 @@ const { save, saving, refusal, wrong } = useSave(
                     <tbody>
                         <tr v-for="{ sample, reading } in readings" :key="reading.id">
                             <td><SampleLink :id="sample.id" :code="sample.code" /></td>
-                            <td>{{ sample.area.name }}</td>
+                            <td class="narrow">{{ sample.area.name }}</td>
                             <td class="num">{{ reading.band ?? reading.as_reported }}</td>
-                            <td>{{ day(reading.read_on) }}</td>
-                            <td>{{ reading.reader }}</td>
+                            <td class="narrow date">{{ day(reading.read_on) }}</td>
+                            <td class="narrow">{{ reading.reader }}</td>
                             <td>{{ reading.flags.map((flag) => flag.name).join(', ') }}</td>
                         </tr>
                     </tbody>
@@ -159,6 +159,9 @@ const { save, saving, refusal, wrong } = useSave(
 }
 .pair .field {
     flex: 1;
+}
+.date {
+    white-space: nowrap;
 }
 .after {
     margin-top: 14px;

@@ -1,1 +1,149 @@
-<template><p>soon</p></template>
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { useRoute } from 'vue-router'
+import { api } from '@/api/client'
+import PageHead from '@/shared/components/PageHead.vue'
+import VerdictStone from '@/shared/components/VerdictStone.vue'
+import { useSession } from '@/shared/composables/useSession'
+import { useSite } from '@/shared/composables/useSite'
+import { count, day, number, percent } from '@/shared/format'
+import PolicyForm from './PolicyForm.vue'
+import VerdictChain from './VerdictChain.vue'
+
+const CLAIMS = ['sort', 'rate', 'track'] as const
+const route = useRoute()
+const { me } = useSession()
+const { timezone } = useSite()
+const lines = useQuery({ queryKey: ['evidence'], queryFn: () => api.get('/evidence') })
+const verdicts = useQuery({ queryKey: ['verdicts'], queryFn: () => api.get('/verdicts') })
+const policies = useQuery({ queryKey: ['policies'], queryFn: () => api.get('/policies') })
+const choices = useQuery({ queryKey: ['choices'], staleTime: Infinity, queryFn: () => api.get('/choices') })
+const current = computed(() => policies.data.value?.[0])
+const changing = ref(false)
+const chains = computed(() => {
+    const groups = new Map<string, NonNullable<typeof verdicts.data.value>>()
+    for (const verdict of verdicts.data.value ?? []) {
+        const key = `${verdict.method}, ${verdict.claim}`
+        groups.set(key, [...(groups.get(key) ?? []), verdict])
+    }
+    return [...groups].map(([title, chain]) => ({ title, chain }))
+})
+const moved = computed(() => (lines.data.value ?? []).flatMap((line) => CLAIMS.filter((claim) => line.claims[claim].moved)).length)
+const lede = computed(() =>
+    moved.value
+        ? `New evidence came in since ${count(moved.value, 'verdict was', 'verdicts were')} signed.`
+        : 'Every signed verdict rests on the evidence there is.',
+)
+</script>
+
+<template>
+    <template v-if="lines.data.value && verdicts.data.value && current">
+        <PageHead
+            over="What each test may be used for"
+            title="Decide"
+            :lede="verdicts.data.value.length ? lede : 'No verdict has been signed yet.'"
+        />
+        <div class="columns two">
+            <section>
+                <table class="plain">
+                    <thead>
+                        <tr>
+                            <th>Test</th>
+                            <th class="num">Pairs</th>
+                            <th v-for="claim in CLAIMS" :key="claim">{{ claim[0]!.toUpperCase() + claim.slice(1) }}, now and as signed</th>
+                        </tr>
+                    </thead>
+                    <tbody>
+                        <tr v-for="line in lines.data.value" :key="line.method_id">
+                            <td>
+                                <RouterLink :to="`/evidence/${line.method_id}`">{{ line.name }}</RouterLink>
+                            </td>
+                            <td class="num">{{ line.pairs }}</td>
+                            <td v-for="claim in CLAIMS" :key="claim">
+                                <VerdictStone :verdict="line.claims[claim].computed" />
+                                <span class="note block">
+                                    {{ line.claims[claim].signed ? `signed ${line.claims[claim].signed}` : 'not signed'
+                                    }}{{ line.claims[claim].moved ? ', evidence has moved' : '' }}
+                                </span>
+                            </td>
+                        </tr>
+                    </tbody>
+                </table>
+                <p class="note">A verdict is signed on the page of its evidence, by a reviewer.</p>
+                <template v-for="{ title, chain } in chains" :key="title">
+                    <h2>{{ title }}</h2>
+                    <VerdictChain :verdicts="chain" :timezone="timezone" :open="Number(route.query.verdict) || null" />
+                </template>
+            </section>
+            <aside>
+                <h2>Policy for pH, version {{ current.version }}</h2>
+                <p class="note">
+                    Set before the evidence is looked at. {{ current.reason }} {{ current.author }}, {{ day(current.made_at, timezone) }}.
+                </p>
+                <table class="plain">
+                    <tbody>
+                        <tr>
+                            <td>Right action needed</td>
+                            <td class="num">{{ percent(current.terms.required) }}</td>
+                        </tr>
+                        <tr>
+                            <td>Confidence of every bound</td>
+                            <td class="num">{{ percent(current.terms.confidence) }}</td>
+                        </tr>
+                        <tr>
+                            <td>Difference that still sizes a rate</td>
+                            <td class="num">± {{ number(current.terms.allowable, 2) }}</td>
+                        </tr>
+                        <tr>
+                            <td>Change that tracking must see</td>
+                            <td class="num">{{ number(current.terms.change, 2) }}</td>
+                        </tr>
+                    </tbody>
+                </table>
+                <table class="plain limits">
+                    <thead>
+                        <tr>
+                            <th>Use</th>
+                            <th class="num">Lime below</th>
+                            <th class="num">Too high from</th>
+                        </tr>
+                    </thead>
+                    <tbody>
+                        <tr v-for="(limits, use) in current.terms.crops" :key="use">
+                            <td>{{ choices.data.value?.uses.find((one) => one.code === String(use))?.name ?? use }}</td>
+                            <td class="num">{{ number(limits[0], 1) }}</td>
+                            <td class="num">{{ number(limits[1], 1) }}</td>
+                        </tr>
+                    </tbody>
+                </table>
+                <el-button v-if="me?.may_sign" @click="changing = true">Set a new version</el-button>
+                <template v-if="(policies.data.value?.length ?? 0) > 1">
+                    <h3>Earlier versions</h3>
+                    <p v-for="policy in policies.data.value?.slice(1)" :key="policy.id" class="note">
+                        Version {{ policy.version }}, {{ day(policy.made_at, timezone) }}, {{ policy.author }}: {{ policy.reason }}
+                    </p>
+                </template>
+            </aside>
+        </div>
+        <PolicyForm v-if="changing" :policy="current" :uses="choices.data.value?.uses ?? []" @done="changing = false" />
+    </template>
+</template>
+
+<style scoped>
+.two {
+    grid-template-columns: minmax(0, 1fr) 310px;
+}
+.block {
+    display: block;
+}
+section h2 {
+    margin-top: 18px;
+}
+.limits {
+    margin: 12px 0;
+}
+h3 {
+    margin: 14px 0 4px;
+}
+</style>

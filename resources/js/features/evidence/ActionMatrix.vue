@@ -8,7 +8,9 @@ const columns = computed(() => ((props.matrix[0]?.length ?? 0) > props.actions.l
 
 <template>
     <table class="plain matrix">
-        <caption class="sr">Rows: the lab’s action. Columns: the kit’s.</caption>
+        <caption class="sr">
+            Rows: the lab’s action. Columns: the kit’s.
+        </caption>
         <thead>
             <tr>
                 <th scope="col">Lab says</th>

@@ -9,29 +9,25 @@ const WIDE = 330
 const LEFT = 6
 const from = computed(() => Math.min(0.5, Math.floor((props.claim.lower ?? 0.5) * 10) / 10))
 const x = (share: number): number => LEFT + ((share - from.value) / (1 - from.value)) * (WIDE - 2 * LEFT - 8)
-const sure = computed(() => props.claim.lower ?? 0)
 const needAt = computed(() => x(props.required))
-const sureAnchor = computed(() => (needAt.value - x(sure.value) < 90 ? 'end' : 'start'))
 </script>
 
 <template>
     <svg
         v-if="claim.rate != null && claim.lower != null && claim.upper != null"
-        :viewBox="`0 0 ${WIDE} 44`"
+        :viewBox="`0 0 ${WIDE} 52`"
         class="gauge"
         role="img"
         :aria-label="`found ${percent(claim.rate)}, sure of at least ${percent(claim.lower)}, at most ${percent(claim.upper)}; needed ${percent(required)}`"
     >
-        <rect :x="x(claim.lower)" y="9" :width="x(claim.upper) - x(claim.lower)" height="8" fill="#CFC5AF" />
-        <path :d="`M${LEFT} 17H${WIDE - LEFT - 8}`" stroke="#8F846F" />
-        <path :d="`M${x(claim.lower)} 6V20`" stroke="#221D17" stroke-width="2.4" />
-        <path :d="`M${needAt} 3V22`" stroke="#221D17" stroke-dasharray="3 2" />
-        <circle :cx="x(claim.rate)" cy="13" r="4" fill="#221D17" />
-        <text :x="x(claim.lower) + (sureAnchor === 'end' ? 14 : -4)" y="36" :text-anchor="sureAnchor">
-            sure of {{ percent(claim.lower) }}
-        </text>
-        <text :x="needAt" y="36" text-anchor="middle" v-if="Math.abs(needAt - x(claim.lower)) > 84">needed {{ percent(required) }}</text>
-        <text :x="WIDE - 2" y="36" text-anchor="end">seen {{ percent(claim.rate) }}</text>
+        <rect :x="x(claim.lower)" y="19" :width="x(claim.upper) - x(claim.lower)" height="8" fill="#CFC5AF" />
+        <path :d="`M${LEFT} 27H${WIDE - LEFT - 8}`" stroke="#8F846F" />
+        <path :d="`M${x(claim.lower)} 16V30`" stroke="#221D17" stroke-width="2.4" />
+        <path :d="`M${needAt} 13V32`" stroke="#221D17" stroke-dasharray="3 2" />
+        <circle :cx="x(claim.rate)" cy="23" r="4" fill="#221D17" />
+        <text :x="needAt" y="10" text-anchor="middle">needed {{ percent(required) }}</text>
+        <text :x="x(claim.lower)" y="45" :text-anchor="x(claim.lower) < 50 ? 'start' : 'middle'">sure of {{ percent(claim.lower) }}</text>
+        <text :x="WIDE - 2" y="45" text-anchor="end">seen {{ percent(claim.rate) }}</text>
     </svg>
 </template>
 

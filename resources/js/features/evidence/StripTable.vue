@@ -66,6 +66,8 @@ const actions = computed(() => props.evidence.policy.terms.actions)
                         below
                     </th>
                     <th class="scale" :style="{ width: `${WIDTH}px` }">
+                        <b>{{ actions[0] }}</b><b>{{ actions[1] }}</b
+                        ><b>{{ actions.at(-1) }}</b>
                         <span
                             v-for="mark in marks"
                             :key="mark"
@@ -171,6 +173,20 @@ const actions = computed(() => props.evidence.policy.terms.actions)
 th.scale {
     position: relative;
     padding-right: 8px;
+}
+th.scale b {
+    display: inline-block;
+    width: 33%;
+    padding-bottom: 16px;
+    color: var(--ink);
+    font-weight: 600;
+    text-align: center;
+}
+th.scale b:first-child {
+    text-align: left;
+}
+th.scale b:nth-child(3) {
+    text-align: right;
 }
 th.scale span {
     position: absolute;

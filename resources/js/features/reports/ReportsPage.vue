@@ -62,15 +62,8 @@ function pick(event: Event): void {
             <section>
                 <h2>A file from the lab</h2>
                 <p>
-                    CSV with the columns
-                    <code>sample</code>
-                    ,
-                    <code>ph</code>
-                    ,
-                    <code>mehlich_buffer_ph</code>
-                    ,
-                    <code>smp_buffer_ph</code>
-                    . A file with one bad row stores nothing.
+                    CSV with the columns <code>sample</code>, <code>ph</code>, <code>mehlich_buffer_ph</code>, <code>smp_buffer_ph</code>. A
+                    file with one bad row stores nothing.
                 </p>
                 <RefusalNote :refusal="refusal" />
                 <p v-if="said" role="status" class="said">{{ said }}</p>

@@ -8,7 +8,7 @@ const last = computed(() => (props.portion.kind === 'lab' ? 'reported' : 'read')
 </script>
 
 <template>
-    <svg viewBox="0 0 150 14" width="150" height="14" role="img" :aria-label="done ? last : `split, not ${last} yet`">
+    <svg viewBox="0 0 165 14" width="165" height="14" role="img" :aria-label="done ? last : `split, not ${last} yet`">
         <path d="M4 7H96" stroke="#6B4526" stroke-width="1.5" :stroke-dasharray="done ? undefined : '2 3'" />
         <circle cx="4" cy="7" r="3" fill="#6B4526" />
         <circle cx="100" cy="7" r="4" :fill="done ? '#6B4526' : 'none'" :stroke="done ? '#6B4526' : '#8F846F'" stroke-width="1.3" />

@@ -1,0 +1,110 @@
+<script setup lang="ts">
+import { useQueryClient } from '@tanstack/vue-query'
+import { reactive } from 'vue'
+import { api, type Schema } from '@/api/client'
+import FormField from '@/shared/components/FormField.vue'
+import RefusalNote from '@/shared/components/RefusalNote.vue'
+import { useSave } from '@/shared/composables/useSave'
+
+const props = defineProps<{ policy: Schema<'Policy'>; uses: Schema<'Use'>[] }>()
+const emit = defineEmits<{ done: [] }>()
+const queries = useQueryClient()
+const terms = props.policy.terms
+const form = reactive({
+    required: terms.required * 100,
+    confidence: terms.confidence * 100,
+    allowable: terms.allowable,
+    change: terms.change,
+    crops: Object.fromEntries(Object.entries(terms.crops).map(([use, limits]) => [use, [...limits]])) as Record<string, number[]>,
+    reason: '',
+})
+const { save, saving, refusal, wrong } = useSave(
+    () =>
+        api.post('/policies', {
+            analyte: props.policy.analyte,
+            required: form.required / 100,
+            confidence: form.confidence / 100,
+            allowable: form.allowable,
+            change: form.change,
+            crops: form.crops,
+            reason: form.reason,
+        }),
+    async () => {
+        await queries.invalidateQueries()
+        emit('done')
+    },
+)
+const name = (code: string) => props.uses.find((use) => use.code === code)?.name ?? code
+</script>
+
+<template>
+    <el-dialog :model-value="true" :title="`Policy for pH, version ${policy.version + 1}`" width="560" @close="emit('done')">
+        <p class="note">Verdicts signed before keep the policy they were given under. What the evidence says now is judged anew.</p>
+        <RefusalNote v-if="refusal && !Object.keys(refusal.fields).length" :refusal="refusal" />
+        <div class="four">
+            <FormField label="Right action needed, %" :wrong="wrong('required')"
+                ><el-input-number v-model="form.required" :controls="false" :min="1" :max="99"
+            /></FormField>
+            <FormField label="Confidence, %" :wrong="wrong('confidence')"
+                ><el-input-number v-model="form.confidence" :controls="false" :min="50" :max="99.9"
+            /></FormField>
+            <FormField label="Difference a rate allows, pH" :wrong="wrong('allowable')"
+                ><el-input-number v-model="form.allowable" :controls="false" :min="0.01" :step="0.1"
+            /></FormField>
+            <FormField label="Change to see, pH" :wrong="wrong('change')"
+                ><el-input-number v-model="form.change" :controls="false" :min="0.01" :step="0.1"
+            /></FormField>
+        </div>
+        <table class="plain">
+            <thead>
+                <tr>
+                    <th>Use</th>
+                    <th class="num">Lime below</th>
+                    <th class="num">Too high from</th>
+                </tr>
+            </thead>
+            <tbody>
+                <tr v-for="(limits, use) in form.crops" :key="use">
+                    <td>
+                        {{ name(String(use)) }} <span v-if="wrong(`crops.${use}`)" class="wrong">{{ wrong(`crops.${use}`) }}</span>
+                    </td>
+                    <td v-for="i in [0, 1]" :key="i" class="num">
+                        <el-input-number
+                            v-model="limits[i]"
+                            :controls="false"
+                            :min="2.5"
+                            :max="11"
+                            size="small"
+                            :aria-label="`${name(String(use))}, ${i ? 'too high from' : 'lime below'}`"
+                        />
+                    </td>
+                </tr>
+            </tbody>
+        </table>
+        <FormField class="why" label="Why it changes" :wrong="wrong('reason')"
+            ><el-input v-model="form.reason" type="textarea" :rows="2" name="reason"
+        /></FormField>
+        <div class="row">
+            <el-button type="primary" :loading="saving" @click="save()">Set version {{ policy.version + 1 }}</el-button>
+            <button type="button" class="link" @click="emit('done')">Leave it</button>
+        </div>
+    </el-dialog>
+</template>
+
+<style scoped>
+.four {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 0 20px;
+}
+.el-input-number {
+    width: 90px;
+}
+.why {
+    margin-top: 14px;
+}
+td {
+    padding-top: 2px !important;
+    padding-bottom: 2px !important;
+}
+</style>

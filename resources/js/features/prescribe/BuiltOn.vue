@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import type { Schema } from '@/api/client'
+import { SampleLink } from '@/features/send'
+import VerdictStone from '@/shared/components/VerdictStone.vue'
+import { count, day, depth, number } from '@/shared/format'
+
+/** What a recommendation rests on: sample, readings, verdict and policy. */
+defineProps<{ it: Schema<'Recommendation'>; timezone: string }>()
+</script>
+
+<template>
+    <section>
+        <h2>What it is built on</h2>
+        <table class="plain">
+            <tbody>
+                <tr v-if="it.sample">
+                    <td>Sample</td>
+                    <td>
+                        <SampleLink :id="it.sample.id" :code="it.sample.code" />, {{ depth(it.sample.depth) }},
+                        {{ count(it.sample.cores_pulled, 'core') }}, {{ day(it.sample.pulled_on) }}
+                    </td>
+                </tr>
+                <tr v-if="it.lab">
+                    <td>Lab</td>
+                    <td>
+                        pH {{ number(it.lab.ph, 2) }}{{ it.lab.uncertainty ? ` ± ${number(it.lab.uncertainty, 2)}` : '' }}, buffer pH
+                        {{ it.lab.mehlich_buffer_ph === null ? 'not reported' : `${number(it.lab.mehlich_buffer_ph, 2)} Mehlich` }},
+                        {{ it.lab.smp_buffer_ph === null ? 'not reported' : `${number(it.lab.smp_buffer_ph, 2)} SMP` }};
+                        {{ it.lab.method }}, {{ day(it.lab.read_on) }}
+                    </td>
+                </tr>
+                <tr v-if="it.kit">
+                    <td>Bench</td>
+                    <td>
+                        {{ it.kit.method }} reads {{ it.kit.band }}: {{ it.kit.action ?? 'cannot sort'
+                        }}{{ it.lab ? '; the lab goes before it' : '' }}
+                    </td>
+                </tr>
+                <tr v-if="it.verdict">
+                    <td>Its sort verdict</td>
+                    <td>
+                        <VerdictStone :verdict="it.verdict.verdict" />, signed by {{ it.verdict.signed_by }},
+                        {{ day(it.verdict.signed_at, timezone) }}, policy {{ it.verdict.policy_version }}
+                    </td>
+                </tr>
+                <tr>
+                    <td>Limits</td>
+                    <td>
+                        {{ it.crop.name }}: lime below {{ number(it.crop.low, 1) }}, too high from {{ number(it.crop.high, 1) }}, sized for
+                        {{ number(it.crop.target, 1) }}; policy {{ it.policy_version }}
+                    </td>
+                </tr>
+            </tbody>
+        </table>
+    </section>
+</template>
+
+<style scoped>
+td:first-child {
+    width: 110px;
+    color: var(--ink-2);
+}
+</style>
