@@ -14,6 +14,7 @@ use App\Actions\Samples\PullComposite;
 use App\Actions\Teams\FoundTeam;
 use App\Models\Area;
 use App\Models\Landmark;
+use App\Models\Plan;
 use App\Models\Sample;
 use App\Models\Site;
 use App\Models\TestMethod;
@@ -69,6 +70,8 @@ final class DemoSeeder extends Seeder
                 Auth::setUser($technician);
             }
         }
+        Carbon::setTestNow('2026-11-20 15:00:00');
+        $this->plan($areas['Old orchard below the barn'], $technician, 40);
         Carbon::setTestNow();
         Auth::forgetGuards();
     }
@@ -109,13 +112,8 @@ final class DemoSeeder extends Seeder
     private function composite(Area $area, User $technician, int $i, string $day, int $lost, string $band, array $breaks): Sample
     {
         Carbon::setTestNow("{$day} 15:00:00");
-        [$pattern, $cores] = QuillHollow::PATTERNS[$area->name];
-        $plan = $this->savePlan->new($area, $technician, [
-            'purpose' => 'routine', 'depth' => '0-6in', 'cores' => $cores, 'pattern' => $pattern, 'edge_m' => 5.0, 'probe_mm' => 19.0, 'seed' => 11 + $i, 'ph_sd' => null,
-            'keep_away' => array_values(Landmark::query()->orderBy('id')->get()->map(static fn (Landmark $landmark): array => [
-                'landmark_id' => $landmark->id, 'name' => $landmark->name, 'distance_m' => $landmark->distance_m, 'geometry' => $landmark->geometry,
-            ])->all()),
-        ]);
+        $plan = $this->plan($area, $technician, 11 + $i);
+        $cores = $plan->spec['cores'];
         $outcomes = array_values(array_map(static fn (int $sequence): array => $sequence > $lost
             ? ['sequence' => $sequence, 'outcome' => 'pulled', 'reason' => null]
             : ['sequence' => $sequence, 'outcome' => 'refused', 'reason' => 'stone'], range(1, $cores)));
@@ -127,6 +125,18 @@ final class DemoSeeder extends Seeder
         ]);
 
         return $sample;
+    }
+
+    private function plan(Area $area, User $technician, int $seed): Plan
+    {
+        [$pattern, $cores] = QuillHollow::PATTERNS[$area->name];
+
+        return $this->savePlan->new($area, $technician, [
+            'purpose' => 'routine', 'depth' => '0-6in', 'cores' => $cores, 'pattern' => $pattern, 'edge_m' => 5.0, 'probe_mm' => 19.0, 'seed' => $seed, 'ph_sd' => null,
+            'keep_away' => array_values(Landmark::query()->orderBy('id')->get()->map(static fn (Landmark $landmark): array => [
+                'landmark_id' => $landmark->id, 'name' => $landmark->name, 'distance_m' => $landmark->distance_m, 'geometry' => $landmark->geometry,
+            ])->all()),
+        ]);
     }
 
     /** @param array<int, Sample> $samples by their row of the season */

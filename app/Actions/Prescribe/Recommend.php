@@ -91,10 +91,12 @@ final class Recommend
                 continue;
             }
             $action = $policy->terms['actions'][$limits->classOf((float) $reading->value)];
-            $words[] = "{$sample->code} of this area, pulled {$sample->pulled_on->format('j M Y')}, had pH {$reading->as_reported}: {$action}. One area with two answers may want splitting.";
+            $words[] = "{$sample->code} ({$sample->pulled_on->format('j M')}, pH {$reading->as_reported}, {$action})";
         }
 
-        return $words;
+        return $words === [] ? [] : [
+            'Other composites of this area call for another action this year: '.implode(', ', $words).'. One area with two answers may want splitting.',
+        ];
     }
 
     /** @return Collection<int, Verdict> */

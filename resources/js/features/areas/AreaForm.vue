@@ -64,8 +64,7 @@ const questioned = (text: string | undefined): boolean => text?.includes('such a
             <button type="button" class="link" @click="emit('cancel')">{{ area ? 'Close' : 'Discard' }}</button>
         </div>
         <p v-if="area" class="note after">
-            <RouterLink :to="`/plans/${area.id}`">Plan its cores</RouterLink>
-            , or see
+            <RouterLink :to="`/plans/${area.id}`">Plan its cores</RouterLink>, or see
             <RouterLink :to="`/prescribe/${area.id}`">its recommendation</RouterLink>
         </p>
     </form>

@@ -32,7 +32,7 @@ const chains = computed(() => {
 const moved = computed(() => (lines.data.value ?? []).flatMap((line) => CLAIMS.filter((claim) => line.claims[claim].moved)).length)
 const lede = computed(() =>
     moved.value
-        ? `New evidence came in since ${count(moved.value, 'verdict was', 'verdicts were')} signed.`
+        ? `${count(moved.value, 'signed verdict has', 'signed verdicts have')} new evidence since.`
         : 'Every signed verdict rests on the evidence there is.',
 )
 </script>

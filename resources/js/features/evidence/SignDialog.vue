@@ -40,9 +40,8 @@ async function again(): Promise<void> {
         <p class="what">
             <VerdictStone :verdict="state.computed.verdict" :size="36" quiet />
             <span>
-                {{ evidence.method.name }}, {{ claim }}:
-                <strong>{{ state.computed.verdict }}</strong>
-                , on {{ evidence.pairs.length }} pairs, under policy {{ evidence.policy.version }}
+                {{ evidence.method.name }}, {{ claim }}: <strong>{{ state.computed.verdict }}</strong>, on
+                {{ evidence.pairs.length }} pairs, under policy {{ evidence.policy.version }}
             </span>
         </p>
         <RefusalNote v-if="refusal && !Object.keys(refusal.fields).length" :refusal="refusal" />

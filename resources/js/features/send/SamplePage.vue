@@ -111,8 +111,7 @@ watch(
                 </table>
                 <p v-else>
                     Nothing has been read yet:
-                    <RouterLink :to="`/bench?sample=${sample.id}`">read the bench portion</RouterLink>
-                    , or
+                    <RouterLink :to="`/bench?sample=${sample.id}`">read the bench portion</RouterLink>, or
                     <RouterLink :to="`/reports?sample=${sample.id}`">enter the lab’s pH</RouterLink>
                 </p>
                 <form v-if="correcting" class="correct" @submit.prevent="save()">
@@ -174,8 +173,7 @@ watch(
                     {{ lost.map((pull) => `${pull.sequence} ${pull.reason || pull.outcome}`).join(', ') }}.
                 </p>
                 <p>
-                    <RouterLink :to="`/plans/${sample.area.id}?plan=${sample.plan_id}`">Its plan</RouterLink>
-                    , and
+                    <RouterLink :to="`/plans/${sample.area.id}?plan=${sample.plan_id}`">Its plan</RouterLink>, and
                     <RouterLink :to="`/prescribe/${sample.area.id}`">what may be recommended</RouterLink>
                 </p>
             </aside>

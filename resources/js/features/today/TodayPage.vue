@@ -55,8 +55,7 @@ const lede = computed(() => {
                     </tbody>
                 </table>
                 <p v-else>
-                    <RouterLink to="/plans">Plan the next composite</RouterLink>
-                    , or look at
+                    <RouterLink to="/plans">Plan the next composite</RouterLink>, or look at
                     <RouterLink to="/evidence">what the season proved</RouterLink>
                 </p>
             </section>
