@@ -1,0 +1,172 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Tests\Agreement;
+
+use HonestCore\Agreement\ActionLimits;
+use HonestCore\Agreement\Assessment;
+use HonestCore\Agreement\Bands;
+use HonestCore\Agreement\PairedSample;
+use HonestCore\Agreement\Policy;
+use HonestCore\Agreement\Scale;
+use HonestCore\Agreement\Verdict;
+use HonestCore\Error\CoreError;
+use PHPUnit\Framework\TestCase;
+
+/** The rule of the sort claim, case by case; the bounds themselves are checked in DistributionsTest. */
+final class SortClaimTest extends TestCase
+{
+    public function test_fourteen_clean_pairs_over_every_class_stand(): void
+    {
+        $it = $this->assess([...self::pairs(5, 5.0), ...self::pairs(5, 6.5), ...self::pairs(4, 7.8)]);
+
+        self::assertSame(Verdict::Stands, $it->sort->verdict);
+        self::assertSame(0, $it->sort->morePairs);
+    }
+
+    public function test_thirteen_do_not_and_one_more_would(): void
+    {
+        $it = $this->assess([...self::pairs(5, 5.0), ...self::pairs(4, 6.5), ...self::pairs(4, 7.8)]);
+
+        self::assertSame(Verdict::Open, $it->sort->verdict);
+        self::assertSame(1, $it->sort->morePairs);
+    }
+
+    public function test_agreement_far_from_the_limit_proves_nothing_of_the_other_classes(): void
+    {
+        $it = $this->assess(self::pairs(40, 5.0));
+
+        self::assertSame(Verdict::Open, $it->sort->verdict);
+        self::assertSame(6, $it->sort->morePairs, 'three for each class that was not asked');
+        self::assertStringContainsString('was asked 0 times', implode(' ', $it->sort->reasons));
+    }
+
+    public function test_four_pairs_are_too_few_to_begin(): void
+    {
+        $it = $this->assess([...self::pairs(2, 5.0), ...self::pairs(2, 6.5)]);
+
+        self::assertSame(Verdict::Untested, $it->sort->verdict);
+    }
+
+    public function test_no_pairs_give_no_figures_and_say_so(): void
+    {
+        $it = $this->assess([]);
+
+        self::assertSame(Verdict::Untested, $it->sort->verdict);
+        self::assertNull($it->sort->lower);
+        self::assertNull($it->toArray()['sort']['rate']);
+    }
+
+    public function test_a_test_that_is_often_wrong_falls(): void
+    {
+        $it = $this->assess([...self::pairs(4, 5.0), ...self::pairs(8, 5.0, 6.5), ...self::pairs(4, 6.5), ...self::pairs(4, 7.8)]);
+
+        self::assertSame(Verdict::Falls, $it->sort->verdict);
+        self::assertNull($it->sort->morePairs);
+    }
+
+    public function test_a_test_that_always_misses_one_rare_class_falls(): void
+    {
+        $it = $this->assess([...self::pairs(60, 5.0), ...self::pairs(60, 6.5), ...self::pairs(2, 7.8, 6.5)]);
+        self::assertNotSame(Verdict::Stands, $it->sort->verdict);
+
+        $it = $this->assess([...self::pairs(60, 5.0), ...self::pairs(60, 6.5), ...self::pairs(3, 7.8, 6.5)]);
+        self::assertSame(Verdict::Falls, $it->sort->verdict);
+        self::assertStringContainsString('by itself rules out', implode(' ', $it->sort->reasons));
+    }
+
+    public function test_a_reading_on_a_limit_belongs_to_the_class_above(): void
+    {
+        $limits = ActionLimits::of([6.0, 7.3]);
+
+        self::assertSame(1, $limits->classOf(6.0));
+        self::assertSame(0, $limits->classOf(5.999999));
+        self::assertSame(2, $limits->classOf(7.3));
+        self::assertSame(1, $limits->classOfComputed((5.9 + 6.1) / 2), 'a mean is rounded before it meets the limit');
+    }
+
+    public function test_a_cut_band_counts_by_its_middle_and_is_reported(): void
+    {
+        $bands = Bands::parse('5.5:5.25:5.75,6.0:5.75:6.25,7.5:7.25:7.75');
+        $it = $this->assess([self::band($bands, '6.0', 5.9), ...array_fill(0, 5, self::band($bands, '5.5', 5.4))], $bands);
+
+        self::assertSame(5, $it->sort->tally->agree, 'the band 6.0 sorts to the class above 6');
+        self::assertStringContainsString('cuts the band 6.0; it counts by its middle in 1 pair', implode(' ', $it->sort->reasons));
+    }
+
+    public function test_an_open_band_that_a_limit_cuts_cannot_sort_and_counts_as_a_miss(): void
+    {
+        $bands = Bands::parse('acid:0:5.5,rest:5.5:');
+        $it = $this->assess(array_fill(0, 6, self::band($bands, 'rest', 6.5)), $bands);
+
+        self::assertSame(0, $it->sort->tally->agree);
+        self::assertSame(['rest' => 6], $it->sort->tally->mute);
+        self::assertNull($it->kappa);
+    }
+
+    public function test_bands_that_reach_too_few_classes_are_unable(): void
+    {
+        $bands = Bands::parse('low:4:5,mid:5:6');
+        $it = $this->assess(array_fill(0, 9, self::band($bands, 'low', 4.5)), $bands);
+
+        self::assertSame(Verdict::Unable, $it->sort->verdict);
+    }
+
+    public function test_bands_can_never_size_a_rate(): void
+    {
+        $bands = Bands::parse('low:4:6,mid:6:7.3,high:7.3:9');
+        $it = $this->assess(array_fill(0, 30, self::band($bands, 'low', 5.0)), $bands);
+
+        self::assertSame(Verdict::Unable, $it->rate->verdict);
+        self::assertNull($it->differences);
+        self::assertStringContainsString('is 2 wide', implode(' ', $it->rate->reasons));
+    }
+
+    public function test_a_sample_may_be_judged_by_limits_of_its_own(): void
+    {
+        $berry = PairedSample::numeric('b', 6.1, [5.6])->withLimits(ActionLimits::of([4.0, 5.5]));
+        $beds = PairedSample::numeric('v', 6.1, [5.6])->withLimits(ActionLimits::of([6.0, 7.3]));
+        $it = $this->assess([$berry, $beds]);
+
+        self::assertSame(1, $it->sort->tally->agree);
+        self::assertSame([['n' => 0, 'agree' => 0], ['n' => 1, 'agree' => 0], ['n' => 1, 'agree' => 1]], $it->sort->tally->perClass);
+    }
+
+    public function test_own_limits_with_another_number_of_classes_are_refused(): void
+    {
+        $this->expectException(CoreError::class);
+
+        $this->assess([PairedSample::numeric('b', 6.1, [5.6])->withLimits(ActionLimits::of([5.5]))]);
+    }
+
+    /** Of two middle bands the one farther from the reference counts, so replicates never flatter. */
+    public function test_the_median_of_two_bands_is_the_less_flattering(): void
+    {
+        $bands = Bands::parse('5.5:5.25:5.75,6.0:5.75:6.25,6.5:6.25:6.75');
+        $pick = static fn (string $a, string $b, float $reference): string => $bands->median(
+            [$bands->named($a) ?? throw new \LogicException, $bands->named($b) ?? throw new \LogicException], $reference, ActionLimits::of([6.0, 7.3]),
+        )->name;
+
+        self::assertSame('6.5', $pick('6.0', '6.5', 5.9));
+        self::assertSame('5.5', $pick('5.5', '6.0', 6.4));
+        self::assertSame('5.5', $pick('5.5', '6.5', 6.1), 'equally far: the one in another class than the reference');
+    }
+
+    /** @return list<PairedSample> */
+    private static function pairs(int $count, float $reference, ?float $test = null): array
+    {
+        return array_map(static fn (int $i): PairedSample => PairedSample::numeric("{$reference}-{$i}", $reference, [$test ?? $reference]), range(1, $count));
+    }
+
+    private static function band(Bands $bands, string $name, float $reference): PairedSample
+    {
+        return PairedSample::ordinal('b', $reference, [$bands->named($name) ?? throw new \LogicException]);
+    }
+
+    /** @param list<PairedSample> $pairs */
+    private function assess(array $pairs, ?Bands $bands = null): Assessment
+    {
+        return Assessment::of($pairs, 0, Policy::of('ph', ActionLimits::of([6.0, 7.3]), 0.3, 0.5, 0.8, 0.95, Scale::Absolute), $bands);
+    }
+}

@@ -1,0 +1,126 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Tests\Agronomy;
+
+use HonestCore\Agreement\Verdict;
+use HonestCore\Agronomy\Crop;
+use HonestCore\Agronomy\Lime\KitDirection;
+use HonestCore\Agronomy\Lime\LabPh;
+use HonestCore\Agronomy\Lime\LimeAdvice;
+use HonestCore\Agronomy\Lime\LimeMaterial;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+/** What may be said of lime, and from what. The rule is the product's own. */
+final class LimeAdviceTest extends TestCase
+{
+    public function test_a_lab_with_both_buffers_gives_two_amounts(): void
+    {
+        $advice = $this->advise(LabPh::of(5.6, 0.12, 6.1, 6.5), null);
+
+        self::assertSame('amount', $advice->kind);
+        self::assertEqualsWithDelta(1.8 * 6 / 8, $advice->rates[0]->tonsPerAcre, 1e-9);
+        self::assertEqualsWithDelta(3.8 * 6 / 8, $advice->rates[1]->tonsPerAcre, 1e-9);
+        self::assertNotSame([], $advice->cautions);
+        self::assertStringContainsString('differ by more than a quarter', implode(' ', $advice->notes));
+    }
+
+    public function test_one_schools_buffer_never_feeds_the_other(): void
+    {
+        $advice = $this->advise(LabPh::of(5.6, 0.12, null, 6.5), null);
+
+        self::assertNull($advice->rates[0]->tonsPerAcre);
+        self::assertStringContainsString('cannot stand in', (string) $advice->rates[0]->note);
+        self::assertNotNull($advice->rates[1]->tonsPerAcre);
+    }
+
+    public function test_a_lab_without_a_buffer_gives_whether_and_not_how_much(): void
+    {
+        $advice = $this->advise(LabPh::of(5.6, 0.12, null, null), null);
+
+        self::assertSame('direction', $advice->kind);
+        self::assertStringContainsString('buffer pH', implode(' ', $advice->next));
+    }
+
+    public function test_too_close_to_call(): void
+    {
+        $advice = $this->advise(LabPh::of(5.95, 0.12, 6.4, 6.7), null);
+
+        self::assertStringContainsString('Too close to call', implode(' ', $advice->notes));
+        self::assertStringContainsString('second composite', implode(' ', $advice->next));
+        self::assertStringNotContainsString('Too close', implode(' ', $this->advise(LabPh::of(5.6, 0.12, 6.1, 6.5), null)->notes));
+        self::assertStringNotContainsString('Too close', implode(' ', $this->advise(LabPh::of(5.95, null, 6.4, 6.7), null)->notes), 'the lab has not said how sure it is');
+    }
+
+    public function test_enough_and_too_much(): void
+    {
+        self::assertSame('leave', $this->advise(LabPh::of(6.4, 0.12, null, null), null)->kind);
+        $high = $this->advise(LabPh::of(7.8, 0.12, null, null), null);
+        self::assertSame('too_high', $high->kind);
+        self::assertStringContainsString('fizz', implode(' ', $high->next));
+    }
+
+    /** Common practice: a kit reads 5.5 where the lab finds 6.1, and a crop that wants 4.0-5.5 would have been planted. */
+    public function test_the_berry_that_would_have_been_planted(): void
+    {
+        $advice = LimeAdvice::from(LabPh::of(6.1, 0.12, 6.38, 6.8), self::kit('5.5', 5.5, 'leave', Verdict::Stands), Crop::of('blueberry'), 6, LimeMaterial::of(100, 1));
+
+        self::assertSame('too_high', $advice->kind, 'the lab goes before the kit');
+    }
+
+    public function test_a_large_rate_is_split(): void
+    {
+        self::assertStringContainsString('two seasons', implode(' ', $this->advise(LabPh::of(4.6, 0.12, 5.4, 5.2), null)->notes));
+    }
+
+    public function test_a_kit_whose_sort_stands_gives_a_direction_and_never_an_amount(): void
+    {
+        foreach (['lime', 'leave', 'too high'] as $action) {
+            $advice = $this->advise(null, self::kit('5.5', 5.5, $action, Verdict::Stands));
+            self::assertSame('direction', $advice->kind);
+            self::assertSame([], $advice->rates);
+            self::assertNotSame([], $advice->next);
+        }
+    }
+
+    /** @return iterable<string, array{KitDirection, string}> */
+    public static function unheard(): iterable
+    {
+        yield 'not signed' => [self::kit('5.5', 5.5, 'lime', null), 'no verdict on its sort claim has been signed'];
+        foreach ([Verdict::Open, Verdict::Falls, Verdict::Untested, Verdict::Unable] as $verdict) {
+            yield $verdict->value => [self::kit('5.5', 5.5, 'lime', $verdict), "signed as \"{$verdict->value}\""];
+        }
+        yield 'outside the readings it rests on' => [self::kit('4.5', 4.5, 'lime', Verdict::Stands), 'lies outside'];
+        yield 'cannot sort' => [self::kit('rest', 5.5, null, Verdict::Stands), 'cannot sort'];
+    }
+
+    #[DataProvider('unheard')]
+    public function test_a_kit_that_has_not_earned_it_is_not_heard(KitDirection $kit, string $why): void
+    {
+        $advice = $this->advise(null, $kit);
+
+        self::assertSame('none', $advice->kind);
+        self::assertStringContainsString($why, $advice->answer);
+        self::assertNotSame([], $advice->next);
+    }
+
+    public function test_nothing_measured_says_what_to_do_first(): void
+    {
+        $advice = $this->advise(null, null);
+
+        self::assertSame('none', $advice->kind);
+        self::assertStringContainsString('Pull a composite', implode(' ', $advice->next));
+    }
+
+    private static function kit(string $band, float $middle, ?string $action, ?Verdict $signed): KitDirection
+    {
+        return new KitDirection('capsule kit', $band, $middle, $action, $signed, 5.0, 7.5);
+    }
+
+    private function advise(?LabPh $lab, ?KitDirection $kit): LimeAdvice
+    {
+        return LimeAdvice::from($lab, $kit, Crop::of('pasture'), 6, LimeMaterial::of(100, 1));
+    }
+}

@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Tests\Agronomy;
+
+use HonestCore\Agronomy\Fertiliser;
+use HonestCore\Agronomy\Lime\LimeMaterial;
+use HonestCore\Agronomy\Lime\LimeRate;
+use HonestCore\Agronomy\Lime\MehlichBuffer;
+use HonestCore\Agronomy\Lime\SmpBuffer;
+use HonestCore\Agronomy\Lime\SoilAcidity;
+use HonestCore\Error\CoreError;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+final class LimeTest extends TestCase
+{
+    /** @return iterable<string, array{float, float, float}> buffer pH, target, tons an acre */
+    public static function smp(): iterable
+    {
+        // Shoemaker, McLean & Pratt 1961, as in North Central Regional Publication 221 (figures written from memory).
+        foreach ([
+            [6.8, 7.0, 1.4], [6.8, 6.5, 1.2], [6.8, 6.0, 1.0], [6.4, 7.0, 5.5], [6.4, 6.5, 4.7], [6.4, 6.0, 3.8], [6.0, 6.5, 8.1],
+            [5.5, 7.0, 14.8], [5.5, 6.0, 10.2], [5.0, 6.5, 16.9], [4.8, 7.0, 22.1], [4.8, 6.0, 15.1],
+        ] as [$buffer, $target, $tons]) {
+            yield "buffer {$buffer} to {$target}" => [$buffer, $target, $tons];
+        }
+    }
+
+    #[DataProvider('smp')]
+    public function test_the_smp_table_is_read(float $buffer, float $target, float $tons): void
+    {
+        self::assertEqualsWithDelta($tons, SmpBuffer::rate(SoilAcidity::of(5.0, $buffer), $target)->tonsPerAcre, 1e-9);
+    }
+
+    public function test_between_entries_smp_goes_straight(): void
+    {
+        self::assertEqualsWithDelta((5.5 + 6.5) / 2, SmpBuffer::rate(SoilAcidity::of(5.0, 6.35), 7.0)->tonsPerAcre, 1e-9);
+        self::assertEqualsWithDelta((4.7 + 5.5) / 2, SmpBuffer::rate(SoilAcidity::of(5.0, 6.4), 6.75)->tonsPerAcre, 1e-9);
+    }
+
+    /** Common practice: a LOWER buffer pH means MORE lime. */
+    public function test_a_lower_buffer_means_more_lime_in_both_schools(): void
+    {
+        $before = [-1.0, -1.0];
+        for ($buffer = 6.5; $buffer > 5.0; $buffer -= 0.1) {
+            $now = [MehlichBuffer::rate(SoilAcidity::of(5.2, $buffer), 6.5)->tonsPerAcre, SmpBuffer::rate(SoilAcidity::of(5.2, $buffer), 6.5)->tonsPerAcre];
+            self::assertGreaterThan($before[0], $now[0]);
+            self::assertGreaterThan($before[1], $now[1]);
+            $before = $now;
+        }
+    }
+
+    /** Mehlich 1976 by hand: Ac = (6.6 - 6.1) / 0.25 = 2; 2 (6.5 - 5.6) / (6.6 - 5.6) = 1.8 tons. */
+    public function test_mehlich_by_hand(): void
+    {
+        self::assertEqualsWithDelta(1.8, MehlichBuffer::rate(SoilAcidity::of(5.6, 6.1), 6.5)->tonsPerAcre, 1e-9);
+    }
+
+    public function test_no_lime_at_the_target_or_above(): void
+    {
+        foreach ([MehlichBuffer::rate(SoilAcidity::of(6.5, 6.0), 6.5), SmpBuffer::rate(SoilAcidity::of(7.0, 6.5), 6.5)] as $rate) {
+            self::assertSame(0.0, $rate->tonsPerAcre);
+        }
+        self::assertSame(0.0, MehlichBuffer::rate(SoilAcidity::of(5.4, 7.05), 6.5)->tonsPerAcre, 'pH 5.4 with a buffer of 7.05 needs little');
+    }
+
+    public function test_beyond_the_table_it_says_so_instead_of_guessing(): void
+    {
+        $above = SmpBuffer::rate(SoilAcidity::of(5.4, 7.05), 6.5);
+        $below = SmpBuffer::rate(SoilAcidity::of(4.0, 4.5), 6.5);
+        $target = SmpBuffer::rate(SoilAcidity::of(4.4, 6.2), 5.0);
+
+        self::assertTrue($above->atMost);
+        self::assertEqualsWithDelta(1.2, $above->tonsPerAcre, 1e-9);
+        self::assertNull($below->tonsPerAcre);
+        self::assertNotNull($below->note);
+        self::assertNull($target->tonsPerAcre);
+        self::assertNull(MehlichBuffer::rate(SoilAcidity::of(6.6, 6.2), 7.0)->tonsPerAcre, 'the formula divides by 6.6 less the pH');
+    }
+
+    public function test_depth_and_material_are_shown_as_steps(): void
+    {
+        $rate = LimeRate::of('x', 4.0, [], 'x')->adjusted(6.0, LimeMaterial::of(90, 0.8));
+
+        self::assertEqualsWithDelta(4.0 * 6 / 8 / 0.72, $rate->tonsPerAcre, 1e-9);
+        self::assertCount(2, $rate->steps);
+        self::assertSame('3 / (90 % carbonate equivalent × 0.8 fineness)', $rate->steps[1]->how);
+    }
+
+    /** 2000 lb on 43,560 square feet; 907.18474 kg on 4046.8564224 m². */
+    public function test_the_units_of_a_rate(): void
+    {
+        $rate = LimeRate::of('x', 1.0, [], 'x')->toArray();
+
+        self::assertEqualsWithDelta(2000 / 43.56, $rate['pounds_per_1000_sq_ft'], 1e-9);
+        self::assertEqualsWithDelta(2.2417, $rate['tonnes_per_hectare'], 1e-4);
+    }
+
+    /** Common practice: 25 lb N as 15.5-0-0 is 161.29 lb; 20 lb as 0-20-0 is 100 lb. */
+    public function test_product_by_its_grade(): void
+    {
+        self::assertEqualsWithDelta(161.29, Fertiliser::product(25, 15.5), 0.005);
+        self::assertSame(100.0, Fertiliser::product(20, 20));
+    }
+
+    public function test_readings_no_soil_gives_are_refused(): void
+    {
+        foreach ([static fn () => SoilAcidity::of(1.0, 6.5), static fn () => SoilAcidity::of(5.5, 12.0), static fn () => LimeMaterial::of(0, 1), static fn () => Fertiliser::product(5, 0)] as $act) {
+            try {
+                $act();
+                self::fail('It was accepted.');
+            } catch (CoreError $error) {
+                self::assertSame('value_out_of_range', $error->errorCode());
+            }
+        }
+    }
+}
