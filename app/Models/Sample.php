@@ -69,7 +69,7 @@ final class Sample extends Model
     /** @return HasMany<Portion, $this> */
     public function portions(): HasMany
     {
-        return $this->hasMany(Portion::class)->orderByDesc('kind');
+        return $this->hasMany(Portion::class);
     }
 
     /** @return HasMany<CorePull, $this> */

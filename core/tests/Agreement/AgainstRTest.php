@@ -102,7 +102,7 @@ final class AgainstRTest extends TestCase
         $set = ReferenceData::of('statistics')['repeatability'];
         $samples = array_map(
             static fn (int $i): PairedSample => PairedSample::numeric("s{$i}", (float) $set['reference'][$i], [(float) $set['first'][$i], (float) $set['second'][$i]]),
-            array_keys($set['first']),
+            range(0, 16),
         );
         $policy = Policy::of('ph', ActionLimits::of([300.0]), 50, 50, 0.8, 0.95, Scale::Absolute);
         $found = Repeatability::of($samples, $policy);

@@ -94,7 +94,7 @@ final class PlanTest extends TestCase
                 $at = array_map($boundary->plane->toMetres(...), Plan::draft(self::spec($boundary, $pattern, 25, seed: $seed))->composites[0]);
                 foreach ($at as $i => [$x, $y]) {
                     $others = array_filter($at, static fn (int $k): bool => $k !== $i, ARRAY_FILTER_USE_KEY);
-                    $sum += min(array_map(static fn (array $o): float => hypot($o[0] - $x, $o[1] - $y), $others));
+                    $sum += min([INF, ...array_map(static fn (array $o): float => hypot($o[0] - $x, $o[1] - $y), $others)]);
                 }
             }
 

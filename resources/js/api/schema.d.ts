@@ -4,2567 +4,2567 @@
  */
 
 export interface paths {
-    '/welcome': {
+    "/welcome": {
         parameters: {
-            query?: never
-            header?: never
-            path?: never
-            cookie?: never
-        }
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
         /** What the sign-in page may know */
         get: {
             parameters: {
-                query?: never
-                header?: never
-                path?: never
-                cookie?: never
-            }
-            requestBody?: never
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
             responses: {
                 /** @description Done */
                 200: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Welcome']
-                    }
-                }
+                        "application/json": components["schemas"]["Welcome"];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        put?: never
-        post?: never
-        delete?: never
-        options?: never
-        head?: never
-        patch?: never
-        trace?: never
-    }
-    '/session': {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/session": {
         parameters: {
-            query?: never
-            header?: never
-            path?: never
-            cookie?: never
-        }
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
         /** Who is signed in */
         get: {
             parameters: {
-                query?: never
-                header?: never
-                path?: never
-                cookie?: never
-            }
-            requestBody?: never
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
             responses: {
                 /** @description Done */
                 200: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Me']
-                    }
-                }
+                        "application/json": components["schemas"]["Me"];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        put?: never
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
         /** Sign in */
         post: {
             parameters: {
-                query?: never
-                header?: never
-                path?: never
-                cookie?: never
-            }
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
             requestBody: {
                 content: {
-                    'application/json': components['schemas']['SignInInput']
-                }
-            }
+                    "application/json": components["schemas"]["SignInInput"];
+                };
+            };
             responses: {
                 /** @description Done */
                 200: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Me']
-                    }
-                }
+                        "application/json": components["schemas"]["Me"];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
         /** Sign out */
         delete: {
             parameters: {
-                query?: never
-                header?: never
-                path?: never
-                cookie?: never
-            }
-            requestBody?: never
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
             responses: {
                 /** @description Done */
                 204: {
                     headers: {
-                        [name: string]: unknown
-                    }
-                    content?: never
-                }
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        options?: never
-        head?: never
-        patch?: never
-        trace?: never
-    }
-    '/ping': {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/ping": {
         parameters: {
-            query?: never
-            header?: never
-            path?: never
-            cookie?: never
-        }
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
         /** An authenticated request that does nothing else */
         get: {
             parameters: {
-                query?: never
-                header?: never
-                path?: never
-                cookie?: never
-            }
-            requestBody?: never
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
             responses: {
                 /** @description Done */
                 200: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Ping']
-                    }
-                }
+                        "application/json": components["schemas"]["Ping"];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        put?: never
-        post?: never
-        delete?: never
-        options?: never
-        head?: never
-        patch?: never
-        trace?: never
-    }
-    '/choices': {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/choices": {
         parameters: {
-            query?: never
-            header?: never
-            path?: never
-            cookie?: never
-        }
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
         /** The lists that forms choose from */
         get: {
             parameters: {
-                query?: never
-                header?: never
-                path?: never
-                cookie?: never
-            }
-            requestBody?: never
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
             responses: {
                 /** @description Done */
                 200: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Choices']
-                    }
-                }
+                        "application/json": components["schemas"]["Choices"];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        put?: never
-        post?: never
-        delete?: never
-        options?: never
-        head?: never
-        patch?: never
-        trace?: never
-    }
-    '/today': {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/today": {
         parameters: {
-            query?: never
-            header?: never
-            path?: never
-            cookie?: never
-        }
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
         /** What waits at a site */
         get: {
             parameters: {
                 query: {
-                    site_id: number
-                }
-                header?: never
-                path?: never
-                cookie?: never
-            }
-            requestBody?: never
+                    site_id: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
             responses: {
                 /** @description Done */
                 200: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Today']
-                    }
-                }
+                        "application/json": components["schemas"]["Today"];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        put?: never
-        post?: never
-        delete?: never
-        options?: never
-        head?: never
-        patch?: never
-        trace?: never
-    }
-    '/search': {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/search": {
         parameters: {
-            query?: never
-            header?: never
-            path?: never
-            cookie?: never
-        }
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
         /** Find areas, samples, tests, labs and verdicts */
         get: {
             parameters: {
                 query: {
-                    q: string
-                }
-                header?: never
-                path?: never
-                cookie?: never
-            }
-            requestBody?: never
+                    q: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
             responses: {
                 /** @description Done */
                 200: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Found'][]
-                    }
-                }
+                        "application/json": components["schemas"]["Found"][];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        put?: never
-        post?: never
-        delete?: never
-        options?: never
-        head?: never
-        patch?: never
-        trace?: never
-    }
-    '/sites': {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites": {
         parameters: {
-            query?: never
-            header?: never
-            path?: never
-            cookie?: never
-        }
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
         /** The team's sites */
         get: {
             parameters: {
-                query?: never
-                header?: never
-                path?: never
-                cookie?: never
-            }
-            requestBody?: never
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
             responses: {
                 /** @description Done */
                 200: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Site'][]
-                    }
-                }
+                        "application/json": components["schemas"]["Site"][];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        put?: never
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
         /** Add a site */
         post: {
             parameters: {
-                query?: never
-                header?: never
-                path?: never
-                cookie?: never
-            }
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
             requestBody: {
                 content: {
-                    'application/json': components['schemas']['SiteInput']
-                }
-            }
+                    "application/json": components["schemas"]["SiteInput"];
+                };
+            };
             responses: {
                 /** @description Done */
                 201: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Site']
-                    }
-                }
+                        "application/json": components["schemas"]["Site"];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        delete?: never
-        options?: never
-        head?: never
-        patch?: never
-        trace?: never
-    }
-    '/sites/{site}': {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}": {
         parameters: {
-            query?: never
-            header?: never
+            query?: never;
+            header?: never;
             path: {
-                site: number
-            }
-            cookie?: never
-        }
+                site: number;
+            };
+            cookie?: never;
+        };
         /** A site with its areas and landmarks */
         get: {
             parameters: {
-                query?: never
-                header?: never
+                query?: never;
+                header?: never;
                 path: {
-                    site: number
-                }
-                cookie?: never
-            }
-            requestBody?: never
+                    site: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
             responses: {
                 /** @description Done */
                 200: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Site']
-                    }
-                }
+                        "application/json": components["schemas"]["Site"];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        put?: never
-        post?: never
-        delete?: never
-        options?: never
-        head?: never
-        patch?: never
-        trace?: never
-    }
-    '/sites/{site}/areas': {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/areas": {
         parameters: {
-            query?: never
-            header?: never
+            query?: never;
+            header?: never;
             path: {
-                site: number
-            }
-            cookie?: never
-        }
-        get?: never
-        put?: never
+                site: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
         /** Add a sampling area */
         post: {
             parameters: {
-                query?: never
-                header?: never
+                query?: never;
+                header?: never;
                 path: {
-                    site: number
-                }
-                cookie?: never
-            }
+                    site: number;
+                };
+                cookie?: never;
+            };
             requestBody: {
                 content: {
-                    'application/json': components['schemas']['AreaInput']
-                }
-            }
+                    "application/json": components["schemas"]["AreaInput"];
+                };
+            };
             responses: {
                 /** @description Done */
                 201: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Area']
-                    }
-                }
+                        "application/json": components["schemas"]["Area"];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        delete?: never
-        options?: never
-        head?: never
-        patch?: never
-        trace?: never
-    }
-    '/sites/{site}/areas/batch': {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/areas/batch": {
         parameters: {
-            query?: never
-            header?: never
+            query?: never;
+            header?: never;
             path: {
-                site: number
-            }
-            cookie?: never
-        }
-        get?: never
-        put?: never
+                site: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
         /** Add several areas, all or none */
         post: {
             parameters: {
-                query?: never
-                header?: never
+                query?: never;
+                header?: never;
                 path: {
-                    site: number
-                }
-                cookie?: never
-            }
+                    site: number;
+                };
+                cookie?: never;
+            };
             requestBody: {
                 content: {
-                    'application/json': components['schemas']['AreasInput']
-                }
-            }
+                    "application/json": components["schemas"]["AreasInput"];
+                };
+            };
             responses: {
                 /** @description Done */
                 201: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Area'][]
-                    }
-                }
+                        "application/json": components["schemas"]["Area"][];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        delete?: never
-        options?: never
-        head?: never
-        patch?: never
-        trace?: never
-    }
-    '/sites/{site}/landmarks': {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/landmarks": {
         parameters: {
-            query?: never
-            header?: never
+            query?: never;
+            header?: never;
             path: {
-                site: number
-            }
-            cookie?: never
-        }
-        get?: never
-        put?: never
+                site: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
         /** Add something to keep away from */
         post: {
             parameters: {
-                query?: never
-                header?: never
+                query?: never;
+                header?: never;
                 path: {
-                    site: number
-                }
-                cookie?: never
-            }
+                    site: number;
+                };
+                cookie?: never;
+            };
             requestBody: {
                 content: {
-                    'application/json': components['schemas']['LandmarkInput']
-                }
-            }
+                    "application/json": components["schemas"]["LandmarkInput"];
+                };
+            };
             responses: {
                 /** @description Done */
                 201: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Landmark']
-                    }
-                }
+                        "application/json": components["schemas"]["Landmark"];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        delete?: never
-        options?: never
-        head?: never
-        patch?: never
-        trace?: never
-    }
-    '/landmarks/{landmark}': {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/landmarks/{landmark}": {
         parameters: {
-            query?: never
-            header?: never
+            query?: never;
+            header?: never;
             path: {
-                landmark: number
-            }
-            cookie?: never
-        }
-        get?: never
-        put?: never
-        post?: never
+                landmark: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
         /** Remove a landmark */
         delete: {
             parameters: {
-                query?: never
-                header?: never
+                query?: never;
+                header?: never;
                 path: {
-                    landmark: number
-                }
-                cookie?: never
-            }
-            requestBody?: never
+                    landmark: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
             responses: {
                 /** @description Done */
                 204: {
                     headers: {
-                        [name: string]: unknown
-                    }
-                    content?: never
-                }
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        options?: never
-        head?: never
-        patch?: never
-        trace?: never
-    }
-    '/areas/{area}': {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/areas/{area}": {
         parameters: {
-            query?: never
-            header?: never
+            query?: never;
+            header?: never;
             path: {
-                area: number
-            }
-            cookie?: never
-        }
-        get?: never
+                area: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
         /** Change an area */
         put: {
             parameters: {
-                query?: never
-                header?: never
+                query?: never;
+                header?: never;
                 path: {
-                    area: number
-                }
-                cookie?: never
-            }
+                    area: number;
+                };
+                cookie?: never;
+            };
             requestBody: {
                 content: {
-                    'application/json': components['schemas']['AreaInput']
-                }
-            }
+                    "application/json": components["schemas"]["AreaInput"];
+                };
+            };
             responses: {
                 /** @description Done */
                 200: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Area']
-                    }
-                }
+                        "application/json": components["schemas"]["Area"];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        post?: never
-        delete?: never
-        options?: never
-        head?: never
-        patch?: never
-        trace?: never
-    }
-    '/boundaries/measure': {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/boundaries/measure": {
         parameters: {
-            query?: never
-            header?: never
-            path?: never
-            cookie?: never
-        }
-        get?: never
-        put?: never
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
         /** The extent of a polygon */
         post: {
             parameters: {
-                query?: never
-                header?: never
-                path?: never
-                cookie?: never
-            }
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
             requestBody: {
                 content: {
-                    'application/json': components['schemas']['BoundaryInput']
-                }
-            }
+                    "application/json": components["schemas"]["BoundaryInput"];
+                };
+            };
             responses: {
                 /** @description Done */
                 200: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Extent']
-                    }
-                }
+                        "application/json": components["schemas"]["Extent"];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        delete?: never
-        options?: never
-        head?: never
-        patch?: never
-        trace?: never
-    }
-    '/boundaries/read': {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/boundaries/read": {
         parameters: {
-            query?: never
-            header?: never
-            path?: never
-            cookie?: never
-        }
-        get?: never
-        put?: never
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
         /** What a GeoJSON file holds */
         post: {
             parameters: {
-                query?: never
-                header?: never
-                path?: never
-                cookie?: never
-            }
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
             requestBody: {
                 content: {
-                    'application/json': components['schemas']['TextInput']
-                }
-            }
+                    "application/json": components["schemas"]["TextInput"];
+                };
+            };
             responses: {
                 /** @description Done */
                 200: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['AreaCandidates']
-                    }
-                }
+                        "application/json": components["schemas"]["AreaCandidates"];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        delete?: never
-        options?: never
-        head?: never
-        patch?: never
-        trace?: never
-    }
-    '/plans': {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/plans": {
         parameters: {
-            query?: never
-            header?: never
-            path?: never
-            cookie?: never
-        }
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
         /** Plans in short */
         get: {
             parameters: {
                 query: {
-                    site_id: number
-                }
-                header?: never
-                path?: never
-                cookie?: never
-            }
-            requestBody?: never
+                    site_id: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
             responses: {
                 /** @description Done */
                 200: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['PlanLine'][]
-                    }
-                }
+                        "application/json": components["schemas"]["PlanLine"][];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        put?: never
-        post?: never
-        delete?: never
-        options?: never
-        head?: never
-        patch?: never
-        trace?: never
-    }
-    '/areas/{area}/plans/draft': {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/areas/{area}/plans/draft": {
         parameters: {
-            query?: never
-            header?: never
+            query?: never;
+            header?: never;
             path: {
-                area: number
-            }
-            cookie?: never
-        }
-        get?: never
-        put?: never
+                area: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
         /** Lay cores out without storing them */
         post: {
             parameters: {
-                query?: never
-                header?: never
+                query?: never;
+                header?: never;
                 path: {
-                    area: number
-                }
-                cookie?: never
-            }
+                    area: number;
+                };
+                cookie?: never;
+            };
             requestBody: {
                 content: {
-                    'application/json': components['schemas']['PlanInput']
-                }
-            }
+                    "application/json": components["schemas"]["PlanInput"];
+                };
+            };
             responses: {
                 /** @description Done */
                 200: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Layout']
-                    }
-                }
+                        "application/json": components["schemas"]["Layout"];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        delete?: never
-        options?: never
-        head?: never
-        patch?: never
-        trace?: never
-    }
-    '/areas/{area}/plans': {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/areas/{area}/plans": {
         parameters: {
-            query?: never
-            header?: never
+            query?: never;
+            header?: never;
             path: {
-                area: number
-            }
-            cookie?: never
-        }
-        get?: never
-        put?: never
+                area: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
         /** Save a plan */
         post: {
             parameters: {
-                query?: never
-                header?: never
+                query?: never;
+                header?: never;
                 path: {
-                    area: number
-                }
-                cookie?: never
-            }
+                    area: number;
+                };
+                cookie?: never;
+            };
             requestBody: {
                 content: {
-                    'application/json': components['schemas']['PlanInput']
-                }
-            }
+                    "application/json": components["schemas"]["PlanInput"];
+                };
+            };
             responses: {
                 /** @description Done */
                 201: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Plan']
-                    }
-                }
+                        "application/json": components["schemas"]["Plan"];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        delete?: never
-        options?: never
-        head?: never
-        patch?: never
-        trace?: never
-    }
-    '/plans/{plan}': {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/plans/{plan}": {
         parameters: {
-            query?: never
-            header?: never
+            query?: never;
+            header?: never;
             path: {
-                plan: number
-            }
-            cookie?: never
-        }
+                plan: number;
+            };
+            cookie?: never;
+        };
         /** A saved plan */
         get: {
             parameters: {
-                query?: never
-                header?: never
+                query?: never;
+                header?: never;
                 path: {
-                    plan: number
-                }
-                cookie?: never
-            }
-            requestBody?: never
+                    plan: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
             responses: {
                 /** @description Done */
                 200: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Plan']
-                    }
-                }
+                        "application/json": components["schemas"]["Plan"];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
         /** Change a plan that nothing was pulled by */
         put: {
             parameters: {
-                query?: never
-                header?: never
+                query?: never;
+                header?: never;
                 path: {
-                    plan: number
-                }
-                cookie?: never
-            }
+                    plan: number;
+                };
+                cookie?: never;
+            };
             requestBody: {
                 content: {
-                    'application/json': components['schemas']['PlanInput']
-                }
-            }
+                    "application/json": components["schemas"]["PlanInput"];
+                };
+            };
             responses: {
                 /** @description Done */
                 200: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Plan']
-                    }
-                }
+                        "application/json": components["schemas"]["Plan"];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        post?: never
-        delete?: never
-        options?: never
-        head?: never
-        patch?: never
-        trace?: never
-    }
-    '/samples': {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/samples": {
         parameters: {
-            query?: never
-            header?: never
-            path?: never
-            cookie?: never
-        }
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
         /** The composites of a site */
         get: {
             parameters: {
                 query: {
-                    site_id: number
-                }
-                header?: never
-                path?: never
-                cookie?: never
-            }
-            requestBody?: never
+                    site_id: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
             responses: {
                 /** @description Done */
                 200: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Sample'][]
-                    }
-                }
+                        "application/json": components["schemas"]["Sample"][];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        put?: never
-        post?: never
-        delete?: never
-        options?: never
-        head?: never
-        patch?: never
-        trace?: never
-    }
-    '/plans/{plan}/samples': {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/plans/{plan}/samples": {
         parameters: {
-            query?: never
-            header?: never
+            query?: never;
+            header?: never;
             path: {
-                plan: number
-            }
-            cookie?: never
-        }
-        get?: never
-        put?: never
+                plan: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
         /** Make the composite of a plan */
         post: {
             parameters: {
-                query?: never
-                header?: never
+                query?: never;
+                header?: never;
                 path: {
-                    plan: number
-                }
-                cookie?: never
-            }
+                    plan: number;
+                };
+                cookie?: never;
+            };
             requestBody: {
                 content: {
-                    'application/json': components['schemas']['SampleInput']
-                }
-            }
+                    "application/json": components["schemas"]["SampleInput"];
+                };
+            };
             responses: {
                 /** @description Done */
                 201: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Sample']
-                    }
-                }
+                        "application/json": components["schemas"]["Sample"];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        delete?: never
-        options?: never
-        head?: never
-        patch?: never
-        trace?: never
-    }
-    '/samples/{sample}': {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/samples/{sample}": {
         parameters: {
-            query?: never
-            header?: never
+            query?: never;
+            header?: never;
             path: {
-                sample: number
-            }
-            cookie?: never
-        }
+                sample: number;
+            };
+            cookie?: never;
+        };
         /** A composite */
         get: {
             parameters: {
-                query?: never
-                header?: never
+                query?: never;
+                header?: never;
                 path: {
-                    sample: number
-                }
-                cookie?: never
-            }
-            requestBody?: never
+                    sample: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
             responses: {
                 /** @description Done */
                 200: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Sample']
-                    }
-                }
+                        "application/json": components["schemas"]["Sample"];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        put?: never
-        post?: never
-        delete?: never
-        options?: never
-        head?: never
-        patch?: never
-        trace?: never
-    }
-    '/methods': {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/methods": {
         parameters: {
-            query?: never
-            header?: never
-            path?: never
-            cookie?: never
-        }
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
         /** The team's tests and lab methods */
         get: {
             parameters: {
-                query?: never
-                header?: never
-                path?: never
-                cookie?: never
-            }
-            requestBody?: never
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
             responses: {
                 /** @description Done */
                 200: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Method'][]
-                    }
-                }
+                        "application/json": components["schemas"]["Method"][];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        put?: never
-        post?: never
-        delete?: never
-        options?: never
-        head?: never
-        patch?: never
-        trace?: never
-    }
-    '/samples/{sample}/readings': {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/samples/{sample}/readings": {
         parameters: {
-            query?: never
-            header?: never
+            query?: never;
+            header?: never;
             path: {
-                sample: number
-            }
-            cookie?: never
-        }
-        get?: never
-        put?: never
+                sample: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
         /** Record or correct a reading */
         post: {
             parameters: {
-                query?: never
-                header?: never
+                query?: never;
+                header?: never;
                 path: {
-                    sample: number
-                }
-                cookie?: never
-            }
+                    sample: number;
+                };
+                cookie?: never;
+            };
             requestBody: {
                 content: {
-                    'application/json': components['schemas']['ReadingInput']
-                }
-            }
+                    "application/json": components["schemas"]["ReadingInput"];
+                };
+            };
             responses: {
                 /** @description Done */
                 201: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Reading']
-                    }
-                }
+                        "application/json": components["schemas"]["Reading"];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        delete?: never
-        options?: never
-        head?: never
-        patch?: never
-        trace?: never
-    }
-    '/samples/{sample}/results': {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/samples/{sample}/results": {
         parameters: {
-            query?: never
-            header?: never
+            query?: never;
+            header?: never;
             path: {
-                sample: number
-            }
-            cookie?: never
-        }
-        get?: never
-        put?: never
+                sample: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
         /** Record the lab's results of one composite, all or none */
         post: {
             parameters: {
-                query?: never
-                header?: never
+                query?: never;
+                header?: never;
                 path: {
-                    sample: number
-                }
-                cookie?: never
-            }
+                    sample: number;
+                };
+                cookie?: never;
+            };
             requestBody: {
                 content: {
-                    'application/json': components['schemas']['ResultsInput']
-                }
-            }
+                    "application/json": components["schemas"]["ResultsInput"];
+                };
+            };
             responses: {
                 /** @description Done */
                 201: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Sample']
-                    }
-                }
+                        "application/json": components["schemas"]["Sample"];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        delete?: never
-        options?: never
-        head?: never
-        patch?: never
-        trace?: never
-    }
-    '/imports': {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/imports": {
         parameters: {
-            query?: never
-            header?: never
-            path?: never
-            cookie?: never
-        }
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
         /** Reports taken */
         get: {
             parameters: {
-                query?: never
-                header?: never
-                path?: never
-                cookie?: never
-            }
-            requestBody?: never
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
             responses: {
                 /** @description Done */
                 200: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Import'][]
-                    }
-                }
+                        "application/json": components["schemas"]["Import"][];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        put?: never
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
         /** Take a CSV of lab results, whole or not at all */
         post: {
             parameters: {
-                query?: never
-                header?: never
-                path?: never
-                cookie?: never
-            }
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
             requestBody: {
                 content: {
-                    'multipart/form-data': {
+                    "multipart/form-data": {
                         /** Format: binary */
-                        file: string
+                        file: string;
                         /** Format: date */
-                        read_on: string
-                    }
-                }
-            }
+                        read_on: string;
+                    };
+                };
+            };
             responses: {
                 /** @description Done */
                 201: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Import']
-                    }
-                }
+                        "application/json": components["schemas"]["Import"];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        delete?: never
-        options?: never
-        head?: never
-        patch?: never
-        trace?: never
-    }
-    '/evidence': {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/evidence": {
         parameters: {
-            query?: never
-            header?: never
-            path?: never
-            cookie?: never
-        }
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
         /** Every test in one line */
         get: {
             parameters: {
-                query?: never
-                header?: never
-                path?: never
-                cookie?: never
-            }
-            requestBody?: never
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
             responses: {
                 /** @description Done */
                 200: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['EvidenceLine'][]
-                    }
-                }
+                        "application/json": components["schemas"]["EvidenceLine"][];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        put?: never
-        post?: never
-        delete?: never
-        options?: never
-        head?: never
-        patch?: never
-        trace?: never
-    }
-    '/evidence/{method}': {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/evidence/{method}": {
         parameters: {
-            query?: never
-            header?: never
+            query?: never;
+            header?: never;
             path: {
-                method: number
-            }
-            cookie?: never
-        }
+                method: number;
+            };
+            cookie?: never;
+        };
         /** All pairs of a test and what they prove */
         get: {
             parameters: {
-                query?: never
-                header?: never
+                query?: never;
+                header?: never;
                 path: {
-                    method: number
-                }
-                cookie?: never
-            }
-            requestBody?: never
+                    method: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
             responses: {
                 /** @description Done */
                 200: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Evidence']
-                    }
-                }
+                        "application/json": components["schemas"]["Evidence"];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        put?: never
-        post?: never
-        delete?: never
-        options?: never
-        head?: never
-        patch?: never
-        trace?: never
-    }
-    '/policies': {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/policies": {
         parameters: {
-            query?: never
-            header?: never
-            path?: never
-            cookie?: never
-        }
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
         /** Every version of the policies */
         get: {
             parameters: {
-                query?: never
-                header?: never
-                path?: never
-                cookie?: never
-            }
-            requestBody?: never
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
             responses: {
                 /** @description Done */
                 200: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Policy'][]
-                    }
-                }
+                        "application/json": components["schemas"]["Policy"][];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        put?: never
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
         /** Set a new version of a policy */
         post: {
             parameters: {
-                query?: never
-                header?: never
-                path?: never
-                cookie?: never
-            }
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
             requestBody: {
                 content: {
-                    'application/json': components['schemas']['PolicyInput']
-                }
-            }
+                    "application/json": components["schemas"]["PolicyInput"];
+                };
+            };
             responses: {
                 /** @description Done */
                 201: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Policy']
-                    }
-                }
+                        "application/json": components["schemas"]["Policy"];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        delete?: never
-        options?: never
-        head?: never
-        patch?: never
-        trace?: never
-    }
-    '/verdicts': {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/verdicts": {
         parameters: {
-            query?: never
-            header?: never
-            path?: never
-            cookie?: never
-        }
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
         /** Every verdict ever signed */
         get: {
             parameters: {
-                query?: never
-                header?: never
-                path?: never
-                cookie?: never
-            }
-            requestBody?: never
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
             responses: {
                 /** @description Done */
                 200: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Verdict'][]
-                    }
-                }
+                        "application/json": components["schemas"]["Verdict"][];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        put?: never
-        post?: never
-        delete?: never
-        options?: never
-        head?: never
-        patch?: never
-        trace?: never
-    }
-    '/verdicts/{verdict}': {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/verdicts/{verdict}": {
         parameters: {
-            query?: never
-            header?: never
+            query?: never;
+            header?: never;
             path: {
-                verdict: number
-            }
-            cookie?: never
-        }
+                verdict: number;
+            };
+            cookie?: never;
+        };
         /** A signed verdict */
         get: {
             parameters: {
-                query?: never
-                header?: never
+                query?: never;
+                header?: never;
                 path: {
-                    verdict: number
-                }
-                cookie?: never
-            }
-            requestBody?: never
+                    verdict: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
             responses: {
                 /** @description Done */
                 200: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Verdict']
-                    }
-                }
+                        "application/json": components["schemas"]["Verdict"];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        put?: never
-        post?: never
-        delete?: never
-        options?: never
-        head?: never
-        patch?: never
-        trace?: never
-    }
-    '/evidence/{method}/verdicts': {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/evidence/{method}/verdicts": {
         parameters: {
-            query?: never
-            header?: never
+            query?: never;
+            header?: never;
             path: {
-                method: number
-            }
-            cookie?: never
-        }
-        get?: never
-        put?: never
+                method: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
         /** Sign the verdict that the evidence gives */
         post: {
             parameters: {
-                query?: never
-                header?: never
+                query?: never;
+                header?: never;
                 path: {
-                    method: number
-                }
-                cookie?: never
-            }
+                    method: number;
+                };
+                cookie?: never;
+            };
             requestBody: {
                 content: {
-                    'application/json': components['schemas']['VerdictInput']
-                }
-            }
+                    "application/json": components["schemas"]["VerdictInput"];
+                };
+            };
             responses: {
                 /** @description Done */
                 201: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Verdict']
-                    }
-                }
+                        "application/json": components["schemas"]["Verdict"];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        delete?: never
-        options?: never
-        head?: never
-        patch?: never
-        trace?: never
-    }
-    '/recommendations': {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/recommendations": {
         parameters: {
-            query?: never
-            header?: never
-            path?: never
-            cookie?: never
-        }
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
         /** Every area with its answer */
         get: {
             parameters: {
                 query: {
-                    site_id: number
-                }
-                header?: never
-                path?: never
-                cookie?: never
-            }
-            requestBody?: never
+                    site_id: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
             responses: {
                 /** @description Done */
                 200: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['RecommendationLine'][]
-                    }
-                }
+                        "application/json": components["schemas"]["RecommendationLine"][];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        put?: never
-        post?: never
-        delete?: never
-        options?: never
-        head?: never
-        patch?: never
-        trace?: never
-    }
-    '/areas/{area}/recommendation': {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/areas/{area}/recommendation": {
         parameters: {
-            query?: never
-            header?: never
+            query?: never;
+            header?: never;
             path: {
-                area: number
-            }
-            cookie?: never
-        }
+                area: number;
+            };
+            cookie?: never;
+        };
         /** What may be recommended for an area */
         get: {
             parameters: {
                 query?: {
-                    depth_in?: number
-                    cce_percent?: number
-                    fineness?: number
-                }
-                header?: never
+                    depth_in?: number;
+                    cce_percent?: number;
+                    fineness?: number;
+                };
+                header?: never;
                 path: {
-                    area: number
-                }
-                cookie?: never
-            }
-            requestBody?: never
+                    area: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
             responses: {
                 /** @description Done */
                 200: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Recommendation']
-                    }
-                }
+                        "application/json": components["schemas"]["Recommendation"];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        put?: never
-        post?: never
-        delete?: never
-        options?: never
-        head?: never
-        patch?: never
-        trace?: never
-    }
-    '/follow-up': {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/follow-up": {
         parameters: {
-            query?: never
-            header?: never
-            path?: never
-            cookie?: never
-        }
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
         /** When each area is due for its next test */
         get: {
             parameters: {
                 query: {
-                    site_id: number
-                }
-                header?: never
-                path?: never
-                cookie?: never
-            }
-            requestBody?: never
+                    site_id: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
             responses: {
                 /** @description Done */
                 200: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Retest'][]
-                    }
-                }
+                        "application/json": components["schemas"]["Retest"][];
+                    };
+                };
                 /** @description Refused */
                 default: {
                     headers: {
-                        [name: string]: unknown
-                    }
+                        [name: string]: unknown;
+                    };
                     content: {
-                        'application/json': components['schemas']['Error']
-                    }
-                }
-            }
-        }
-        put?: never
-        post?: never
-        delete?: never
-        options?: never
-        head?: never
-        patch?: never
-        trace?: never
-    }
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
-export type webhooks = Record<string, never>
+export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /** @enum {string} */
-        Verdicts: 'stands' | 'falls' | 'open' | 'untested' | 'unable'
+        Verdicts: "stands" | "falls" | "open" | "untested" | "unable";
         /** @enum {string} */
-        AdviceKind: 'amount' | 'leave' | 'too_high' | 'direction' | 'none'
-        Bands: components['schemas']['Band'][]
-        Counts: number[]
-        Interval: number[] | null
+        AdviceKind: "amount" | "leave" | "too_high" | "direction" | "none";
+        Bands: components["schemas"]["Band"][];
+        Counts: number[];
+        Interval: number[] | null;
         Limits: {
-            [key: string]: number[]
-        }
+            [key: string]: number[];
+        };
         Error: {
-            message: string
-            code?: string
+            message: string;
+            code?: string;
             errors?: {
-                [key: string]: unknown
-            }
-            rows?: components['schemas']['RowError'][]
+                [key: string]: unknown;
+            };
+            rows?: components["schemas"]["RowError"][];
         } & {
-            [key: string]: unknown
-        }
+            [key: string]: unknown;
+        };
         RowError: {
-            row: number
-            field: string
-            message: string
-        }
+            row: number;
+            field: string;
+            message: string;
+        };
         Me: {
-            name: string
-            email: string
+            name: string;
+            email: string;
             /** @enum {string} */
-            role: 'technician' | 'reviewer'
-            may_sign: boolean
-            team: string
-        }
+            role: "technician" | "reviewer";
+            may_sign: boolean;
+            team: string;
+        };
         Account: {
-            name: string
-            email: string
-            role: string
-            password: string
-        }
+            name: string;
+            email: string;
+            role: string;
+            password: string;
+        };
         Welcome: {
-            demo: boolean
-            accounts: components['schemas']['Account'][]
-        }
+            demo: boolean;
+            accounts: components["schemas"]["Account"][];
+        };
         Ping: {
-            ok: boolean
-        }
+            ok: boolean;
+        };
         Use: {
-            code: string
-            name: string
-            low: number
-            high: number
-            target: number
-        }
+            code: string;
+            name: string;
+            low: number;
+            high: number;
+            target: number;
+        };
         ProtocolBreak: {
-            code: string
-            name: string
-        }
+            code: string;
+            name: string;
+        };
         Choices: {
-            uses: components['schemas']['Use'][]
-            protocol_breaks: components['schemas']['ProtocolBreak'][]
-        }
+            uses: components["schemas"]["Use"][];
+            protocol_breaks: components["schemas"]["ProtocolBreak"][];
+        };
         Waiting: {
-            stage: string
-            text: string
-            detail: string
-            to: string
-        }
+            stage: string;
+            text: string;
+            detail: string;
+            to: string;
+        };
         Season: {
-            year: number
-            areas: number
-            composites: number
-            readings: number
-        }
+            year: number;
+            areas: number;
+            composites: number;
+            readings: number;
+        };
         Today: {
             /** Format: date */
-            date: string
-            waiting: components['schemas']['Waiting'][]
-            season: components['schemas']['Season']
-        }
+            date: string;
+            waiting: components["schemas"]["Waiting"][];
+            season: components["schemas"]["Season"];
+        };
         Found: {
             /** @enum {string} */
-            kind: 'sample' | 'area' | 'lab' | 'test' | 'verdict'
-            label: string
-            detail: string
-            to: string
-        }
+            kind: "sample" | "area" | "lab" | "test" | "verdict";
+            label: string;
+            detail: string;
+            to: string;
+        };
         Geometry: {
-            type: string
-            coordinates: unknown
+            type: string;
+            coordinates: unknown;
         } & {
-            [key: string]: unknown
-        }
+            [key: string]: unknown;
+        };
         Extent: {
-            area_m2: number
-            area_acres: number
-            area_ha: number
-        }
+            area_m2: number;
+            area_acres: number;
+            area_ha: number;
+        };
         Area: {
-            id: number
-            site_id: number
-            name: string
-            use: string
-            use_name: string
-            history: string
-            boundary: components['schemas']['Geometry']
-            area_m2: number
-            area_acres: number
-            area_ha: number
-            plan_id?: number | null
-            samples?: number
-        }
+            id: number;
+            site_id: number;
+            name: string;
+            use: string;
+            use_name: string;
+            history: string;
+            boundary: components["schemas"]["Geometry"];
+            area_m2: number;
+            area_acres: number;
+            area_ha: number;
+            plan_id?: number | null;
+            samples?: number;
+        };
         Landmark: {
-            id: number
-            name: string
-            geometry: components['schemas']['Geometry']
-            distance_m: number
-        }
+            id: number;
+            name: string;
+            geometry: components["schemas"]["Geometry"];
+            distance_m: number;
+        };
         Site: {
-            id: number
-            name: string
-            letters: string
-            address: string
-            timezone: string
+            id: number;
+            name: string;
+            letters: string;
+            address: string;
+            timezone: string;
             /** @enum {string} */
-            units: 'us' | 'metric'
-            latitude: number
-            longitude: number
-            areas?: components['schemas']['Area'][]
-            landmarks?: components['schemas']['Landmark'][]
-        }
+            units: "us" | "metric";
+            latitude: number;
+            longitude: number;
+            areas?: components["schemas"]["Area"][];
+            landmarks?: components["schemas"]["Landmark"][];
+        };
         AreaCandidate: {
-            name: string
-            name_question: string | null
-            use: string | null
-            history: string
-            boundary: components['schemas']['Geometry']
-            area_m2: number
-            area_acres: number
-            area_ha: number
-        }
+            name: string;
+            name_question: string | null;
+            use: string | null;
+            history: string;
+            boundary: components["schemas"]["Geometry"];
+            area_m2: number;
+            area_acres: number;
+            area_ha: number;
+        };
         AreaCandidates: {
-            areas: components['schemas']['AreaCandidate'][]
-        }
+            areas: components["schemas"]["AreaCandidate"][];
+        };
         KeptAway: {
-            landmark_id: number
-            name: string
-            distance_m: number
-            geometry: components['schemas']['Geometry']
-        }
+            landmark_id: number;
+            name: string;
+            distance_m: number;
+            geometry: components["schemas"]["Geometry"];
+        };
         PlanSpec: {
-            purpose: string
-            depth: string
-            cores: number
+            purpose: string;
+            depth: string;
+            cores: number;
             /** @enum {string} */
-            pattern: 'zigzag' | 'w' | 'random'
-            edge_m: number
-            probe_mm: number
-            seed: number
-            ph_sd: number | null
-            keep_away: components['schemas']['KeptAway'][]
-        }
+            pattern: "zigzag" | "w" | "random";
+            edge_m: number;
+            probe_mm: number;
+            seed: number;
+            ph_sd: number | null;
+            keep_away: components["schemas"]["KeptAway"][];
+        };
         PlannedCore: {
-            sequence: number
-            longitude: number
-            latitude: number
-            leg_m: number | null
-            bearing_deg: number | null
-        }
+            sequence: number;
+            longitude: number;
+            latitude: number;
+            leg_m: number | null;
+            bearing_deg: number | null;
+        };
         Bucket: {
-            composite_ml: number
-            bucket_ml: number
-            lab_bag_ml: number
-            bench_bag_ml: number
-            to_spare_ml: number
-        }
+            composite_ml: number;
+            bucket_ml: number;
+            lab_bag_ml: number;
+            bench_bag_ml: number;
+            to_spare_ml: number;
+        };
         Margin: {
-            ph: number
-            low: number
-            high: number
-            sd: number
-            confidence: number
-        }
+            ph: number;
+            low: number;
+            high: number;
+            sd: number;
+            confidence: number;
+        };
         MarginAt: {
-            cores: number
-            ph: number
-        }
+            cores: number;
+            ph: number;
+        };
         Layout: {
-            cores: components['schemas']['PlannedCore'][]
-            area_m2: number
-            usable_m2: number
-            walk_m: number
-            bucket: components['schemas']['Bucket']
-            margin: components['schemas']['Margin']
-            margin_curve: components['schemas']['MarginAt'][]
-            warnings: string[]
-        }
+            cores: components["schemas"]["PlannedCore"][];
+            area_m2: number;
+            usable_m2: number;
+            walk_m: number;
+            bucket: components["schemas"]["Bucket"];
+            margin: components["schemas"]["Margin"];
+            margin_curve: components["schemas"]["MarginAt"][];
+            warnings: string[];
+        };
         Plan: {
-            id: number
-            area: components['schemas']['Area']
-            author: string
+            id: number;
+            area: components["schemas"]["Area"];
+            author: string;
             /** Format: date-time */
-            saved_at: string
-            spec: components['schemas']['PlanSpec']
-            boundary: components['schemas']['Geometry']
-            boundary_moved: boolean
-            layout: components['schemas']['Layout']
-            samples: string[]
-        }
+            saved_at: string;
+            spec: components["schemas"]["PlanSpec"];
+            boundary: components["schemas"]["Geometry"];
+            boundary_moved: boolean;
+            layout: components["schemas"]["Layout"];
+            samples: string[];
+        };
         PlanLine: {
-            id: number
-            area_id: number
-            area: string
-            author: string
+            id: number;
+            area_id: number;
+            area: string;
+            author: string;
             /** Format: date-time */
-            saved_at: string
-            depth: string
-            cores: number
-            pattern: string
-            walk_m: number
-            samples: string[]
-        }
+            saved_at: string;
+            depth: string;
+            cores: number;
+            pattern: string;
+            walk_m: number;
+            samples: string[];
+        };
         Flag: {
-            code: string
-            name: string
-        }
+            code: string;
+            name: string;
+        };
         Reading: {
-            id: number
-            sample_id: number
-            method_id: number
-            method: string
-            method_code: string
-            value: number | null
-            band: string | null
-            as_reported: string
+            id: number;
+            sample_id: number;
+            method_id: number;
+            method: string;
+            method_code: string;
+            value: number | null;
+            band: string | null;
+            as_reported: string;
             /** Format: date */
-            read_on: string
-            reader: string
-            flags: components['schemas']['Flag'][]
-            note: string
-            corrects_id: number | null
-            corrected: boolean
-        }
+            read_on: string;
+            reader: string;
+            flags: components["schemas"]["Flag"][];
+            note: string;
+            corrects_id: number | null;
+            corrected: boolean;
+        };
         Portion: {
-            id: number
+            id: number;
             /** @enum {string} */
-            kind: 'lab' | 'bench'
-            code: string
-        }
+            kind: "lab" | "bench";
+            code: string;
+        };
         CorePull: {
-            sequence: number
+            sequence: number;
             /** @enum {string} */
-            outcome: 'pulled' | 'moved' | 'refused' | 'skipped'
-            reason: string
-        }
+            outcome: "pulled" | "moved" | "refused" | "skipped";
+            reason: string;
+        };
         SampleArea: {
-            id: number
-            name: string
-            use_name: string
-        }
+            id: number;
+            name: string;
+            use_name: string;
+        };
         SampleSite: {
-            id: number
-            name: string
-            address: string
-        }
+            id: number;
+            name: string;
+            address: string;
+        };
         Sample: {
-            id: number
-            code: string
-            area: components['schemas']['SampleArea']
-            site: components['schemas']['SampleSite']
-            plan_id: number
-            depth: string
+            id: number;
+            code: string;
+            area: components["schemas"]["SampleArea"];
+            site: components["schemas"]["SampleSite"];
+            plan_id: number;
+            depth: string;
             /** Format: date */
-            pulled_on: string
-            pulled_by: string
-            cores_planned: number
-            cores_pulled: number
-            note: string
-            portions: components['schemas']['Portion'][]
-            pulls: components['schemas']['CorePull'][]
-            readings: components['schemas']['Reading'][]
-        }
+            pulled_on: string;
+            pulled_by: string;
+            cores_planned: number;
+            cores_pulled: number;
+            note: string;
+            portions: components["schemas"]["Portion"][];
+            pulls: components["schemas"]["CorePull"][];
+            readings: components["schemas"]["Reading"][];
+        };
         Band: {
-            name: string
-            lower: number | null
-            upper: number | null
-        }
+            name: string;
+            lower: number | null;
+            upper: number | null;
+        };
         Method: {
-            id: number
-            code: string
-            name: string
-            analyte: string
+            id: number;
+            code: string;
+            name: string;
+            analyte: string;
             /** @enum {string} */
-            portion: 'lab' | 'bench'
-            school: string | null
-            bands: components['schemas']['Bands'] | null
-            uncertainty: number | null
-            lot: string
-        }
+            portion: "lab" | "bench";
+            school: string | null;
+            bands: components["schemas"]["Bands"] | null;
+            uncertainty: number | null;
+            lot: string;
+        };
         Import: {
-            id: number
-            file_name: string
-            rows: number
-            readings: number
+            id: number;
+            file_name: string;
+            rows: number;
+            readings: number;
             /** Format: date-time */
-            taken_at: string
-            taken_before?: boolean
-        }
+            taken_at: string;
+            taken_before?: boolean;
+        };
         PairBand: {
-            name: string
-            lower: number | null
-            upper: number | null
-            cut: boolean
-        }
+            name: string;
+            lower: number | null;
+            upper: number | null;
+            cut: boolean;
+        };
         Pair: {
-            sample_id: number
-            reading_id: number
-            code: string
-            area: string
-            limits: number[]
-            reference: number
-            test: number | null
-            band: components['schemas']['PairBand'] | null
-            difference: number | null
-            reference_action: string
-            test_action: string | null
-            same: boolean
-            readings: string[]
-            reader: string
+            sample_id: number;
+            reading_id: number;
+            code: string;
+            area: string;
+            limits: number[];
+            reference: number;
+            test: number | null;
+            band: components["schemas"]["PairBand"] | null;
+            difference: number | null;
+            reference_action: string;
+            test_action: string | null;
+            same: boolean;
+            readings: string[];
+            reader: string;
             /** Format: date */
-            read_on: string
-            flags: string[]
-        }
+            read_on: string;
+            flags: string[];
+        };
         ClassTally: {
-            n: number
-            agree: number
-        }
+            n: number;
+            agree: number;
+        };
         Claim: {
-            verdict: components['schemas']['Verdicts']
-            reasons: string[]
-            agree?: number
-            n?: number
-            rate?: number | null
-            lower?: number | null
-            upper?: number | null
-            per_class?: components['schemas']['ClassTally'][]
-            more_pairs?: number | null
-            allowable?: number
-            sd_within?: number | null
-            df?: number
-            sd_within_ci?: components['schemas']['Interval']
-            detectable_change?: number | null
-        }
+            verdict: components["schemas"]["Verdicts"];
+            reasons: string[];
+            agree?: number;
+            n?: number;
+            rate?: number | null;
+            lower?: number | null;
+            upper?: number | null;
+            per_class?: components["schemas"]["ClassTally"][];
+            more_pairs?: number | null;
+            allowable?: number;
+            sd_within?: number | null;
+            df?: number;
+            sd_within_ci?: components["schemas"]["Interval"];
+            detectable_change?: number | null;
+        };
         ClaimState: {
-            computed: components['schemas']['Claim']
-            with_all: components['schemas']['Claim']
-            signed: components['schemas']['Verdict'] | null
-            moved: boolean
-        }
+            computed: components["schemas"]["Claim"];
+            with_all: components["schemas"]["Claim"];
+            signed: components["schemas"]["Verdict"] | null;
+            moved: boolean;
+        };
         Claims: {
-            sort: components['schemas']['ClaimState']
-            rate: components['schemas']['ClaimState']
-            track: components['schemas']['ClaimState']
-        }
+            sort: components["schemas"]["ClaimState"];
+            rate: components["schemas"]["ClaimState"];
+            track: components["schemas"]["ClaimState"];
+        };
         Kappa: {
-            unweighted: number | null
-            linear: number | null
-            quadratic: number | null
-            matrix: components['schemas']['Counts'][]
-        }
+            unweighted: number | null;
+            linear: number | null;
+            quadratic: number | null;
+            matrix: components["schemas"]["Counts"][];
+        };
         Ranges: {
-            test_from: number | null
-            test_to: number | null
-            reference_from: number | null
-            reference_to: number | null
-        }
+            test_from: number | null;
+            test_to: number | null;
+            reference_from: number | null;
+            reference_to: number | null;
+        };
         PolicyTerms: {
-            thresholds: number[]
-            crops: components['schemas']['Limits']
-            actions: string[]
-            allowable: number
-            change: number
-            required: number
-            confidence: number
-            scale: string
-        }
+            thresholds: number[];
+            crops: components["schemas"]["Limits"];
+            actions: string[];
+            allowable: number;
+            change: number;
+            required: number;
+            confidence: number;
+            scale: string;
+        };
         Policy: {
-            id: number
-            analyte: string
-            version: number
-            terms: components['schemas']['PolicyTerms']
-            reason: string
-            author?: string
+            id: number;
+            analyte: string;
+            version: number;
+            terms: components["schemas"]["PolicyTerms"];
+            reason: string;
+            author?: string;
             /** Format: date-time */
-            made_at: string
-        }
+            made_at: string;
+        };
         Evidence: {
-            method: components['schemas']['Method']
-            reference: components['schemas']['Method']
-            policy: components['schemas']['Policy']
-            hash: string
-            ranges: components['schemas']['Ranges']
-            pairs: components['schemas']['Pair'][]
-            left_out: components['schemas']['Pair'][]
-            matrix: components['schemas']['Counts'][]
-            kappa: components['schemas']['Kappa'] | null
-            claims: components['schemas']['Claims']
-            notes: string[]
-        }
+            method: components["schemas"]["Method"];
+            reference: components["schemas"]["Method"];
+            policy: components["schemas"]["Policy"];
+            hash: string;
+            ranges: components["schemas"]["Ranges"];
+            pairs: components["schemas"]["Pair"][];
+            left_out: components["schemas"]["Pair"][];
+            matrix: components["schemas"]["Counts"][];
+            kappa: components["schemas"]["Kappa"] | null;
+            claims: components["schemas"]["Claims"];
+            notes: string[];
+        };
         ClaimLine: {
-            computed: components['schemas']['Verdicts']
-            signed: string | null
-            verdict_id: number | null
-            moved: boolean
-        }
+            computed: components["schemas"]["Verdicts"];
+            signed: string | null;
+            verdict_id: number | null;
+            moved: boolean;
+        };
         ClaimLines: {
-            sort: components['schemas']['ClaimLine']
-            rate: components['schemas']['ClaimLine']
-            track: components['schemas']['ClaimLine']
-        }
+            sort: components["schemas"]["ClaimLine"];
+            rate: components["schemas"]["ClaimLine"];
+            track: components["schemas"]["ClaimLine"];
+        };
         EvidenceLine: {
-            method_id: number
-            name: string
-            analyte: string
-            reference: string
-            pairs: number
-            left_out: number
-            claims: components['schemas']['ClaimLines']
-        }
+            method_id: number;
+            name: string;
+            analyte: string;
+            reference: string;
+            pairs: number;
+            left_out: number;
+            claims: components["schemas"]["ClaimLines"];
+        };
         Scope: {
-            text: string
-            lot: string
-            test_from: number | null
-            test_to: number | null
-            reference_from: number | null
-            reference_to: number | null
-        }
+            text: string;
+            lot: string;
+            test_from: number | null;
+            test_to: number | null;
+            reference_from: number | null;
+            reference_to: number | null;
+        };
         SignedEvidence: {
-            pairs: number
-            left_out: number
-            claim: components['schemas']['Claim']
-            with_all: components['schemas']['Verdicts']
-        }
+            pairs: number;
+            left_out: number;
+            claim: components["schemas"]["Claim"];
+            with_all: components["schemas"]["Verdicts"];
+        };
         Verdict: {
-            id: number
-            method_id: number
-            method: string
-            reference: string
+            id: number;
+            method_id: number;
+            method: string;
+            reference: string;
             /** @enum {string} */
-            claim: 'sort' | 'rate' | 'track'
-            verdict: components['schemas']['Verdicts']
-            policy_version: number
-            scope: components['schemas']['Scope']
-            evidence: components['schemas']['SignedEvidence']
-            note: string
-            signed_by: string
+            claim: "sort" | "rate" | "track";
+            verdict: components["schemas"]["Verdicts"];
+            policy_version: number;
+            scope: components["schemas"]["Scope"];
+            evidence: components["schemas"]["SignedEvidence"];
+            note: string;
+            signed_by: string;
             /** Format: date-time */
-            signed_at: string
-            follows_id: number | null
-            followed_by: number | null
-        }
+            signed_at: string;
+            follows_id: number | null;
+            followed_by: number | null;
+        };
         Step: {
-            what: string
-            how: string
-            value: number
-            unit: string
-        }
+            what: string;
+            how: string;
+            value: number;
+            unit: string;
+        };
         Rate: {
-            school: string
-            tons_per_acre: number | null
-            tonnes_per_hectare: number | null
-            pounds_per_1000_sq_ft: number | null
-            at_most: boolean
-            steps: components['schemas']['Step'][]
-            note: string | null
-            source: string
-        }
+            school: string;
+            tons_per_acre: number | null;
+            tonnes_per_hectare: number | null;
+            pounds_per_1000_sq_ft: number | null;
+            at_most: boolean;
+            steps: components["schemas"]["Step"][];
+            note: string | null;
+            source: string;
+        };
         SampleLine: {
-            id: number
-            code: string
+            id: number;
+            code: string;
             /** Format: date */
-            pulled_on: string
-            depth: string
-            cores_pulled: number
-        }
+            pulled_on: string;
+            depth: string;
+            cores_pulled: number;
+        };
         LabResult: {
-            ph: number
-            uncertainty: number | null
-            mehlich_buffer_ph: number | null
-            smp_buffer_ph: number | null
-            method: string | null
+            ph: number;
+            uncertainty: number | null;
+            mehlich_buffer_ph: number | null;
+            smp_buffer_ph: number | null;
+            method: string | null;
             /** Format: date */
-            read_on: string | null
-        }
+            read_on: string | null;
+        };
         KitResult: {
-            method: string
-            band: string
-            action: string | null
+            method: string;
+            band: string;
+            action: string | null;
             /** Format: date */
-            read_on: string | null
-            counts: boolean
-        }
+            read_on: string | null;
+            counts: boolean;
+        };
         Named: {
-            name: string
-            address: string
-        }
+            name: string;
+            address: string;
+        };
         CropRange: {
-            name: string
-            low: number
-            high: number
-            target: number
-        }
+            name: string;
+            low: number;
+            high: number;
+            target: number;
+        };
         Recommendation: {
-            area: components['schemas']['Area']
-            site: components['schemas']['Named']
-            crop: components['schemas']['CropRange']
-            kind: components['schemas']['AdviceKind']
-            answer: string
-            notes: string[]
-            rates: components['schemas']['Rate'][]
-            next: string[]
-            cautions: string[]
-            sample: components['schemas']['SampleLine'] | null
-            lab: components['schemas']['LabResult'] | null
-            kit: components['schemas']['KitResult'] | null
-            verdict: components['schemas']['Verdict'] | null
-            policy_version: number
-            earlier: components['schemas']['SampleLine'][]
-        }
+            area: components["schemas"]["Area"];
+            site: components["schemas"]["Named"];
+            crop: components["schemas"]["CropRange"];
+            kind: components["schemas"]["AdviceKind"];
+            answer: string;
+            notes: string[];
+            rates: components["schemas"]["Rate"][];
+            next: string[];
+            cautions: string[];
+            sample: components["schemas"]["SampleLine"] | null;
+            lab: components["schemas"]["LabResult"] | null;
+            kit: components["schemas"]["KitResult"] | null;
+            verdict: components["schemas"]["Verdict"] | null;
+            policy_version: number;
+            earlier: components["schemas"]["SampleLine"][];
+        };
         RecommendationLine: {
-            area_id: number
-            area: string
-            use_name: string
-            kind: components['schemas']['AdviceKind']
-            answer: string
-            sample: string | null
+            area_id: number;
+            area: string;
+            use_name: string;
+            kind: components["schemas"]["AdviceKind"];
+            answer: string;
+            sample: string | null;
             /** Format: date */
-            pulled_on: string | null
-        }
+            pulled_on: string | null;
+        };
         Retest: {
-            area_id: number
-            area: string
+            area_id: number;
+            area: string;
             /** Format: date */
-            last_pulled: string | null
+            last_pulled: string | null;
             /** Format: date */
-            due: string | null
+            due: string | null;
             /** @enum {string} */
-            state: 'never' | 'overdue' | 'waiting'
-            reason: string
-            composites: number
-        }
+            state: "never" | "overdue" | "waiting";
+            reason: string;
+            composites: number;
+        };
         SignInInput: {
-            email: string
-            password: string
-        }
+            email: string;
+            password: string;
+        };
         SiteInput: {
-            name: string
-            letters: string
-            address: string
-            timezone: string
+            name: string;
+            letters: string;
+            address: string;
+            timezone: string;
             /** @enum {string} */
-            units: 'us' | 'metric'
-            latitude: number
-            longitude: number
-        }
+            units: "us" | "metric";
+            latitude: number;
+            longitude: number;
+        };
         AreaInput: {
-            name: string
-            use: string
-            history: string
-            boundary: components['schemas']['Geometry']
-            keep_name?: boolean
-        }
+            name: string;
+            use: string;
+            history: string;
+            boundary: components["schemas"]["Geometry"];
+            keep_name?: boolean;
+        };
         AreasInput: {
-            areas: components['schemas']['AreaInput'][]
-        }
+            areas: components["schemas"]["AreaInput"][];
+        };
         BoundaryInput: {
-            boundary: components['schemas']['Geometry']
-        }
+            boundary: components["schemas"]["Geometry"];
+        };
         TextInput: {
-            text: string
-        }
+            text: string;
+        };
         LandmarkInput: {
-            name: string
-            geometry: components['schemas']['Geometry']
-            distance_m: number
-        }
+            name: string;
+            geometry: components["schemas"]["Geometry"];
+            distance_m: number;
+        };
         KeepAwayInput: {
-            landmark_id: number
-            distance_m: number
-        }
+            landmark_id: number;
+            distance_m: number;
+        };
         PlanInput: {
-            purpose: string
-            depth: string
-            cores: number
-            pattern: string
-            edge_m: number
-            probe_mm: number
-            seed: number
-            ph_sd: number | null
-            keep_away: components['schemas']['KeepAwayInput'][]
-        }
+            purpose: string;
+            depth: string;
+            cores: number;
+            pattern: string;
+            edge_m: number;
+            probe_mm: number;
+            seed: number;
+            ph_sd: number | null;
+            keep_away: components["schemas"]["KeepAwayInput"][];
+        };
         CoreInput: {
-            sequence: number
+            sequence: number;
             /** @enum {string} */
-            outcome: 'pulled' | 'moved' | 'refused' | 'skipped'
-            reason: string | null
-        }
+            outcome: "pulled" | "moved" | "refused" | "skipped";
+            reason: string | null;
+        };
         SampleInput: {
-            pulled_on: string
-            pulled_by: string
-            cores_pulled?: number
-            cores?: components['schemas']['CoreInput'][]
-            note: string
-            submission?: string
-        }
+            pulled_on: string;
+            pulled_by: string;
+            cores_pulled?: number;
+            cores?: components["schemas"]["CoreInput"][];
+            note: string;
+            submission?: string;
+        };
         ReadingInput: {
-            method_id: number
-            reading: string
-            read_on: string
-            reader: string
-            flags: string[]
-            note: string
-            corrects_id?: number | null
-        }
+            method_id: number;
+            reading: string;
+            read_on: string;
+            reader: string;
+            flags: string[];
+            note: string;
+            corrects_id?: number | null;
+        };
         PolicyInput: {
-            analyte: string
-            required: number
-            confidence: number
-            allowable: number
-            change: number
-            crops: components['schemas']['Limits']
-            reason: string
-        }
+            analyte: string;
+            required: number;
+            confidence: number;
+            allowable: number;
+            change: number;
+            crops: components["schemas"]["Limits"];
+            reason: string;
+        };
         VerdictInput: {
-            claim: string
-            hash: string
-            follows_id: number | null
-            scope: string
-            note: string
-        }
+            claim: string;
+            hash: string;
+            follows_id: number | null;
+            scope: string;
+            note: string;
+        };
         ResultsInput: {
-            read_on: string
-            results: components['schemas']['ResultInput'][]
-        }
+            read_on: string;
+            results: components["schemas"]["ResultInput"][];
+        };
         ResultInput: {
-            method_id: number
-            reading: string
-        }
-    }
-    responses: never
-    parameters: never
-    requestBodies: never
-    headers: never
-    pathItems: never
+            method_id: number;
+            reading: string;
+        };
+    };
+    responses: never;
+    parameters: never;
+    requestBodies: never;
+    headers: never;
+    pathItems: never;
 }
-export type $defs = Record<string, never>
-export type operations = Record<string, never>
+export type $defs = Record<string, never>;
+export type operations = Record<string, never>;

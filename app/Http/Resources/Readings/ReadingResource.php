@@ -29,7 +29,7 @@ final class ReadingResource extends JsonResource
             'flags' => array_map(static fn (string $code): array => ['code' => $code, 'name' => ProtocolBreak::of($code)->name], $this->flags),
             'note' => $this->note,
             'corrects_id' => $this->corrects_id,
-            'corrected' => $this->whenLoaded('correction', fn (): bool => $this->correction !== null, false),
+            'corrected' => $this->resource->relationLoaded('correction') && $this->correction !== null,
         ];
     }
 }

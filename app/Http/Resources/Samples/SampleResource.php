@@ -31,7 +31,7 @@ final class SampleResource extends JsonResource
             'cores_planned' => $this->cores_planned,
             'cores_pulled' => $this->cores_pulled,
             'note' => $this->note,
-            'portions' => $this->portions->map(static fn (Portion $portion): array => ['id' => $portion->id, 'kind' => $portion->kind, 'code' => $portion->code])->all(),
+            'portions' => $this->portions->sortBy('id')->values()->map(static fn (Portion $portion): array => ['id' => $portion->id, 'kind' => $portion->kind, 'code' => $portion->code])->all(),
             'pulls' => $this->pulls->map(static fn (CorePull $pull): array => ['sequence' => $pull->sequence, 'outcome' => $pull->outcome, 'reason' => $pull->reason])->all(),
             'readings' => ReadingResource::collection($this->readings),
         ];

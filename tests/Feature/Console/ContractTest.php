@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\Console;
+
+use Illuminate\Foundation\Testing\TestCase;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\Support\Command;
+
+/** The commands of the command-line contract, run as scripts run them: without a database and without an .env. */
+final class ContractTest extends TestCase
+{
+    private const CSV = "sample,reference,test\nA,5.02,5.0\nB,5.71,5.5\nC,5.94,6.1\nD,6.33,6.4\nE,6.81,6.6\nF,7.40,7.5\nG,7.36,7.1\n";
+
+    private const BOUNDARY = '{"type":"Feature","properties":{},"geometry":{"type":"Polygon","coordinates":[[[-76.282,42.914],[-76.28,42.914],[-76.28,42.9155],[-76.282,42.9155],[-76.282,42.914]]]}}';
+
+    public function test_evidence_has_every_promised_key(): void
+    {
+        $it = Command::run(['evidence:assess', '-', '--analyte=ph', '--json'], self::CSV)->json();
+
+        self::assertSame(['analyte', 'pairs', 'left_out', 'difference', 'regression', 'concordance', 'kappa', 'sort', 'rate', 'track'], array_values(array_intersect(array_keys($it), ['analyte', 'pairs', 'left_out', 'difference', 'regression', 'concordance', 'kappa', 'sort', 'rate', 'track'])));
+        self::assertSame(['mean', 'sd', 'mean_ci', 'lower_limit', 'upper_limit', 'lower_limit_ci', 'upper_limit_ci', 'trend'], array_keys($it['difference']));
+        self::assertSame(['slope', 'slope_ci', 'intercept', 'intercept_ci'], array_keys($it['regression']['passing_bablok']));
+        self::assertSame(['verdict', 'agree', 'n', 'rate', 'lower', 'upper', 'per_class', 'reasons', 'more_pairs'], array_keys($it['sort']));
+        self::assertSame(['verdict', 'sd_within', 'df', 'sd_within_ci', 'detectable_change', 'reasons'], array_keys($it['track']));
+        self::assertSame([7, 0, 'untested', 0], [$it['pairs'], $it['left_out'], $it['track']['verdict'], $it['track']['df']]);
+    }
+
+    public function test_a_file_and_standard_input_are_read_alike_and_bands_are_ordinal(): void
+    {
+        $file = tempnam(sys_get_temp_dir(), 'hc');
+        self::assertNotFalse($file);
+        file_put_contents($file, "\xEF\xBB\xBFtest;reference;sample;flag\r\nMid;6.5;A;\r\nLow;5.0;B;\r\nHigh;x;C;spilled\r\n");
+        $it = Command::run(['evidence:assess', $file, '--analyte=ph', '--bands=Low:0:6,Mid:6:7.3,High:7.3:', '--json'])->json();
+        unlink($file);
+
+        self::assertSame([2, 1, null, null, null], [$it['pairs'], $it['left_out'], $it['difference'], $it['regression'], $it['concordance']]);
+        self::assertSame('untested', $it['rate']['verdict']);
+    }
+
+    public function test_without_json_the_same_facts_stand_in_a_table(): void
+    {
+        $run = Command::run(['cores:needed', '--sd=0.5', '--margin=0.25', '--confidence=0.9']);
+
+        self::assertSame(0, $run->status);
+        self::assertMatchesRegularExpression('/^cores\s+13$/m', $run->output);
+    }
+
+    public function test_a_plan_is_geojson_with_its_summary(): void
+    {
+        $it = Command::run(['plan:draft', '-', '--cores=15', '--pattern=w', '--seed=4', '--depth=0-6in', '--depth=15-30cm', '--edge-m=5'], self::BOUNDARY)->json();
+
+        self::assertSame(['FeatureCollection', 15], [$it['type'], count($it['features'])]);
+        self::assertSame(['area_m2', 'area_acres', 'usable_m2', 'composites', 'cores', 'walk_m', 'volume_ml_per_composite', 'seed'], array_keys($it['summary']));
+        self::assertSame([1, 15, 4, 2], [$it['summary']['composites'], $it['summary']['cores'], $it['summary']['seed'], count($it['summary']['volume_ml_per_composite'])]);
+        self::assertSame(range(1, 15), array_map(static fn (array $f): int => $f['properties']['sequence'], $it['features']));
+        $csv = Command::run(['plan:draft', '-', '--format=csv', '--cores=5'], self::BOUNDARY)->output;
+        self::assertCount(6, explode("\n", trim($csv)));
+        self::assertStringStartsWith('composite,sequence,longitude,latitude', $csv);
+    }
+
+    public function test_texture_and_colour(): void
+    {
+        self::assertSame('sandy loam', Command::run(['texture:class', '--sand=74', '--silt=20', '--clay=6', '--json'])->json()['class']);
+        $scaled = Command::run(['texture:class', '--sand=74', '--silt=20', '--clay=5', '--json'])->json();
+        self::assertTrue($scaled['scaled']);
+        self::assertSame('volume', Command::run(['texture:class', '--jar=30,15,5', '--json'])->json()['by']);
+        self::assertEqualsWithDelta(2.0425, Command::run(['colour:difference', '50,2.6772,-79.7751', '50,0,-82.7485', '--json'])->json()['de2000'], 5e-5);
+    }
+
+    /** @return iterable<string, array{list<string>, string|null, string}> */
+    public static function refused(): iterable
+    {
+        $evidence = static fn (string ...$options): array => array_values(['evidence:assess', '-', '--analyte=ph', '--json', ...$options]);
+        yield 'no analyte' => [['evidence:assess', '-', '--json'], self::CSV, '--analyte'];
+        yield 'unknown analyte' => [['evidence:assess', '-', '--analyte=gold'], self::CSV, 'gold'];
+        yield 'unknown option' => [$evidence('--colour=red'), self::CSV, 'colour'];
+        yield 'missing file' => [['evidence:assess', '--analyte=ph'], null, 'file'];
+        yield 'file that is not there' => [['evidence:assess', 'nowhere.csv', '--analyte=ph'], null, 'nowhere.csv'];
+        yield 'empty cell' => [$evidence(), "sample,reference,test\nA,5,\n", 'row 2'];
+        yield 'infinite' => [$evidence(), "sample,reference,test\nA,INF,5\n", 'row 2'];
+        yield 'header alone' => [$evidence(), "sample,reference,test\n", 'no rows'];
+        yield 'sample twice' => [$evidence(), "sample,reference,test\nA,5,5\nA,5,6\n", 'row 3'];
+        yield 'ratio of nothing' => [$evidence('--scale=ratio'), "sample,reference,test\nA,0,5\n", 'row 2'];
+        yield 'limits that fall' => [$evidence('--thresholds=7,6'), self::CSV, 'ascend'];
+        yield 'confidence of one' => [$evidence('--confidence=1'), self::CSV, 'confidence'];
+        yield 'bands that overlap' => [$evidence('--bands=Low:0:6,Mid:5:7'), self::CSV, 'overlaps'];
+        yield 'crossed boundary' => [['plan:draft', '-'], '{"type":"Polygon","coordinates":[[[0,0],[0.001,0.001],[0.001,0],[0,0.001],[0,0]]]}', 'crosses itself'];
+        yield 'open boundary' => [['plan:draft', '-'], '{"type":"Polygon","coordinates":[[[0,0],[0.001,0],[0.001,0.001],[0,0.001]]]}', 'not closed'];
+        yield 'no usable ground' => [['plan:draft', '-', '--edge-m=500'], self::BOUNDARY, 'no usable ground'];
+        yield 'no such pattern' => [['plan:draft', '-', '--pattern=spiral'], self::BOUNDARY, 'spiral'];
+        yield 'json with gpx' => [['plan:draft', '-', '--format=gpx', '--json'], self::BOUNDARY, '--json'];
+        yield 'half a core' => [['plan:draft', '-', '--cores=2.5'], self::BOUNDARY, '--cores'];
+        yield 'a deep layer' => [['plan:draft', '-', '--depth=0-900in'], self::BOUNDARY, '--depth'];
+        yield 'texture that misses' => [['texture:class', '--sand=74', '--silt=20', '--clay=2'], null, '100'];
+        yield 'texture short of one' => [['texture:class', '--sand=74', '--silt=20'], null, '--clay'];
+        yield 'no margin' => [['cores:needed', '--sd=0.5'], null, '--margin'];
+        yield 'a margin of nothing' => [['cores:needed', '--sd=0.5', '--margin=0'], null, 'margin'];
+        yield 'a colour of two' => [['colour:difference', '50,2', '50,0,1'], null, '50,2'];
+    }
+
+    /** @param list<string> $arguments */
+    #[DataProvider('refused')]
+    public function test_bad_input_is_refused_in_one_line_with_status_2(array $arguments, ?string $input, string $words): void
+    {
+        $run = Command::run($arguments, $input ?? '');
+
+        self::assertSame(2, $run->status, $run->output.$run->error);
+        self::assertSame('', $run->output);
+        self::assertSame(1, substr_count($run->error, "\n"), $run->error);
+        self::assertStringContainsStringIgnoringCase($words, $run->error);
+        self::assertStringContainsString('accepted', str_replace('must be', 'accepted', str_replace('must ascend', 'accepted', $run->error)));
+    }
+}

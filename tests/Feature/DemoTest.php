@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Area;
+use App\Models\Plan;
+use App\Models\Reading;
+use App\Models\Sample;
+use App\Models\User;
+use Database\Seeders\DemoSeeder;
+use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Foundation\Testing\TestCase;
+use Tests\Support\Command;
+
+/** The demo is one season of an invented place, and the same each time. */
+final class DemoTest extends TestCase
+{
+    use RefreshDatabase;
+
+    public $mockConsoleOutput = false;
+
+    public function test_it_holds_a_season(): void
+    {
+        $this->seed(DemoSeeder::class);
+        $this->actingAs(User::query()->where('role', User::REVIEWER)->firstOrFail());
+
+        self::assertSame([4, 18, 18, 18], [
+            Area::query()->count(), Sample::query()->count(),
+            Reading::query()->whereHas('method', static fn ($m) => $m->where('code', 'kit-ph'))->count(),
+            Reading::query()->whereHas('method', static fn ($m) => $m->where('code', 'lab-ph'))->count(),
+        ]);
+        $sort = $this->getJson('/api/evidence/1')->assertOk()->json('claims.sort');
+        self::assertSame(['open', 'untested', true], [$sort['computed']['verdict'], $sort['signed']['verdict'], $sort['moved']]);
+        $this->getJson('/api/recommendations?site_id=1')->assertOk()->assertJsonFragment(['kind' => 'amount'])->assertJsonFragment(['kind' => 'leave'])->assertJsonFragment(['kind' => 'too_high']);
+    }
+
+    public function test_it_is_the_same_each_time_and_leaves_nobody_signed_in(): void
+    {
+        $this->seed(DemoSeeder::class);
+        self::assertSame(0, Plan::query()->count(), 'with nobody signed in nothing is seen');
+
+        self::assertSame($this->fresh(), $this->fresh());
+    }
+
+    /** @return array<string, list<string>> what a new database holds once the demo is loaded */
+    private function fresh(): array
+    {
+        $file = (string) tempnam(sys_get_temp_dir(), 'hc');
+        $run = Command::run(['migrate', '--seed', '--force'], '', ['DB_DATABASE' => $file, 'APP_KEY' => (string) config('app.key')]);
+        self::assertSame(0, $run->status, $run->output.$run->error);
+        $pdo = new \PDO("sqlite:{$file}");
+        $all = [];
+        foreach (['sites', 'areas', 'landmarks', 'plans', 'samples', 'core_pulls', 'portions', 'readings', 'imports', 'judging_policies', 'verdicts'] as $table) {
+            $rows = $pdo->query("SELECT * FROM {$table} ORDER BY id");
+            self::assertNotFalse($rows);
+            $all[$table] = array_values(array_map(static fn (array $row): string => (string) json_encode($row), $rows->fetchAll(\PDO::FETCH_ASSOC)));
+            self::assertNotSame([], $all[$table], $table);
+        }
+        unset($pdo, $rows);
+        foreach (['', '-wal', '-shm'] as $end) {
+            @unlink($file.$end);
+        }
+
+        return $all;
+    }
+}

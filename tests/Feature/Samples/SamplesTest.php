@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\Samples;
+
+use App\Models\CorePull;
+use App\Models\Portion;
+use App\Models\Sample;
+use HonestCore\Custody\CheckCharacter;
+use Tests\Feature\ApiTestCase;
+
+final class SamplesTest extends ApiTestCase
+{
+    private const PULL = ['pulled_on' => '2026-09-01', 'pulled_by' => 'Ada Fenwright', 'note' => ''];
+
+    public function test_a_composite_has_a_code_that_checks_itself_and_two_portions(): void
+    {
+        $sample = $this->api('POST', '/plans/{plan}/samples', ['cores_pulled' => 11] + self::PULL, ['plan' => $this->plan()->id])->assertCreated();
+
+        self::assertMatchesRegularExpression('/^FN26-01-[0-9A-Z]$/', $sample->json('code'));
+        foreach ([$sample->json('code'), ...array_column($sample->json('portions'), 'code')] as $code) {
+            self::assertTrue(CheckCharacter::fits($code), $code);
+        }
+        self::assertSame(['lab', 'bench'], array_column($sample->json('portions'), 'kind'));
+        self::assertSame([11, 12], [$sample->json('cores_pulled'), $sample->json('cores_planned')]);
+    }
+
+    public function test_numbers_run_on_within_a_site_and_year(): void
+    {
+        $area = $this->area();
+        $codes = array_map(fn (string $day): string => substr($this->sample($area, $day)->code, 0, 7), ['2026-04-01', '2026-09-01', '2027-04-01']);
+
+        self::assertSame(['FN26-01', 'FN26-02', 'FN27-01'], $codes);
+    }
+
+    public function test_the_phone_hands_in_core_by_core_and_a_repeated_hand_in_stores_nothing(): void
+    {
+        $plan = $this->plan();
+        $cores = array_map(static fn (int $i): array => ['sequence' => $i, 'outcome' => $i === 4 ? 'refused' : ($i === 5 ? 'moved' : 'pulled'), 'reason' => $i === 4 ? 'stone' : null], range(1, 12));
+        $body = ['cores' => $cores, 'submission' => '3f0b1c52-7a1e-4f0a-9d7e-0a4a5a0f9a11'] + self::PULL;
+        $first = $this->api('POST', '/plans/{plan}/samples', $body, ['plan' => $plan->id])->assertCreated();
+        $again = $this->api('POST', '/plans/{plan}/samples', $body, ['plan' => $plan->id])->assertOk();
+
+        self::assertSame($first->json('id'), $again->json('id'));
+        self::assertSame(11, $first->json('cores_pulled'));
+        self::assertSame('stone', $first->json('pulls.3.reason'));
+        self::assertSame([1, 2, 12], [Sample::query()->count(), Portion::query()->count(), CorePull::query()->count()]);
+    }
+
+    public function test_bad_hand_ins_are_refused_and_store_nothing(): void
+    {
+        $plan = $this->plan();
+        $refused = [
+            [['cores_pulled' => 13] + self::PULL, 'cores_pulled'],
+            [['cores_pulled' => 0] + self::PULL, 'cores_pulled'],
+            [self::PULL, 'cores_pulled'],
+            [['cores' => [['sequence' => 1, 'outcome' => 'refused', 'reason' => 'stone']]] + self::PULL, 'cores'],
+            [['cores' => [['sequence' => 1, 'outcome' => 'eaten', 'reason' => null]]] + self::PULL, 'cores.0.outcome'],
+            [['cores' => [['sequence' => 1, 'outcome' => 'pulled', 'reason' => null], ['sequence' => 1, 'outcome' => 'pulled', 'reason' => null]]] + self::PULL, 'cores.0.sequence'],
+            [['cores_pulled' => 5, 'pulled_on' => '2126-09-01'] + self::PULL, 'pulled_on'],
+            [['cores_pulled' => 5, 'pulled_on' => '1 Sept'] + self::PULL, 'pulled_on'],
+            [['cores_pulled' => 5, 'pulled_by' => ''] + self::PULL, 'pulled_by'],
+        ];
+        foreach ($refused as [$body, $field]) {
+            $this->api('POST', '/plans/{plan}/samples', $body, ['plan' => $plan->id])->assertStatus(422)->assertJsonValidationErrors($field);
+        }
+
+        self::assertSame([0, 0, 0], [Sample::query()->count(), Portion::query()->count(), CorePull::query()->count()]);
+    }
+}

@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\Session;
+
+use App\Models\LabImport;
+use App\Models\Landmark;
+use App\Models\Sample;
+use App\Models\Verdict;
+use Illuminate\Support\Facades\Auth;
+use Tests\Feature\ApiTestCase;
+
+/** One team never sees another's. */
+final class TeamsTest extends ApiTestCase
+{
+    public function test_another_teams_records_are_not_there(): void
+    {
+        $site = $this->site();
+        $area = $this->area($site);
+        $landmark = $site->landmarks()->create(['name' => 'Mill Lane', 'geometry' => ['type' => 'Point', 'coordinates' => [-76.281, 42.9145]], 'distance_m' => 10]);
+        $sample = $this->pair($area, '5.5', '5.60');
+        $kit = $this->method('kit-ph');
+        $this->actingAs($this->reviewer);
+        $hash = $this->api('GET', '/evidence/{method}', ids: ['method' => $kit->id])->json('hash');
+        $verdict = $this->api('POST', '/evidence/{method}/verdicts', ['claim' => 'sort', 'hash' => $hash, 'follows_id' => null, 'scope' => 'All of Fen End.', 'note' => ''], ['method' => $kit->id])->json('id');
+
+        [, $stranger] = $this->team('Moor crew', 'moor');
+        $this->actingAs($stranger);
+
+        foreach ([
+            ['GET', '/sites/{site}', ['site' => $site->id]],
+            ['POST', '/sites/{site}/areas', ['site' => $site->id]],
+            ['POST', '/sites/{site}/areas/batch', ['site' => $site->id]],
+            ['POST', '/sites/{site}/landmarks', ['site' => $site->id]],
+            ['DELETE', '/landmarks/{landmark}', ['landmark' => $landmark->id]],
+            ['PUT', '/areas/{area}', ['area' => $area->id]],
+            ['POST', '/areas/{area}/plans/draft', ['area' => $area->id]],
+            ['POST', '/areas/{area}/plans', ['area' => $area->id]],
+            ['GET', '/plans/{plan}', ['plan' => $sample->plan_id]],
+            ['PUT', '/plans/{plan}', ['plan' => $sample->plan_id]],
+            ['POST', '/plans/{plan}/samples', ['plan' => $sample->plan_id]],
+            ['GET', '/samples/{sample}', ['sample' => $sample->id]],
+            ['POST', '/samples/{sample}/readings', ['sample' => $sample->id]],
+            ['POST', '/samples/{sample}/results', ['sample' => $sample->id]],
+            ['GET', '/evidence/{method}', ['method' => $kit->id]],
+            ['POST', '/evidence/{method}/verdicts', ['method' => $kit->id]],
+            ['GET', '/verdicts/{verdict}', ['verdict' => $verdict]],
+            ['GET', '/areas/{area}/recommendation', ['area' => $area->id]],
+        ] as [$method, $path, $ids]) {
+            $this->api($method, $path, ids: $ids)->assertStatus(404);
+        }
+        foreach (['/plans', '/samples', '/recommendations'] as $path) {
+            $this->api('GET', $path, query: ['site_id' => $site->id])->assertOk()->assertExactJson([]);
+        }
+        foreach (['/today', '/follow-up'] as $path) {
+            $this->api('GET', $path, query: ['site_id' => $site->id])->assertStatus(404);
+        }
+        $this->api('GET', '/sites')->assertExactJson([]);
+        $this->api('GET', '/verdicts')->assertExactJson([]);
+        $this->api('GET', '/search', query: ['q' => 'Sedge'])->assertExactJson([]);
+        $this->api('GET', '/search', query: ['q' => $sample->code])->assertExactJson([]);
+        self::assertSame(0, Sample::query()->count());
+        self::assertSame(0, Verdict::query()->count());
+        $this->actingAs($this->technician);
+        self::assertSame(1, Landmark::query()->count());
+    }
+
+    public function test_a_record_takes_the_team_of_whoever_makes_it_whatever_is_asked(): void
+    {
+        [$stranger] = $this->team('Moor crew', 'moor');
+        $this->actingAs($this->technician);
+        $import = LabImport::query()->create(['created_by' => $this->technician->id, 'file_name' => 'x', 'sha256' => str_repeat('0', 64), 'rows' => 1, 'team_id' => $stranger->team_id]);
+
+        self::assertSame($this->technician->team_id, $import->refresh()->getAttribute('team_id'));
+    }
+
+    public function test_with_nobody_signed_in_there_is_nothing_to_see(): void
+    {
+        $this->sample();
+        Auth::logout();
+
+        self::assertSame(0, Sample::query()->count());
+    }
+
+    public function test_both_may_have_the_same_letters_codes_and_files(): void
+    {
+        $first = $this->sample();
+        [$stranger] = $this->team('Moor crew', 'moor');
+        $this->actingAs($stranger);
+        $this->technician = $stranger;
+        $second = $this->sample();
+
+        self::assertSame($first->code, $second->code);
+        $csv = "sample,ph\n{$second->code},6.1\n";
+        $this->actingAs($stranger)->post('/api/imports', ['file' => \Illuminate\Http\UploadedFile::fake()->createWithContent('r.csv', $csv), 'read_on' => '2026-09-20'], ['Accept' => 'application/json'])->assertCreated();
+        self::assertSame('6.1', $second->readings()->value('as_reported'));
+    }
+}
