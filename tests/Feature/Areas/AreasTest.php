@@ -52,7 +52,7 @@ final class AreasTest extends ApiTestCase
         yield 'a point' => [['boundary' => ['type' => 'Point', 'coordinates' => [1, 2]]], 'message', 'a Polygon or MultiPolygon'];
         yield 'nonsense' => [['boundary' => ['type' => 'Polygon', 'coordinates' => 'x']], 'message', 'accepted is'];
         yield 'no such use' => [['use' => 'car park'], 'errors.use.0', 'Choose a use'];
-        yield 'no name' => [['name' => '  '], 'errors.name.0', 'required'];
+        yield 'no name' => [['name' => '  '], 'errors.name.0', 'Give it a name'];
         yield 'a name too long' => [['name' => str_repeat('x', 81)], 'errors.name.0', '80'];
     }
 

@@ -56,6 +56,8 @@ final class AreaRequest extends FormRequest
         return [
             'name.unique' => 'This site has an area of this name already.',
             'boundary.required' => 'Draw the boundary on the map, or read it from a GeoJSON file.',
+            'name.required' => 'Give it a name that will still find the ground in ten years.',
+            'use.required' => 'Choose a use from the list.',
             'use.in' => 'Choose a use from the list.',
         ];
     }

@@ -46,7 +46,13 @@ final class AreasRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['areas.*.name.unique' => 'This site has an area of this name already.', 'areas.*.name.distinct' => 'This name stands twice in the file.'];
+        return [
+            'areas.*.name.required' => 'Give it a name that will still find the ground in ten years.',
+            'areas.*.name.unique' => 'This site has an area of this name already.',
+            'areas.*.name.distinct' => 'This name stands twice in the file.',
+            'areas.*.use.required' => 'Choose a use from the list.',
+            'areas.*.use.in' => 'Choose a use from the list.',
+        ];
     }
 
     /** @return list<array{name: string, use: string, history: string, boundary: array<string, mixed>}> */

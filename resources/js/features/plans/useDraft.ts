@@ -81,7 +81,8 @@ export function useDraft(
 
     async function ask(): Promise<void> {
         const mine = ++asked
-        if (areaId.value === null || !ready.value) return
+        const typing = [spec.cores, spec.edge_m, spec.probe_mm].some((value) => !Number.isFinite(value))
+        if (areaId.value === null || !ready.value || typing) return
         if (same.value && saved.value && !saved.value.boundary_moved) {
             layout.value = saved.value.layout
             wrong.value = null

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useQueryClient } from '@tanstack/vue-query'
-import { computed, reactive, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { api, type Schema } from '@/api/client'
 import FormField from '@/shared/components/FormField.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
@@ -12,22 +12,25 @@ const props = defineProps<{ samples: Sample[]; methods: Schema<'Method'>[]; star
 const queries = useQueryClient()
 const sampleId = ref<number | null>(props.start)
 const sample = computed(() => props.samples.find((one) => one.id === sampleId.value) ?? null)
-const typedIn = reactive<Record<number, string>>({})
+const typedIn = ref<Record<number, string>>({})
 const readOn = ref(props.day)
 const title = (method: Schema<'Method'>) => (method.school ? `Buffer pH, ${method.school === 'smp' ? 'SMP' : 'Mehlich'}` : 'pH in water')
 const free = computed(() => props.methods.filter((method) => sample.value && standing(sample.value, method.id).length === 0))
-watch(sampleId, () => Object.keys(typedIn).forEach((id) => delete typedIn[Number(id)]))
+watch(sampleId, () => (typedIn.value = {}))
 
-const given = computed(() => free.value.filter((method) => (typedIn[method.id] ?? '').trim() !== ''))
+const given = computed(() => free.value.filter((method) => (typedIn.value[method.id] ?? '').trim() !== ''))
 const { save, saving, refusal, wrong } = useSave(
     () =>
         api.post(
             '/samples/{sample}/results',
-            { read_on: readOn.value, results: given.value.map((method) => ({ method_id: method.id, reading: typedIn[method.id] ?? '' })) },
+            {
+                read_on: readOn.value,
+                results: given.value.map((method) => ({ method_id: method.id, reading: typedIn.value[method.id] ?? '' })),
+            },
             { ids: { sample: sampleId.value ?? 0 } },
         ),
     async () => {
-        Object.keys(typedIn).forEach((id) => delete typedIn[Number(id)])
+        typedIn.value = {}
         await queries.invalidateQueries()
     },
 )

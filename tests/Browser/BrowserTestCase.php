@@ -1,0 +1,202 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
+use Facebook\WebDriver\Exception\NoSuchElementException;
+use Facebook\WebDriver\Exception\StaleElementReferenceException;
+use Facebook\WebDriver\Exception\TimeoutException;
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\Remote\RemoteWebElement;
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys;
+use PHPUnit\Framework\TestCase;
+
+/** The real pages in a real browser, on the demo's data, each class with a database and a server of its own. */
+abstract class BrowserTestCase extends TestCase
+{
+    protected const MAREN = 'Maren Oakhurst, technician';
+
+    protected const TOBIAS = 'Tobias Wren, reviewer';
+
+    private const PATIENCE_S = 10;
+
+    protected static Servers $servers;
+
+    protected RemoteWebDriver $browser;
+
+    public static function setUpBeforeClass(): void
+    {
+        self::$servers = Servers::start();
+    }
+
+    public static function tearDownAfterClass(): void
+    {
+        self::$servers->stop();
+    }
+
+    protected function setUp(): void
+    {
+        $this->browser = self::$servers->browser();
+        $this->screen(1280, 800);
+    }
+
+    protected function tearDown(): void
+    {
+        try {
+            if ($this->status()->isFailure() || $this->status()->isError()) {
+                $this->picture('failed-'.$this->name());
+            }
+        } finally {
+            $this->browser->quit();
+        }
+    }
+
+    protected function screen(int $width, int $height): void
+    {
+        (new ChromeDevToolsDriver($this->browser))->execute('Emulation.setDeviceMetricsOverride', ['width' => $width, 'height' => $height, 'deviceScaleFactor' => 1, 'mobile' => $width < 500]);
+    }
+
+    protected function picture(string $name): void
+    {
+        @mkdir(__DIR__.'/../../var', recursive: true);
+        $this->browser->takeScreenshot(__DIR__."/../../var/{$name}.png");
+    }
+
+    protected function open(string $path): void
+    {
+        $this->browser->get(self::$servers->address.$path);
+    }
+
+    /** Signs in by the link of a demo account. */
+    protected function enter(string $account, string $path = '/'): void
+    {
+        $this->open('/');
+        $this->press($account);
+        $this->see('Sign out');
+        if ($path !== '/') {
+            $this->open($path);
+        }
+    }
+
+    protected function see(string $text): void
+    {
+        $this->until(fn (): bool => str_contains($this->text(), $text), "\"{$text}\" on the page");
+    }
+
+    protected function miss(string $text): void
+    {
+        $this->until(fn (): bool => ! str_contains($this->text(), $text), "\"{$text}\" gone from the page");
+    }
+
+    /** The words of the page as a person reads them. */
+    protected function text(): string
+    {
+        return str_replace(["\u{2009}", "\u{00a0}", "\n"], [' ', ' ', ' '], (string) $this->browser->executeScript('return document.body.innerText'));
+    }
+
+    /** Clicks the button, link or summary with just these words. */
+    protected function press(string $words): void
+    {
+        $quoted = self::quote($words);
+        $this->click("//*[self::button or self::a or self::summary or self::label][normalize-space()={$quoted} or @aria-label={$quoted}]");
+    }
+
+    protected function click(string $xpath): void
+    {
+        $this->until(function () use ($xpath): bool {
+            foreach ($this->browser->findElements(WebDriverBy::xpath($xpath)) as $element) {
+                if ($element->isDisplayed() && $element->isEnabled()) {
+                    $this->browser->executeScript('arguments[0].scrollIntoView({block: "center"})', [$element]);
+                    $element->click();
+
+                    return true;
+                }
+            }
+
+            return false;
+        }, "something to click at {$xpath}");
+    }
+
+    /** Types into the field under a label, in place of what stands there. */
+    protected function type(string $label, string $text): void
+    {
+        $field = $this->field($label);
+        $field->click();
+        $field->sendKeys([WebDriverKeys::CONTROL, 'a']);
+        $field->sendKeys(WebDriverKeys::BACKSPACE);
+        $field->sendKeys($text);
+    }
+
+    protected function field(string $label): RemoteWebElement
+    {
+        $quoted = self::quote($label);
+
+        return $this->find("//label[span[normalize-space()={$quoted}]]//*[self::input or self::textarea] | //*[(self::input or self::textarea) and @aria-label={$quoted}]");
+    }
+
+    protected function choose(string $label, string $option): void
+    {
+        $quoted = self::quote($label);
+        $this->click("//label[span[normalize-space()={$quoted}]]//*[contains(@class, 'el-select__wrapper')]");
+        $this->click("//*[contains(@class, 'el-select-dropdown__item') and contains(normalize-space(), ".self::quote($option).')]');
+    }
+
+    protected function find(string $xpath): RemoteWebElement
+    {
+        $found = null;
+        $this->until(function () use ($xpath, &$found): bool {
+            foreach ($this->browser->findElements(WebDriverBy::xpath($xpath)) as $element) {
+                if ($element->isDisplayed()) {
+                    $found = $element;
+
+                    return true;
+                }
+            }
+
+            return false;
+        }, "an element at {$xpath}");
+
+        return $found ?? throw new NoSuchElementException($xpath);
+    }
+
+    protected function fact(string $name): string
+    {
+        return trim($this->find("//*[@data-fact='{$name}']")->getText());
+    }
+
+    /** @param callable(): bool $holds */
+    protected function until(callable $holds, string $what): void
+    {
+        $last = null;
+        try {
+            $this->browser->wait(self::PATIENCE_S, 60)->until(static function () use ($holds, &$last): bool {
+                try {
+                    return $holds();
+                } catch (StaleElementReferenceException|NoSuchElementException|\Facebook\WebDriver\Exception\ElementClickInterceptedException|\Facebook\WebDriver\Exception\ElementNotInteractableException $error) {
+                    $last = $error;
+
+                    return false;
+                }
+            });
+        } catch (TimeoutException $error) {
+            self::fail("Waited for {$what}. ".($last?->getMessage() ?? '').' The page: '.mb_substr($this->text(), 0, 1500));
+        }
+        $this->addToAssertionCount(1);
+    }
+
+    /** What the browser complained of, but for refusals in words and the question who is signed in. */
+    protected function complaints(): string
+    {
+        $lines = array_map(static fn (array $entry): string => (string) $entry['message'], $this->browser->manage()->getLog('browser'));
+
+        return implode("\n", array_filter($lines, static fn (string $line): bool => preg_match('#/api/session - Failed.* 401|/api/\S+ - Failed.* 422#', $line) !== 1));
+    }
+
+    private static function quote(string $text): string
+    {
+        return str_contains($text, "'") ? "\"{$text}\"" : "'{$text}'";
+    }
+}

@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\WebDriverKeys;
+use PHPUnit\Framework\Attributes\DataProvider;
+
+/** Every page: it opens clean, fits, can be used by keyboard, and keeps what was typed when saving fails. */
+final class PagesTest extends BrowserTestCase
+{
+    /** @return iterable<string, array{string, string}> */
+    public static function pages(): iterable
+    {
+        yield 'today' => ['/', 'Season 2026'];
+        yield 'areas' => ['/areas?area=1', 'Plan its cores'];
+        yield 'plans' => ['/plans/2', 'Margin on pH'];
+        yield 'pull list' => ['/pull', 'Pulled before'];
+        yield 'send' => ['/send', '18 composites'];
+        yield 'sample' => ['/samples/13', 'did not come up'];
+        yield 'labels' => ['/samples/13/labels', 'Lab portion'];
+        yield 'bench' => ['/bench', 'Read so far'];
+        yield 'reports' => ['/reports', 'Files taken'];
+        yield 'evidence' => ['/evidence', 'Action matrix'];
+        yield 'decide' => ['/decide', 'Policy for pH, version 1'];
+        yield 'prescribe' => ['/prescribe/3', 'What it is built on'];
+        yield 'follow-up' => ['/follow-up', 'Test again by'];
+        yield 'nowhere' => ['/nowhere', 'There is nothing at this address'];
+    }
+
+    #[DataProvider('pages')]
+    public function test_it_opens_clean_fits_and_every_field_has_a_name(string $path, string $words): void
+    {
+        $this->enter(self::MAREN, $path);
+        $this->see($words);
+        self::assertDoesNotMatchRegularExpression('/\bNaN\b|undefined|\[object/', $this->text());
+        $unnamed = $this->browser->executeScript(<<<'JS'
+            return [...document.querySelectorAll('input, textarea, select, button, [role=img], img')].filter((one) => one.offsetParent !== null
+                && !(one.labels && one.labels.length) && !one.getAttribute('aria-label') && !one.getAttribute('alt') && !one.innerText?.trim()
+                && !one.getAttribute('aria-labelledby') && !one.querySelector?.('title')).map((one) => one.outerHTML.slice(0, 120))
+            JS);
+        self::assertSame([], $unnamed);
+        self::assertSame(1, $this->browser->executeScript('return document.querySelectorAll("h1").length'));
+        foreach ([1280, 1024] as $width) {
+            $this->screen($width, 800);
+            self::assertLessThanOrEqual($width, $this->browser->executeScript('return document.documentElement.scrollWidth'), "at {$width}");
+        }
+        self::assertSame('', $this->complaints());
+    }
+
+    public function test_search_and_help_by_keyboard(): void
+    {
+        $this->enter(self::MAREN);
+        $body = $this->browser->switchTo()->activeElement();
+        $body->sendKeys('?');
+        $this->see('Keys on this page');
+        $this->browser->switchTo()->activeElement()->sendKeys(WebDriverKeys::ESCAPE);
+        $this->miss('Keys on this page');
+        $this->browser->switchTo()->activeElement()->sendKeys('/');
+        $box = $this->browser->switchTo()->activeElement();
+        self::assertSame('search', $box->getAttribute('type'));
+        $box->sendKeys('qh26-13');
+        $this->see('QH26-13-V');
+        $box->sendKeys(WebDriverKeys::ENTER);
+        $this->see('Composite QH26-13-V');
+    }
+
+    public function test_the_first_tab_leads_past_the_navigation(): void
+    {
+        $this->enter(self::MAREN, '/evidence');
+        $this->see('Action matrix');
+        $this->browser->switchTo()->activeElement()->sendKeys(WebDriverKeys::TAB);
+        $first = $this->browser->switchTo()->activeElement();
+
+        self::assertSame('To the page', $first->getText());
+        self::assertSame('page', $this->find("//nav//a[contains(., 'Evidence')]")->getAttribute('aria-current'));
+    }
+
+    public function test_typed_words_outlive_a_lost_session(): void
+    {
+        $this->enter(self::MAREN, '/areas?area=1');
+        $this->type('History', 'Marled by the grandfather.');
+        $this->browser->manage()->deleteAllCookies();
+        $this->press('Save changes');
+        $this->see('You were signed out');
+        $this->type('Password', 'soil-and-lime');
+        $this->press('Sign in');
+        $this->miss('You were signed out');
+        self::assertSame('Marled by the grandfather.', $this->field('History')->getAttribute('value'));
+        $this->press('Save changes');
+        $this->until(fn (): bool => ! str_contains($this->text(), 'Not saved'), 'a quiet save');
+        $this->browser->navigate()->refresh();
+        $this->until(fn (): bool => $this->field('History')->getAttribute('value') === 'Marled by the grandfather.', 'the history kept');
+    }
+
+    public function test_a_file_with_a_bad_row_says_which_and_stores_nothing(): void
+    {
+        $this->enter(self::MAREN, '/reports');
+        $file = (string) tempnam(sys_get_temp_dir(), 'hc');
+        file_put_contents($file, "sample,ph\nQH26-01-4,6.1\nQH26-02-3,acid\n");
+        $this->find("//input[@type='file']")->sendKeys($file);
+        $this->press('Take the report');
+        $this->see('Nothing of the file was stored');
+        $this->see('row 2, ph: QH26-01-4 has a result');
+        $this->see('row 3, sample: "QH26-02-3" does not fit its check character');
+        unlink($file);
+    }
+
+    public function test_a_polygon_that_crosses_itself_is_refused_in_words(): void
+    {
+        $this->enter(self::MAREN, '/areas');
+        $this->press('Read a GeoJSON file');
+        $this->type('or paste it', '{"type":"Polygon","coordinates":[[[0,0],[0.001,0.001],[0.001,0],[0,0.001],[0,0]]]}');
+        $this->press('Read it');
+        $this->see('crosses itself');
+        $this->type('or paste it', '{"type":"Feature","properties":{"name":"Bracken bank by the lane"},"geometry":{"type":"Polygon","coordinates":[[[-76.28,42.918],[-76.279,42.918],[-76.279,42.919],[-76.28,42.919],[-76.28,42.918]]]}}');
+        $this->press('Read it');
+        $this->see('1 area found');
+        $this->press('Add 1 area');
+        $this->see('Choose a use from the list');
+        $this->click("//*[contains(@class, 'el-dialog')]//*[contains(@class, 'el-select__wrapper')]");
+        $this->click("//*[contains(@class, 'el-select-dropdown__item') and contains(normalize-space(), 'lawn')]");
+        $this->press('Add 1 area');
+        $this->see('Bracken bank by the lane');
+    }
+
+    public function test_a_correction_puts_a_left_out_reading_back(): void
+    {
+        $this->enter(self::MAREN, '/evidence');
+        $this->see('Put back, it would be');
+        $this->click("//tr[contains(., 'QH26-07')]//a[normalize-space()='Put back']");
+        $this->see('Protocol breaks; none puts the reading back');
+        $this->press('settled or developed too short');
+        $this->type('Why', 'The timer was checked: it had settled a minute.');
+        $this->press('Record the correction');
+        $this->see('corrected below');
+        $this->open('/evidence');
+        $this->see('15 of 17 samples');
+    }
+}

@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Remote\DesiredCapabilities;
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Tests\Support\Command;
+
+/** The application on a fresh copy of the demo's data, and a driver for Chromium; both stop when told to. */
+final class Servers
+{
+    private const FLAGS = [
+        '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--no-first-run', '--no-default-browser-check', '--disable-background-networking',
+        '--disable-component-update', '--disable-sync', '--disable-extensions', '--disable-default-apps', '--mute-audio', '--hide-scrollbars', '--force-prefers-reduced-motion',
+        '--force-device-scale-factor=1', '--password-store=basic', '--lang=en-US', '--window-size=1280,800', '--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1, EXCLUDE localhost',
+    ];
+
+    private static ?string $seeded = null;
+
+    /** @param list<int> $groups process groups to stop */
+    private function __construct(public readonly string $address, private readonly string $driver, private readonly string $folder, private array $groups) {}
+
+    public static function start(): self
+    {
+        $folder = sys_get_temp_dir().'/honest-core-browser-'.getmypid().'-'.bin2hex(random_bytes(3));
+        mkdir($folder);
+        copy(self::demo(), "{$folder}/demo.sqlite");
+        [$port, $driverPort] = [self::freePort(), self::freePort()];
+        $root = dirname(__DIR__, 2);
+        $environment = [
+            'PATH' => (string) getenv('PATH'), 'HOME' => $folder, 'TMPDIR' => $folder, 'PHP_CLI_SERVER_WORKERS' => '4', 'APP_KEY' => (string) getenv('APP_KEY'),
+            'APP_DEMO' => '1', 'DB_DATABASE' => "{$folder}/demo.sqlite", 'CACHE_STORE' => 'array', 'SESSION_DRIVER' => 'file', 'APP_ENV' => 'browser',
+        ];
+        $it = new self("http://127.0.0.1:{$port}", "http://127.0.0.1:{$driverPort}", $folder, [
+            self::run(['php', '-S', "127.0.0.1:{$port}", '-t', "{$root}/public", "{$root}/server.php"], $environment, $folder),
+            self::run(['chromedriver', "--port={$driverPort}", '--log-level=SEVERE'], $environment, $folder),
+        ]);
+        register_shutdown_function($it->stop(...));
+        self::awaitAnswer("{$it->address}/api/welcome");
+        self::awaitAnswer("{$it->driver}/status");
+
+        return $it;
+    }
+
+    public function browser(): RemoteWebDriver
+    {
+        $options = new ChromeOptions;
+        $options->addArguments([...self::FLAGS, "--user-data-dir={$this->folder}/chrome-".bin2hex(random_bytes(3))]);
+        $capabilities = DesiredCapabilities::chrome();
+        $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
+        $capabilities->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
+
+        return RemoteWebDriver::create($this->driver, $capabilities);
+    }
+
+    public function stop(): void
+    {
+        foreach ($this->groups as $leader) {
+            posix_kill(-$leader, SIGTERM);
+        }
+        if ($this->groups !== []) {
+            exec('rm -rf '.escapeshellarg($this->folder));
+        }
+        $this->groups = [];
+    }
+
+    /** A database with the demo in it, made once a run. */
+    private static function demo(): string
+    {
+        if (self::$seeded === null) {
+            self::$seeded = sys_get_temp_dir().'/honest-core-demo-'.getmypid().'.sqlite';
+            touch(self::$seeded);
+            $run = Command::run(['migrate', '--seed', '--force'], '', ['DB_DATABASE' => self::$seeded, 'APP_KEY' => (string) getenv('APP_KEY')]);
+            if ($run->status !== 0) {
+                throw new \RuntimeException($run->output.$run->error);
+            }
+            register_shutdown_function(static fn () => array_map(static fn (string $end): bool => @unlink(self::$seeded.$end), ['', '-wal', '-shm']));
+        }
+
+        return self::$seeded;
+    }
+
+    /**
+     * @param list<string> $command
+     * @param array<string, string> $environment
+     */
+    private static function run(array $command, array $environment, string $folder): int
+    {
+        $log = ['file', "{$folder}/".basename($command[0]).'.log', 'a'];
+        $process = proc_open(['setsid', ...$command], [['file', '/dev/null', 'r'], $log, $log], $pipes, null, $environment);
+
+        return is_resource($process) ? proc_get_status($process)['pid'] : throw new \RuntimeException("{$command[0]} did not start.");
+    }
+
+    private static function freePort(): int
+    {
+        $socket = stream_socket_server('tcp://127.0.0.1:0');
+        if ($socket === false) {
+            throw new \RuntimeException('No port is free.');
+        }
+        $name = (string) stream_socket_get_name($socket, false);
+        fclose($socket);
+
+        return (int) substr($name, strrpos($name, ':') + 1);
+    }
+
+    /** Asks by curl, again and again, until there is an answer; curl itself spaces the tries. */
+    private static function awaitAnswer(string $url): void
+    {
+        exec('curl -s -o /dev/null --retry 100 --retry-delay 1 --retry-connrefused --retry-max-time 30 --max-time 5 '.escapeshellarg($url), $said, $status);
+        if ($status !== 0) {
+            throw new \RuntimeException("{$url} does not answer.");
+        }
+    }
+}
