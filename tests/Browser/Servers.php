@@ -23,7 +23,8 @@ final class Servers
     /** @param list<int> $groups process groups to stop */
     private function __construct(public readonly string $address, private readonly string $driver, private readonly string $folder, private array $groups) {}
 
-    public static function start(): self
+    /** @param bool $withDriver false for the application alone */
+    public static function start(bool $withDriver = true): self
     {
         $folder = sys_get_temp_dir().'/honest-core-browser-'.getmypid().'-'.bin2hex(random_bytes(3));
         mkdir($folder);
@@ -36,11 +37,13 @@ final class Servers
         ];
         $it = new self("http://127.0.0.1:{$port}", "http://127.0.0.1:{$driverPort}", $folder, [
             self::run(['php', '-S', "127.0.0.1:{$port}", '-t', "{$root}/public", "{$root}/server.php"], $environment, $folder),
-            self::run(['chromedriver', "--port={$driverPort}", '--log-level=SEVERE'], $environment, $folder),
+            ...($withDriver ? [self::run(['chromedriver', "--port={$driverPort}", '--log-level=SEVERE'], $environment, $folder)] : []),
         ]);
         register_shutdown_function($it->stop(...));
         self::awaitAnswer("{$it->address}/api/welcome");
-        self::awaitAnswer("{$it->driver}/status");
+        if ($withDriver) {
+            self::awaitAnswer("{$it->driver}/status");
+        }
 
         return $it;
     }

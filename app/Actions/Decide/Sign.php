@@ -35,11 +35,11 @@ final class Sign
                 'signed_by' => $signer->id,
                 'follows_id' => $standing?->id,
                 'claim' => $claim,
-                'verdict' => $evidence->assessment->{$claim}->verdict->value,
+                'verdict' => $evidence->assessment()->{$claim}->verdict->value,
                 'scope' => ['text' => $scope, 'lot' => $test->lot, ...$evidence->ranges()],
                 'evidence' => [
                     'pairs' => count($evidence->counted()), 'left_out' => count($evidence->leftOut()),
-                    'claim' => $evidence->assessment->{$claim}->toArray(), 'with_all' => $evidence->withAll->{$claim}->verdict->value,
+                    'claim' => $evidence->assessment()->{$claim}->toArray(), 'with_all' => $evidence->withAll()->{$claim}->verdict->value,
                 ],
                 'evidence_hash' => $hash,
                 'note' => $note,

@@ -10,23 +10,29 @@ use HonestCore\Agreement\Assessment;
 use HonestCore\Agreement\PairedSample;
 
 /** All pairs of one test and its reference, and what they prove under a policy. */
-final readonly class Evidence
+final class Evidence
 {
-    public Assessment $assessment;
+    private ?Assessment $assessment = null;
 
-    /** The same with the readings whose protocol was broken put back. */
-    public Assessment $withAll;
+    private ?Assessment $withAll = null;
 
     /** @param list<Pair> $pairs those that count and those left out, the newest sample first */
     public function __construct(
-        public TestMethod $test,
-        public TestMethod $reference,
-        public JudgingPolicy $policy,
-        public array $pairs,
-    ) {
-        $out = count($pairs) - count($this->counted());
-        $this->assessment = $this->assess($this->counted(), $out);
-        $this->withAll = $out === 0 ? $this->assessment : $this->assess($pairs, 0);
+        public readonly TestMethod $test,
+        public readonly TestMethod $reference,
+        public readonly JudgingPolicy $policy,
+        public readonly array $pairs,
+    ) {}
+
+    public function assessment(): Assessment
+    {
+        return $this->assessment ??= $this->assess($this->counted(), count($this->leftOut()));
+    }
+
+    /** The same with the readings whose protocol was broken put back. */
+    public function withAll(): Assessment
+    {
+        return $this->withAll ??= $this->leftOut() === [] ? $this->assessment() : $this->assess($this->pairs, 0);
     }
 
     /** @return list<Pair> */

@@ -10,11 +10,26 @@ use App\Models\Sample;
 use App\Models\Site;
 use HonestCore\Agronomy\Lime\LimeMaterial;
 use HonestCore\Agronomy\Retest;
+use Illuminate\Database\Eloquent\Builder;
 
 /** When each area of a site is due for its next test, and why then. */
 final class RetestDates
 {
     public function __construct(private readonly Recommend $recommend) {}
+
+    /**
+     * Those that are overdue. Ground pulled within a year can be overdue by no rule, and is not looked at.
+     *
+     * @return list<array{area_id: int, area: string, last_pulled: string|null, due: string|null, state: string, reason: string, composites: int}>
+     */
+    public function overdue(Site $site): array
+    {
+        $yearAgo = now($site->timezone)->subYear()->format('Y-m-d');
+        $old = Area::query()->where('site_id', $site->id)->whereHas('samples')
+            ->whereDoesntHave('samples', static fn (Builder $samples) => $samples->where('pulled_on', '>=', $yearAgo))->exists();
+
+        return $old ? array_values(array_filter($this($site), static fn (array $date): bool => $date['state'] === 'overdue')) : [];
+    }
 
     /** @return list<array{area_id: int, area: string, last_pulled: string|null, due: string|null, state: string, reason: string, composites: int}> the soonest first */
     public function __invoke(Site $site): array

@@ -81,7 +81,7 @@ final class WhatWaits
                 $items[] = [
                     'stage' => 'decide',
                     'text' => $signed === null ? 'Sign the first verdict' : 'New evidence since the verdict was signed',
-                    'detail' => "{$test->name}, sort: {$evidence->assessment->sort->verdict->value} on {$pairs} pairs",
+                    'detail' => "{$test->name}, sort: {$evidence->assessment()->sort->verdict->value} on {$pairs} pairs",
                     'to' => "/evidence/{$test->id}",
                 ];
             }
@@ -94,10 +94,8 @@ final class WhatWaits
     private function overdue(Site $site): array
     {
         $items = [];
-        foreach (($this->retests)($site) as $retest) {
-            if ($retest['state'] === 'overdue') {
-                $items[] = ['stage' => 'follow-up', 'text' => "Retest was due {$retest['due']}", 'detail' => $retest['area'], 'to' => "/plans/{$retest['area_id']}"];
-            }
+        foreach ($this->retests->overdue($site) as $retest) {
+            $items[] = ['stage' => 'follow-up', 'text' => "Retest was due {$retest['due']}", 'detail' => $retest['area'], 'to' => "/plans/{$retest['area_id']}"];
         }
 
         return $items;

@@ -21,7 +21,7 @@ final readonly class Plan
 {
     private const HAND_M = 0.1;
 
-    private const LINES = 400;
+    private const LINES = 200;
 
     private const CELL_LINES = 24;
 

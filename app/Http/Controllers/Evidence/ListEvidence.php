@@ -40,13 +40,14 @@ final class ListEvidence
     private static function claims(Evidence $evidence, \Illuminate\Support\Collection $signed): array
     {
         $claims = [];
+        $hash = $evidence->hash();
         foreach (['sort', 'rate', 'track'] as $claim) {
             $verdict = $signed->firstWhere('claim', $claim);
             $claims[$claim] = [
-                'computed' => $evidence->assessment->{$claim}->verdict->value,
+                'computed' => $evidence->assessment()->{$claim}->verdict->value,
                 'signed' => $verdict?->verdict,
                 'verdict_id' => $verdict?->id,
-                'moved' => $verdict !== null && $verdict->evidence_hash !== $evidence->hash(),
+                'moved' => $verdict !== null && $verdict->evidence_hash !== $hash,
             ];
         }
 

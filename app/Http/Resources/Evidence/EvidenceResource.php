@@ -37,8 +37,8 @@ final class EvidenceResource extends JsonResource
                 $signed = $verdict->claim === $claim ? $verdict : $signed;
             }
             $claims[$claim] = [
-                'computed' => $evidence->assessment->{$claim}->toArray(),
-                'with_all' => $evidence->withAll->{$claim}->toArray(),
+                'computed' => $evidence->assessment()->{$claim}->toArray(),
+                'with_all' => $evidence->withAll()->{$claim}->toArray(),
                 'signed' => $signed === null ? null : (new VerdictResource($signed))->toArray($request),
                 'moved' => $signed !== null && $signed->evidence_hash !== $hash,
             ];
@@ -52,10 +52,10 @@ final class EvidenceResource extends JsonResource
             'ranges' => $evidence->ranges(),
             'pairs' => array_map($this->pair(...), $evidence->counted()),
             'left_out' => array_map($this->pair(...), $evidence->leftOut()),
-            'matrix' => $this->matrix($evidence->assessment->sort->tally),
-            'kappa' => $evidence->assessment->kappa?->toArray(),
+            'matrix' => $this->matrix($evidence->assessment()->sort->tally),
+            'kappa' => $evidence->assessment()->kappa?->toArray(),
             'claims' => $claims,
-            'notes' => $evidence->assessment->reasons,
+            'notes' => $evidence->assessment()->reasons,
         ];
     }
 

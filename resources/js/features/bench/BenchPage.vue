@@ -144,6 +144,8 @@ const { save, saving, refusal, wrong } = useSave(
     display: grid;
     grid-template-columns: 1fr 1fr;
     line-height: 1.2;
+    row-gap: 6px;
+    margin-bottom: 8px;
 }
 .breaks :deep(.el-checkbox) {
     margin-right: 6px;
@@ -160,7 +162,8 @@ const { save, saving, refusal, wrong } = useSave(
 .pair .field {
     flex: 1;
 }
-.date {
+.date,
+.narrow {
     white-space: nowrap;
 }
 .after {

@@ -198,6 +198,7 @@ watch(
     line-height: 1.2;
 }
 .facts {
+    margin-top: 6px;
     display: flex;
     gap: 12px;
     margin-bottom: 10px;
