@@ -124,9 +124,10 @@ final class PathTest extends BrowserTestCase
         $this->press('Make the composite');
         $this->see('23 of 24');
         preg_match('/Composite (QH\d\d-\d\d-\w)/', $this->text(), $found);
-        self::assertNotSame([], $found);
+        $code = $found[1] ?? '';
+        self::assertNotSame('', $code);
 
-        return $found[1];
+        return $code;
     }
 
     private function labels(string $code): void
