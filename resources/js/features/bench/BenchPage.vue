@@ -125,7 +125,7 @@ const { save, saving, refusal, wrong } = useSave(
                             <td><SampleLink :id="sample.id" :code="sample.code" /></td>
                             <td class="narrow">{{ sample.area.name }}</td>
                             <td class="num">{{ reading.band ?? reading.as_reported }}</td>
-                            <td class="narrow date">{{ day(reading.read_on) }}</td>
+                            <td class="narrow">{{ day(reading.read_on) }}</td>
                             <td class="narrow">{{ reading.reader }}</td>
                             <td>{{ reading.flags.map((flag) => flag.name).join(', ') }}</td>
                         </tr>
@@ -162,9 +162,10 @@ const { save, saving, refusal, wrong } = useSave(
 .pair .field {
     flex: 1;
 }
-.date,
-.narrow {
-    white-space: nowrap;
+@media (min-width: 1200px) {
+    .narrow {
+        white-space: nowrap;
+    }
 }
 .after {
     margin-top: 14px;
