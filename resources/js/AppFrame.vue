@@ -9,7 +9,6 @@ import { useSite } from '@/shared/composables/useSite'
 
 /** What is around a page: the profile, the bar, and the form for the first site where there is none. */
 const WORDS: Record<string, string> = {
-    areas: 'start here',
     plans: 'to plan',
     pull: 'ready',
     bench: 'to read',
@@ -26,7 +25,9 @@ const today = useQuery({
 const notes = computed(() => {
     const counts: Record<string, number> = {}
     for (const item of today.data.value?.waiting ?? []) counts[item.stage] = (counts[item.stage] ?? 0) + 1
-    return Object.fromEntries(Object.entries(counts).map(([stage, n]) => [stage, `${n} ${WORDS[stage] ?? 'waiting'}`]))
+    return Object.fromEntries(
+        Object.entries(counts).map(([stage, n]) => [stage, stage === 'areas' ? 'start here' : `${n} ${WORDS[stage] ?? 'waiting'}`]),
+    )
 })
 </script>
 

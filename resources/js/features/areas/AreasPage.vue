@@ -81,7 +81,7 @@ useShortcut('n', 'Draw a new area', () => start('new'))
         >
             <el-button @click="start('site')">Add a site</el-button>
             <el-button @click="start('import')">Read a GeoJSON file</el-button>
-            <el-button type="primary" @click="start('new')">Draw an area</el-button>
+            <el-button :type="doing === 'look' && !area ? 'primary' : 'default'" @click="start('new')">Draw an area</el-button>
         </PageHead>
         <NewSite v-if="doing === 'site'" @made="done()" />
         <div v-else class="columns work">

@@ -56,7 +56,7 @@ const analyte = computed(() => (evidence.value?.method.analyte === 'ph' ? 'pH' :
                 :state="evidence.claims[claim]"
                 :policy="evidence.policy"
                 :timezone="timezone"
-                :may-sign="me?.may_sign ?? false"
+                :may-sign="(me?.may_sign ?? false) && evidence.pairs.length > 0"
                 @sign="signing = claim"
             />
         </div>
