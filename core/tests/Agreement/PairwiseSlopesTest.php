@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Tests\Agreement;
+
+use HonestCore\Agreement\PairwiseSlopes;
+use HonestCore\Agreement\PassingBablok;
+use PHPUnit\Framework\TestCase;
+
+/** Slopes are ranked without being listed; listing them all must give the same. */
+final class PairwiseSlopesTest extends TestCase
+{
+    public function test_every_rank_is_that_of_the_sorted_list(): void
+    {
+        mt_srand(31);
+        for ($round = 0; $round < 25; $round++) {
+            $n = mt_rand(3, 24);
+            $x = array_map(static fn (): float => mt_rand(0, 12) / 4, range(1, $n));
+            $y = array_map(static fn (): float => mt_rand(0, 12) / 4, range(1, $n));
+            $slopes = [];
+            $vertical = 0;
+            for ($i = 0; $i < $n; $i++) {
+                for ($j = $i + 1; $j < $n; $j++) {
+                    if ($x[$i] === $x[$j]) {
+                        $vertical += $y[$i] === $y[$j] ? 0 : 1;
+                    } else {
+                        $slopes[] = ($y[$j] - $y[$i]) / ($x[$j] - $x[$i]);
+                    }
+                }
+            }
+            sort($slopes);
+            $found = new PairwiseSlopes($x, $y);
+            self::assertSame([count($slopes), $vertical], [$found->finite(), $found->infinite()]);
+            foreach ($slopes as $rank => $slope) {
+                self::assertEqualsWithDelta($slope, $found->ranked($rank + 1), 1e-9, "rank {$rank} of round {$round}");
+            }
+        }
+    }
+
+    public function test_the_count_below_a_slope_is_that_of_the_list(): void
+    {
+        $found = new PairwiseSlopes([1.0, 2.0, 3.0, 4.0], [1.0, 3.0, 2.0, 5.0]);
+
+        foreach ([[-2.0, 0], [0.0, 1], [1.2, 3], [10.0, 6]] as [$slope, $below]) {
+            self::assertSame($below, $found->below($slope), "below {$slope}");
+        }
+    }
+
+    public function test_thousands_of_pairs_are_no_matter(): void
+    {
+        mt_srand(32);
+        $x = $y = [];
+        for ($i = 0; $i < 3000; $i++) {
+            $x[] = $v = mt_rand(4000, 8000) / 1000;
+            $y[] = 0.9 * $v + 0.4 + mt_rand(-200, 200) / 1000;
+        }
+        $line = PassingBablok::fit($x, $y, 0.95);
+
+        self::assertEqualsWithDelta(0.9, $line->slope, 0.02);
+        self::assertEqualsWithDelta(0.4, $line->toArray()['intercept'], 0.12);
+    }
+}
