@@ -38,6 +38,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('plans', C\Plans\ListPlans::class);
     Route::post('areas/{area}/plans/draft', C\Plans\DraftPlan::class)->can('view', 'area');
     Route::post('areas/{area}/plans', C\Plans\CreatePlan::class)->can('update', 'area');
+    Route::post('areas/{area}/comparison', C\Plans\CompareSchemes::class)->can('view', 'area');
     Route::get('plans/{plan}', C\Plans\ShowPlan::class)->can('view', 'plan');
     Route::put('plans/{plan}', C\Plans\UpdatePlan::class)->can('update', 'plan');
 

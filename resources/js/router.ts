@@ -6,6 +6,11 @@ const routes: RouteRecordRaw[] = [
     { path: '/', component: () => import('@/features/today/TodayPage.vue'), meta: { stage: 'today', title: 'Today' } },
     { path: '/areas', component: () => import('@/features/areas/AreasPage.vue'), meta: { stage: 'areas', title: 'Areas' } },
     { path: `/plans/${id('area')}?`, component: () => import('@/features/plans/PlanPage.vue'), meta: { stage: 'plans', title: 'Plans' } },
+    {
+        path: `/plans/${id('area')}/compare`,
+        component: () => import('@/features/plans/ComparePage.vue'),
+        meta: { stage: 'plans', title: 'Compare' },
+    },
     { path: '/pull', component: () => import('@/features/pull/PullList.vue'), meta: { stage: 'pull', title: 'Pull' } },
     {
         path: `/pull/${id('plan')}`,

@@ -16,6 +16,7 @@ final class PagesTest extends BrowserTestCase
         yield 'today' => ['/', 'Season 2026'];
         yield 'areas' => ['/areas?area=1', 'Plan its cores'];
         yield 'plans' => ['/plans/2', 'Margin on pH'];
+        yield 'comparison' => ['/plans/2/compare', 'What is at stake'];
         yield 'pull list' => ['/pull', 'Pulled before'];
         yield 'send' => ['/send', '18 composites'];
         yield 'sample' => ['/samples/13', 'did not come up'];
@@ -47,6 +48,20 @@ final class PagesTest extends BrowserTestCase
             self::assertLessThanOrEqual($width, $this->browser->executeScript('return document.documentElement.scrollWidth'), "at {$width}");
         }
         self::assertSame('', $this->complaints());
+    }
+
+    public function test_schemes_are_compared_and_a_dearer_laboratory_is_felt(): void
+    {
+        $this->enter(self::MAREN, '/plans/2/compare');
+        $this->see('Six schemes are tried');
+        $this->type('Fields to try', '40');
+        $this->press('Compare');
+        $this->see('costs least');
+        $this->see('2.5-acre cells');
+        $before = $this->text();
+        $this->type('Lab fee a sample', '500');
+        $this->press('Compare');
+        $this->until(fn (): bool => str_contains($this->text(), 'One composite costs least') && $this->text() !== $before, 'one composite as the cheapest');
     }
 
     public function test_search_and_help_by_keyboard(): void

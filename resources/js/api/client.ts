@@ -89,3 +89,29 @@ export const api = {
         send<Answer<Operation<P, 'put'>>>('put', path, options, body),
     delete: <P extends With<'delete'>>(path: P, options: Options = {}) => send<Answer<Operation<P, 'delete'>>>('delete', path, options),
 }
+
+/** Sends a request whose answer comes line by line, each a JSON document. */
+export async function streamed<Line>(path: string, body: unknown, signal: AbortSignal, take: (line: Line) => void): Promise<void> {
+    const token = decodeURIComponent(/XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1] ?? '')
+    const response = await fetch(`/api${path}`, {
+        method: 'POST',
+        signal,
+        headers: { Accept: 'application/x-ndjson', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token },
+        body: JSON.stringify(body),
+    })
+    if (!response.ok || !response.body) {
+        const data = (await response.json().catch(() => ({}))) as Partial<Schema<'Error'>>
+        if (response.status === 401) whenSignedOut.forEach((listener) => listener())
+        throw new Refused(data.message ?? `Refused (${response.status}).`, response.status, (data.errors ?? {}) as Record<string, string[]>)
+    }
+    const reader = response.body.pipeThrough(new TextDecoderStream()).getReader()
+    let rest = ''
+    for (;;) {
+        const { done, value } = await reader.read()
+        rest += value ?? ''
+        const lines = rest.split('\n')
+        rest = lines.pop() ?? ''
+        lines.filter(Boolean).forEach((line) => take(JSON.parse(line) as Line))
+        if (done) return
+    }
+}

@@ -975,6 +975,62 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/areas/{area}/comparison": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                area: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Compare sampling schemes on simulated ground
+         * @description Asked for application/x-ndjson it answers line by line while it computes, {"done", "of"} and at last the comparison under "result"; asked for JSON it answers once.
+         */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    area: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ComparisonInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Comparison"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/plans/{plan}": {
         parameters: {
             query?: never;
@@ -1972,6 +2028,9 @@ export interface components {
         Choices: {
             uses: components["schemas"]["Use"][];
             protocol_breaks: components["schemas"]["ProtocolBreak"][];
+            comparison: {
+                [key: string]: number;
+            };
         };
         Waiting: {
             stage: string;
@@ -2558,6 +2617,53 @@ export interface components {
         ResultInput: {
             method_id: number;
             reading: string;
+        };
+        ComparisonInput: {
+            /** @enum {string} */
+            ground: "stated" | "fitted" | "results";
+            mean_ph: number;
+            sd_ph: number;
+            range_m: number;
+            fields: number;
+            seed: number;
+            cores_in_composite: number;
+            cores_in_cell: number;
+            stakes: {
+                [key: string]: number;
+            };
+            results: string;
+        };
+        Figure: number[];
+        SchemeOutcome: {
+            code: string;
+            name: string;
+            samples: number;
+            cores: number;
+            hours: number;
+            lab_money: number;
+            margin: number;
+            needless_acres: components["schemas"]["Figure"];
+            missed_acres: components["schemas"]["Figure"];
+            misplaced_tons: components["schemas"]["Figure"];
+            wrong_money: components["schemas"]["Figure"];
+            total_money: components["schemas"]["Figure"];
+            best: boolean;
+            sure: boolean;
+        };
+        FieldModel: {
+            mean: number;
+            sd: number;
+            range_m: number;
+        };
+        Comparison: {
+            schemes: components["schemas"]["SchemeOutcome"][];
+            fields: number;
+            seed: number;
+            acres: number;
+            lime_ph: number;
+            target_ph: number;
+            model: components["schemas"]["FieldModel"] | null;
+            results: number;
         };
     };
     responses: never;

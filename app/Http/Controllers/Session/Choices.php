@@ -6,6 +6,7 @@ namespace App\Http\Controllers\Session;
 
 use HonestCore\Agronomy\Crop;
 use HonestCore\Bench\ProtocolBreak;
+use HonestCore\Table\RuleTable;
 use Illuminate\Http\JsonResponse;
 
 /** The lists that forms choose from. */
@@ -18,6 +19,7 @@ final class Choices
                 'code' => $crop->code, 'name' => $crop->name, 'low' => $crop->low, 'high' => $crop->high, 'target' => $crop->target,
             ], Crop::all()),
             'protocol_breaks' => array_map(static fn (ProtocolBreak $break): array => ['code' => $break->code, 'name' => $break->name], ProtocolBreak::all()),
+            'comparison' => array_filter(RuleTable::named('comparison'), is_numeric(...)),
         ]);
     }
 }

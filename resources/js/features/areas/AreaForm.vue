@@ -35,7 +35,7 @@ const questioned = (text: string | undefined): boolean => text?.includes('such a
 </script>
 
 <template>
-    <form @submit.prevent="save()">
+    <form novalidate @submit.prevent="save()">
         <h2>{{ area ? area.name : 'A new area' }}</h2>
         <p class="extent" aria-live="polite">
             <strong>{{ extent ? acresAndHectares(extent.area_m2) : area ? acresAndHectares(area.area_m2) : 'Not drawn yet' }}</strong>

@@ -26,7 +26,7 @@ const { save, saving, refusal, wrong } = useSave(
 </script>
 
 <template>
-    <form @submit.prevent="save()">
+    <form novalidate @submit.prevent="save()">
         <h2>Something to keep away from</h2>
         <p class="note">Click its points on the map; double-click ends a line.</p>
         <RefusalNote v-if="refusal && Object.keys(refusal.fields).length === 0" :refusal="refusal" />

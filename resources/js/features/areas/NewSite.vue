@@ -41,7 +41,7 @@ function here(): void {
         title="A site to work on"
         lede="Name the property. Its letters start every sample code; its position is where the map opens."
     />
-    <form class="form" @submit.prevent="save()">
+    <form novalidate class="form" @submit.prevent="save()">
         <RefusalNote v-if="refusal && refusal.status !== 422" :refusal="refusal" />
         <FormField label="Name" :wrong="wrong('name')"><el-input v-model="form.name" name="site-name" maxlength="80" /></FormField>
         <FormField label="Letters for sample codes" :wrong="wrong('letters')" hint="2 or 3 capitals">

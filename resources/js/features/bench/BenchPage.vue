@@ -63,7 +63,7 @@ const { save, saving, refusal, wrong } = useSave(
             "
         />
         <div class="columns two">
-            <form v-if="kit && samples.length" @submit.prevent="save()">
+            <form novalidate v-if="kit && samples.length" @submit.prevent="save()">
                 <h2>Read a portion</h2>
                 <RefusalNote v-if="refusal && !Object.keys(refusal.fields).length" :refusal="refusal" />
                 <FormField label="Bench portion">

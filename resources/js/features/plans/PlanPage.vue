@@ -144,6 +144,7 @@ const state = computed(() => {
                 </p>
                 <h3>Margin on pH by cores</h3>
                 <MarginChart :curve="layout.margin_curve" :cores="layout.cores.length" :margin="layout.margin" />
+                <p><RouterLink :to="`/plans/${areaId}/compare`">One composite, zones or a grid?</RouterLink></p>
                 <BucketBar :bucket="layout.bucket" />
                 <div v-for="warning in layout.warnings" :key="warning" class="warning">{{ warning }}</div>
             </template>

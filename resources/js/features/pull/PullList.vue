@@ -76,7 +76,7 @@ const { save, saving, refusal, wrong, clear } = useSave(
         </table>
         <p v-else><RouterLink to="/plans">Make the next plan</RouterLink></p>
 
-        <form v-if="desk" class="desk" @submit.prevent="save()">
+        <form novalidate v-if="desk" class="desk" @submit.prevent="save()">
             <h2>A composite of {{ desk.area }}</h2>
             <RefusalNote v-if="refusal && !Object.keys(refusal.fields).length" :refusal="refusal" />
             <div class="row fields">

@@ -137,7 +137,7 @@ function refuse(reason: string): void {
                         </div>
                     </template>
                 </template>
-                <form v-else class="finish" @submit.prevent="save()">
+                <form novalidate v-else class="finish" @submit.prevent="save()">
                     <h2>All {{ planned.length }} cores are done</h2>
                     <RefusalNote :refusal="refusal" />
                     <label>

@@ -38,7 +38,7 @@ const wrongOf = (method: Schema<'Method'>) => wrong(`results.${given.value.index
 </script>
 
 <template>
-    <form @submit.prevent="save()">
+    <form novalidate @submit.prevent="save()">
         <RefusalNote v-if="refusal && !Object.keys(refusal.fields).length" :refusal="refusal" />
         <FormField label="Composite">
             <el-select

@@ -114,7 +114,7 @@ watch(
                     <RouterLink :to="`/bench?sample=${sample.id}`">read the bench portion</RouterLink>, or
                     <RouterLink :to="`/reports?sample=${sample.id}`">enter the lab’s pH</RouterLink>
                 </p>
-                <form v-if="correcting" class="correct" @submit.prevent="save()">
+                <form novalidate v-if="correcting" class="correct" @submit.prevent="save()">
                     <h3>Correct {{ correcting.method }}</h3>
                     <p class="note">The old reading stays, struck out; this one takes its place.</p>
                     <RefusalNote v-if="refusal && !Object.keys(refusal.fields).length" :refusal="refusal" />

@@ -13,7 +13,7 @@ defineExpose({ fill: (email: string, password: string) => Object.assign(form, { 
 </script>
 
 <template>
-    <form @submit.prevent="save()">
+    <form novalidate @submit.prevent="save()">
         <FormField label="E-mail address" :wrong="wrong('email')">
             <el-input v-model="form.email" name="email" autocomplete="username" />
         </FormField>

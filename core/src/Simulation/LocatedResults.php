@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Simulation;
+
+use HonestCore\Error\BadRow;
+use HonestCore\Error\BadTable;
+use HonestCore\Geometry\GeoJson;
+use HonestCore\Geometry\LocalPlane;
+use HonestCore\Table\CsvTable;
+use HonestCore\Table\Number;
+
+/**
+ * Earlier results with the places they came from.
+ *
+ * Quantity and unit: metres on a local plane; values in the property's unit.
+ * Domain: CSV with the columns longitude, latitude and ph, 3 rows or more.
+ */
+final readonly class LocatedResults
+{
+    private const FEWEST = 3;
+
+    private const ACCEPTED = 'longitude, latitude and ph as numbers with a decimal point';
+
+    /** @param non-empty-list<array{float, float, float}> $values metres east, metres north, value */
+    private function __construct(public array $values) {}
+
+    /**
+     * @throws BadTable
+     * @throws BadRow
+     * @throws \HonestCore\Error\BadBoundary
+     */
+    public static function parse(string $csv, LocalPlane $plane): self
+    {
+        $table = CsvTable::parse($csv, ['longitude', 'latitude', 'ph']);
+        $values = [];
+        foreach ($table->rows as $row => $cells) {
+            $numbers = [];
+            foreach (['longitude', 'latitude', 'ph'] as $column) {
+                $numbers[] = Number::parse($cells[$column]) ?? throw BadRow::at($row, "{$column} is \"{$cells[$column]}\"", self::ACCEPTED);
+            }
+            [$x, $y] = $plane->toMetres(GeoJson::position("row {$row}", [$numbers[0], $numbers[1]]));
+            $values[] = [$x, $y, $numbers[2]];
+        }
+
+        return count($values) >= self::FEWEST
+            ? new self($values)
+            : throw BadTable::because(count($values).' results are too few', self::FEWEST.' rows or more');
+    }
+
+    /**
+     * The field that these results make, each patch taking the value of the nearest.
+     *
+     * @return list<float>
+     */
+    public function field(NodeGrid $grid): array
+    {
+        return array_map(function (int $node) use ($grid): float {
+            [$x, $y] = $grid->place($node);
+            [$value, $least] = [0.0, INF];
+            foreach ($this->values as [$vx, $vy, $v]) {
+                $distance = ($vx - $x) ** 2 + ($vy - $y) ** 2;
+                if ($distance < $least) {
+                    [$value, $least] = [$v, $distance];
+                }
+            }
+
+            return $value;
+        }, array_keys($grid->at));
+    }
+}
