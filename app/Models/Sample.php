@@ -22,6 +22,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $year
  * @property int $number
  * @property string $depth
+ * @property int $composite
  * @property \Illuminate\Support\Carbon $pulled_on
  * @property string $pulled_by
  * @property int $cores_planned

@@ -118,8 +118,8 @@ final class DemoSeeder extends Seeder
             ? ['sequence' => $sequence, 'outcome' => 'pulled', 'reason' => null]
             : ['sequence' => $sequence, 'outcome' => 'refused', 'reason' => 'stone'], range(1, $cores)));
         $sample = ($this->pull)($plan, $technician, [
-            'pulled_on' => $day, 'pulled_by' => $technician->name, 'cores_pulled' => $cores - $lost, 'note' => '', 'submission' => null,
-        ], $outcomes);
+            'composite' => 1, 'pulled_on' => $day, 'pulled_by' => $technician->name, 'cores_pulled' => $cores - $lost, 'note' => '', 'submission' => null,
+        ], $outcomes)[0];
         ($this->record)($sample, TestMethod::query()->where('code', 'kit-ph')->firstOrFail(), $technician, [
             'typed' => $band, 'read_on' => Carbon::parse($day)->addDays(2)->format('Y-m-d'), 'reader' => $technician->name, 'flags' => $breaks, 'note' => '', 'corrects_id' => null,
         ]);
@@ -132,7 +132,8 @@ final class DemoSeeder extends Seeder
         [$pattern, $cores] = QuillHollow::PATTERNS[$area->name];
 
         return $this->savePlan->new($area, $technician, [
-            'purpose' => 'routine', 'depth' => '0-6in', 'cores' => $cores, 'pattern' => $pattern, 'edge_m' => 5.0, 'probe_mm' => 19.0, 'seed' => $seed, 'ph_sd' => null,
+            'purpose' => 'routine', 'school' => null, 'layers' => ['0-6in'], 'cores' => $cores, 'pattern' => $pattern, 'cell_acres' => null, 'cell_mode' => 'over',
+            'rows' => null, 'zones' => null, 'start' => null, 'speed_km_per_h' => null, 'seconds_per_core' => null, 'edge_m' => 5.0, 'probe_mm' => 19.0, 'seed' => $seed, 'ph_sd' => null,
             'keep_away' => array_values(Landmark::query()->orderBy('id')->get()->map(static fn (Landmark $landmark): array => [
                 'landmark_id' => $landmark->id, 'name' => $landmark->name, 'distance_m' => $landmark->distance_m, 'geometry' => $landmark->geometry,
             ])->all()),

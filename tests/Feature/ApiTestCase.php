@@ -32,7 +32,7 @@ abstract class ApiTestCase extends TestCase
 
     protected const BOW_TIE = ['type' => 'Polygon', 'coordinates' => [[[0, 0], [0.001, 0.001], [0.001, 0], [0, 0.001], [0, 0]]]];
 
-    protected const SPEC = ['purpose' => 'routine', 'depth' => '0-6in', 'cores' => 12, 'pattern' => 'zigzag', 'edge_m' => 5.0, 'probe_mm' => 19.0, 'seed' => 3, 'ph_sd' => null, 'keep_away' => []];
+    protected const SPEC = ['purpose' => 'routine', 'school' => null, 'layers' => ['0-6in'], 'cores' => 12, 'pattern' => 'zigzag', 'cell_acres' => null, 'cell_mode' => 'over', 'rows' => null, 'zones' => null, 'start' => null, 'speed_km_per_h' => null, 'seconds_per_core' => null, 'edge_m' => 5.0, 'probe_mm' => 19.0, 'seed' => 3, 'ph_sd' => null, 'keep_away' => []];
 
     protected User $technician;
 
@@ -89,8 +89,8 @@ abstract class ApiTestCase extends TestCase
     protected function sample(?Area $area = null, string $day = '2026-09-01'): Sample
     {
         return app(PullComposite::class)($this->plan($area), $this->technician, [
-            'pulled_on' => $day, 'pulled_by' => 'Ada Fenwright', 'cores_pulled' => 12, 'note' => '', 'submission' => null,
-        ], [])->refresh();
+            'composite' => 1, 'pulled_on' => $day, 'pulled_by' => 'Ada Fenwright', 'cores_pulled' => 12, 'note' => '', 'submission' => null,
+        ], [])[0]->refresh();
     }
 
     protected function method(string $code): TestMethod

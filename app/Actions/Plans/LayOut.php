@@ -7,14 +7,19 @@ namespace App\Actions\Plans;
 use HonestCore\Geometry\Boundary;
 use HonestCore\Geometry\KeepAway;
 use HonestCore\Geometry\Leg;
+use HonestCore\Quantity\Area;
 use HonestCore\Sampling\Bucket;
 use HonestCore\Sampling\DepthLayer;
+use HonestCore\Sampling\DepthStack;
 use HonestCore\Sampling\Pattern;
 use HonestCore\Sampling\PhMargin;
 use HonestCore\Sampling\Plan;
 use HonestCore\Sampling\PlanSpec;
 use HonestCore\Sampling\PlanWarnings;
 use HonestCore\Sampling\Probe;
+use HonestCore\Sampling\RowPlan;
+use HonestCore\Sampling\WalkTime;
+use HonestCore\Sampling\Zones;
 
 /** Lays the cores of a plan over a boundary, and says what they cost and buy. Nothing is stored. */
 final class LayOut
@@ -23,50 +28,113 @@ final class LayOut
 
     /**
      * @param array<string, mixed> $boundary GeoJSON
-     * @param array{depth: string, cores: int, pattern: string, edge_m: float, probe_mm: float, seed: int, ph_sd: float|null, keep_away: list<array{distance_m: float, geometry: array<string, mixed>}>} $spec
+     * @param array{layers: list<string>, cores: int, pattern: string, cell_acres: float|null, cell_mode: string, rows: array{spacing_m: float, bearing_deg: float}|null, zones: array<string, mixed>|null, start: array{float, float}|null, speed_km_per_h: float|null, seconds_per_core: float|null, edge_m: float, probe_mm: float, seed: int, ph_sd: float|null, keep_away: list<array{distance_m: float, geometry: array<string, mixed>}>} $spec
+     * @param array{sd: float, composites: int}|null $earlier spread of this ground's own earlier composites
      * @return array<string, mixed>
      */
-    public function __invoke(array $boundary, array $spec): array
+    public function __invoke(array $boundary, array $spec, ?array $earlier = null): array
     {
         $ground = Boundary::fromGeoJson(json_encode($boundary, JSON_THROW_ON_ERROR));
-        $away = KeepAway::nothing();
-        foreach ($spec['keep_away'] as ['geometry' => $geometry, 'distance_m' => $distance]) {
-            $away = $away->and(KeepAway::fromGeoJson(json_encode($geometry, JSON_THROW_ON_ERROR), $ground->plane, $distance));
-        }
-        $plan = Plan::draft(PlanSpec::of(
-            $ground, $away, $spec['edge_m'], Pattern::from($spec['pattern']), $spec['cores'], null,
-            [DepthLayer::parse($spec['depth'])], Probe::ofDiameterMm($spec['probe_mm']), $spec['seed'],
-        ));
-        $bucket = Bucket::holding($plan->volumesMl[0]);
-        $margin = PhMargin::of($spec['cores'], $spec['ph_sd']);
+        $stack = DepthStack::parse($spec['layers']);
+        $plan = Plan::draft($this->asked($ground, $stack, $spec));
+        $volumes = $plan->volumesMl;
+        $bucket = Bucket::holding($volumes === [] ? 0.0 : max($volumes));
+        $sd = $spec['ph_sd'] ?? $earlier['sd'] ?? null;
+        $margin = PhMargin::of($spec['cores'], $sd);
+        $cores = self::cores($plan->composites, $spec['start']);
 
         return [
-            'cores' => self::cores($plan->composites[0]),
+            'cores' => $cores,
+            'composites' => self::composites($cores, $plan->composites),
             'area_m2' => $plan->area->squareMetres,
             'usable_m2' => $plan->usable->squareMetres,
             'walk_m' => $plan->walkM,
+            'minutes' => WalkTime::minutes($plan->walkM, count($cores), count($stack->layers), $spec['speed_km_per_h'], $spec['seconds_per_core']),
+            'layers' => array_map(static fn (DepthLayer $layer, int $i): array => ['notation' => $layer->notation(), 'text' => $layer->text(), 'volume_ml' => $volumes[$i]], $stack->layers, array_keys($stack->layers)),
             'bucket' => [
                 'composite_ml' => $bucket->compositeMl, 'bucket_ml' => $bucket->bucketMl, 'lab_bag_ml' => $bucket->labBagMl,
                 'bench_bag_ml' => $bucket->benchBagMl, 'to_spare_ml' => $bucket->toSpareMl(),
             ],
-            'margin' => ['ph' => $margin->usual, 'low' => $margin->low, 'high' => $margin->high, 'sd' => $margin->sd, 'confidence' => $margin->confidence],
-            'margin_curve' => array_map(static fn (int $cores): array => ['cores' => $cores, 'ph' => PhMargin::of($cores, $spec['ph_sd'])->usual], self::CURVE),
-            'warnings' => PlanWarnings::of($spec['cores'], $bucket),
+            'margin' => [
+                'ph' => $margin->usual, 'low' => $margin->low, 'high' => $margin->high, 'sd' => $margin->sd, 'confidence' => $margin->confidence,
+                'source' => $spec['ph_sd'] !== null ? 'stated' : ($earlier === null ? 'usual' : 'earlier'), 'composites' => $earlier['composites'] ?? 0,
+            ],
+            'margin_curve' => array_map(static fn (int $n): array => ['cores' => $n, 'ph' => PhMargin::of($n, $sd)->usual], self::CURVE),
+            'rows' => self::rows($spec),
+            'warnings' => [...PlanWarnings::of($spec['cores'], $bucket), ...$stack->warnings()],
         ];
     }
 
+    /** @param array{cores: int, pattern: string, cell_acres: float|null, cell_mode: string, rows: array{spacing_m: float, bearing_deg: float}|null, zones: array<string, mixed>|null, start: array{float, float}|null, edge_m: float, probe_mm: float, seed: int, keep_away: list<array{distance_m: float, geometry: array<string, mixed>}>} $spec */
+    private function asked(Boundary $ground, DepthStack $stack, array $spec): PlanSpec
+    {
+        $away = KeepAway::nothing();
+        foreach ($spec['keep_away'] as ['geometry' => $geometry, 'distance_m' => $distance]) {
+            $away = $away->and(KeepAway::fromGeoJson(json_encode($geometry, JSON_THROW_ON_ERROR), $ground->plane, $distance));
+        }
+        $asked = PlanSpec::of(
+            $ground, $away, $spec['edge_m'], Pattern::from($spec['pattern']), $spec['cores'],
+            $spec['cell_acres'] === null || $spec['zones'] !== null ? null : $spec['cell_acres'] * Area::M2_PER_ACRE,
+            $stack->layers, Probe::ofDiameterMm($spec['probe_mm']), $spec['seed'],
+        );
+        if ($spec['cell_acres'] !== null && $spec['cell_mode'] === 'middle') {
+            $asked = $asked->roundTheMiddle();
+        }
+        if ($spec['rows'] !== null) {
+            $asked = $asked->acrossRows(RowPlan::of($spec['rows']['spacing_m'], $spec['rows']['bearing_deg']));
+        }
+        if ($spec['zones'] !== null) {
+            $asked = $asked->byZone(Zones::fromGeoJson(json_encode($spec['zones'], JSON_THROW_ON_ERROR), $ground));
+        }
+
+        return $spec['start'] === null ? $asked : $asked->startingAt($spec['start']);
+    }
+
     /**
-     * @param list<array{float, float}> $places
-     * @return list<array{sequence: int, longitude: float, latitude: float, leg_m: float|null, bearing_deg: float|null}>
+     * @param list<list<array{float, float}>> $composites
+     * @param array{float, float}|null $start
+     * @return list<array{composite: int, sequence: int, longitude: float, latitude: float, leg_m: float|null, bearing_deg: float|null}>
      */
-    private static function cores(array $places): array
+    private static function cores(array $composites, ?array $start): array
     {
         $cores = [];
-        foreach ($places as $i => $place) {
-            $leg = $i === 0 ? null : Leg::between($places[$i - 1], $place);
-            $cores[] = ['sequence' => $i + 1, 'longitude' => $place[0], 'latitude' => $place[1], 'leg_m' => $leg?->metres, 'bearing_deg' => $leg?->bearing];
+        foreach ($composites as $c => $places) {
+            foreach ($places as $i => $place) {
+                $from = $i > 0 ? $places[$i - 1] : ($c === 0 ? $start : null);
+                $leg = $from === null ? null : Leg::between($from, $place);
+                $cores[] = ['composite' => $c + 1, 'sequence' => $i + 1, 'longitude' => $place[0], 'latitude' => $place[1], 'leg_m' => $leg?->metres, 'bearing_deg' => $leg?->bearing];
+            }
         }
 
         return $cores;
+    }
+
+    /**
+     * @param list<array{composite: int, sequence: int, leg_m: float|null}> $cores
+     * @param list<list<array{float, float}>> $composites
+     * @return list<array{number: int, cores: int, walk_m: float}>
+     */
+    private static function composites(array $cores, array $composites): array
+    {
+        $walks = array_fill(1, count($composites), 0.0);
+        foreach ($cores as $core) {
+            $walks[$core['composite']] += $core['sequence'] > 1 ? (float) $core['leg_m'] : 0.0;
+        }
+
+        return array_map(static fn (int $c, array $places): array => ['number' => $c + 1, 'cores' => count($places), 'walk_m' => $walks[$c + 1]], array_keys($composites), $composites);
+    }
+
+    /**
+     * @param array{pattern: string, rows: array{spacing_m: float, bearing_deg: float}|null} $spec
+     * @return array{per_transect: int, between_for_each_in_band: int}|null
+     */
+    private static function rows(array $spec): ?array
+    {
+        if ($spec['pattern'] !== Pattern::Rows->value) {
+            return null;
+        }
+        $rows = RowPlan::of($spec['rows']['spacing_m'] ?? 0.762, $spec['rows']['bearing_deg'] ?? 0.0);
+
+        return ['per_transect' => $rows->perTransect(), 'between_for_each_in_band' => $rows->betweenForEachInBand()];
     }
 }

@@ -15,6 +15,7 @@ use HonestCore\Agronomy\Lime\KitDirection;
 use HonestCore\Agronomy\Lime\LabPh;
 use HonestCore\Agronomy\Lime\LimeAdvice;
 use HonestCore\Agronomy\Lime\LimeMaterial;
+use HonestCore\Sampling\DepthLayer;
 use Illuminate\Database\Eloquent\Collection;
 
 /**
@@ -39,7 +40,7 @@ final class Recommend
         $limits = $policy->limitsFor($area->use)->values;
         $crop = $area->crop()->within($limits[0], $limits[count($limits) - 1]);
         $samples = $area->samples->sortByDesc(static fn (Sample $sample): array => [$sample->pulled_on->format('Y-m-d'), $sample->number])
-            ->filter(static fn (Sample $sample): bool => self::standing($sample, 'ph', null) !== [])->values()->all();
+            ->filter(static fn (Sample $sample): bool => DepthLayer::parse($sample->depth)->topCm === 0.0 && self::standing($sample, 'ph', null) !== [])->values()->all();
         $sample = $samples[0] ?? null;
         $labReading = $sample === null ? null : (self::standing($sample, 'ph', 'lab')[0] ?? null);
         $lab = $sample === null || $labReading === null ? null : LabPh::of(

@@ -42,12 +42,18 @@ final class WhatWaits
     /** @return list<array{stage: string, text: string, detail: string, to: string}> */
     private function pulls(Site $site): array
     {
-        $plans = Plan::query()->doesntHave('samples')->with('area:id,name')
+        $plans = Plan::query()->with(['area:id,name', 'samples:id,plan_id,composite'])
             ->whereHas('area', static fn (Builder $areas) => $areas->where('site_id', $site->id))->orderBy('id')->get();
+        $items = [];
+        foreach ($plans as $plan) {
+            $left = count($plan->toPull());
+            if ($left > 0) {
+                $text = $left === 1 ? "Pull {$plan->spec['cores']} cores" : "Pull {$left} composites of {$plan->spec['cores']} cores";
+                $items[] = ['stage' => 'pull', 'text' => $text, 'detail' => $plan->area->name, 'to' => "/pull/{$plan->id}"];
+            }
+        }
 
-        return array_values($plans->map(static fn (Plan $plan): array => [
-            'stage' => 'pull', 'text' => "Pull {$plan->spec['cores']} cores", 'detail' => $plan->area->name, 'to' => "/pull/{$plan->id}",
-        ])->all());
+        return $items;
     }
 
     /** @return list<array{stage: string, text: string, detail: string, to: string}> */

@@ -67,9 +67,8 @@ final class DraftPlan extends ContractCommand
     private function spec(): PlanSpec
     {
         $name = $this->text('pattern') ?? '';
-        $pattern = Pattern::tryFrom($name) ?? throw BadOption::because(
-            '--pattern', "\"{$name}\" is no pattern", implode(', ', array_column(Pattern::cases(), 'value')),
-        );
+        $names = array_values(array_diff(array_column(Pattern::cases(), 'value'), [Pattern::Rows->value]));
+        $pattern = in_array($name, $names, true) ? Pattern::from($name) : throw BadOption::because('--pattern', "\"{$name}\" is no pattern", implode(', ', $names));
         $cellAcres = $this->number('cell-acres');
         if ($cellAcres !== null && $cellAcres <= 0) {
             throw BadOption::because('--cell-acres', "{$cellAcres} is no size", 'acres above 0');

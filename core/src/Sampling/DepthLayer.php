@@ -54,6 +54,23 @@ final readonly class DepthLayer
         }
     }
 
+    /** The layer in the notation that parse() reads. */
+    public function notation(): string
+    {
+        return str_replace(' ', '', $this->text());
+    }
+
+    /** The layer in words, in inches where its bounds are whole inches. */
+    public function text(): string
+    {
+        $inches = [$this->topCm / self::CM_PER_INCH, $this->bottomCm / self::CM_PER_INCH];
+        $whole = array_filter($inches, static fn (float $v): bool => abs($v - round($v)) < 1e-6);
+
+        return count($whole) === 2
+            ? sprintf('%d-%d in', round($inches[0]), round($inches[1]))
+            : sprintf('%s-%s cm', round($this->topCm, 1), round($this->bottomCm, 1));
+    }
+
     /** @pure */
     public function thicknessCm(): float
     {

@@ -13,13 +13,24 @@ enum Pattern: string
     case Stratified = 'stratified';
     case Grid = 'grid';
     case Transect = 'transect';
+    case Corners = 'corners';
+    case Rows = 'rows';
+
+    /** Does it fix the order in which its cores are walked? */
+    public function hasItsOwnWalk(): bool
+    {
+        return match ($this) {
+            self::Zigzag, self::W, self::Transect, self::Grid, self::Rows => true,
+            self::Random, self::Stratified, self::Corners => false,
+        };
+    }
 
     /** Is it laid out polygon by polygon, rather than over all ground at once? */
     public function goesByPolygon(): bool
     {
         return match ($this) {
             self::Zigzag, self::W, self::Transect => true,
-            self::Random, self::Stratified, self::Grid => false,
+            self::Random, self::Stratified, self::Grid, self::Corners, self::Rows => false,
         };
     }
 }

@@ -52,9 +52,11 @@ final readonly class Plan
             throw BadBoundary::because('the boundary', 'no usable ground is left in it', 'ground that the margin and the keep-away do not eat up');
         }
         $draw = new Draw($spec->seed);
-        $places = $spec->cellM2 === null
-            ? [self::whole($spec, $draw)]
-            : self::byCell($spec, $spec->cellM2, $usable, $draw);
+        $places = self::ordered(match (true) {
+            $spec->zones !== null => self::byZone($spec, $spec->zones, $draw),
+            $spec->cellM2 !== null => self::byCell($spec, $spec->cellM2, $usable, $draw),
+            default => [self::whole($spec, $draw)],
+        }, $spec);
         $walk = array_sum(array_map(WalkingOrder::length(...), $places));
         $plane = $spec->boundary->plane;
 
@@ -105,7 +107,7 @@ final readonly class Plan
         }
         $places = [];
         foreach (self::shares($areas, $spec->cores) as $i => $cores) {
-            array_push($places, ...self::lay($grounds[$i][0], $grounds[$i][1], $spec->pattern, $cores, $draw));
+            array_push($places, ...self::lay($grounds[$i][0], $grounds[$i][1], $spec, $cores, $draw));
         }
 
         return $places;
@@ -128,7 +130,7 @@ final readonly class Plan
         }
         $composites = [];
         foreach (Cells::cut(self::inset($spec->boundary->polygons, $spec), $cellM2) as $cell) {
-            $composites[] = self::lay($cell, Strips::of($cell, self::CELL_LINES), $spec->pattern, $spec->cores, $draw);
+            $composites[] = self::lay($cell, Strips::of($cell, self::CELL_LINES), $spec, $spec->cores, $draw);
         }
 
         return $composites === []
@@ -148,17 +150,68 @@ final readonly class Plan
         return Strips::of($inset, self::CELL_LINES)->areaM2() > 0 ? $inset : Ground::of($polygons, $spec->edgeM, $spec->away);
     }
 
+    /**
+     * @return non-empty-list<list<array{float, float}>> metres
+     *
+     * @throws BadBoundary when a zone has no usable ground
+     */
+    private static function byZone(PlanSpec $spec, Zones $zones, Draw $draw): array
+    {
+        return array_map(static function (int $i) use ($zones, $spec, $draw): array {
+            $ground = self::inset($zones->polygons[$i], $spec);
+            $strips = Strips::of($ground, self::LINES);
+
+            return $strips->areaM2() > 0
+                ? self::lay($ground, $strips, $spec, $spec->cores, $draw)
+                : throw BadBoundary::because('zone '.($i + 1), 'no usable ground is left in it', 'a zone that the margin and the keep-away do not eat up');
+        }, array_keys($zones->polygons));
+    }
+
+    /**
+     * The composites one after the other, each walk beginning where the one before it ended; the first at the start.
+     *
+     * @param non-empty-list<list<array{float, float}>> $composites
+     * @return non-empty-list<list<array{float, float}>>
+     */
+    private static function ordered(array $composites, PlanSpec $spec): array
+    {
+        $here = $spec->start;
+        if ($here === null) {
+            return $composites;
+        }
+        $ordered = [];
+        foreach ($composites as $places) {
+            if ($places !== [] && $spec->pattern->hasItsOwnWalk()) {
+                [$first, $last] = [$places[0], $places[count($places) - 1]];
+                $nearerLast = hypot($last[0] - $here[0], $last[1] - $here[1]) < hypot($first[0] - $here[0], $first[1] - $here[1]);
+                $ordered[] = $nearerLast ? array_reverse($places) : $places;
+            } else {
+                $ordered[] = WalkingOrder::of($places, $here);
+            }
+            $walked = $ordered[count($ordered) - 1];
+            $here = $walked === [] ? $here : $walked[count($walked) - 1];
+        }
+
+        return $ordered;
+    }
+
     /** @return list<array{float, float}> metres, in walking order */
-    private static function lay(Ground $ground, Strips $strips, Pattern $pattern, int $cores, Draw $draw): array
+    private static function lay(Ground $ground, Strips $strips, PlanSpec $spec, int $cores, Draw $draw): array
     {
         $axis = MainAxis::of($strips);
-        $places = $axis === null ? [] : match ($pattern) {
-            Pattern::Zigzag => Zigzag::lay($ground, $axis, $cores, null, $draw),
-            Pattern::W => Zigzag::lay($ground, $axis, $cores, Zigzag::W_LEGS, $draw),
-            Pattern::Transect => Transect::lay($ground, $axis, $cores, $draw),
-            Pattern::Random => WalkingOrder::of(RandomCores::lay($ground, $strips, $cores, $draw)),
-            Pattern::Stratified => WalkingOrder::of(EqualBlocks::lay($ground, $strips, $cores, $draw)),
-            Pattern::Grid => EqualBlocks::lay($ground, $strips, $cores, null),
+        $places = match (true) {
+            $axis === null => [],
+            $spec->roundMiddle && $spec->cellM2 !== null => RoundMiddle::lay($ground, $strips, $axis, $cores, $draw),
+            default => match ($spec->pattern) {
+                Pattern::Zigzag => Zigzag::lay($ground, $axis, $cores, null, $draw),
+                Pattern::W => Zigzag::lay($ground, $axis, $cores, Zigzag::W_LEGS, $draw),
+                Pattern::Transect => Transect::lay($ground, $axis, $cores, $draw),
+                Pattern::Random => WalkingOrder::of(RandomCores::lay($ground, $strips, $cores, $draw)),
+                Pattern::Stratified => WalkingOrder::of(EqualBlocks::lay($ground, $strips, $cores, $draw)),
+                Pattern::Grid => EqualBlocks::lay($ground, $strips, $cores, null),
+                Pattern::Corners => CornersAndMiddle::lay($ground, $axis, $cores, $draw),
+                Pattern::Rows => AcrossRows::lay($ground, $strips, $cores, $spec->rows ?? RowPlan::of(0.762, 0.0), $draw),
+            },
         };
 
         return $places === [] ? WalkingOrder::of(RandomCores::lay($ground, $strips, $cores, $draw)) : $places;

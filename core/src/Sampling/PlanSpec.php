@@ -20,7 +20,10 @@ final readonly class PlanSpec
 
     private const WIDEST_EDGE_M = 10_000.0;
 
-    /** @param non-empty-list<DepthLayer> $layers */
+    /**
+     * @param non-empty-list<DepthLayer> $layers
+     * @param array{float, float}|null $start metres
+     */
     private function __construct(
         public Boundary $boundary,
         public KeepAway $away,
@@ -31,6 +34,10 @@ final readonly class PlanSpec
         public array $layers,
         public Probe $probe,
         public int $seed,
+        public bool $roundMiddle = false,
+        public ?RowPlan $rows = null,
+        public ?array $start = null,
+        public ?Zones $zones = null,
     ) {}
 
     /**
@@ -53,5 +60,34 @@ final readonly class PlanSpec
         }
 
         return new self($boundary, $away, $edgeM, $pattern, $cores, $cellM2, $layers, $probe, $seed);
+    }
+
+    /** Cores of a cell stand round its middle rather than over it. */
+    public function roundTheMiddle(): self
+    {
+        return $this->with(['roundMiddle' => true]);
+    }
+
+    public function acrossRows(RowPlan $rows): self
+    {
+        return $this->with(['rows' => $rows]);
+    }
+
+    /** @param array{float, float} $start longitude and latitude of the gate or the vehicle */
+    public function startingAt(array $start): self
+    {
+        return $this->with(['start' => $this->boundary->plane->toMetres($start)]);
+    }
+
+    /** A composite for each zone instead of one for all ground. */
+    public function byZone(Zones $zones): self
+    {
+        return $this->with(['zones' => $zones]);
+    }
+
+    /** @param array<string, mixed> $changes */
+    private function with(array $changes): self
+    {
+        return new self(...[...get_object_vars($this), ...$changes]);
     }
 }

@@ -1195,7 +1195,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["Sample"];
+                        "application/json": components["schemas"]["Pulled"];
                     };
                 };
                 /** @description Refused */
@@ -2122,17 +2122,49 @@ export interface components {
         };
         PlanSpec: {
             purpose: string;
-            depth: string;
+            school: string | null;
+            layers: string[];
             cores: number;
+            pattern: components["schemas"]["Pattern"];
+            cell_acres: number | null;
             /** @enum {string} */
-            pattern: "zigzag" | "w" | "random";
+            cell_mode: "over" | "middle";
+            rows: components["schemas"]["Rows"] | null;
+            zones: components["schemas"]["Geometry"] | null;
+            start: number[] | null;
+            speed_km_per_h: number | null;
+            seconds_per_core: number | null;
             edge_m: number;
             probe_mm: number;
             seed: number;
             ph_sd: number | null;
             keep_away: components["schemas"]["KeptAway"][];
         };
+        /** @enum {string} */
+        Pattern: "zigzag" | "w" | "random" | "stratified" | "grid" | "transect" | "corners" | "rows";
+        Rows: {
+            spacing_m: number;
+            bearing_deg: number;
+        };
+        RowCounts: {
+            per_transect: number;
+            between_for_each_in_band: number;
+        };
+        CompositePlan: {
+            number: number;
+            cores: number;
+            walk_m: number;
+        };
+        PlannedLayer: {
+            notation: string;
+            text: string;
+            volume_ml: number;
+        };
+        Pulled: {
+            samples: components["schemas"]["Sample"][];
+        };
         PlannedCore: {
+            composite: number;
             sequence: number;
             longitude: number;
             latitude: number;
@@ -2147,6 +2179,9 @@ export interface components {
             to_spare_ml: number;
         };
         Margin: {
+            /** @enum {string} */
+            source: "usual" | "stated" | "earlier";
+            composites: number;
             ph: number;
             low: number;
             high: number;
@@ -2158,6 +2193,10 @@ export interface components {
             ph: number;
         };
         Layout: {
+            composites: components["schemas"]["CompositePlan"][];
+            minutes: number;
+            layers: components["schemas"]["PlannedLayer"][];
+            rows: components["schemas"]["RowCounts"] | null;
             cores: components["schemas"]["PlannedCore"][];
             area_m2: number;
             usable_m2: number;
@@ -2186,7 +2225,10 @@ export interface components {
             author: string;
             /** Format: date-time */
             saved_at: string;
-            depth: string;
+            layers: string[];
+            composites: number;
+            to_pull: number[];
+            minutes: number;
             cores: number;
             pattern: string;
             walk_m: number;
@@ -2241,6 +2283,7 @@ export interface components {
             area: components["schemas"]["SampleArea"];
             site: components["schemas"]["SampleSite"];
             plan_id: number;
+            composite: number;
             depth: string;
             /** Format: date */
             pulled_on: string;
@@ -2562,9 +2605,18 @@ export interface components {
         };
         PlanInput: {
             purpose: string;
-            depth: string;
+            school: string | null;
+            layers: string[];
             cores: number;
-            pattern: string;
+            pattern: components["schemas"]["Pattern"];
+            cell_acres: number | null;
+            /** @enum {string} */
+            cell_mode: "over" | "middle";
+            rows: components["schemas"]["Rows"] | null;
+            zones: components["schemas"]["Geometry"] | null;
+            start: number[] | null;
+            speed_km_per_h: number | null;
+            seconds_per_core: number | null;
             edge_m: number;
             probe_mm: number;
             seed: number;
@@ -2578,6 +2630,7 @@ export interface components {
             reason: string | null;
         };
         SampleInput: {
+            composite?: number;
             pulled_on: string;
             pulled_by: string;
             cores_pulled?: number;

@@ -75,7 +75,7 @@ final class PlansTest extends ApiTestCase
         yield 'half a core' => [['cores' => 2.5], 'errors.cores.0'];
         yield 'a word' => [['edge_m' => 'wide'], 'errors.edge_m.0'];
         yield 'a pattern nobody walks' => [['pattern' => 'spiral'], 'errors.pattern.0'];
-        yield 'a layer upside down' => [['depth' => '6-0in'], 'message'];
+        yield 'a layer upside down' => [['layers' => ['6-0in']], 'message'];
         yield 'a margin that eats the ground' => [['edge_m' => 500], 'message'];
         yield 'no list' => [['keep_away' => 'road'], 'errors.keep_away.0'];
         yield 'a distance below nothing' => [['keep_away' => [['landmark_id' => 1, 'distance_m' => -5]]], 'message'];

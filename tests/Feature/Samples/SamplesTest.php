@@ -18,12 +18,12 @@ final class SamplesTest extends ApiTestCase
     {
         $sample = $this->api('POST', '/plans/{plan}/samples', ['cores_pulled' => 11] + self::PULL, ['plan' => $this->plan()->id])->assertCreated();
 
-        self::assertMatchesRegularExpression('/^FN26-01-[0-9A-Z]$/', $sample->json('code'));
-        foreach ([$sample->json('code'), ...array_column($sample->json('portions'), 'code')] as $code) {
+        self::assertMatchesRegularExpression('/^FN26-01-[0-9A-Z]$/', $sample->json('samples.0.code'));
+        foreach ([$sample->json('samples.0.code'), ...array_column($sample->json('samples.0.portions'), 'code')] as $code) {
             self::assertTrue(CheckCharacter::fits($code), $code);
         }
-        self::assertSame(['lab', 'bench'], array_column($sample->json('portions'), 'kind'));
-        self::assertSame([11, 12], [$sample->json('cores_pulled'), $sample->json('cores_planned')]);
+        self::assertSame(['lab', 'bench'], array_column($sample->json('samples.0.portions'), 'kind'));
+        self::assertSame([11, 12], [$sample->json('samples.0.cores_pulled'), $sample->json('samples.0.cores_planned')]);
     }
 
     public function test_numbers_run_on_within_a_site_and_year(): void
@@ -42,9 +42,9 @@ final class SamplesTest extends ApiTestCase
         $first = $this->api('POST', '/plans/{plan}/samples', $body, ['plan' => $plan->id])->assertCreated();
         $again = $this->api('POST', '/plans/{plan}/samples', $body, ['plan' => $plan->id])->assertOk();
 
-        self::assertSame($first->json('id'), $again->json('id'));
-        self::assertSame(11, $first->json('cores_pulled'));
-        self::assertSame('stone', $first->json('pulls.3.reason'));
+        self::assertSame($first->json('samples.0.id'), $again->json('samples.0.id'));
+        self::assertSame(11, $first->json('samples.0.cores_pulled'));
+        self::assertSame('stone', $first->json('samples.0.pulls.3.reason'));
         self::assertSame([1, 2, 12], [Sample::query()->count(), Portion::query()->count(), CorePull::query()->count()]);
     }
 

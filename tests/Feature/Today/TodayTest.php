@@ -18,7 +18,7 @@ final class TodayTest extends ApiTestCase
         self::assertSame([['plans', 'Plan the cores']], $this->waiting($site->id));
         $plan = $this->plan($area);
         self::assertSame([['pull', 'Pull 12 cores']], $this->waiting($site->id));
-        $sample = $this->api('POST', '/plans/{plan}/samples', ['pulled_on' => '2026-09-01', 'pulled_by' => 'Ada', 'cores_pulled' => 12, 'note' => ''], ['plan' => $plan->id])->json();
+        $sample = $this->api('POST', '/plans/{plan}/samples', ['pulled_on' => '2026-09-01', 'pulled_by' => 'Ada', 'cores_pulled' => 12, 'note' => ''], ['plan' => $plan->id])->json('samples.0');
         self::assertSame([['bench', "Read the bench portion of {$sample['code']}"], ['reports', "Enter the lab's pH of {$sample['code']}"]], $this->waiting($site->id));
         $found = \App\Models\Sample::query()->whereKey($sample['id'])->firstOrFail();
         $this->read($found, 'kit-ph', '6.5');

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Plans;
 
+use App\Actions\Plans\EarlierSpread;
 use App\Actions\Plans\LayOut;
 use App\Http\Requests\Plans\PlanRequest;
 use App\Models\Area;
@@ -11,8 +12,8 @@ use Illuminate\Http\JsonResponse;
 
 final class DraftPlan
 {
-    public function __invoke(PlanRequest $request, Area $area, LayOut $layOut): JsonResponse
+    public function __invoke(PlanRequest $request, Area $area, LayOut $layOut, EarlierSpread $earlier): JsonResponse
     {
-        return new JsonResponse($layOut($area->boundary, $request->spec()));
+        return new JsonResponse($layOut($area->boundary, $request->spec(), $earlier($area)));
     }
 }

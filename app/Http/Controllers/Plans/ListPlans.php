@@ -13,7 +13,7 @@ final class ListPlans
 {
     public function __invoke(Request $request): JsonResponse
     {
-        $plans = Plan::query()->with(['area', 'author', 'samples:id,plan_id,code'])
+        $plans = Plan::query()->with(['area', 'author', 'samples:id,plan_id,code,composite'])
             ->whereHas('area', static fn ($areas) => $areas->where('site_id', $request->integer('site_id')))
             ->orderByDesc('id')->get();
 
@@ -23,8 +23,11 @@ final class ListPlans
             'area' => $plan->area->name,
             'author' => $plan->author->name,
             'saved_at' => $plan->updated_at->toIso8601ZuluString(),
-            'depth' => $plan->spec['depth'],
+            'layers' => $plan->spec['layers'],
             'cores' => $plan->spec['cores'],
+            'composites' => count($plan->layout['composites']),
+            'to_pull' => $plan->toPull(),
+            'minutes' => $plan->layout['minutes'],
             'pattern' => $plan->spec['pattern'],
             'walk_m' => $plan->layout['walk_m'],
             'samples' => $plan->samples->pluck('code')->all(),

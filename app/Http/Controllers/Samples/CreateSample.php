@@ -8,7 +8,9 @@ use App\Actions\Samples\PullComposite;
 use App\Http\Requests\Samples\SampleRequest;
 use App\Http\Resources\Samples\SampleResource;
 use App\Models\Plan;
+use App\Models\Sample;
 use App\Models\User;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
 
 final class CreateSample
@@ -18,14 +20,17 @@ final class CreateSample
         /** @var User $author */
         $author = $request->user();
         $submission = $request->input('submission');
-        $sample = $pull($plan->load('area.site'), $author, [
+        $samples = $pull($plan->load('area.site'), $author, [
+            'composite' => $request->composite(),
             'pulled_on' => $request->string('pulled_on')->toString(),
             'pulled_by' => $request->string('pulled_by')->toString(),
             'cores_pulled' => $request->coresPulled(),
             'note' => $request->string('note')->toString(),
             'submission' => is_string($submission) ? $submission : null,
         ], $request->cores());
+        $fresh = $samples[0]->wasRecentlyCreated;
+        $all = (new Collection($samples))->load(SampleResource::NEEDS);
 
-        return (new SampleResource($sample->load(SampleResource::NEEDS)))->response()->setStatusCode($sample->wasRecentlyCreated ? 201 : 200);
+        return new JsonResponse(['samples' => $all->map(static fn (Sample $sample): array => (new SampleResource($sample))->resolve($request))->values()], $fresh ? 201 : 200);
     }
 }

@@ -7,6 +7,7 @@ namespace App\Http\Requests\Plans;
 use App\Models\Area;
 use App\Models\Landmark;
 use App\Models\Plan;
+use HonestCore\Sampling\Pattern;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 
@@ -18,9 +19,21 @@ final class PlanRequest extends FormRequest
     {
         return [
             'purpose' => ['required', Rule::in(['routine'])],
-            'depth' => ['required', 'string', 'max:20'],
+            'school' => ['present', 'nullable', 'string', 'max:40'],
+            'layers' => ['required', 'array', 'min:1', 'max:8'],
+            'layers.*' => ['required', 'string', 'max:20'],
             'cores' => ['required', 'integer', 'min:2', 'max:200'],
-            'pattern' => ['required', Rule::in(['zigzag', 'w', 'random'])],
+            'pattern' => ['required', Rule::enum(Pattern::class)],
+            'cell_acres' => ['present', 'nullable', 'numeric', 'between:0.05,1000'],
+            'cell_mode' => ['required', Rule::in(['over', 'middle'])],
+            'rows' => ['present', 'nullable', 'array'],
+            'rows.spacing_m' => ['required_with:rows', 'numeric'],
+            'rows.bearing_deg' => ['required_with:rows', 'numeric'],
+            'zones' => ['present', 'nullable', 'array'],
+            'start' => ['present', 'nullable', 'array', 'size:2'],
+            'start.*' => ['numeric', 'between:-180,180'],
+            'speed_km_per_h' => ['present', 'nullable', 'numeric', 'between:0.5,60'],
+            'seconds_per_core' => ['present', 'nullable', 'numeric', 'between:0,3600'],
             'edge_m' => ['required', 'numeric', 'min:0', 'max:1000'],
             'probe_mm' => ['required', 'numeric', 'min:5', 'max:300'],
             'seed' => ['required', 'integer', 'min:0', 'max:2147483647'],
@@ -37,20 +50,38 @@ final class PlanRequest extends FormRequest
         return ['edge_m' => 'margin from the boundary', 'probe_mm' => 'inner diameter of the probe', 'ph_sd' => 'spread of pH between cores', 'keep_away.*.distance_m' => 'distance to keep'];
     }
 
-    /** @return array{purpose: string, depth: string, cores: int, pattern: string, edge_m: float, probe_mm: float, seed: int, ph_sd: float|null, keep_away: list<array{landmark_id: int, name: string, distance_m: float, geometry: array<string, mixed>}>} */
+    /** @return array{purpose: string, school: string|null, layers: list<string>, cores: int, pattern: string, cell_acres: float|null, cell_mode: string, rows: array{spacing_m: float, bearing_deg: float}|null, zones: array<string, mixed>|null, start: array{float, float}|null, speed_km_per_h: float|null, seconds_per_core: float|null, edge_m: float, probe_mm: float, seed: int, ph_sd: float|null, keep_away: list<array{landmark_id: int, name: string, distance_m: float, geometry: array<string, mixed>}>} */
     public function spec(): array
     {
+        /** @var list<string> $layers */
+        $layers = $this->array('layers');
+        /** @var array<string, mixed>|null $zones */
+        $zones = $this->input('zones') === null ? null : $this->array('zones');
+
         return [
             'purpose' => $this->string('purpose')->toString(),
-            'depth' => $this->string('depth')->toString(),
+            'school' => $this->input('school') === null ? null : $this->string('school')->toString(),
+            'layers' => $layers,
             'cores' => $this->integer('cores'),
             'pattern' => $this->string('pattern')->toString(),
+            'cell_acres' => $this->optional('cell_acres'),
+            'cell_mode' => $this->string('cell_mode')->toString(),
+            'rows' => $this->input('rows') === null ? null : ['spacing_m' => $this->float('rows.spacing_m'), 'bearing_deg' => $this->float('rows.bearing_deg')],
+            'zones' => $zones,
+            'start' => $this->input('start') === null ? null : [$this->float('start.0'), $this->float('start.1')],
+            'speed_km_per_h' => $this->optional('speed_km_per_h'),
+            'seconds_per_core' => $this->optional('seconds_per_core'),
             'edge_m' => $this->float('edge_m'),
             'probe_mm' => $this->float('probe_mm'),
             'seed' => $this->integer('seed'),
-            'ph_sd' => $this->input('ph_sd') === null ? null : $this->float('ph_sd'),
+            'ph_sd' => $this->optional('ph_sd'),
             'keep_away' => $this->keepAway(),
         ];
+    }
+
+    private function optional(string $key): ?float
+    {
+        return $this->input($key) === null ? null : $this->float($key);
     }
 
     /** @return list<array{landmark_id: int, name: string, distance_m: float, geometry: array<string, mixed>}> */

@@ -18,6 +18,7 @@ final class SampleRequest extends FormRequest
     public function rules(): array
     {
         return [
+            'composite' => ['sometimes', 'integer', Rule::in($this->open())],
             'pulled_on' => ['required', 'date_format:Y-m-d', 'after:2000-01-01', 'before_or_equal:+1 day'],
             'pulled_by' => ['required', 'string', 'min:2', 'max:80'],
             'cores_pulled' => ['required_without:cores', 'integer', 'min:1', 'max:'.$this->planned()],
@@ -34,6 +35,7 @@ final class SampleRequest extends FormRequest
     public function messages(): array
     {
         return [
+            'composite.in' => 'This composite is not in the plan, or was pulled already.',
             'pulled_on.before_or_equal' => 'The date lies in the future.',
             'cores_pulled.max' => "The plan has {$this->planned()} cores; accepted are 1 to {$this->planned()}.",
         ];
@@ -47,6 +49,13 @@ final class SampleRequest extends FormRequest
                 $validator->errors()->add('cores', 'No core was pulled, so there is no composite; accepted is at least 1 core pulled or moved.');
             }
         }];
+    }
+
+    public function composite(): int
+    {
+        $plan = $this->route('plan');
+
+        return $this->integer('composite', $plan instanceof Plan ? ($plan->layout['composites'][0]['number'] ?? 1) : 1);
     }
 
     public function coresPulled(): int
@@ -67,10 +76,23 @@ final class SampleRequest extends FormRequest
         return $cores;
     }
 
+    /** @return list<int> composites that may still be pulled, or were handed in under the same id */
+    private function open(): array
+    {
+        $plan = $this->route('plan');
+        if (! $plan instanceof Plan) {
+            return [];
+        }
+        $submission = $this->input('submission');
+        $same = is_string($submission) ? $plan->samples->where('submission', $submission)->pluck('composite')->all() : [];
+
+        return [...$plan->toPull(), ...$same];
+    }
+
     private function planned(): int
     {
         $plan = $this->route('plan');
 
-        return $plan instanceof Plan ? $plan->spec['cores'] : 0;
+        return $plan instanceof Plan ? (array_column($plan->layout['composites'], 'cores', 'number')[$this->composite()] ?? 0) : 0;
     }
 }

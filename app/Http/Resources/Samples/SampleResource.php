@@ -25,6 +25,7 @@ final class SampleResource extends JsonResource
             'area' => ['id' => $this->area->id, 'name' => $this->area->name, 'use_name' => $this->area->crop()->name],
             'site' => ['id' => $this->site->id, 'name' => $this->site->name, 'address' => $this->site->address],
             'plan_id' => $this->plan_id,
+            'composite' => $this->composite,
             'depth' => $this->depth,
             'pulled_on' => $this->pulled_on->format('Y-m-d'),
             'pulled_by' => $this->pulled_by,

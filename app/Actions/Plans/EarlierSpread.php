@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Plans;
+
+use App\Models\Area;
+use App\Models\Reading;
+use HonestCore\Sampling\SpreadFromComposites;
+
+/** The spread between cores that an area's own earlier composites show: those of the newest year with enough of them. */
+final class EarlierSpread
+{
+    /** @return array{sd: float, composites: int}|null */
+    public function __invoke(Area $area): ?array
+    {
+        $byYear = [];
+        $labSd = 0.0;
+        $readings = Reading::query()->whereHas('sample', static fn ($samples) => $samples->where('area_id', $area->id))
+            ->whereHas('method', static fn ($methods) => $methods->where('analyte', 'ph')->where('portion', 'lab'))
+            ->whereDoesntHave('correction')->with(['sample:id,year,cores_pulled,depth', 'method:id,uncertainty'])->get();
+        foreach ($readings as $reading) {
+            $byYear["{$reading->sample->year} {$reading->sample->depth}"][] = ['value' => (float) $reading->value, 'cores' => $reading->sample->cores_pulled];
+            $labSd = ($reading->method->uncertainty ?? 0.0) / 2;
+        }
+        krsort($byYear);
+        foreach ($byYear as $composites) {
+            $sd = SpreadFromComposites::of($composites, $labSd);
+            if ($sd !== null) {
+                return ['sd' => $sd, 'composites' => count($composites)];
+            }
+        }
+
+        return null;
+    }
+}

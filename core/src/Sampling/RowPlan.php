@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Sampling;
+
+use HonestCore\Error\ValueOutOfRange;
+
+/**
+ * How cores are counted across crop rows.
+ *
+ * Quantities and units: spacing of the rows in metres; bearing of the rows in degrees from north; a core every 3 in
+ * (76.2 mm) from a row to the middle between two.
+ * Banded fertiliser: S cores between the bands for each one in the band, S = 8 x spacing in feet.
+ * Source: common practice (every 3 in); Kitchen, Havlin & Westfall 1990, Soil Sci Soc Am J 54:1661-1665 (S).
+ */
+final readonly class RowPlan
+{
+    public const STEP_M = 0.0762;
+
+    private const METRES_PER_FOOT = 0.3048;
+
+    private function __construct(public float $spacingM, public float $bearing) {}
+
+    /** @throws ValueOutOfRange */
+    public static function of(float $spacingM, float $bearing): self
+    {
+        if (! ($spacingM >= 0.1 && $spacingM <= 5)) {
+            throw ValueOutOfRange::of('The spacing of the rows', $spacingM, 'from 0.1 to 5', 'm');
+        }
+        if (! ($bearing >= 0 && $bearing < 360)) {
+            throw ValueOutOfRange::of('The bearing of the rows', $bearing, 'from 0 to below 360', '°');
+        }
+
+        return new self($spacingM, $bearing);
+    }
+
+    /** Cores of one transect: from the row to mid-row, both ends counted. */
+    public function perTransect(): int
+    {
+        return (int) floor($this->spacingM / 2 / self::STEP_M + 1e-9) + 1;
+    }
+
+    /** Cores between the bands for each core in a band. */
+    public function betweenForEachInBand(): int
+    {
+        return max(1, (int) round(8 * $this->spacingM / self::METRES_PER_FOOT));
+    }
+
+    /** Direction across the rows on the plane, radians from east. */
+    public function across(): float
+    {
+        return -deg2rad($this->bearing);
+    }
+}
