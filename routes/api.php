@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Http\Controllers as C;
 use App\Models\JudgingPolicy;
 use App\Models\LabImport;
+use App\Models\SchoolProfile;
 use App\Models\Site;
 use App\Models\Verdict;
 use Illuminate\Support\Facades\Route;
@@ -39,6 +40,13 @@ Route::middleware('auth')->group(function (): void {
     Route::post('areas/{area}/plans/draft', C\Plans\DraftPlan::class)->can('view', 'area');
     Route::post('areas/{area}/plans', C\Plans\CreatePlan::class)->can('update', 'area');
     Route::post('areas/{area}/comparison', C\Plans\CompareSchemes::class)->can('view', 'area');
+    Route::get('schools', C\Plans\ListSchools::class);
+    Route::put('schools/{school}', C\Plans\ChangeSchool::class)->can('create', SchoolProfile::class);
+    Route::get('areas/{area}/schools', C\Plans\CompareSchools::class)->can('view', 'area');
+    Route::put('sites/{site}/school', C\Plans\ChooseSchool::class)->can('update', 'site');
+    Route::get('plans/{plan}/points/{format}', C\Plans\DownloadPoints::class)->can('view', 'plan');
+    Route::get('plans/{plan}/calendar', C\Plans\ShowCalendar::class)->can('view', 'plan');
+    Route::get('plans/{plan}/calendar.ics', C\Plans\DownloadCalendar::class)->can('view', 'plan');
     Route::get('plans/{plan}', C\Plans\ShowPlan::class)->can('view', 'plan');
     Route::put('plans/{plan}', C\Plans\UpdatePlan::class)->can('update', 'plan');
 

@@ -18,6 +18,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $address
  * @property string $timezone
  * @property string $units
+ * @property string|null $school
  * @property float $latitude
  * @property float $longitude
  * @property \Illuminate\Support\Carbon $created_at

@@ -15,8 +15,32 @@ final class PlanFile
     /** @return array<string, mixed> */
     public static function geoJson(Plan $plan): array
     {
+        return self::features($plan->composites) + ['summary' => $plan->summary()];
+    }
+
+    public static function csv(Plan $plan): string
+    {
+        return self::csvOf($plan->composites);
+    }
+
+    public static function gpx(Plan $plan): string
+    {
+        return self::gpxOf($plan->composites);
+    }
+
+    public static function kml(Plan $plan): string
+    {
+        return self::kmlOf($plan->composites);
+    }
+
+    /**
+     * @param list<list<array{float, float}>> $composites longitude and latitude
+     * @return array<string, mixed>
+     */
+    public static function features(array $composites): array
+    {
         $features = [];
-        foreach (self::cores($plan) as [$composite, $sequence, $longitude, $latitude]) {
+        foreach (self::cores($composites) as [$composite, $sequence, $longitude, $latitude]) {
             $features[] = [
                 'type' => 'Feature',
                 'geometry' => ['type' => 'Point', 'coordinates' => [$longitude, $latitude]],
@@ -24,23 +48,25 @@ final class PlanFile
             ];
         }
 
-        return ['type' => 'FeatureCollection', 'features' => $features, 'summary' => $plan->summary()];
+        return ['type' => 'FeatureCollection', 'features' => $features];
     }
 
-    public static function csv(Plan $plan): string
+    /** @param list<list<array{float, float}>> $composites */
+    public static function csvOf(array $composites): string
     {
         $lines = ['composite,sequence,longitude,latitude'];
-        foreach (self::cores($plan) as [$composite, $sequence, $longitude, $latitude]) {
+        foreach (self::cores($composites) as [$composite, $sequence, $longitude, $latitude]) {
             $lines[] = "{$composite},{$sequence},".self::degrees($longitude).','.self::degrees($latitude);
         }
 
         return implode("\n", $lines);
     }
 
-    public static function gpx(Plan $plan): string
+    /** @param list<list<array{float, float}>> $composites */
+    public static function gpxOf(array $composites): string
     {
         $lines = ['<?xml version="1.0" encoding="UTF-8"?>', '<gpx version="1.1" creator="Honest Core" xmlns="http://www.topografix.com/GPX/1/1">'];
-        foreach (self::cores($plan) as [$composite, $sequence, $longitude, $latitude]) {
+        foreach (self::cores($composites) as [$composite, $sequence, $longitude, $latitude]) {
             $lines[] = sprintf(
                 '<wpt lat="%s" lon="%s"><name>%d-%02d</name></wpt>', self::degrees($latitude), self::degrees($longitude), $composite, $sequence,
             );
@@ -49,10 +75,11 @@ final class PlanFile
         return implode("\n", [...$lines, '</gpx>']);
     }
 
-    public static function kml(Plan $plan): string
+    /** @param list<list<array{float, float}>> $composites */
+    public static function kmlOf(array $composites): string
     {
         $lines = ['<?xml version="1.0" encoding="UTF-8"?>', '<kml xmlns="http://www.opengis.net/kml/2.2"><Document><name>Sampling plan</name>'];
-        foreach (self::cores($plan) as [$composite, $sequence, $longitude, $latitude]) {
+        foreach (self::cores($composites) as [$composite, $sequence, $longitude, $latitude]) {
             $lines[] = sprintf(
                 '<Placemark><name>%d-%02d</name><Point><coordinates>%s,%s</coordinates></Point></Placemark>',
                 $composite, $sequence, self::degrees($longitude), self::degrees($latitude),
@@ -62,10 +89,13 @@ final class PlanFile
         return implode("\n", [...$lines, '</Document></kml>']);
     }
 
-    /** @return \Generator<array{int, int, float, float}> */
-    private static function cores(Plan $plan): \Generator
+    /**
+     * @param list<list<array{float, float}>> $composites
+     * @return \Generator<array{int, int, float, float}>
+     */
+    private static function cores(array $composites): \Generator
     {
-        foreach ($plan->composites as $c => $cores) {
+        foreach ($composites as $c => $cores) {
             foreach ($cores as $s => [$longitude, $latitude]) {
                 yield [$c + 1, $s + 1, $longitude, $latitude];
             }

@@ -1031,6 +1031,359 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/schools": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The schools of composite sampling, as the team has them */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["School"][];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/schools/{school}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                school: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Change a school for this team */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    school: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SchoolInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["School"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/areas/{area}/schools": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                area: number;
+            };
+            cookie?: never;
+        };
+        /** What each school would make of an area */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    area: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SchoolForArea"][];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/school": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Choose the school that plans of a site begin with */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    site: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SchoolChoice"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Site"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/plans/{plan}/points/{format}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan: number;
+                format: "gpx" | "geojson" | "kml" | "csv";
+            };
+            cookie?: never;
+        };
+        /** The cores of a plan as a file for a receiver */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    plan: number;
+                    format: "gpx" | "geojson" | "kml" | "csv";
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description The file */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/plans/{plan}/calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan: number;
+            };
+            cookie?: never;
+        };
+        /** Backwards from the day the lime must be on */
+        get: {
+            parameters: {
+                query: {
+                    lime_on: string;
+                    lab_days?: number;
+                    shipping_days?: number;
+                };
+                header?: never;
+                path: {
+                    plan: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Calendar"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/plans/{plan}/calendar.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan: number;
+            };
+            cookie?: never;
+        };
+        /** The same as an iCalendar file */
+        get: {
+            parameters: {
+                query: {
+                    lime_on: string;
+                    lab_days?: number;
+                    shipping_days?: number;
+                };
+                header?: never;
+                path: {
+                    plan: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description The file */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/plans/{plan}": {
         parameters: {
             query?: never;
@@ -2094,6 +2447,7 @@ export interface components {
             letters: string;
             address: string;
             timezone: string;
+            school: string | null;
             /** @enum {string} */
             units: "us" | "metric";
             latitude: number;
@@ -2717,6 +3071,50 @@ export interface components {
             target_ph: number;
             model: components["schemas"]["FieldModel"] | null;
             results: number;
+        };
+        School: {
+            code: string;
+            name: string;
+            acres: number | null;
+            cores: number[];
+            layers: string[];
+            pattern: components["schemas"]["Pattern"];
+            cell_acres: number | null;
+            why: string;
+            changed: boolean;
+        };
+        SchoolInput: {
+            name: string;
+            acres: number | null;
+            cores: number[];
+            layers: string[];
+            pattern: string;
+            cell_acres: number | null;
+            why: string;
+        };
+        SchoolForArea: {
+            school: components["schemas"]["School"];
+            fits_use: boolean;
+            composites: number;
+            cores: number;
+            samples: number;
+            margin_ph: number;
+            differs: string[];
+        };
+        SchoolChoice: {
+            school: string | null;
+        };
+        CalendarStep: {
+            code: string;
+            what: string;
+            /** Format: date */
+            on: string;
+        };
+        Calendar: {
+            steps: components["schemas"]["CalendarStep"][];
+            warnings: string[];
+            /** Format: date */
+            earliest_lime_on: string;
         };
     };
     responses: never;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Requests\Samples;
 
 use App\Models\Plan;
+use App\Models\Sample;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\Validator;
@@ -84,7 +85,7 @@ final class SampleRequest extends FormRequest
             return [];
         }
         $submission = $this->input('submission');
-        $same = is_string($submission) ? $plan->samples->where('submission', $submission)->pluck('composite')->all() : [];
+        $same = is_string($submission) ? array_values($plan->samples->where('submission', $submission)->map(static fn (Sample $sample): int => $sample->composite)->all()) : [];
 
         return [...$plan->toPull(), ...$same];
     }

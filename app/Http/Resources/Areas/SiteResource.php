@@ -21,6 +21,7 @@ final class SiteResource extends JsonResource
             'address' => $this->address,
             'timezone' => $this->timezone,
             'units' => $this->units,
+            'school' => $this->school,
             'latitude' => $this->latitude,
             'longitude' => $this->longitude,
             'areas' => AreaResource::collection($this->whenLoaded('areas')),

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Plans;
+
+use App\Models\SchoolProfile;
+use HonestCore\Sampling\School;
+use HonestCore\Table\RuleTable;
+
+/** The schools as a team has them: those that ship, its own rows in their place. */
+final class Schools
+{
+    /** @return array<string, School> by code */
+    public function all(): array
+    {
+        $own = $this->own();
+        $schools = [];
+        foreach (School::all() as $school) {
+            $schools[$school->code] = isset($own[$school->code]) ? School::of($school->code, $own[$school->code]) : $school;
+        }
+
+        return $schools;
+    }
+
+    /** @return array<string, array<string, mixed>> */
+    public function own(): array
+    {
+        return SchoolProfile::query()->get()->mapWithKeys(static fn (SchoolProfile $profile): array => [$profile->code => $profile->row])->all();
+    }
+
+    /** @param array<string, mixed> $row */
+    public function change(string $code, array $row): School
+    {
+        /** @var array<string, array<string, mixed>> $shipped */
+        $shipped = RuleTable::named('schools')['schools'];
+        $row['for'] = $shipped[$code]['for'] ?? [];
+        $school = School::of($code, $row);
+        SchoolProfile::query()->updateOrCreate(['code' => $code], ['row' => $row]);
+
+        return $school;
+    }
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Concerns\BelongsToTeam;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * A team's own row of a school, in place of the one that ships.
+ *
+ * @property int $id
+ * @property int $team_id
+ * @property string $code
+ * @property array<string, mixed> $row
+ */
+final class SchoolProfile extends Model
+{
+    use BelongsToTeam;
+
+    protected $guarded = [];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['row' => 'array'];
+    }
+}
