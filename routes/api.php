@@ -45,6 +45,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('areas/{area}/schools', C\Plans\CompareSchools::class)->can('view', 'area');
     Route::put('sites/{site}/school', C\Plans\ChooseSchool::class)->can('update', 'site');
     Route::get('plans/{plan}/points/{format}', C\Plans\DownloadPoints::class)->can('view', 'plan');
+    Route::get('plans/{plan}/sheet', C\Plans\ShowFieldSheet::class)->can('view', 'plan');
     Route::get('plans/{plan}/calendar', C\Plans\ShowCalendar::class)->can('view', 'plan');
     Route::get('plans/{plan}/calendar.ics', C\Plans\DownloadCalendar::class)->can('view', 'plan');
     Route::get('plans/{plan}', C\Plans\ShowPlan::class)->can('view', 'plan');

@@ -11,6 +11,16 @@ const routes: RouteRecordRaw[] = [
         component: () => import('@/features/plans/ComparePage.vue'),
         meta: { stage: 'plans', title: 'Compare' },
     },
+    {
+        path: `/plans/${id('area')}/schools`,
+        component: () => import('@/features/plans/SchoolsPage.vue'),
+        meta: { stage: 'plans', title: 'Schools' },
+    },
+    {
+        path: `/sheets/${id('plan')}`,
+        component: () => import('@/features/plans/SheetPage.vue'),
+        meta: { stage: 'plans', title: 'Field sheet' },
+    },
     { path: '/pull', component: () => import('@/features/pull/PullList.vue'), meta: { stage: 'pull', title: 'Pull' } },
     {
         path: `/pull/${id('plan')}`,

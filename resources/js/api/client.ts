@@ -9,7 +9,7 @@ type Operation<P extends keyof paths, M extends Method> = paths[P] extends Recor
 type Content<R> = R extends { content: { 'application/json': infer J } } ? J : null
 type Answer<O> = O extends { responses: infer R } ? Content<R[Extract<keyof R, 200 | 201 | 204>]> : never
 type Body<O> = O extends { requestBody: { content: infer C } } ? (C extends { 'application/json': infer J } ? J : FormData) : undefined
-type Ids = Record<string, number>
+type Ids = Record<string, number | string>
 
 interface Options {
     ids?: Ids

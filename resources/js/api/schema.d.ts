@@ -1280,6 +1280,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/plans/{plan}/sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan: number;
+            };
+            cookie?: never;
+        };
+        /** Tools, steps and cautions of a plan's field sheet */
+        get: {
+            parameters: {
+                query?: {
+                    tests?: string;
+                };
+                header?: never;
+                path: {
+                    plan: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FieldSheet"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/plans/{plan}/calendar": {
         parameters: {
             query?: never;
@@ -2381,6 +2432,7 @@ export interface components {
         Choices: {
             uses: components["schemas"]["Use"][];
             protocol_breaks: components["schemas"]["ProtocolBreak"][];
+            tests: components["schemas"]["ProtocolBreak"][];
             comparison: {
                 [key: string]: number;
             };
@@ -3115,6 +3167,11 @@ export interface components {
             warnings: string[];
             /** Format: date */
             earliest_lime_on: string;
+        };
+        FieldSheet: {
+            tools: string[];
+            steps: string[];
+            cautions: string[];
         };
     };
     responses: never;

@@ -6,6 +6,7 @@ namespace App\Http\Controllers\Session;
 
 use HonestCore\Agronomy\Crop;
 use HonestCore\Bench\ProtocolBreak;
+use HonestCore\Sampling\FieldSheet;
 use HonestCore\Table\RuleTable;
 use Illuminate\Http\JsonResponse;
 
@@ -19,6 +20,7 @@ final class Choices
                 'code' => $crop->code, 'name' => $crop->name, 'low' => $crop->low, 'high' => $crop->high, 'target' => $crop->target,
             ], Crop::all()),
             'protocol_breaks' => array_map(static fn (ProtocolBreak $break): array => ['code' => $break->code, 'name' => $break->name], ProtocolBreak::all()),
+            'tests' => array_map(static fn (string $code, string $name): array => ['code' => $code, 'name' => $name], array_keys(FieldSheet::tests()), array_values(FieldSheet::tests())),
             'comparison' => array_filter(RuleTable::named('comparison'), is_numeric(...)),
         ]);
     }

@@ -2,13 +2,14 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api } from '@/api/client'
+import { api, type Schema } from '@/api/client'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
 import { useSite } from '@/shared/composables/useSite'
 import { count, day, depth, extent, length, number, percent } from '@/shared/format'
 import GroundMap from '@/shared/map/GroundMap.vue'
 import BucketBar from './BucketBar.vue'
+import CalendarPanel from './CalendarPanel.vue'
 import MarginChart from './MarginChart.vue'
 import PlanForm from './PlanForm.vue'
 import { useDraft, usePlan } from './useDraft'
@@ -34,9 +35,14 @@ watch(
     },
     { immediate: true },
 )
+const schools = useQuery({ queryKey: ['schools'], staleTime: 60_000, queryFn: () => api.get('/schools') })
+const school = computed(() => schools.data.value?.find((one) => one.code === site.value?.school))
+const placing = ref(false)
 const saved = usePlan(planId)
-const ready = computed(() => !plans.isPending.value && (planId.value === null || saved.value?.id === planId.value))
-const { spec, kept, layout, wrong, busy, body, same, shuffle } = useDraft(areaId, landmarks, saved, ready)
+const ready = computed(
+    () => !plans.isPending.value && !schools.isPending.value && (planId.value === null || saved.value?.id === planId.value),
+)
+const { spec, kept, layout, wrong, busy, body, same, shuffle } = useDraft(areaId, landmarks, saved, ready, school)
 const away = computed(() => kept.value.filter((one) => one.on))
 const pulled = computed(() => saved.value?.samples ?? [])
 
@@ -51,6 +57,11 @@ const { save, saving, refusal } = useSave(
         await router.replace({ path: `/plans/${plan.area.id}`, query: { plan: plan.id } })
     },
 )
+const start = computed<Schema<'Geometry'> | null>(() => (spec.start ? { type: 'Point', coordinates: spec.start } : null))
+function placeStart(geometry: Schema<'Geometry'>): void {
+    spec.start = geometry.coordinates as [number, number]
+    placing.value = false
+}
 const state = computed(() => {
     const plan = saved.value
     if (!plan) return 'not saved yet'
@@ -76,7 +87,17 @@ const state = computed(() => {
                     </tr>
                 </tbody>
             </table>
-            <PlanForm v-model:spec="spec" v-model:kept="kept" :units="units" :wrong="wrong" @shuffle="shuffle" />
+            <PlanForm
+                v-model:spec="spec"
+                v-model:kept="kept"
+                :units="units"
+                :wrong="wrong"
+                :schools="schools.data.value ?? []"
+                :area-id="areaId ?? 0"
+                :placing="placing"
+                @shuffle="shuffle"
+                @place="placing = true"
+            />
             <label v-if="ofArea.length > 1" class="field">
                 <span class="label">Earlier plans of this area</span>
                 <el-select
@@ -103,7 +124,10 @@ const state = computed(() => {
                 :away="away"
                 :edge-m="spec.edge_m"
                 :cores="layout?.cores ?? []"
+                :draft="start"
+                :mode="placing ? 'Point' : 'look'"
                 fit-to="chosen"
+                @drawn="placeStart"
                 @choose="(id) => router.push(`/plans/${id}`)"
             />
         </div>
@@ -115,12 +139,22 @@ const state = computed(() => {
                 <table class="plain facts" :aria-busy="busy">
                     <tbody>
                         <tr>
-                            <td>Cores, {{ depth(spec.depth) }}</td>
+                            <td>Cores, {{ spec.layers.map(depth).join(', ') }}</td>
                             <td class="num" data-fact="cores">{{ layout.cores.length }}</td>
+                        </tr>
+                        <tr v-if="layout.composites.length * layout.layers.length > 1">
+                            <td>
+                                Samples, {{ count(layout.composites.length, 'composite') }} of {{ count(layout.layers.length, 'layer') }}
+                            </td>
+                            <td class="num" data-fact="samples">{{ layout.composites.length * layout.layers.length }}</td>
                         </tr>
                         <tr>
                             <td>Walk between them</td>
                             <td class="num" data-fact="walk">{{ length(layout.walk_m, units) }}</td>
+                        </tr>
+                        <tr>
+                            <td>Time in the field, about</td>
+                            <td class="num" data-fact="minutes">{{ number(layout.minutes) }} min</td>
                         </tr>
                         <tr>
                             <td>Ground left to use</td>
@@ -137,10 +171,17 @@ const state = computed(() => {
                     </tbody>
                 </table>
                 <p class="note">
-                    Sampling error only, for a spread between cores of {{ number(layout.margin.sd, 2) }} pH, the usual one.
+                    Sampling error only, for a spread between cores of {{ number(layout.margin.sd, 2) }} pH,
+                    {{
+                        {
+                            usual: 'the usual one',
+                            stated: 'as stated',
+                            earlier: `from ${layout.margin.composites} earlier composites of this ground`,
+                        }[layout.margin.source]
+                    }}.
                     <template v-if="layout.margin.low !== layout.margin.high">
-                        Ground varies: ± {{ number(layout.margin.low, 2) }} to ± {{ number(layout.margin.high, 2) }}.
-                    </template>
+                        Ground varies: ± {{ number(layout.margin.low, 2) }} to ± {{ number(layout.margin.high, 2) }}.</template
+                    >
                 </p>
                 <h3>Margin on pH by cores</h3>
                 <MarginChart :curve="layout.margin_curve" :cores="layout.cores.length" :margin="layout.margin" />
@@ -156,7 +197,19 @@ const state = computed(() => {
                     {{ pulled.length ? 'Save as a new plan' : 'Save the plan' }}
                 </el-button>
                 <RouterLink v-if="saved && same && !pulled.length" :to="`/pull/${saved.id}`">Pull it</RouterLink>
+                <RouterLink v-if="saved && same" :to="`/sheets/${saved.id}`">Field sheet</RouterLink>
             </div>
+            <p v-if="saved && same" class="note">
+                Points for a receiver:
+                <a
+                    v-for="format in ['gpx', 'geojson', 'kml', 'csv']"
+                    :key="format"
+                    :href="`/api/plans/${saved.id}/points/${format}`"
+                    class="format"
+                    >{{ format.toUpperCase() }}</a
+                >
+            </p>
+            <CalendarPanel v-if="saved" :plan-id="saved.id" />
             <p v-if="area.samples" class="note">{{ count(area.samples, 'composite') }} pulled from this area so far.</p>
         </section>
     </div>
@@ -202,6 +255,10 @@ const state = computed(() => {
 }
 .buttons {
     margin: 12px 0;
+}
+
+.format + .format {
+    margin-left: 8px;
 }
 h3 {
     margin-top: 8px;

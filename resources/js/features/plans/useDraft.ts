@@ -1,9 +1,9 @@
 import { useQuery } from '@tanstack/vue-query'
 import { refDebounced, watchDebounced } from '@vueuse/core'
-import { computed, reactive, ref, watch, type Ref } from 'vue'
+import { computed, reactive, ref, toRaw, watch, type Ref } from 'vue'
 import { api, Refused, type Schema } from '@/api/client'
+import { usualSpec, type Spec } from './usual'
 
-export type Spec = Omit<Schema<'PlanInput'>, 'keep_away'>
 export interface Kept {
     landmark_id: number
     name: string
@@ -12,25 +12,15 @@ export interface Kept {
     on: boolean
 }
 
-const usual = (): Spec => ({
-    purpose: 'routine',
-    depth: '0-6in',
-    cores: 15,
-    pattern: 'zigzag',
-    edge_m: 5,
-    probe_mm: 19,
-    seed: 1,
-    ph_sd: null,
-})
-
 /** A plan while it is being made: what is asked, the layout the core gives for it, and whether it differs from what is saved. */
 export function useDraft(
     areaId: Ref<number | null>,
     landmarks: Ref<Schema<'Landmark'>[]>,
     saved: Ref<Schema<'Plan'> | null>,
     ready: Ref<boolean>,
+    school: Ref<Schema<'School'> | undefined>,
 ) {
-    const spec = reactive<Spec>(usual())
+    const spec = reactive<Spec>(usualSpec())
     const kept = ref<Kept[]>([])
     const layout = ref<Schema<'Layout'> | null>(null)
     const wrong = ref<Refused | null>(null)
@@ -38,11 +28,11 @@ export function useDraft(
     let asked = 0
 
     watch(
-        [areaId, saved, landmarks],
+        [areaId, saved, landmarks, school],
         () => {
             const plan = saved.value
             if (plan && plan.area.id !== areaId.value) return
-            const { keep_away, ...rest } = plan?.spec ?? { ...usual(), keep_away: [] }
+            const { keep_away, ...rest } = structuredClone(toRaw(plan?.spec)) ?? { ...usualSpec(school.value), keep_away: [] }
             Object.assign(spec, rest)
             const known = landmarks.value.map((mark) => {
                 const had = keep_away.find((one) => one.landmark_id === mark.id)
@@ -64,6 +54,10 @@ export function useDraft(
 
     const body = computed<Schema<'PlanInput'>>(() => ({
         ...spec,
+        cell_acres: spec.cell_acres ?? null,
+        ph_sd: spec.ph_sd ?? null,
+        speed_km_per_h: spec.speed_km_per_h ?? null,
+        seconds_per_core: spec.seconds_per_core ?? null,
         keep_away: kept.value.filter((one) => one.on).map(({ landmark_id, distance_m }) => ({ landmark_id, distance_m })),
     }))
     const same = computed(() => {
@@ -81,7 +75,7 @@ export function useDraft(
 
     async function ask(): Promise<void> {
         const mine = ++asked
-        const typing = [spec.cores, spec.edge_m, spec.probe_mm].some((value) => !Number.isFinite(value))
+        const typing = [spec.cores, spec.edge_m, spec.probe_mm].some((value) => !Number.isFinite(value)) || spec.layers.length === 0
         if (areaId.value === null || !ready.value || typing) return
         if (same.value && saved.value && !saved.value.boundary_moved) {
             layout.value = saved.value.layout

@@ -21,21 +21,27 @@ const { data } = useQuery({
     enabled: () => siteId.value !== null,
     queryFn: () => api.get('/plans', { query: { site_id: siteId.value ?? 0 } }),
 })
-const ready = computed(() => data.value?.filter((plan) => plan.samples.length === 0) ?? [])
-const done = computed(() => data.value?.filter((plan) => plan.samples.length > 0) ?? [])
+const ready = computed(() => data.value?.filter((plan) => plan.to_pull.length > 0) ?? [])
+const done = computed(() => data.value?.filter((plan) => plan.to_pull.length === 0) ?? [])
 const desk = ref<Schema<'PlanLine'> | null>(null)
-const form = reactive({ pulled_on: '', pulled_by: '', cores_pulled: 0, note: '' })
+const form = reactive({ composite: 1, pulled_on: '', pulled_by: '', cores_pulled: 0, note: '' })
 
 function enter(plan: Schema<'PlanLine'>): void {
     desk.value = plan
     clear()
-    Object.assign(form, { pulled_on: today(timezone.value), pulled_by: me.value?.name ?? '', cores_pulled: plan.cores, note: '' })
+    Object.assign(form, {
+        composite: plan.to_pull[0] ?? 1,
+        pulled_on: today(timezone.value),
+        pulled_by: me.value?.name ?? '',
+        cores_pulled: plan.cores,
+        note: '',
+    })
 }
 const { save, saving, refusal, wrong, clear } = useSave(
     () => api.post('/plans/{plan}/samples', { ...form }, { ids: { plan: desk.value?.id ?? 0 } }),
-    async (sample) => {
+    async ({ samples }) => {
         await queries.invalidateQueries()
-        await router.push(`/samples/${sample.id}`)
+        await router.push(samples.length > 1 ? '/send' : `/samples/${samples[0]!.id}`)
     },
 )
 </script>
@@ -63,12 +69,18 @@ const { save, saving, refusal, wrong, clear } = useSave(
                     <td>
                         <strong>{{ plan.area }}</strong>
                     </td>
-                    <td>{{ depth(plan.depth) }}</td>
+                    <td>{{ plan.layers.map(depth).join(', ') }}</td>
                     <td class="num">{{ plan.cores }}</td>
                     <td class="num">{{ length(plan.walk_m, units) }}</td>
                     <td>{{ day(plan.saved_at, timezone) }}, {{ plan.author }}</td>
                     <td>
-                        <RouterLink class="go" :to="`/pull/${plan.id}`">Pull core by core</RouterLink>
+                        <RouterLink
+                            v-for="number in plan.to_pull.slice(0, 6)"
+                            :key="number"
+                            class="go"
+                            :to="`/pull/${plan.id}?composite=${number}`"
+                            >{{ plan.composites > 1 ? `Composite ${number}` : 'Pull core by core' }}</RouterLink
+                        >
                         <button type="button" class="link" @click="enter(plan)">Enter it at the desk</button>
                     </td>
                 </tr>

@@ -19,19 +19,21 @@ const planId = Number(route.params.plan)
 const { me } = useSession()
 const { units, timezone } = useSite()
 const { data: plan, error } = useQuery({ queryKey: ['plan', planId], queryFn: () => api.get('/plans/{plan}', { ids: { plan: planId } }) })
-const planned = computed(() => plan.value?.layout.cores ?? [])
-const { kept, next, counts, outcomeOf, mark, undo, forget, last } = usePull(planId, planned)
+const composite = computed(() => Number(route.query.composite) || (plan.value?.layout.composites[0]?.number ?? 1))
+const planned = computed(() => plan.value?.layout.cores.filter((core) => core.composite === composite.value) ?? [])
+const { kept, next, counts, outcomeOf, mark, undo, forget, last } = usePull(planId, composite, planned)
 const cores = computed(() => planned.value.map((core) => ({ sequence: core.sequence, outcome: outcomeOf(core.sequence) })))
 const asking = ref(false)
 const by = reactive({ name: '' })
 const pulledBy = computed({ get: () => by.name || (me.value?.name ?? ''), set: (name: string) => (by.name = name) })
-const made = ref<Schema<'Sample'> | null>(null)
+const made = ref<Schema<'Sample'>[]>([])
 
 const { save, saving, refusal, wrong } = useSave(
     () =>
         api.post(
             '/plans/{plan}/samples',
             {
+                composite: composite.value,
                 pulled_on: today(timezone.value),
                 pulled_by: pulledBy.value,
                 cores: kept.value.cores,
@@ -40,8 +42,8 @@ const { save, saving, refusal, wrong } = useSave(
             },
             { ids: { plan: planId } },
         ),
-    async (sample) => {
-        made.value = sample
+    async ({ samples }) => {
+        made.value = samples
         forget()
         await queries.invalidateQueries()
     },
@@ -59,7 +61,10 @@ function refuse(reason: string): void {
             <div>
                 <h1>{{ plan?.area.name ?? 'Pull' }}</h1>
                 <p v-if="plan">
-                    {{ plan.layout.cores.length }} cores, {{ depth(plan.spec.depth) }}, {{ length(plan.layout.walk_m, units) }} on foot
+                    <template v-if="plan.layout.composites.length > 1"
+                        >Composite {{ composite }} of {{ plan.layout.composites.length }}, </template
+                    >{{ planned.length }} cores, {{ plan.spec.layers.map(depth).join(' and ') }},
+                    {{ length(plan.layout.composites.find((one) => one.number === composite)?.walk_m ?? 0, units) }} on foot
                 </p>
             </div>
             <svg class="wave" viewBox="0 0 390 14" preserveAspectRatio="none" aria-hidden="true">
@@ -68,19 +73,20 @@ function refuse(reason: string): void {
         </header>
         <main id="main">
             <p v-if="error" class="wrong">{{ error.message }}</p>
-            <template v-if="made">
-                <h2>Composite {{ made.code }}</h2>
-                <p class="say">
-                    {{ count(made.cores_pulled, 'core') }} of {{ made.cores_planned }}. Mix in the bucket, then bag both portions and label
-                    them at once.
-                </p>
-                <ul class="codes">
-                    <li v-for="portion in made.portions" :key="portion.id">
-                        <strong>{{ portion.code }}</strong>
-                        {{ portion.kind }} portion
-                    </li>
-                </ul>
-                <RouterLink class="big" :to="`/samples/${made.id}/labels`">Print the labels</RouterLink>
+            <template v-if="made.length">
+                <section v-for="sample in made" :key="sample.id">
+                    <h2>Composite {{ sample.code }}</h2>
+                    <p class="say">
+                        {{ depth(sample.depth) }}, {{ count(sample.cores_pulled, 'core') }} of {{ sample.cores_planned }}. Mix in the
+                        bucket, then bag both portions and label them at once.
+                    </p>
+                    <ul class="codes">
+                        <li v-for="portion in sample.portions" :key="portion.id">
+                            <strong>{{ portion.code }}</strong> {{ portion.kind }} portion
+                        </li>
+                    </ul>
+                    <RouterLink class="big" :to="`/samples/${sample.id}/labels`">Print the labels</RouterLink>
+                </section>
                 <RouterLink class="big quiet" to="/pull">Next plan</RouterLink>
             </template>
             <template v-else-if="plan">

@@ -10,8 +10,11 @@ interface Kept {
 }
 
 /** What was done core by core; it stays on the phone until the composite is made. */
-export function usePull(planId: number, planned: Ref<Schema<'PlannedCore'>[]>) {
-    const kept = useLocalStorage<Kept>(`honest-core:pull:${planId}`, () => ({ submission: newId(), cores: [], note: '' }))
+export function usePull(planId: number, composite: Ref<number>, planned: Ref<Schema<'PlannedCore'>[]>) {
+    const kept = useLocalStorage<Kept>(
+        () => `honest-core:pull:${planId}:${composite.value}`,
+        () => ({ submission: newId(), cores: [], note: '' }),
+    )
     const outcomeOf = (sequence: number): Outcome | null => kept.value.cores.find((core) => core.sequence === sequence)?.outcome ?? null
     const next = computed(() => planned.value.find((core) => outcomeOf(core.sequence) === null) ?? null)
     const counts = computed(() => {

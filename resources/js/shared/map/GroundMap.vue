@@ -14,7 +14,7 @@ const props = withDefaults(
         marks?: { name: string; geometry: GeometryJson }[]
         away?: KeptAway[]
         edgeM?: number
-        cores?: { sequence: number; longitude: number; latitude: number }[]
+        cores?: { composite?: number; sequence: number; longitude: number; latitude: number }[]
         draft?: GeometryJson | null
         mode?: 'look' | 'modify' | DrawKind
         fitTo?: 'all' | 'chosen'

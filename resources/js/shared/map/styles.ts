@@ -94,6 +94,7 @@ export function awayStyle(feature: FeatureLike, resolution: number, centre: numb
 }
 
 export function walkStyle(feature: FeatureLike, resolution: number): Style[] {
+    if (feature.get('many')) return [THIN]
     const line = feature.getGeometry()
     const styles = [new Style({ stroke: new Stroke({ color: GLEY, width: 1.5 }) })]
     if (line instanceof LineString) {
@@ -111,7 +112,11 @@ export function walkStyle(feature: FeatureLike, resolution: number): Style[] {
     return styles
 }
 
+const DOT = new Style({ image: new Circle({ radius: 2.5, fill: new Fill({ color: GLEY }) }) })
+const THIN = new Style({ stroke: new Stroke({ color: GLEY, width: 0.7 }) })
+
 export function coreStyle(feature: FeatureLike): Style {
+    if (feature.get('many')) return DOT
     return new Style({
         image: new Circle({ radius: 9, fill: new Fill({ color: GLEY }), stroke: new Stroke({ color: SHEET, width: 1 }) }),
         text: new Text({ text: String(feature.get('sequence')), font: `600 11px ${SANS}`, fill: new Fill({ color: SHEET }), offsetY: 1 }),

@@ -7,6 +7,7 @@ import GeoJSON from 'ol/format/GeoJSON'
 import { LineString, Point, type Geometry, type Polygon } from 'ol/geom'
 import { Draw, Modify, defaults as usualInteractions } from 'ol/interaction'
 import VectorLayer from 'ol/layer/Vector'
+import VectorImageLayer from 'ol/layer/VectorImage'
 import { fromLonLat } from 'ol/proj'
 import type RenderEvent from 'ol/render/Event'
 import { getRenderPixel } from 'ol/render'
@@ -30,6 +31,8 @@ export interface KeptAway {
 export type DrawKind = 'Polygon' | 'LineString' | 'Point'
 
 const ROUND = 7
+/** From so many cores on they are dots, and the map is moved as a picture. */
+const MANY = 300
 const json = new GeoJSON({ dataProjection: 'EPSG:4326', featureProjection: 'EPSG:3857' })
 const read = (geometry: GeometryJson): Geometry => json.readGeometry(geometry) as Geometry
 const write = (geometry: Geometry): GeometryJson =>
@@ -71,8 +74,8 @@ export function useGroundMap(
                 }),
                 awayLayer,
                 new VectorLayer({ source: marks, style: landmarkStyle, declutter: true }),
-                new VectorLayer({ source: walk, style: (feature, resolution) => walkStyle(feature, resolution) }),
-                new VectorLayer({ source: cores, style: coreStyle }),
+                new VectorImageLayer({ imageRatio: 2, source: walk, style: (feature, resolution) => walkStyle(feature, resolution) }),
+                new VectorImageLayer({ imageRatio: 2, source: cores, style: coreStyle }),
                 new VectorLayer({ source: draft, style: draftStyle }),
             ],
         })
@@ -149,13 +152,19 @@ export function useGroundMap(
         return polygons.flatMap((polygon) => polygon.getCoordinates().map((ring) => new LineString(ring)))
     }
 
-    function showCores(places: { sequence: number; longitude: number; latitude: number }[]): void {
-        const at = places.map((place) => fromLonLat([place.longitude, place.latitude]))
+    function showCores(places: { composite?: number; sequence: number; longitude: number; latitude: number }[]): void {
+        const many = places.length > MANY
+        const walks = new Map<number, number[][]>()
+        const points = places.map((place) => {
+            const at = fromLonLat([place.longitude, place.latitude])
+            walks.set(place.composite ?? 1, [...(walks.get(place.composite ?? 1) ?? []), at])
+            return feature(new Point(at), { sequence: place.sequence, many })
+        })
+        fill(cores, points)
         fill(
-            cores,
-            places.map((place, i) => feature(new Point(at[i]!), { sequence: place.sequence })),
+            walk,
+            [...walks.values()].filter((line) => line.length > 1).map((line) => feature(new LineString(line), { many })),
         )
-        fill(walk, at.length > 1 ? [feature(new LineString(at), {})] : [])
     }
 
     function showDraft(geometry: GeometryJson | null): void {

@@ -1,0 +1,38 @@
+import type { Schema } from '@/api/client'
+
+export type Spec = Omit<Schema<'PlanInput'>, 'keep_away'>
+
+/** The plan an area begins with: by the site's school where it has one. */
+export function usualSpec(school?: Schema<'School'>): Spec {
+    return {
+        purpose: 'routine',
+        school: school?.code ?? null,
+        layers: school?.layers ?? ['0-6in'],
+        cores: school?.cores[1] ?? 15,
+        pattern: school?.pattern ?? 'zigzag',
+        cell_acres: school?.cell_acres ?? null,
+        cell_mode: 'over',
+        rows: null,
+        zones: null,
+        start: null,
+        speed_km_per_h: null,
+        seconds_per_core: null,
+        edge_m: 5,
+        probe_mm: 19,
+        seed: 1,
+        ph_sd: null,
+    }
+}
+
+export const PATTERNS: { value: Schema<'Pattern'>; label: string }[] = [
+    { value: 'zigzag', label: 'Zigzag' },
+    { value: 'w', label: 'W' },
+    { value: 'random', label: 'Random' },
+    { value: 'stratified', label: 'Stratified' },
+    { value: 'grid', label: 'Even grid' },
+    { value: 'transect', label: 'Transect' },
+    { value: 'corners', label: 'Corners' },
+    { value: 'rows', label: 'Across rows' },
+]
+
+export const LAYERS = ['0-4in', '0-6in', '2-6in', '0-2in', '0-12in', '12-24in', '0-18in', '0-1in', '0-15cm', '15-30cm']
