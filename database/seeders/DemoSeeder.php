@@ -79,7 +79,7 @@ final class DemoSeeder extends Seeder
     /** @return array<string, Area> */
     private function ground(): array
     {
-        $site = Site::query()->create(['name' => 'Quill Hollow', 'letters' => 'QH', 'address' => '14 Hollow Road, Quill Hollow', 'timezone' => 'America/New_York', 'units' => 'us', 'latitude' => QuillHollow::MIDDLE[1], 'longitude' => QuillHollow::MIDDLE[0]]);
+        $site = Site::query()->create(['name' => 'Quill Hollow', 'letters' => 'QH', 'address' => '14 Hollow Road, Quill Hollow', 'timezone' => 'America/New_York', 'units' => 'us', 'school' => 'smallholding', 'latitude' => QuillHollow::MIDDLE[1], 'longitude' => QuillHollow::MIDDLE[0]]);
         foreach (QuillHollow::LANDMARKS as $name => [$type, $distance, $coordinates]) {
             $site->landmarks()->create([
                 'name' => $name, 'distance_m' => $distance,

@@ -17,6 +17,8 @@ final class PagesTest extends BrowserTestCase
         yield 'areas' => ['/areas?area=1', 'Plan its cores'];
         yield 'plans' => ['/plans/2', 'Margin on pH'];
         yield 'comparison' => ['/plans/2/compare', 'What is at stake'];
+        yield 'schools' => ['/plans/2/schools', 'Begin with it'];
+        yield 'field sheet' => ['/sheets/14', 'Take along'];
         yield 'pull list' => ['/pull', 'Pulled before'];
         yield 'send' => ['/send', '18 composites'];
         yield 'sample' => ['/samples/13', 'did not come up'];
@@ -38,7 +40,7 @@ final class PagesTest extends BrowserTestCase
         self::assertDoesNotMatchRegularExpression('/\bNaN\b|undefined|\[object/', $this->text());
         $unnamed = $this->browser->executeScript(<<<'JS'
             return [...document.querySelectorAll('input, textarea, select, button, [role=img], img')].filter((one) => one.offsetParent !== null
-                && !(one.labels && one.labels.length) && !one.getAttribute('aria-label') && !one.getAttribute('alt') && !one.innerText?.trim()
+                && !(one.labels && one.labels.length) && !one.getAttribute('aria-label') && !one.getAttribute('alt') && !one.textContent?.trim()
                 && !one.getAttribute('aria-labelledby') && !one.querySelector?.('title')).map((one) => one.outerHTML.slice(0, 120))
             JS);
         self::assertSame([], $unnamed);
@@ -48,6 +50,36 @@ final class PagesTest extends BrowserTestCase
             self::assertLessThanOrEqual($width, $this->browser->executeScript('return document.documentElement.scrollWidth'), "at {$width}");
         }
         self::assertSame('', $this->complaints());
+    }
+
+    public function test_a_school_and_cells_change_the_plan(): void
+    {
+        $this->enter(self::MAREN, '/plans/2');
+        $this->until(fn (): bool => $this->fact('cores') === '20', 'the saved plan');
+        $this->choose('School', 'No-till, stratified pH');
+        $this->see('Nitrogen sours the upper 2 in');
+        $this->until(fn (): bool => $this->fact('cores') === '15' && $this->fact('samples') === '2', 'two layers of 15 cores');
+        $this->see('is not the one the lab');
+        $this->press('By cell');
+        $this->until(fn (): bool => (int) $this->fact('samples') > 4, 'a composite for each cell and layer');
+        $this->press('Across rows');
+        $this->see('Rows, inches apart');
+        $this->press('Save as a new plan');
+        $this->see('Plan saved');
+        $this->press('Field sheet');
+        $this->see('Knife and ruler to part the layers');
+        $this->press('nitrate');
+        $this->see('Cold box');
+        $this->see('Across the rows: 6 cores from the row to mid-row');
+    }
+
+    public function test_the_calendar_says_when_a_day_cannot_be_met(): void
+    {
+        $this->enter(self::MAREN, '/plans/2');
+        $this->see('When must the lime be on?');
+        $this->browser->executeScript("const date = document.querySelector('[aria-label=\"Lime on\"]'); date.value = '2020-05-01'; date.dispatchEvent(new Event('input', { bubbles: true }))");
+        $this->see('This day cannot be met');
+        $this->see('Report needed, order the lime');
     }
 
     public function test_schemes_are_compared_and_a_dearer_laboratory_is_felt(): void

@@ -92,7 +92,7 @@ final class PathTest extends BrowserTestCase
     {
         $this->open("/plans/{$areaId}");
         $this->see('Plan not saved yet');
-        $this->until(fn (): bool => $this->fact('cores') === '15', 'a first draft');
+        $this->until(fn (): bool => $this->fact('cores') === '12', 'a first draft by the school of the site');
         $margin = $this->fact('margin');
         $this->type('Cores in the composite', '24'.WebDriverKeys::TAB);
         $this->until(fn (): bool => $this->fact('cores') === '24', 'the draft with 24 cores');

@@ -63,7 +63,15 @@ final class PullTest extends BrowserTestCase
     public function test_a_hand_in_that_fails_keeps_every_core(): void
     {
         $this->screen(390, 844);
-        $this->enter(self::MAREN, '/pull/18');
+        $this->enter(self::MAREN);
+        $plan = $this->browser->executeAsyncScript(<<<'JS'
+            const done = arguments[0]
+            const token = decodeURIComponent(/XSRF-TOKEN=([^;]+)/.exec(document.cookie)[1])
+            const ask = (path, options) => fetch(`/api${path}`, { headers: { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token }, ...options }).then((answer) => answer.json())
+            ask('/plans/18').then(({ spec }) => ask('/areas/4/plans', { method: 'POST', body: JSON.stringify(spec) })).then(({ id }) => done(id))
+            JS);
+        self::assertIsInt($plan);
+        $this->open("/pull/{$plan}");
         for ($i = 1; $i <= 15; $i++) {
             $this->see("Core {$i}");
             $this->press('Pulled');

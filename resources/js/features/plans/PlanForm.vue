@@ -79,7 +79,7 @@ async function readZones(event: Event): Promise<void> {
         <div class="depth">
             <CoreGlyph :depth="spec.layers[0] ?? '0-6in'" planned :width="13" />
             <FormField label="Depth layers, a composite for each" :wrong="field('layers')">
-                <el-select v-model="spec.layers" multiple filterable allow-create default-first-option>
+                <el-select v-model="spec.layers" aria-label="Depth layers" multiple filterable allow-create default-first-option>
                     <el-option v-for="layer in LAYERS" :key="layer" :value="layer" :label="depth(layer)" />
                 </el-select>
             </FormField>

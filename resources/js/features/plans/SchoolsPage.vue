@@ -94,7 +94,7 @@ async function makeDefault(code: string | null): Promise<void> {
                     <td>
                         <strong>{{ line.school.name }}</strong>
                         <span class="note why"
-                            >{{ line.fits_use ? '' : 'made for other uses. ' }}{{ line.school.why
+                            >{{ line.fits_use ? '' : 'Made for other uses. ' }}{{ line.school.why
                             }}{{ line.school.changed ? ' Changed by this team.' : '' }}</span
                         >
                     </td>
@@ -104,7 +104,7 @@ async function makeDefault(code: string | null): Promise<void> {
                     <td class="num">{{ line.school.cores[1] }}</td>
                     <td class="num">{{ line.samples }}</td>
                     <td class="num">± {{ number(line.margin_ph, 2) }}</td>
-                    <td>{{ line.differs.join('; ') }}</td>
+                    <td>{{ base ? line.differs.join('; ') || 'the same here' : 'none chosen yet' }}</td>
                     <td class="acts">
                         <button type="button" class="link" @click="makeDefault(line.school.code)">Begin with it</button>
                         <button type="button" class="link" @click="edit(line.school)">Edit</button>
