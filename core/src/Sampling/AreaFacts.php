@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Sampling;
+
+use HonestCore\Error\BadTable;
+use HonestCore\Error\ValueOutOfRange;
+use HonestCore\Table\RuleTable;
+
+/**
+ * What is known of an area that decides whether its ground may share a composite.
+ *
+ * Domain: codes of data/split.json; years from 1900 to 2200; what is not known is left empty.
+ */
+final readonly class AreaFacts
+{
+    private const LISTS = ['surfaces', 'slopes', 'textures'];
+
+    private const LONGEST_TEXT = 200;
+
+    /**
+     * @param list<string> $surfaces
+     * @param list<string> $slopes
+     * @param list<string> $textures
+     * @param list<array{kind: string, year: int, part: bool, note: string}> $events
+     */
+    private function __construct(
+        public array $surfaces,
+        public array $slopes,
+        public array $textures,
+        public string $colour,
+        public string $cropsNow,
+        public string $cropsWanted,
+        public bool $irrigated,
+        public bool $oldPaint,
+        public bool $industry,
+        public array $events,
+    ) {}
+
+    /**
+     * @param array<mixed> $facts
+     *
+     * @throws BadTable
+     * @throws ValueOutOfRange
+     */
+    public static function of(array $facts): self
+    {
+        $table = RuleTable::named('split');
+        $lists = [];
+        foreach (self::LISTS as $list) {
+            $known = is_array($table[$list] ?? null) ? array_keys($table[$list]) : [];
+            $given = array_values(array_unique(array_filter((array) ($facts[$list] ?? []), is_string(...))));
+            $odd = array_diff($given, $known);
+            if ($odd !== []) {
+                throw new ValueOutOfRange("\"{$odd[array_key_first($odd)]}\" is not in the list of {$list}; accepted are ".implode(', ', $known).'.');
+            }
+            $lists[] = array_values(array_intersect(array_map(strval(...), $known), $given));
+        }
+        $text = static fn (string $key): string => is_string($facts[$key] ?? null) ? mb_substr(trim($facts[$key]), 0, self::LONGEST_TEXT) : '';
+        $is = static fn (string $key): bool => ($facts[$key] ?? false) === true;
+
+        return new self(
+            $lists[0], $lists[1], $lists[2], $text('colour'), $text('crops_now'), $text('crops_wanted'), $is('irrigated'), $is('old_paint'), $is('industry'),
+            array_map(self::event(...), array_values(array_filter((array) ($facts['events'] ?? []), is_array(...)))),
+        );
+    }
+
+    /** Might metals be in it? */
+    public function suspect(): bool
+    {
+        return $this->oldPaint || $this->industry;
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'surfaces' => $this->surfaces, 'slopes' => $this->slopes, 'textures' => $this->textures, 'colour' => $this->colour,
+            'crops_now' => $this->cropsNow, 'crops_wanted' => $this->cropsWanted, 'irrigated' => $this->irrigated,
+            'old_paint' => $this->oldPaint, 'industry' => $this->industry, 'events' => $this->events,
+        ];
+    }
+
+    /**
+     * @param array<mixed> $event
+     * @return array{kind: string, year: int, part: bool, note: string}
+     */
+    private static function event(array $event): array
+    {
+        $kinds = RuleTable::named('split')['events'];
+        $kind = is_string($event['kind'] ?? null) ? $event['kind'] : '';
+        $year = is_int($event['year'] ?? null) ? $event['year'] : 0;
+        if (! is_array($kinds) || ! isset($kinds[$kind])) {
+            throw new ValueOutOfRange("\"{$kind}\" is no event; accepted are ".implode(', ', is_array($kinds) ? array_keys($kinds) : []).'.');
+        }
+        if ($year < 1900 || $year > 2200) {
+            throw ValueOutOfRange::of("The year of {$kind}", $year, 'from 1900 to 2200');
+        }
+
+        return ['kind' => $kind, 'year' => $year, 'part' => ($event['part'] ?? false) === true, 'note' => is_string($event['note'] ?? null) ? mb_substr($event['note'], 0, self::LONGEST_TEXT) : ''];
+    }
+}

@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Sampling;
+
+use HonestCore\Agronomy\Crop;
+use HonestCore\Error\BadTable;
+use HonestCore\Error\ValueOutOfRange;
+use HonestCore\Table\RuleTable;
+
+/**
+ * Should ground be sampled apart? Reasons within one area, and between two that might share a composite.
+ *
+ * Quantity and unit: acres. Facts are as AreaFacts gives them; what is not known is no reason.
+ * Source: the table in data/split.json.
+ */
+final class SplitAdvice
+{
+    /**
+     * @return list<string>
+     *
+     * @throws BadTable
+     */
+    public static function within(AreaFacts $facts, float $acres): array
+    {
+        /** @var array{most_acres_level: float|int, most_acres_sloping: float|int, slopes: array<string, string>, textures: array<string, string>, surfaces: array<string, string>} $table */
+        $table = RuleTable::named('split');
+        $sloping = array_diff($facts->slopes, ['level']) !== [];
+        $most = (float) ($sloping ? $table['most_acres_sloping'] : $table['most_acres_level']);
+        $names = static fn (array $codes, string $list): string => implode(' and ', array_map(static fn (string $code): string => $table[$list][$code] ?? $code, $codes));
+        $partial = array_filter($facts->events, static fn (array $event): bool => $event['part']);
+        $reasons = array_keys(array_filter([
+            sprintf('%.1f acres on %s: one composite should not stand for more than %g acres there.', $acres, $sloping ? 'a slope' : 'level ground', $most) => $facts->slopes !== [] && $acres > $most,
+            sprintf('%.1f acres: one composite should not stand for more than %g acres even of level ground.', $acres, $most) => $facts->slopes === [] && $acres > $most,
+            "It spans {$names($facts->slopes, 'slopes')}." => count($facts->slopes) > 1,
+            "It holds {$names($facts->textures, 'textures')} soil." => count($facts->textures) > 1,
+            "It holds {$names($facts->surfaces, 'surfaces')}: they are different soils." => count($facts->surfaces) > 1,
+        ]));
+        foreach ($partial as $event) {
+            $reasons[] = "Only part of it got {$event['kind']} in {$event['year']}: one composite would give a mean that is true of neither part.";
+        }
+
+        return $reasons;
+    }
+
+    /**
+     * Why two areas should not share a composite.
+     *
+     * @return list<string>
+     *
+     * @throws BadTable
+     * @throws ValueOutOfRange
+     */
+    public static function between(AreaFacts $one, string $oneUse, AreaFacts $other, string $otherUse): array
+    {
+        $reasons = [];
+        [$a, $b] = [Crop::of($oneUse), Crop::of($otherUse)];
+        if ($a->low >= $b->high || $b->low >= $a->high) {
+            $reasons[] = "{$a->name} wants pH {$a->low} to {$a->high}, {$b->name} {$b->low} to {$b->high}: no one answer fits both.";
+        } elseif ($oneUse !== $otherUse) {
+            $reasons[] = "Their uses differ: {$a->name} and {$b->name}.";
+        }
+        foreach (['surfaces' => 'surface', 'slopes' => 'place on the slope', 'textures' => 'texture'] as $list => $word) {
+            if ($one->{$list} !== [] && $other->{$list} !== [] && $one->{$list} !== $other->{$list}) {
+                $reasons[] = "Their {$word} differs.";
+            }
+        }
+        $got = static fn (AreaFacts $facts): array => array_unique(array_map(static fn (array $event): string => "{$event['kind']} in {$event['year']}", $facts->events));
+        $apart = [...array_diff($got($one), $got($other)), ...array_diff($got($other), $got($one))];
+        foreach ($apart as $event) {
+            $reasons[] = "Only one of them got {$event}.";
+        }
+        if ($one->suspect() !== $other->suspect()) {
+            $reasons[] = 'Only one of them has seen old paint, traffic or industry.';
+        }
+
+        return $reasons;
+    }
+}
