@@ -33,6 +33,10 @@ Route::middleware('auth')->group(function (): void {
     Route::post('sites/{site}/landmarks', C\Areas\CreateLandmark::class)->can('update', 'site');
     Route::delete('landmarks/{landmark}', C\Areas\DeleteLandmark::class)->can('delete', 'landmark');
     Route::put('areas/{area}', C\Areas\UpdateArea::class)->can('update', 'area');
+    Route::post('areas/{area}/cut', C\Areas\CutArea::class)->can('update', 'area');
+    Route::post('areas/{area}/hole', C\Areas\CutHole::class)->can('update', 'area');
+    Route::get('areas/{area}/together/{other}', C\Areas\CompareAreas::class)->can('view', 'area')->can('view', 'other');
+    Route::get('sites/{site}/areas/export/{format}', C\Areas\ExportAreas::class)->can('view', 'site');
     Route::post('boundaries/measure', C\Areas\MeasureBoundary::class);
     Route::post('boundaries/read', C\Areas\ReadBoundaries::class);
 

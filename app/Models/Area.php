@@ -6,6 +6,7 @@ namespace App\Models;
 
 use App\Models\Concerns\BelongsToTeam;
 use HonestCore\Agronomy\Crop;
+use HonestCore\Sampling\AreaFacts;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -21,6 +22,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $history
  * @property array<string, mixed> $boundary
  * @property float $area_m2
+ * @property array<string, mixed> $facts
  * @property int $samples_count
  * @property int $plans_count
  * @property-read Site $site
@@ -36,7 +38,7 @@ final class Area extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['boundary' => 'array', 'area_m2' => 'float'];
+        return ['boundary' => 'array', 'facts' => 'array', 'area_m2' => 'float'];
     }
 
     /** @return BelongsTo<Site, $this> */
@@ -55,6 +57,11 @@ final class Area extends Model
     public function samples(): HasMany
     {
         return $this->hasMany(Sample::class);
+    }
+
+    public function knownFacts(): AreaFacts
+    {
+        return AreaFacts::of($this->facts);
     }
 
     public function crop(): Crop

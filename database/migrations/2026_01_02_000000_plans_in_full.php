@@ -39,7 +39,7 @@ return new class extends Migration
             unset($spec['depth']);
             $spec += [
                 'school' => null, 'layers' => [$depth], 'cell_acres' => null, 'cell_mode' => 'over', 'rows' => null, 'zones' => null,
-                'start' => null, 'speed_km_per_h' => null, 'seconds_per_core' => null,
+                'start' => null, 'speed_km_per_h' => null, 'seconds_per_core' => null, 'kept_reason' => null,
             ];
             $cores = array_map(static fn (array $core): array => ['composite' => 1] + $core, $layout['cores']);
             $layout = ['cores' => $cores] + $layout + [

@@ -133,7 +133,7 @@ final class DemoSeeder extends Seeder
 
         return $this->savePlan->new($area, $technician, [
             'purpose' => 'routine', 'school' => null, 'layers' => ['0-6in'], 'cores' => $cores, 'pattern' => $pattern, 'cell_acres' => null, 'cell_mode' => 'over',
-            'rows' => null, 'zones' => null, 'start' => null, 'speed_km_per_h' => null, 'seconds_per_core' => null, 'edge_m' => 5.0, 'probe_mm' => 19.0, 'seed' => $seed, 'ph_sd' => null,
+            'rows' => null, 'zones' => null, 'start' => null, 'speed_km_per_h' => null, 'seconds_per_core' => null, 'edge_m' => 5.0, 'probe_mm' => 19.0, 'seed' => $seed, 'ph_sd' => null, 'kept_reason' => null,
             'keep_away' => array_values(Landmark::query()->orderBy('id')->get()->map(static fn (Landmark $landmark): array => [
                 'landmark_id' => $landmark->id, 'name' => $landmark->name, 'distance_m' => $landmark->distance_m, 'geometry' => $landmark->geometry,
             ])->all()),

@@ -32,7 +32,7 @@ abstract class ApiTestCase extends TestCase
 
     protected const BOW_TIE = ['type' => 'Polygon', 'coordinates' => [[[0, 0], [0.001, 0.001], [0.001, 0], [0, 0.001], [0, 0]]]];
 
-    protected const SPEC = ['purpose' => 'routine', 'school' => null, 'layers' => ['0-6in'], 'cores' => 12, 'pattern' => 'zigzag', 'cell_acres' => null, 'cell_mode' => 'over', 'rows' => null, 'zones' => null, 'start' => null, 'speed_km_per_h' => null, 'seconds_per_core' => null, 'edge_m' => 5.0, 'probe_mm' => 19.0, 'seed' => 3, 'ph_sd' => null, 'keep_away' => []];
+    protected const SPEC = ['purpose' => 'routine', 'school' => null, 'layers' => ['0-6in'], 'cores' => 12, 'pattern' => 'zigzag', 'cell_acres' => null, 'cell_mode' => 'over', 'rows' => null, 'zones' => null, 'start' => null, 'speed_km_per_h' => null, 'seconds_per_core' => null, 'edge_m' => 5.0, 'probe_mm' => 19.0, 'seed' => 3, 'ph_sd' => null, 'kept_reason' => null, 'keep_away' => []];
 
     protected User $technician;
 

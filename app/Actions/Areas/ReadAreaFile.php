@@ -4,48 +4,57 @@ declare(strict_types=1);
 
 namespace App\Actions\Areas;
 
+use App\Models\Site;
 use HonestCore\Agronomy\AreaName;
 use HonestCore\Agronomy\Crop;
+use HonestCore\Geometry\AreaFile;
 use HonestCore\Geometry\Boundary;
-use HonestCore\Geometry\GeoJson;
 use HonestCore\Quantity\Area;
 
-/** Takes a GeoJSON file apart into areas that may be stored: one for each polygon feature, named by its properties. */
+/** Takes a file apart into areas that may be stored, named by their properties; a file with latitude first is noticed. */
 final class ReadAreaFile
 {
-    /** @return list<array{name: string, name_question: string|null, use: string|null, history: string, boundary: array<string, mixed>, area_m2: float, area_acres: float, area_ha: float}> */
-    public function __invoke(string $text): array
+    /** @return array{areas: list<array<string, mixed>>, looks_swapped: bool} */
+    public function __invoke(string $text, bool $swap, ?Site $site): array
     {
-        $areas = [];
-        foreach (GeoJson::geometries($text) as $i => ['place' => $place, 'type' => $type, 'coordinates' => $coordinates]) {
-            $geometry = ['type' => $type, 'coordinates' => $coordinates];
-            $wrapped = json_encode(['type' => 'Feature', 'geometry' => $geometry], JSON_THROW_ON_ERROR);
-            $area = Area::ofSquareMetres(Boundary::fromGeoJson($wrapped, $place)->areaM2());
-            $properties = $this->properties($text, $i);
-            $name = $this->text($properties, 'name');
-            $use = $this->text($properties, 'use');
-            $areas[] = [
+        $file = AreaFile::read($text);
+        $file = $swap ? $file->swapped() : $file;
+        $swapped = $file->looksSwapped($site?->longitude, $site?->latitude);
+        if ($swapped && ! $this->fits($file)) {
+            return ['areas' => [], 'looks_swapped' => true];
+        }
+        $uses = array_map(static fn (Crop $crop): string => $crop->code, Crop::all());
+
+        return ['areas' => array_map(function (array $area) use ($uses): array {
+            $wrapped = json_encode(['type' => 'Feature', 'geometry' => $area['geometry']], JSON_THROW_ON_ERROR);
+            $extent = Area::ofSquareMetres(Boundary::fromGeoJson($wrapped, $area['place'])->areaM2());
+            $name = $this->text($area['properties'], 'name');
+            $use = $this->text($area['properties'], 'use');
+
+            return [
                 'name' => $name,
                 'name_question' => $name === '' ? null : AreaName::question($name),
-                'use' => in_array($use, array_map(static fn (Crop $crop): string => $crop->code, Crop::all()), true) ? $use : null,
-                'history' => $this->text($properties, 'history'),
-                'boundary' => $geometry,
-                'area_m2' => $area->squareMetres,
-                'area_acres' => $area->acres(),
-                'area_ha' => $area->hectares(),
+                'use' => in_array($use, $uses, true) ? $use : null,
+                'history' => $this->text($area['properties'], 'history'),
+                'boundary' => $area['geometry'],
+                'area_m2' => $extent->squareMetres,
+                'area_acres' => $extent->acres(),
+                'area_ha' => $extent->hectares(),
             ];
-        }
-
-        return $areas;
+        }, $file->areas), 'looks_swapped' => $swapped];
     }
 
-    /** @return array<mixed> */
-    private function properties(string $text, int $i): array
+    private function fits(AreaFile $file): bool
     {
-        $document = json_decode(ltrim($text, "\xEF\xBB\xBF"), true);
-        $feature = is_array($document) && is_array($document['features'] ?? null) ? (array_values($document['features'])[$i] ?? null) : $document;
+        try {
+            foreach ($file->areas as $area) {
+                Boundary::fromGeoJson(json_encode(['type' => 'Feature', 'geometry' => $area['geometry']], JSON_THROW_ON_ERROR));
+            }
+        } catch (\HonestCore\Error\BadBoundary) {
+            return false;
+        }
 
-        return is_array($feature) && is_array($feature['properties'] ?? null) ? $feature['properties'] : [];
+        return true;
     }
 
     /** @param array<mixed> $properties */

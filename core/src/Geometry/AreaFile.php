@@ -195,11 +195,8 @@ final readonly class AreaFile
         $table = CsvTable::parse($text, ['longitude', 'latitude']);
         $rings = [];
         foreach ($table->rows as $row => $cells) {
-            $position = [];
-            foreach (['longitude', 'latitude'] as $column) {
-                $position[] = Number::parse($cells[$column]) ?? throw BadRow::at($row, "{$column} is \"{$cells[$column]}\"", 'degrees with a decimal point');
-            }
-            $rings[$cells['area'] ?? ''][] = $position;
+            $degrees = static fn (string $column): float => Number::parse($cells[$column]) ?? throw BadRow::at($row, "{$column} is \"{$cells[$column]}\"", 'degrees with a decimal point');
+            $rings[$cells['area'] ?? ''][] = [$degrees('longitude'), $degrees('latitude')];
         }
         $areas = [];
         foreach ($rings as $name => $ring) {

@@ -724,6 +724,212 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/areas/{area}/cut": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                area: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Cut an area in two along a line, or across its middle */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    area: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CutInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Area"][];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/areas/{area}/hole": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                area: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take a piece out of an area */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    area: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BoundaryInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Area"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/areas/{area}/together/{other}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                area: number;
+                other: number;
+            };
+            cookie?: never;
+        };
+        /** Why two areas should not share a composite */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    area: number;
+                    other: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Reasons"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/areas/export/{format}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: number;
+                format: "geojson" | "kml" | "gpx";
+            };
+            cookie?: never;
+        };
+        /** The areas of a site as a file */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    site: number;
+                    format: "geojson" | "kml" | "gpx";
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description The file */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/boundaries/measure": {
         parameters: {
             query?: never;
@@ -2480,6 +2686,8 @@ export interface components {
             use: string;
             use_name: string;
             history: string;
+            facts: components["schemas"]["AreaFacts"];
+            advice: string[];
             boundary: components["schemas"]["Geometry"];
             area_m2: number;
             area_acres: number;
@@ -2518,6 +2726,7 @@ export interface components {
             area_ha: number;
         };
         AreaCandidates: {
+            looks_swapped: boolean;
             areas: components["schemas"]["AreaCandidate"][];
         };
         KeptAway: {
@@ -2543,6 +2752,7 @@ export interface components {
             edge_m: number;
             probe_mm: number;
             seed: number;
+            kept_reason: string | null;
             ph_sd: number | null;
             keep_away: components["schemas"]["KeptAway"][];
         };
@@ -2985,6 +3195,7 @@ export interface components {
             longitude: number;
         };
         AreaInput: {
+            facts?: components["schemas"]["AreaFacts"];
             name: string;
             use: string;
             history: string;
@@ -2998,6 +3209,8 @@ export interface components {
             boundary: components["schemas"]["Geometry"];
         };
         TextInput: {
+            swap?: boolean;
+            site_id?: number;
             text: string;
         };
         LandmarkInput: {
@@ -3026,6 +3239,7 @@ export interface components {
             edge_m: number;
             probe_mm: number;
             seed: number;
+            kept_reason: string | null;
             ph_sd: number | null;
             keep_away: components["schemas"]["KeepAwayInput"][];
         };
@@ -3172,6 +3386,31 @@ export interface components {
             tools: string[];
             steps: string[];
             cautions: string[];
+        };
+        AreaEvent: {
+            kind: string;
+            year: number;
+            part: boolean;
+            note: string;
+        };
+        AreaFacts: {
+            surfaces: string[];
+            slopes: string[];
+            textures: string[];
+            colour: string;
+            crops_now: string;
+            crops_wanted: string;
+            irrigated: boolean;
+            old_paint: boolean;
+            industry: boolean;
+            events: components["schemas"]["AreaEvent"][];
+        };
+        CutInput: {
+            line: components["schemas"]["Geometry"] | null;
+            names: string[];
+        };
+        Reasons: {
+            reasons: string[];
         };
     };
     responses: never;

@@ -5,16 +5,21 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Areas;
 
 use App\Actions\Areas\ReadAreaFile;
+use App\Models\Site;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
-/** What a GeoJSON file holds, before anything of it is stored. */
+/** What a file of areas holds, before anything of it is stored. */
 final class ReadBoundaries
 {
     public function __invoke(Request $request, ReadAreaFile $read): JsonResponse
     {
-        $request->validate(['text' => ['required', 'string', 'max:2000000']], ['text.max' => 'The file is larger than 2 MB; accepted are up to 2 MB of GeoJSON.']);
+        $request->validate(
+            ['text' => ['required', 'string', 'max:6000000'], 'swap' => ['sometimes', 'boolean'], 'site_id' => ['sometimes', 'integer']],
+            ['text.max' => 'The file is larger than 6 MB; accepted are up to 6 MB of GeoJSON, KML, GPX or CSV.'],
+        );
+        $site = Site::query()->find($request->integer('site_id'));
 
-        return new JsonResponse(['areas' => $read($request->string('text')->toString())]);
+        return new JsonResponse($read($request->string('text')->toString(), $request->boolean('swap'), $site));
     }
 }

@@ -8,6 +8,7 @@ use App\Models\Area;
 use App\Models\Site;
 use HonestCore\Agronomy\AreaName;
 use HonestCore\Agronomy\Crop;
+use HonestCore\Sampling\AreaFacts;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\Validator;
@@ -36,6 +37,7 @@ final class AreaRequest extends FormRequest
             'use' => ['required', 'string', Rule::in(array_map(static fn (Crop $crop): string => $crop->code, Crop::all()))],
             'history' => ['present', 'nullable', 'string', 'max:2000'],
             'boundary' => ['required', 'array'],
+            'facts' => ['sometimes', 'array'],
         ];
     }
 
@@ -62,7 +64,7 @@ final class AreaRequest extends FormRequest
         ];
     }
 
-    /** @return array{name: string, use: string, history: string, boundary: array<string, mixed>} */
+    /** @return array{name: string, use: string, history: string, boundary: array<string, mixed>, facts?: array<string, mixed>} */
     public function fieldsGiven(): array
     {
         /** @var array<string, mixed> $boundary */
@@ -73,6 +75,7 @@ final class AreaRequest extends FormRequest
             'use' => $this->string('use')->toString(),
             'history' => $this->string('history')->toString(),
             'boundary' => $boundary,
+            ...($this->has('facts') ? ['facts' => AreaFacts::of($this->array('facts'))->toArray()] : []),
         ];
     }
 }

@@ -38,6 +38,7 @@ final class PlanRequest extends FormRequest
             'probe_mm' => ['required', 'numeric', 'min:5', 'max:300'],
             'seed' => ['required', 'integer', 'min:0', 'max:2147483647'],
             'ph_sd' => ['present', 'nullable', 'numeric', 'min:0.01', 'max:3'],
+            'kept_reason' => ['present', 'nullable', 'string', 'max:500'],
             'keep_away' => ['present', 'array', 'max:50'],
             'keep_away.*.landmark_id' => ['required', 'integer'],
             'keep_away.*.distance_m' => ['required', 'numeric', 'min:0', 'max:10000'],
@@ -50,7 +51,7 @@ final class PlanRequest extends FormRequest
         return ['edge_m' => 'margin from the boundary', 'probe_mm' => 'inner diameter of the probe', 'ph_sd' => 'spread of pH between cores', 'keep_away.*.distance_m' => 'distance to keep'];
     }
 
-    /** @return array{purpose: string, school: string|null, layers: list<string>, cores: int, pattern: string, cell_acres: float|null, cell_mode: string, rows: array{spacing_m: float, bearing_deg: float}|null, zones: array<string, mixed>|null, start: array{float, float}|null, speed_km_per_h: float|null, seconds_per_core: float|null, edge_m: float, probe_mm: float, seed: int, ph_sd: float|null, keep_away: list<array{landmark_id: int, name: string, distance_m: float, geometry: array<string, mixed>}>} */
+    /** @return array{purpose: string, school: string|null, layers: list<string>, cores: int, pattern: string, cell_acres: float|null, cell_mode: string, rows: array{spacing_m: float, bearing_deg: float}|null, zones: array<string, mixed>|null, start: array{float, float}|null, speed_km_per_h: float|null, seconds_per_core: float|null, edge_m: float, probe_mm: float, seed: int, ph_sd: float|null, kept_reason: string|null, keep_away: list<array{landmark_id: int, name: string, distance_m: float, geometry: array<string, mixed>}>} */
     public function spec(): array
     {
         /** @var list<string> $layers */
@@ -75,6 +76,7 @@ final class PlanRequest extends FormRequest
             'probe_mm' => $this->float('probe_mm'),
             'seed' => $this->integer('seed'),
             'ph_sd' => $this->optional('ph_sd'),
+            'kept_reason' => $this->input('kept_reason') === null ? null : $this->string('kept_reason')->trim()->toString(),
             'keep_away' => $this->keepAway(),
         ];
     }

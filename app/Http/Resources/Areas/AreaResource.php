@@ -6,6 +6,7 @@ namespace App\Http\Resources\Areas;
 
 use App\Models\Area;
 use HonestCore\Quantity\Area as Extent;
+use HonestCore\Sampling\SplitAdvice;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 
@@ -25,6 +26,8 @@ final class AreaResource extends JsonResource
             'use_name' => $this->crop()->name,
             'history' => $this->history,
             'boundary' => $this->boundary,
+            'facts' => $this->knownFacts()->toArray(),
+            'advice' => SplitAdvice::within($this->knownFacts(), $extent->acres()),
             'area_m2' => $extent->squareMetres,
             'area_acres' => $extent->acres(),
             'area_ha' => $extent->hectares(),

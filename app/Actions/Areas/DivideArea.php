@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Areas;
+
+use App\Models\Area;
+use HonestCore\Error\BadBoundary;
+use HonestCore\Geometry\Boundary;
+use HonestCore\Geometry\Cut;
+use HonestCore\Geometry\GeoJson;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Cuts an area in two or takes a piece out of it. The larger part stays the area it was, with its plans and samples;
+ * the other becomes an area of its own with the same use, history and facts.
+ */
+final class DivideArea
+{
+    private const DECIMALS = 8;
+
+    public function __construct(private readonly WriteArea $write) {}
+
+    /**
+     * @param array<string, mixed>|null $line GeoJSON; null cuts across the middle
+     * @param array{string, string} $names of the larger part and of the other
+     * @return array{Area, Area}
+     */
+    public function inTwo(Area $area, ?array $line, array $names): array
+    {
+        $rings = $this->rings($area);
+        $path = $line === null ? Cut::acrossTheMiddle($rings[0]) : GeoJson::positions('the line', $line['coordinates'] ?? null);
+        $parts = array_map($this->polygon(...), Cut::inTwo($rings, $path));
+        usort($parts, static fn (array $a, array $b): int => self::extent($b) <=> self::extent($a));
+
+        return DB::transaction(function () use ($area, $parts, $names): array {
+            $fields = ['use' => $area->use, 'history' => $area->history, 'facts' => $area->facts];
+
+            return [
+                $this->write->write($area, ['name' => $names[0], 'boundary' => $parts[0]] + $fields),
+                $this->write->new($area->site, ['name' => $names[1], 'boundary' => $parts[1]] + $fields),
+            ];
+        });
+    }
+
+    /** @param array<string, mixed> $piece GeoJSON polygon */
+    public function takeOut(Area $area, array $piece): Area
+    {
+        $hole = GeoJson::polygons(json_encode($piece, JSON_THROW_ON_ERROR))[0]['rings'][0];
+
+        return $this->write->write($area, [
+            'name' => $area->name, 'use' => $area->use, 'history' => $area->history, 'boundary' => $this->polygon([...$this->rings($area), $hole]),
+        ]);
+    }
+
+    /** @return non-empty-list<non-empty-list<array{float, float}>> */
+    private function rings(Area $area): array
+    {
+        $polygons = GeoJson::polygons(json_encode($area->boundary, JSON_THROW_ON_ERROR));
+
+        return count($polygons) === 1 ? $polygons[0]['rings'] : throw BadBoundary::because('the area', 'it has '.count($polygons).' parts', 'an area of one piece');
+    }
+
+    /**
+     * @param list<list<array{float, float}>> $rings
+     * @return array<string, mixed>
+     */
+    private function polygon(array $rings): array
+    {
+        return ['type' => 'Polygon', 'coordinates' => array_map(static fn (array $ring): array => array_map(
+            static fn (array $p): array => [round($p[0], self::DECIMALS), round($p[1], self::DECIMALS)], [...$ring, $ring[0]],
+        ), $rings)];
+    }
+
+    /** @param array<string, mixed> $polygon */
+    private static function extent(array $polygon): float
+    {
+        return Boundary::fromGeoJson(json_encode($polygon, JSON_THROW_ON_ERROR))->areaM2();
+    }
+}
