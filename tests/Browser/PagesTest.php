@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use Facebook\WebDriver\Interactions\WebDriverActions;
 use Facebook\WebDriver\WebDriverKeys;
 use PHPUnit\Framework\Attributes\DataProvider;
 
@@ -50,6 +51,64 @@ final class PagesTest extends BrowserTestCase
             self::assertLessThanOrEqual($width, $this->browser->executeScript('return document.documentElement.scrollWidth'), "at {$width}");
         }
         self::assertSame('', $this->complaints());
+    }
+
+    public function test_an_area_is_cut_along_a_drawn_line(): void
+    {
+        $this->enter(self::MAREN, '/areas?area=3');
+        $this->see('Cut it along a line');
+        $this->press('Cut it along a line');
+        $this->see('Click on both sides');
+        $map = $this->find("//*[contains(@class, 'ol-viewport')]");
+        foreach ([[66, -250], [66, 30], [66, 30]] as [$x, $y]) {
+            (new WebDriverActions($this->browser))->moveToElement($map, $x, $y)->click()->perform();
+        }
+        $this->see('Cut the area in two');
+        $this->type('The other part', 'Old orchard, the young rows');
+        $this->press('Cut it');
+        $this->see('5 sampling areas');
+        $this->see('Old orchard, the young rows');
+    }
+
+    public function test_ground_on_a_slope_is_split_in_one_click_or_kept_with_a_reason(): void
+    {
+        $this->enter(self::MAREN, '/areas?area=4');
+        $this->press('Facts that decide what is sampled apart');
+        $this->press('top of a slope');
+        $this->press('foot');
+        $this->press('Save changes');
+        $this->see('It spans top of a slope and foot of a slope');
+        $this->open('/plans/4');
+        $this->see('Split this area');
+        $this->until(fn (): bool => $this->fact('cores') !== '', 'a layout');
+        $this->press('Other points');
+        $this->press('Save as a new plan');
+        $this->see('say why it stays one composite');
+        $this->type('Why it stays one composite', 'Limed and mown as one for thirty years.');
+        $this->press('Save as a new plan');
+        $this->see('Plan saved');
+        $this->open('/areas?area=4');
+        $this->press('Split it');
+        $this->see('across its middle');
+        $this->type('The other part', 'Blueberry rows below the bank');
+        $this->press('Cut it');
+        $this->see('Blueberry rows below the bank');
+    }
+
+    public function test_a_file_with_latitude_first_is_exchanged(): void
+    {
+        $this->enter(self::MAREN, '/areas');
+        $this->press('Bring in a file');
+        $this->type('or paste it', "latitude,longitude\n42.918,-76.28\n42.918,-76.279\n42.919,-76.279\n");
+        $this->press('Read it');
+        $this->see('1 area found');
+        $this->press('Another file');
+        $this->type('or paste it', '{"type":"Polygon","coordinates":[[[42.918,-76.28],[42.918,-76.279],[42.919,-76.279],[42.918,-76.28]]]}');
+        $this->press('Read it');
+        $this->see('seems to give latitude first');
+        $this->press('Exchange longitude and latitude');
+        $this->miss('seems to give latitude first');
+        $this->see('1 area found');
     }
 
     public function test_a_school_and_cells_change_the_plan(): void
@@ -157,7 +216,7 @@ final class PagesTest extends BrowserTestCase
     public function test_a_polygon_that_crosses_itself_is_refused_in_words(): void
     {
         $this->enter(self::MAREN, '/areas');
-        $this->press('Read a GeoJSON file');
+        $this->press('Bring in a file');
         $this->type('or paste it', '{"type":"Polygon","coordinates":[[[0,0],[0.001,0.001],[0.001,0],[0,0.001],[0,0]]]}');
         $this->press('Read it');
         $this->see('crosses itself');

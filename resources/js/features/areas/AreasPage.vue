@@ -4,18 +4,22 @@ import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, type Schema } from '@/api/client'
 import PageHead from '@/shared/components/PageHead.vue'
+import RefusalNote from '@/shared/components/RefusalNote.vue'
+import { useSave } from '@/shared/composables/useSave'
 import { useShortcut } from '@/shared/composables/useShortcut'
 import { useSite } from '@/shared/composables/useSite'
 import { acresAndHectares, count, extent as shownExtent, length } from '@/shared/format'
 import GroundMap from '@/shared/map/GroundMap.vue'
 import type { DrawKind } from '@/shared/map/useGroundMap'
 import AreaForm from './AreaForm.vue'
+import CutDialog from './CutDialog.vue'
 import ImportAreas from './ImportAreas.vue'
 import LandmarkForm from './LandmarkForm.vue'
 import NewSite from './NewSite.vue'
+import TogetherCheck from './TogetherCheck.vue'
 import { useMeasure } from './useMeasure'
 
-type Doing = 'look' | 'new' | 'landmark' | 'import' | 'site'
+type Doing = 'look' | 'new' | 'landmark' | 'import' | 'site' | 'cut' | 'hole' | 'split'
 const route = useRoute()
 const router = useRouter()
 const { site, siteId, areas, landmarks, units, refresh } = useSite()
@@ -30,6 +34,8 @@ const { extent, wrong, sketch, measure, forget } = useMeasure()
 
 const mode = computed(() => {
     if (doing.value === 'new') return drawn.value ? 'modify' : 'Polygon'
+    if (doing.value === 'cut') return drawn.value ? 'look' : 'LineString'
+    if (doing.value === 'hole') return drawn.value ? 'modify' : 'Polygon'
     if (doing.value === 'landmark') return drawn.value ? 'modify' : kind.value
     return modifying.value ? 'modify' : 'look'
 })
@@ -43,7 +49,7 @@ function clear(): void {
     forget()
 }
 function choose(id: number | null): void {
-    if (doing.value !== 'new') doing.value = 'look'
+    if (doing.value !== 'new' && doing.value !== 'hole') doing.value = 'look'
     void router.replace({ query: id === null ? {} : { area: id } })
 }
 function start(what: Doing): void {
@@ -53,13 +59,21 @@ function start(what: Doing): void {
 }
 function took(geometry: Schema<'Geometry'>): void {
     drawn.value = geometry
-    if (doing.value !== 'landmark') void measure(geometry)
+    if (doing.value === 'new' || modifying.value) void measure(geometry)
 }
 async function done(id: number | null = null): Promise<void> {
     clear()
     doing.value = 'look'
     await refresh()
     choose(id)
+}
+const hole = useSave(
+    () => api.post('/areas/{area}/hole', { boundary: drawn.value as Schema<'Geometry'> }, { ids: { area: area.value?.id ?? 0 } }),
+    (changed) => done(changed.id),
+)
+function act(what: 'cut' | 'hole' | 'split'): void {
+    clear()
+    doing.value = what
 }
 async function removeLandmark(id: number): Promise<void> {
     await api.delete('/landmarks/{landmark}', { ids: { landmark: id } })
@@ -80,7 +94,7 @@ useShortcut('n', 'Draw a new area', () => start('new'))
             "
         >
             <el-button @click="start('site')">Add a site</el-button>
-            <el-button @click="start('import')">Read a GeoJSON file</el-button>
+            <el-button @click="start('import')">Bring in a file</el-button>
             <el-button :type="doing === 'look' && !area ? 'primary' : 'default'" @click="start('new')">Draw an area</el-button>
         </PageHead>
         <NewSite v-if="doing === 'site'" @made="done()" />
@@ -117,6 +131,12 @@ useShortcut('n', 'Draw a new area', () => start('new'))
                         </tr>
                     </tbody>
                 </table>
+                <p v-if="areas.length" class="note exports">
+                    Areas as a file:
+                    <a v-for="format in ['geojson', 'kml', 'gpx']" :key="format" :href="`/api/sites/${site.id}/areas/export/${format}`">{{
+                        format.toUpperCase()
+                    }}</a>
+                </p>
                 <button type="button" class="link" @click="start('landmark')">Add a road, wall, water or spot</button>
             </section>
             <div class="map">
@@ -145,7 +165,17 @@ useShortcut('n', 'Draw a new area', () => start('new'))
                             { label: 'Ground', value: 'Polygon' },
                         ]"
                     />
-                    <span v-if="mode === 'modify'" class="hint">Drag corners; drag an edge for a new one; Alt-click takes one out.</span>
+                    <span v-if="doing === 'cut' && !drawn" class="hint">Click on both sides of the area; double-click ends the line.</span>
+                    <span v-if="doing === 'hole'" class="hint">
+                        <template v-if="!drawn">Click the corners of the piece; double-click ends.</template>
+                        <template v-else
+                            ><button type="button" class="link" @click="hole.save()">Take this piece out</button> or
+                            <button type="button" class="link" @click="done(area?.id ?? null)">leave it</button></template
+                        >
+                    </span>
+                    <span v-else-if="mode === 'modify'" class="hint"
+                        >Drag corners; drag an edge for a new one; Alt-click takes one out.</span
+                    >
                 </GroundMap>
             </div>
             <section>
@@ -160,18 +190,23 @@ useShortcut('n', 'Draw a new area', () => start('new'))
                     :uses="choices.data.value?.uses ?? []"
                     :modifying="modifying"
                     @modify="modifying = true"
+                    @split="act('split')"
+                    @cut="act('cut')"
+                    @hole="act('hole')"
                     @cancel="done()"
                     @saved="(saved) => done(saved.id)"
                 />
+                <TogetherCheck v-if="area && doing === 'look' && !modifying" :key="`together-${area.id}`" :area="area" :areas="areas" />
+                <RefusalNote :refusal="hole.refusal.value" />
                 <LandmarkForm
-                    v-else-if="doing === 'landmark'"
+                    v-if="doing === 'landmark'"
                     :site-id="siteId ?? 0"
                     :geometry="drawn"
                     :units="units"
                     @saved="done()"
                     @cancel="done()"
                 />
-                <template v-else>
+                <template v-else-if="!area && doing !== 'new'">
                     <h2>What to sample apart</h2>
                     <ul class="reasons">
                         <li>lime, fertiliser, manure or compost that the other ground did not get</li>
@@ -182,6 +217,13 @@ useShortcut('n', 'Draw a new area', () => start('new'))
                     <p class="note">Leave out what nobody will grow in. Potting mix is not soil.</p>
                 </template>
             </section>
+            <CutDialog
+                v-if="area && (doing === 'split' || (doing === 'cut' && drawn))"
+                :area="area"
+                :line="drawn"
+                @done="(parts) => done(parts[1]?.id ?? null)"
+                @cancel="done(area.id)"
+            />
             <ImportAreas
                 v-if="doing === 'import'"
                 :site-id="siteId ?? 0"
@@ -216,6 +258,12 @@ h3 {
     background: var(--sheet);
     border: 1px solid var(--line);
     padding: 5px 9px;
+}
+.exports {
+    margin: 8px 0;
+}
+.exports a {
+    margin-left: 8px;
 }
 .reasons {
     padding-left: 16px;

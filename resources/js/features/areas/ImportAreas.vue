@@ -17,9 +17,14 @@ const props = defineProps<{ siteId: number; uses: Schema<'Use'>[] }>()
 const emit = defineEmits<{ saved: [count: number]; cancel: [] }>()
 const text = ref('')
 const found = reactive<Candidate[]>([])
+const swapped = ref(false)
+const swap = ref(false)
 const reading = useSave(
-    () => api.post('/boundaries/read', { text: text.value }),
-    ({ areas }) => found.splice(0, found.length, ...areas.map((area) => ({ ...area, use: area.use ?? '', keep_name: false }))),
+    () => api.post('/boundaries/read', { text: text.value, swap: swap.value, site_id: props.siteId }),
+    ({ areas, looks_swapped }) => {
+        swapped.value = looks_swapped
+        found.splice(0, found.length, ...areas.map((area) => ({ ...area, use: area.use ?? '', keep_name: false })))
+    },
 )
 const storing = useSave(
     () =>
@@ -30,23 +35,34 @@ const storing = useSave(
         ),
     (areas) => emit('saved', areas.length),
 )
+async function exchange(): Promise<void> {
+    swap.value = !swap.value
+    await reading.save()
+}
 async function pick(event: Event): Promise<void> {
     const file = (event.target as HTMLInputElement).files?.[0]
     if (!file) return
     text.value = await file.text()
+    swap.value = false
     await reading.save()
 }
 </script>
 
 <template>
-    <el-dialog :model-value="true" title="Areas from a GeoJSON file" width="760" @close="emit('cancel')">
+    <el-dialog :model-value="true" title="Areas from a file" width="760" @close="emit('cancel')">
         <RefusalNote :refusal="reading.refusal.value" />
+        <div v-if="swapped" class="warning">
+            <span
+                >This file seems to give latitude first: its places lie off the globe or far from the site.
+                <button type="button" class="link" @click="exchange">Exchange longitude and latitude</button></span
+            >
+        </div>
         <template v-if="!found.length">
             <p>
-                A Feature, FeatureCollection, Polygon or MultiPolygon in longitude and latitude. The properties name, use and history are
-                read.
+                GeoJSON, KML, GPX tracks round the ground, or a CSV of boundary points (longitude, latitude, and area where there are
+                several). The properties name, use and history are read.
             </p>
-            <p><input type="file" accept=".geojson,.json,application/geo+json" aria-label="GeoJSON file" @change="pick" /></p>
+            <p><input type="file" accept=".geojson,.json,.kml,.gpx,.csv" aria-label="File of areas" @change="pick" /></p>
             <label class="field">
                 <span class="label">or paste it</span>
                 <el-input v-model="text" type="textarea" :rows="6" name="geojson" />

@@ -3,6 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, type Schema } from '@/api/client'
+import FormField from '@/shared/components/FormField.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
 import { useSite } from '@/shared/composables/useSite'
@@ -46,7 +47,12 @@ const { spec, kept, layout, wrong, busy, body, same, shuffle } = useDraft(areaId
 const away = computed(() => kept.value.filter((one) => one.on))
 const pulled = computed(() => saved.value?.samples ?? [])
 
-const { save, saving, refusal } = useSave(
+const {
+    save,
+    saving,
+    refusal,
+    wrong: wrongOf,
+} = useSave(
     () =>
         saved.value && pulled.value.length === 0
             ? api.put('/plans/{plan}', body.value, { ids: { plan: saved.value.id } })
@@ -133,7 +139,20 @@ const state = computed(() => {
         </div>
         <section class="right">
             <div v-if="wrong" class="warning" role="alert">{{ wrong.message }}</div>
-            <RefusalNote :refusal="refusal" />
+            <template v-if="area.advice.length && spec.cell_acres === null && !spec.zones">
+                <div class="warning">
+                    <div>
+                        <strong>Split this area</strong>
+                        <p v-for="reason in area.advice" :key="reason" class="why">{{ reason }}</p>
+                        <RouterLink :to="`/areas?area=${area.id}`">Split it</RouterLink>, plan it by cell or zone, or keep it as one:
+                    </div>
+                </div>
+                <FormField label="Why it stays one composite" :wrong="wrongOf('kept_reason')">
+                    <el-input v-model="spec.kept_reason" type="textarea" :rows="2" name="kept-reason" />
+                </FormField>
+            </template>
+            <RefusalNote v-if="refusal && !Object.keys(refusal.fields).length" :refusal="refusal" />
+            <p v-else-if="refusal && !refusal.fields.kept_reason" class="wrong" role="alert">{{ refusal.message }}</p>
             <template v-if="layout">
                 <h2>What it costs, and what it buys</h2>
                 <table class="plain facts" :aria-busy="busy">
@@ -246,6 +265,9 @@ const state = computed(() => {
     min-height: 480px;
     position: sticky;
     top: 12px;
+}
+.why {
+    margin: 4px 0;
 }
 .facts {
     margin-bottom: 6px;

@@ -83,6 +83,7 @@ const print = (): void => window.print()
                     {{ length(walk, units) }} on foot; the whole plan about {{ number(plan.layout.minutes) }} min. A composite for each
                     layer.
                 </p>
+                <p v-if="plan.spec.kept_reason"><strong>Kept as one composite:</strong> {{ plan.spec.kept_reason }}</p>
                 <template v-if="plan.layout.rows">
                     <p>
                         Across the rows: {{ plan.layout.rows.per_transect }} cores from the row to mid-row, one every 3 in. Banded

@@ -21,6 +21,7 @@ export function usualSpec(school?: Schema<'School'>): Spec {
         probe_mm: 19,
         seed: 1,
         ph_sd: null,
+        kept_reason: null,
     }
 }
 

@@ -5,7 +5,7 @@ import { ScaleLine } from 'ol/control'
 import type { Extent } from 'ol/extent'
 import GeoJSON from 'ol/format/GeoJSON'
 import { LineString, Point, type Geometry, type Polygon } from 'ol/geom'
-import { Draw, Modify, defaults as usualInteractions } from 'ol/interaction'
+import { Draw, Modify, Snap, defaults as usualInteractions } from 'ol/interaction'
 import VectorLayer from 'ol/layer/Vector'
 import VectorImageLayer from 'ol/layer/VectorImage'
 import { fromLonLat } from 'ol/proj'
@@ -50,6 +50,7 @@ export function useGroundMap(
     let drawing: Draw | null = null
     let modifying: Modify | null = null
     let scale: ScaleLine | null = null
+    const snap = new Snap({ source: areas, pixelTolerance: 9 })
 
     function build(units: Units, centre: [number, number]): void {
         const view = new View({ center: fromLonLat(centre), zoom: 16.5, maxZoom: 22 })
@@ -174,6 +175,7 @@ export function useGroundMap(
     function stop(): void {
         if (drawing) map?.removeInteraction(drawing)
         if (modifying) map?.removeInteraction(modifying)
+        map?.removeInteraction(snap)
         drawing = modifying = null
     }
 
@@ -187,6 +189,7 @@ export function useGroundMap(
             setTimeout(() => modify())
         })
         map?.addInteraction(drawing)
+        map?.addInteraction(snap)
     }
 
     function sketch(geometry: Geometry): void {
@@ -209,6 +212,7 @@ export function useGroundMap(
             if (geometry) on.drew(write(geometry))
         })
         map?.addInteraction(modifying)
+        map?.addInteraction(snap)
     }
 
     function fit(which: 'all' | 'chosen'): void {
