@@ -35,6 +35,12 @@ Route::middleware('auth')->group(function (): void {
     Route::put('areas/{area}', C\Areas\UpdateArea::class)->can('update', 'area');
     Route::post('areas/{area}/cut', C\Areas\CutArea::class)->can('update', 'area');
     Route::post('areas/{area}/hole', C\Areas\CutHole::class)->can('update', 'area');
+    Route::post('areas/{area}/join/{other}', C\Areas\JoinArea::class)->can('update', 'area')->can('delete', 'other');
+    Route::get('sites/{site}/underlays', C\Areas\ListUnderlays::class)->can('view', 'site');
+    Route::post('sites/{site}/underlays', C\Areas\CreateUnderlay::class)->can('update', 'site');
+    Route::put('underlays/{underlay}', C\Areas\PlaceUnderlay::class)->can('update', 'underlay');
+    Route::delete('underlays/{underlay}', C\Areas\DeleteUnderlay::class)->can('delete', 'underlay');
+    Route::get('underlays/{underlay}/picture', C\Areas\ShowPicture::class)->can('view', 'underlay');
     Route::get('areas/{area}/together/{other}', C\Areas\CompareAreas::class)->can('view', 'area')->can('view', 'other');
     Route::get('sites/{site}/areas/export/{format}', C\Areas\ExportAreas::class)->can('view', 'site');
     Route::post('boundaries/measure', C\Areas\MeasureBoundary::class);

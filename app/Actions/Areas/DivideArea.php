@@ -22,15 +22,29 @@ final class DivideArea
     public function __construct(private readonly WriteArea $write) {}
 
     /**
-     * @param array<string, mixed>|null $line GeoJSON; null cuts across the middle
+     * @param array<string, mixed>|null $line GeoJSON; null parts an area of two pieces, and cuts any other across its middle
      * @param array{string, string} $names of the larger part and of the other
      * @return array{Area, Area}
      */
     public function inTwo(Area $area, ?array $line, array $names): array
     {
+        $pieces = GeoJson::polygons(json_encode($area->boundary, JSON_THROW_ON_ERROR));
+        if ($line === null && count($pieces) === 2) {
+            return $this->store($area, array_map(fn (array $piece): array => $this->polygon($piece['rings']), $pieces), $names);
+        }
         $rings = $this->rings($area);
         $path = $line === null ? Cut::acrossTheMiddle($rings[0]) : GeoJson::positions('the line', $line['coordinates'] ?? null);
-        $parts = array_map($this->polygon(...), Cut::inTwo($rings, $path));
+
+        return $this->store($area, array_map($this->polygon(...), Cut::inTwo($rings, $path)), $names);
+    }
+
+    /**
+     * @param list<array<string, mixed>> $parts
+     * @param array{string, string} $names
+     * @return array{Area, Area}
+     */
+    private function store(Area $area, array $parts, array $names): array
+    {
         usort($parts, static fn (array $a, array $b): int => self::extent($b) <=> self::extent($a));
 
         return DB::transaction(function () use ($area, $parts, $names): array {

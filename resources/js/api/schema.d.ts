@@ -930,6 +930,273 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/areas/{area}/join/{other}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                area: number;
+                other: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Make one area of two */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    area: number;
+                    other: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Area"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/underlays": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: number;
+            };
+            cookie?: never;
+        };
+        /** Pictures that lie under the map */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    site: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Underlay"][];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Add a picture to lay under the map */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    site: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "multipart/form-data": {
+                        /** Format: binary */
+                        picture: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description Done */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Underlay"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/underlays/{underlay}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                underlay: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Give a picture its known places */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    underlay: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["UnderlayInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Underlay"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        /** Remove a picture */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    underlay: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/underlays/{underlay}/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                underlay: number;
+            };
+            cookie?: never;
+        };
+        /** The picture itself */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    underlay: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/boundaries/measure": {
         parameters: {
             query?: never;
@@ -3411,6 +3678,23 @@ export interface components {
         };
         Reasons: {
             reasons: string[];
+        };
+        KnownPlace: {
+            x: number;
+            y: number;
+            longitude: number;
+            latitude: number;
+        };
+        Underlay: {
+            id: number;
+            name: string;
+            width: number;
+            height: number;
+            known: components["schemas"]["KnownPlace"][];
+            corners: number[][] | null;
+        };
+        UnderlayInput: {
+            known: components["schemas"]["KnownPlace"][];
         };
     };
     responses: never;

@@ -17,12 +17,23 @@ import ImportAreas from './ImportAreas.vue'
 import LandmarkForm from './LandmarkForm.vue'
 import NewSite from './NewSite.vue'
 import TogetherCheck from './TogetherCheck.vue'
+import UnderlayPanel from './UnderlayPanel.vue'
 import { useMeasure } from './useMeasure'
 
 type Doing = 'look' | 'new' | 'landmark' | 'import' | 'site' | 'cut' | 'hole' | 'split'
 const route = useRoute()
 const router = useRouter()
 const { site, siteId, areas, landmarks, units, refresh } = useSite()
+const underlays = useQuery({
+    queryKey: ['underlays', siteId],
+    enabled: () => siteId.value !== null,
+    queryFn: () => api.get('/sites/{site}/underlays', { ids: { site: siteId.value ?? 0 } }),
+})
+const pictures = computed(() =>
+    (underlays.data.value ?? []).flatMap(({ id, width, height, corners }) =>
+        corners ? [{ url: `/api/underlays/${id}/picture`, width, height, corners }] : [],
+    ),
+)
 const choices = useQuery({ queryKey: ['choices'], staleTime: Infinity, queryFn: () => api.get('/choices') })
 const chosen = computed(() => (Number(route.query.area) || null) as number | null)
 const area = computed(() => areas.value.find((one) => one.id === chosen.value) ?? null)
@@ -138,6 +149,7 @@ useShortcut('n', 'Draw a new area', () => start('new'))
                     }}</a>
                 </p>
                 <button type="button" class="link" @click="start('landmark')">Add a road, wall, water or spot</button>
+                <UnderlayPanel :site-id="siteId ?? 0" :underlays="underlays.data.value ?? []" />
             </section>
             <div class="map">
                 <GroundMap
@@ -147,6 +159,7 @@ useShortcut('n', 'Draw a new area', () => start('new'))
                     :areas="areas"
                     :chosen="chosen"
                     :marks="landmarks"
+                    :pictures="pictures"
                     :draft="draft"
                     :mode="mode"
                     @choose="choose"
@@ -196,7 +209,13 @@ useShortcut('n', 'Draw a new area', () => start('new'))
                     @cancel="done()"
                     @saved="(saved) => done(saved.id)"
                 />
-                <TogetherCheck v-if="area && doing === 'look' && !modifying" :key="`together-${area.id}`" :area="area" :areas="areas" />
+                <TogetherCheck
+                    v-if="area && doing === 'look' && !modifying"
+                    :key="`together-${area.id}`"
+                    :area="area"
+                    :areas="areas"
+                    @joined="(joined) => done(joined.id)"
+                />
                 <RefusalNote :refusal="hole.refusal.value" />
                 <LandmarkForm
                     v-if="doing === 'landmark'"

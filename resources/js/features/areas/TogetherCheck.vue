@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { ref } from 'vue'
+import { useSave } from '@/shared/composables/useSave'
+import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { api, type Schema } from '@/api/client'
 
 /** Could two areas share a composite? */
@@ -11,6 +13,11 @@ const { data } = useQuery({
     enabled: () => other.value !== null,
     queryFn: () => api.get('/areas/{area}/together/{other}', { ids: { area: props.area.id, other: other.value ?? 0 } }),
 })
+const emit = defineEmits<{ joined: [area: Schema<'Area'>] }>()
+const { save, saving, refusal } = useSave(
+    () => api.post('/areas/{area}/join/{other}', undefined, { ids: { area: props.area.id, other: other.value ?? 0 } }),
+    (area) => emit('joined', area),
+)
 </script>
 
 <template>
@@ -24,9 +31,16 @@ const { data } = useQuery({
         </label>
         <template v-if="data">
             <p v-if="!data.reasons.length">Nothing known speaks against it.</p>
-            <ul v-else>
+            <ul v-if="data.reasons.length">
                 <li v-for="reason in data.reasons" :key="reason">{{ reason }}</li>
             </ul>
+            <RefusalNote :refusal="refusal" />
+            <el-button size="small" :loading="saving" @click="save()">{{
+                data.reasons.length ? 'Join them all the same' : 'Join them'
+            }}</el-button>
+            <p class="note">
+                Joined ground keeps these reasons: a plan of it asks why it stays one composite, and one click parts it again.
+            </p>
         </template>
     </div>
 </template>

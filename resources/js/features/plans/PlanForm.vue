@@ -10,10 +10,16 @@ import { LAYERS, PATTERNS, usualSpec, type Spec } from './usual'
 
 type Parting = 'one' | 'cells' | 'zones'
 const METRES_PER_INCH = 0.0254
-const props = defineProps<{ units: Units; wrong: Refused | null; schools: Schema<'School'>[]; areaId: number; placing: boolean }>()
+const props = defineProps<{
+    units: Units
+    wrong: Refused | null
+    schools: Schema<'School'>[]
+    areaId: number
+    placing: '' | 'Point' | 'Polygon'
+}>()
 const spec = defineModel<Spec>('spec', { required: true })
 const kept = defineModel<Kept[]>('kept', { required: true })
-defineEmits<{ shuffle: []; place: [] }>()
+defineEmits<{ shuffle: []; place: [what: 'Point' | 'Polygon'] }>()
 const unit = () => (props.units === 'us' ? 'ft' : 'm')
 const shown = (m: number) => Math.round(props.units === 'us' ? feet(m) : m)
 const given = (n: number | undefined) => (props.units === 'us' ? metres(n ?? 0) : (n ?? 0))
@@ -148,6 +154,13 @@ async function readZones(event: Event): Promise<void> {
                     ]"
                 />
             </template>
+            <p v-if="wanting || spec.zones" class="note">
+                {{ spec.zones ? `${(spec.zones.coordinates as unknown[]).length} zones.` : 'No zone yet.' }}
+                <button type="button" class="link" @click="$emit('place', 'Polygon')">
+                    {{ placing === 'Polygon' ? 'Click its corners on the map' : 'Draw a zone' }}
+                </button>
+                <button v-if="spec.zones" type="button" class="link" @click="spec.zones = null">None</button>
+            </p>
             <label v-if="wanting || spec.zones" class="note zones">
                 {{ spec.zones ? 'Zones are in; another file:' : 'Zones, a GeoJSON file of polygons:' }}
                 <input type="file" accept=".geojson,.json" @change="readZones" />
@@ -186,7 +199,9 @@ async function readZones(event: Event): Promise<void> {
             <div class="kept">
                 <span>{{ spec.start ? 'Starts at the place set' : 'Starts anywhere' }}</span>
                 <button v-if="spec.start" type="button" class="link" @click="spec.start = null">Anywhere</button>
-                <button type="button" class="link" @click="$emit('place')">{{ placing ? 'Click on the map' : 'Set the gate' }}</button>
+                <button type="button" class="link" @click="$emit('place', 'Point')">
+                    {{ placing === 'Point' ? 'Click on the map' : 'Set the gate' }}
+                </button>
             </div>
             <div class="kept">
                 <span>Your speed, km/h</span>

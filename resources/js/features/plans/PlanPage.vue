@@ -38,7 +38,7 @@ watch(
 )
 const schools = useQuery({ queryKey: ['schools'], staleTime: 60_000, queryFn: () => api.get('/schools') })
 const school = computed(() => schools.data.value?.find((one) => one.code === site.value?.school))
-const placing = ref(false)
+const placing = ref<'' | 'Point' | 'Polygon'>('')
 const saved = usePlan(planId)
 const ready = computed(
     () => !plans.isPending.value && !schools.isPending.value && (planId.value === null || saved.value?.id === planId.value),
@@ -64,9 +64,10 @@ const {
     },
 )
 const start = computed<Schema<'Geometry'> | null>(() => (spec.start ? { type: 'Point', coordinates: spec.start } : null))
-function placeStart(geometry: Schema<'Geometry'>): void {
-    spec.start = geometry.coordinates as [number, number]
-    placing.value = false
+function place(geometry: Schema<'Geometry'>): void {
+    if (placing.value === 'Point') spec.start = geometry.coordinates as [number, number]
+    else spec.zones = { type: 'MultiPolygon', coordinates: [...((spec.zones?.coordinates as unknown[]) ?? []), geometry.coordinates] }
+    placing.value = ''
 }
 const state = computed(() => {
     const plan = saved.value
@@ -102,7 +103,7 @@ const state = computed(() => {
                 :area-id="areaId ?? 0"
                 :placing="placing"
                 @shuffle="shuffle"
-                @place="placing = true"
+                @place="(what) => (placing = what)"
             />
             <label v-if="ofArea.length > 1" class="field">
                 <span class="label">Earlier plans of this area</span>
@@ -131,9 +132,9 @@ const state = computed(() => {
                 :edge-m="spec.edge_m"
                 :cores="layout?.cores ?? []"
                 :draft="start"
-                :mode="placing ? 'Point' : 'look'"
+                :mode="placing || 'look'"
                 fit-to="chosen"
-                @drawn="placeStart"
+                @drawn="place"
                 @choose="(id) => router.push(`/plans/${id}`)"
             />
         </div>

@@ -2,6 +2,7 @@
 import 'ol/ol.css'
 import { onMounted, ref, watch } from 'vue'
 import type { Units } from '@/shared/format'
+import type { Picture } from './underlay'
 import { useGroundMap, type DrawKind, type GeometryJson, type Ground, type KeptAway } from './useGroundMap'
 
 const props = withDefaults(
@@ -16,10 +17,21 @@ const props = withDefaults(
         edgeM?: number
         cores?: { composite?: number; sequence: number; longitude: number; latitude: number }[]
         draft?: GeometryJson | null
+        pictures?: Picture[]
         mode?: 'look' | 'modify' | DrawKind
         fitTo?: 'all' | 'chosen'
     }>(),
-    { chosen: null, marks: () => [], away: () => [], edgeM: 0, cores: () => [], draft: null, mode: 'look', fitTo: 'all' },
+    {
+        chosen: null,
+        marks: () => [],
+        away: () => [],
+        edgeM: 0,
+        cores: () => [],
+        draft: null,
+        pictures: () => [],
+        mode: 'look',
+        fitTo: 'all',
+    },
 )
 const emit = defineEmits<{ choose: [id: number]; drawn: [geometry: GeometryJson]; sketched: [geometry: GeometryJson] }>()
 const box = ref<HTMLElement | null>(null)
@@ -52,6 +64,8 @@ onMounted(() => {
     map.showMarks(props.marks)
     map.showCores(props.cores)
     map.showDraft(props.draft)
+    map.showPictures(props.pictures)
+    watch(() => props.pictures, map.showPictures)
     setMode(props.mode)
     requestAnimationFrame(() => map.fit(props.fitTo))
     watch(() => [props.areas, props.chosen], drawAreas)

@@ -15,6 +15,7 @@ import VectorSource from 'ol/source/Vector'
 import { onBeforeUnmount, onMounted, type Ref } from 'vue'
 import type { Schema } from '@/api/client'
 import type { Units } from '@/shared/format'
+import { underlayLayer, type Picture } from './underlay'
 import { areaStyle, awayStyle, coreStyle, draftStyle, landmarkStyle, walkStyle } from './styles'
 
 export type GeometryJson = Schema<'Geometry'>
@@ -168,6 +169,13 @@ export function useGroundMap(
         )
     }
 
+    let pictures: ReturnType<typeof underlayLayer>[] = []
+    function showPictures(wanted: Picture[]): void {
+        pictures.forEach((layer) => map?.removeLayer(layer))
+        pictures = wanted.map(underlayLayer)
+        pictures.forEach((layer) => map?.getLayers().insertAt(0, layer))
+    }
+
     function showDraft(geometry: GeometryJson | null): void {
         fill(draft, geometry ? [feature(read(geometry), {})] : [])
     }
@@ -233,6 +241,7 @@ export function useGroundMap(
         showMarks,
         showCores,
         showDraft,
+        showPictures,
         draw,
         modify,
         stop,

@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Areas;
+
+use App\Exceptions\Conflict;
+use App\Models\Area;
+use HonestCore\Geometry\GeoJson;
+use HonestCore\Sampling\AreaFacts;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Makes one area of two, so that they share a composite. What only one of them got becomes an event of a part; the other
+ * area goes, which it may not once it has plans or composites of its own.
+ */
+final class JoinAreas
+{
+    public function __construct(private readonly WriteArea $write) {}
+
+    public function __invoke(Area $area, Area $other): Area
+    {
+        if ($area->is($other) || $area->site_id !== $other->site_id) {
+            throw new Conflict('Two different areas of one site can be joined.');
+        }
+        if ($other->samples()->exists() || $other->plans()->exists()) {
+            throw new Conflict("{$other->name} has plans or composites of its own, so it stays an area of its own.");
+        }
+
+        return DB::transaction(function () use ($area, $other): Area {
+            $boundary = ['type' => 'MultiPolygon', 'coordinates' => [...$this->polygons($area), ...$this->polygons($other)]];
+            [$name, $history, $facts] = [$other->name, $other->history, $this->facts($area->knownFacts(), $other->knownFacts())];
+            $other->delete();
+
+            return $this->write->write($area, [
+                'name' => $area->name, 'use' => $area->use, 'boundary' => $boundary, 'facts' => $facts,
+                'history' => trim($area->history.($history === '' ? '' : "\n{$name}: {$history}")),
+            ]);
+        });
+    }
+
+    /** @return array<string, mixed> */
+    private function facts(AreaFacts $one, AreaFacts $other): array
+    {
+        $key = static fn (array $event): string => "{$event['kind']} {$event['year']}";
+        [$keys, $otherKeys] = [array_map($key, $one->events), array_map($key, $other->events)];
+        $events = [];
+        foreach ([[$one->events, $otherKeys], [$other->events, $keys]] as [$own, $theirs]) {
+            foreach ($own as $event) {
+                $events[$key($event)] ??= ['part' => $event['part'] || ! in_array($key($event), $theirs, true)] + $event;
+            }
+        }
+        $both = $one->toArray();
+        foreach (['surfaces', 'slopes', 'textures'] as $list) {
+            $both[$list] = array_values(array_unique([...$one->{$list}, ...$other->{$list}]));
+        }
+
+        return AreaFacts::of([
+            ...$both, 'irrigated' => $one->irrigated || $other->irrigated, 'old_paint' => $one->oldPaint || $other->oldPaint,
+            'industry' => $one->industry || $other->industry, 'events' => array_values($events),
+        ])->toArray();
+    }
+
+    /** @return list<list<list<array{float, float}>>> closed rings */
+    private function polygons(Area $area): array
+    {
+        return array_map(
+            static fn (array $polygon): array => array_map(static fn (array $ring): array => [...$ring, $ring[0]], $polygon['rings']),
+            GeoJson::polygons(json_encode($area->boundary, JSON_THROW_ON_ERROR)),
+        );
+    }
+}
