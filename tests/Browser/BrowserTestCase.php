@@ -8,6 +8,7 @@ use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\Exception\NoSuchElementException;
 use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\Exception\TimeoutException;
+use Facebook\WebDriver\Interactions\WebDriverActions;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverBy;
@@ -118,6 +119,16 @@ abstract class BrowserTestCase extends TestCase
 
             return false;
         }, "something to click at {$xpath}");
+    }
+
+    /** @param list<array{int, int}> $places pixels from the middle of the map; the last one given twice ends a shape */
+    protected function clickOnMap(array $places): void
+    {
+        $map = $this->find("//*[contains(@class, 'ol-viewport')]");
+        $this->browser->executeScript('arguments[0].scrollIntoView({block: "center"})', [$map]);
+        foreach ($places as [$x, $y]) {
+            (new WebDriverActions($this->browser))->moveToElement($map, $x, $y)->click()->perform();
+        }
     }
 
     /** Types into the field under a label, in place of what stands there. */

@@ -5,8 +5,11 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use Facebook\WebDriver\Interactions\WebDriverActions;
+use Facebook\WebDriver\Remote\LocalFileDetector;
+use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\Support\PngFile;
 
 /** Every page: it opens clean, fits, can be used by keyboard, and keeps what was typed when saving fails. */
 final class PagesTest extends BrowserTestCase
@@ -59,10 +62,7 @@ final class PagesTest extends BrowserTestCase
         $this->see('Cut it along a line');
         $this->press('Cut it along a line');
         $this->see('Click on both sides');
-        $map = $this->find("//*[contains(@class, 'ol-viewport')]");
-        foreach ([[66, -250], [66, 30], [66, 30]] as [$x, $y]) {
-            (new WebDriverActions($this->browser))->moveToElement($map, $x, $y)->click()->perform();
-        }
+        $this->clickOnMap([[66, -250], [66, 30], [66, 30]]);
         $this->see('Cut the area in two');
         $this->type('The other part', 'Old orchard, the young rows');
         $this->press('Cut it');
@@ -130,6 +130,53 @@ final class PagesTest extends BrowserTestCase
         $this->press('nitrate');
         $this->see('Cold box');
         $this->see('Across the rows: 6 cores from the row to mid-row');
+    }
+
+    public function test_zones_are_drawn_on_the_ground_and_each_gets_its_composite(): void
+    {
+        $this->enter(self::MAREN, '/plans/1');
+        $this->until(fn (): bool => $this->fact('cores') !== '', 'the saved plan');
+        $this->press('By zone');
+        $this->see('No zone yet');
+        foreach ([[[-60, -40], [-5, -40], [-5, 40], [-60, 40]], [[5, -40], [60, -40], [60, 40], [5, 40]]] as $corners) {
+            $this->press('Draw a zone');
+            $this->see('Click its corners on the map');
+            $this->clickOnMap([...$corners, end($corners)]);
+            $this->see('Draw a zone');
+        }
+        $this->see('2 zones');
+        $this->until(fn (): bool => $this->fact('samples') === '2', 'a composite for each zone');
+    }
+
+    public function test_a_picture_is_laid_under_the_map_by_places_shown_on_both(): void
+    {
+        $this->enter(self::MAREN, '/areas');
+        $picture = tempnam(sys_get_temp_dir(), 'flight').'.png';
+        file_put_contents($picture, PngFile::bytes(400, 300));
+        $this->find('//input[@aria-label="Picture to lay under the map"]')->setFileDetector(new LocalFileDetector)->sendKeys($picture);
+        $this->see('Two or three known places');
+        foreach ([1 => [-120, -60], 2 => [120, 60]] as $number => [$x, $y]) {
+            (new WebDriverActions($this->browser))->moveToElement($this->find("//*[contains(@class, 'picture')]/img"), $x, $y)->click()->perform();
+            $this->until(fn (): bool => count($this->browser->findElements(WebDriverBy::xpath('//button[normalize-space()="Show it on the map"]'))) === $number, "place {$number}");
+            $this->click("(//button[normalize-space()='Show it on the map'])[{$number}]");
+            $this->see('Click the place on the map');
+            $this->clickOnMap([[$x, $y]]);
+            $this->until(fn (): bool => $this->field("Latitude of place {$number}")->getAttribute('value') !== '', 'the place taken over');
+        }
+        $this->press('Lay it under the map');
+        $this->miss('Two or three known places');
+        $this->miss('not placed yet');
+        $grey = <<<'JS'
+            return [...document.querySelectorAll('.ol-viewport canvas')].some((canvas) => {
+                const at = canvas.getContext('2d').getImageData(canvas.width / 2, canvas.height / 2 + 8, 1, 1).data
+                return at[0] === 176 && at[1] === 176 && at[2] === 176 && at[3] > 150
+            })
+            JS;
+        $this->until(fn (): bool => $this->browser->executeScript($grey) === true, 'the picture on the map');
+        $this->open('/areas');
+        $this->press('Remove '.basename($picture));
+        $this->miss(basename($picture));
+        unlink($picture);
     }
 
     public function test_the_calendar_says_when_a_day_cannot_be_met(): void

@@ -45,7 +45,7 @@ final class LayOut
 
         return [
             'cores' => $cores,
-            'composites' => self::composites($cores, $plan->composites),
+            'composites' => self::composites($cores, $plan),
             'area_m2' => $plan->area->squareMetres,
             'usable_m2' => $plan->usable->squareMetres,
             'walk_m' => $plan->walkM,
@@ -111,17 +111,19 @@ final class LayOut
 
     /**
      * @param list<array{composite: int, sequence: int, leg_m: float|null}> $cores
-     * @param list<list<array{float, float}>> $composites
-     * @return list<array{number: int, cores: int, walk_m: float}>
+     * @return list<array{number: int, cores: int, walk_m: float, outline: list<list<array{float, float}>>}>
      */
-    private static function composites(array $cores, array $composites): array
+    private static function composites(array $cores, Plan $plan): array
     {
-        $walks = array_fill(1, count($composites), 0.0);
+        $walks = array_fill(1, count($plan->composites), 0.0);
         foreach ($cores as $core) {
             $walks[$core['composite']] += $core['sequence'] > 1 ? (float) $core['leg_m'] : 0.0;
         }
 
-        return array_map(static fn (int $c, array $places): array => ['number' => $c + 1, 'cores' => count($places), 'walk_m' => $walks[$c + 1]], array_keys($composites), $composites);
+        return array_map(
+            static fn (int $c, array $places): array => ['number' => $c + 1, 'cores' => count($places), 'walk_m' => $walks[$c + 1], 'outline' => $plan->outlines[$c]],
+            array_keys($plan->composites), $plan->composites,
+        );
     }
 
     /**

@@ -26,6 +26,16 @@ final readonly class Box
         return new self(min($x), min($y), max($x), max($y));
     }
 
+    /**
+     * @return non-empty-list<array{float, float}> its corners, not closed
+     *
+     * @pure
+     */
+    public function ring(): array
+    {
+        return [[$this->west, $this->north], [$this->east, $this->north], [$this->east, $this->south], [$this->west, $this->south]];
+    }
+
     /** @pure */
     public function width(): float
     {

@@ -22,7 +22,7 @@ final readonly class Ground
         private array $polygons,
         private array $capsules,
         private array $holes,
-        private ?array $boxes,
+        public ?array $boxes,
         public Box $box,
     ) {}
 

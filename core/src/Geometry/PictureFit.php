@@ -11,12 +11,16 @@ use HonestCore\Error\ValueOutOfRange;
  *
  * Quantity and unit: pixels from the picture's upper left corner, x to the right and y down; degrees, WGS 84.
  * Variant: two places turn and scale it alike in both directions; three shear it as well.
- * Domain: places some pixels and metres apart; three not on one line.
+ * Domain: places some pixels and metres apart; three not on one line; at most 100 m a pixel, within 80 degrees of the equator.
  * Source: first principles, on the local plane about the places.
  */
 final readonly class PictureFit
 {
     private const LEAST = 1e-6;
+
+    private const COARSEST_M = 100.0;
+
+    private const FARTHEST_DEGREES = 80.0;
 
     /** @param array{float, float, float, float, float, float} $to east = a x + b y + c, north = d x + e y + f, metres */
     private function __construct(private LocalPlane $plane, private array $to) {}
@@ -31,10 +35,20 @@ final readonly class PictureFit
         if (count($known) < 2 || count($known) > 3) {
             throw ValueOutOfRange::of('The number of known places', count($known), '2 or 3');
         }
+        foreach ($known as $place) {
+            if (abs($place['latitude']) > self::FARTHEST_DEGREES) {
+                throw ValueOutOfRange::of('The latitude of a known place', $place['latitude'], 'between -80 and 80');
+            }
+        }
         $plane = LocalPlane::about(array_map(static fn (array $k): array => [$k['longitude'], $k['latitude']], $known));
         $at = array_map(static fn (array $k): array => [$k['x'], $k['y'], ...$plane->toMetres([$k['longitude'], $k['latitude']])], $known);
 
-        return new self($plane, count($at) === 2 ? self::turned($at[0], $at[1]) : self::sheared($at[0], $at[1], $at[2]));
+        $fit = new self($plane, count($at) === 2 ? self::turned($at[0], $at[1]) : self::sheared($at[0], $at[1], $at[2]));
+        if ($fit->metresPerPixel() > self::COARSEST_M) {
+            throw ValueOutOfRange::of('The ground that a pixel stands for, in metres,', round($fit->metresPerPixel()), 'up to 100; look at the known places again');
+        }
+
+        return $fit;
     }
 
     /** @return array{float, float} longitude and latitude of a pixel */
@@ -45,10 +59,10 @@ final readonly class PictureFit
         return $this->plane->toDegrees([$a * $x + $b * $y + $c, $d * $x + $e * $y + $f]);
     }
 
-    /** Metres that a pixel stands for, to the right. */
+    /** Metres that a pixel stands for, to the right or down, whichever is more. */
     public function metresPerPixel(): float
     {
-        return hypot($this->to[0], $this->to[3]);
+        return max(hypot($this->to[0], $this->to[3]), hypot($this->to[1], $this->to[4]));
     }
 
     /**

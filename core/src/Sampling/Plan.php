@@ -6,6 +6,7 @@ namespace HonestCore\Sampling;
 
 use HonestCore\Error\BadBoundary;
 use HonestCore\Error\ValueOutOfRange;
+use HonestCore\Geometry\Box;
 use HonestCore\Geometry\Ground;
 use HonestCore\Geometry\Polygon;
 use HonestCore\Quantity\Area;
@@ -29,10 +30,12 @@ final readonly class Plan
 
     /**
      * @param non-empty-list<list<array{float, float}>> $composites longitude and latitude in walking order
+     * @param list<list<non-empty-list<array{float, float}>>> $outlines of each composite's own ground, closed rings; none when it is all of the area
      * @param list<float> $volumesMl
      */
     private function __construct(
         public array $composites,
+        public array $outlines,
         public Area $area,
         public Area $usable,
         public float $walkM,
@@ -52,16 +55,19 @@ final readonly class Plan
             throw BadBoundary::because('the boundary', 'no usable ground is left in it', 'ground that the margin and the keep-away do not eat up');
         }
         $draw = new Draw($spec->seed);
-        $places = self::ordered(match (true) {
+        [$places, $rings] = match (true) {
             $spec->zones !== null => self::byZone($spec, $spec->zones, $draw),
             $spec->cellM2 !== null => self::byCell($spec, $spec->cellM2, $usable, $draw),
-            default => [self::whole($spec, $draw)],
-        }, $spec);
+            default => [[self::whole($spec, $draw)], [[]]],
+        };
+        $places = self::ordered($places, $spec);
         $walk = array_sum(array_map(WalkingOrder::length(...), $places));
         $plane = $spec->boundary->plane;
+        $rings = array_map(static fn (array $own): array => array_map(static fn (array $ring): array => array_map($plane->toDegrees(...), [...$ring, $ring[0]]), $own), $rings);
 
         return new self(
             array_map(static fn (array $composite): array => array_map($plane->toDegrees(...), $composite), $places),
+            $rings,
             Area::ofSquareMetres($spec->boundary->areaM2()),
             Area::ofSquareMetres($usable),
             $walk,
@@ -114,7 +120,7 @@ final readonly class Plan
     }
 
     /**
-     * @return non-empty-list<list<array{float, float}>> metres
+     * @return array{non-empty-list<list<array{float, float}>>, non-empty-list<list<non-empty-list<array{float, float}>>>} places and rings, metres
      *
      * @throws ValueOutOfRange
      * @throws BadBoundary
@@ -128,14 +134,15 @@ final readonly class Plan
         if ($box->width() * $box->height() / $cellM2 > self::MOST_IN_ALL) {
             throw new ValueOutOfRange('Cells of this size would be too many; accepted are at most '.self::MOST_IN_ALL.' cells in the bounding box.');
         }
-        $composites = [];
+        $composites = $rings = [];
         foreach (Cells::cut(self::inset($spec->boundary->polygons, $spec), $cellM2) as $cell) {
             $composites[] = self::lay($cell, Strips::of($cell, self::CELL_LINES), $spec, $spec->cores, $draw);
+            $rings[] = array_map(static fn (Box $box): array => $box->ring(), $cell->boxes ?? []);
         }
 
         return $composites === []
             ? throw BadBoundary::because('the boundary', 'no usable ground is left in it', 'ground that the margin and the keep-away do not eat up')
-            : $composites;
+            : [$composites, $rings];
     }
 
     /**
@@ -151,13 +158,13 @@ final readonly class Plan
     }
 
     /**
-     * @return non-empty-list<list<array{float, float}>> metres
+     * @return array{non-empty-list<list<array{float, float}>>, non-empty-list<list<non-empty-list<array{float, float}>>>} places and rings, metres
      *
      * @throws BadBoundary when a zone has no usable ground
      */
     private static function byZone(PlanSpec $spec, Zones $zones, Draw $draw): array
     {
-        return array_map(static function (int $i) use ($zones, $spec, $draw): array {
+        $places = array_map(static function (int $i) use ($zones, $spec, $draw): array {
             $ground = self::inset($zones->polygons[$i], $spec);
             $strips = Strips::of($ground, self::LINES);
 
@@ -165,6 +172,9 @@ final readonly class Plan
                 ? self::lay($ground, $strips, $spec, $spec->cores, $draw)
                 : throw BadBoundary::because('zone '.($i + 1), 'no usable ground is left in it', 'a zone that the margin and the keep-away do not eat up');
         }, array_keys($zones->polygons));
+        $rings = static fn (array $polygons): array => array_merge(...array_map(static fn (Polygon $polygon): array => $polygon->rings, $polygons));
+
+        return [$places, array_map($rings, $zones->polygons)];
     }
 
     /**

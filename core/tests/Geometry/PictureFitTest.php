@@ -53,6 +53,8 @@ final class PictureFitTest extends TestCase
             [$at(1, 1, 10, 50), $at(9, 1, 10, 50)],
             [$at(0, 0, 10, 50), $at(10, 10, 10.1, 50.1), $at(20, 20, 10.2, 50)],
             array_fill(0, 4, $at(1, 1, 10, 50)),
+            [$at(0, 0, 10, 50), $at(100, 0, 11, 50)],
+            [$at(0, 0, 10, 84), $at(100, 0, 10.001, 84)],
         ] as $known) {
             try {
                 PictureFit::of($known);

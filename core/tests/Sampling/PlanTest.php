@@ -8,6 +8,7 @@ use HonestCore\Error\CoreError;
 use HonestCore\Geometry\Boundary;
 use HonestCore\Geometry\Ground;
 use HonestCore\Geometry\KeepAway;
+use HonestCore\Geometry\Polygon;
 use HonestCore\Quantity\Area;
 use HonestCore\Sampling\DepthLayer;
 use HonestCore\Sampling\Pattern;
@@ -135,6 +136,26 @@ final class PlanTest extends TestCase
     }
 
     /** First principles: 15 cores of 19 mm to 6 in fill 15 · π/4 · 1.9² · 15.24 mL. */
+    public function test_each_composite_stays_within_the_outline_of_its_own_ground(): void
+    {
+        $boundary = self::wedge();
+        $cells = PlanSpec::of($boundary, KeepAway::nothing(), 4.0, Pattern::Random, 12, 0.4 * Area::M2_PER_ACRE, [DepthLayer::parse('0-6in')], Probe::ofDiameterMm(19), 5);
+        foreach ([Plan::draft($cells), Plan::draft($cells->roundTheMiddle())] as $plan) {
+            self::assertGreaterThan(3, count($plan->outlines));
+            self::assertSame(count($plan->composites), count($plan->outlines));
+            foreach ($plan->composites as $i => $cores) {
+                foreach ($plan->outlines[$i] as $ring) {
+                    self::assertSame($ring[0], $ring[4], 'closed');
+                }
+                $rings = array_map(static fn (array $ring): Polygon => new Polygon([array_slice($ring, 0, -1)]), $plan->outlines[$i]);
+                foreach ($cores as [$longitude, $latitude]) {
+                    self::assertNotSame([], array_filter($rings, static fn (Polygon $own): bool => $own->contains($longitude, $latitude)), "composite {$i}");
+                }
+            }
+        }
+        self::assertSame([[]], Plan::draft(self::spec($boundary, Pattern::W, 10))->outlines, 'one composite has all of the area');
+    }
+
     public function test_the_volume_of_a_composite(): void
     {
         $plan = Plan::draft(self::spec(self::square(), Pattern::Zigzag, 15));

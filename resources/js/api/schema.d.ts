@@ -3037,6 +3037,8 @@ export interface components {
             number: number;
             cores: number;
             walk_m: number;
+            /** @description Closed rings of the composite's own ground, longitude and latitude; empty when that is all of the area. */
+            outline: number[][][];
         };
         PlannedLayer: {
             notation: string;

@@ -58,7 +58,8 @@ final class PlansInFullTest extends ApiTestCase
     {
         $half = static fn (float $west, float $east): array => [[[$west, 42.9142], [$east, 42.9142], [$east, 42.9153], [$west, 42.9153], [$west, 42.9142]]];
         $zones = ['type' => 'MultiPolygon', 'coordinates' => [$half(-76.2819, -76.2811), $half(-76.2809, -76.2801)]];
-        $this->save(['zones' => $zones])->assertCreated()->assertJsonCount(2, 'layout.composites')->assertJsonCount(24, 'layout.cores');
+        $this->save(['zones' => $zones])->assertCreated()->assertJsonCount(2, 'layout.composites')->assertJsonCount(24, 'layout.cores')
+            ->assertJsonPath('layout.composites.1.outline', static fn (array $rings): bool => abs($rings[0][0][0] - -76.2809) < 1e-6 && count($rings) === 1);
         $zones['coordinates'][1] = $half(-76.2809, -76.2790);
 
         $this->save(['zones' => $zones])->assertStatus(422)->assertJsonPath('message', static fn (string $words): bool => str_contains($words, 'zone 2: it reaches over the boundary'));

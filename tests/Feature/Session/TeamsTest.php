@@ -7,6 +7,7 @@ namespace Tests\Feature\Session;
 use App\Models\LabImport;
 use App\Models\Landmark;
 use App\Models\Sample;
+use App\Models\Underlay;
 use App\Models\Verdict;
 use Illuminate\Support\Facades\Auth;
 use Tests\Feature\ApiTestCase;
@@ -19,6 +20,7 @@ final class TeamsTest extends ApiTestCase
         $site = $this->site();
         $area = $this->area($site);
         $landmark = $site->landmarks()->create(['name' => 'Mill Lane', 'geometry' => ['type' => 'Point', 'coordinates' => [-76.281, 42.9145]], 'distance_m' => 10]);
+        $underlay = Underlay::query()->create(['site_id' => $site->id, 'name' => 'flight.png', 'file' => 'underlays/none', 'mime' => 'image/png', 'width' => 60, 'height' => 60, 'known' => []]);
         $sample = $this->pair($area, '5.5', '5.60');
         $kit = $this->method('kit-ph');
         $this->actingAs($this->reviewer);
@@ -35,6 +37,14 @@ final class TeamsTest extends ApiTestCase
             ['POST', '/sites/{site}/landmarks', ['site' => $site->id]],
             ['DELETE', '/landmarks/{landmark}', ['landmark' => $landmark->id]],
             ['PUT', '/areas/{area}', ['area' => $area->id]],
+            ['POST', '/areas/{area}/cut', ['area' => $area->id]],
+            ['POST', '/areas/{area}/hole', ['area' => $area->id]],
+            ['POST', '/areas/{area}/join/{other}', ['area' => $area->id, 'other' => $area->id]],
+            ['GET', '/areas/{area}/together/{other}', ['area' => $area->id, 'other' => $area->id]],
+            ['GET', '/sites/{site}/underlays', ['site' => $site->id]],
+            ['POST', '/sites/{site}/underlays', ['site' => $site->id]],
+            ['PUT', '/underlays/{underlay}', ['underlay' => $underlay->id]],
+            ['DELETE', '/underlays/{underlay}', ['underlay' => $underlay->id]],
             ['POST', '/areas/{area}/plans/draft', ['area' => $area->id]],
             ['POST', '/areas/{area}/plans', ['area' => $area->id]],
             ['GET', '/plans/{plan}', ['plan' => $sample->plan_id]],
@@ -49,6 +59,9 @@ final class TeamsTest extends ApiTestCase
             ['GET', '/areas/{area}/recommendation', ['area' => $area->id]],
         ] as [$method, $path, $ids]) {
             $this->api($method, $path, ids: $ids)->assertStatus(404);
+        }
+        foreach (["/api/underlays/{$underlay->id}/picture", "/api/sites/{$site->id}/areas/export/kml", "/api/plans/{$sample->plan_id}/export/gpx"] as $file) {
+            $this->getJson($file)->assertNotFound();
         }
         foreach (['/plans', '/samples', '/recommendations'] as $path) {
             $this->api('GET', $path, query: ['site_id' => $site->id])->assertOk()->assertExactJson([]);

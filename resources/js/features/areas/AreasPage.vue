@@ -7,6 +7,7 @@ import PageHead from '@/shared/components/PageHead.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
 import { useShortcut } from '@/shared/composables/useShortcut'
+import { useUnderlays } from '@/shared/composables/useUnderlays'
 import { useSite } from '@/shared/composables/useSite'
 import { acresAndHectares, count, extent as shownExtent, length } from '@/shared/format'
 import GroundMap from '@/shared/map/GroundMap.vue'
@@ -24,16 +25,7 @@ type Doing = 'look' | 'new' | 'landmark' | 'import' | 'site' | 'cut' | 'hole' | 
 const route = useRoute()
 const router = useRouter()
 const { site, siteId, areas, landmarks, units, refresh } = useSite()
-const underlays = useQuery({
-    queryKey: ['underlays', siteId],
-    enabled: () => siteId.value !== null,
-    queryFn: () => api.get('/sites/{site}/underlays', { ids: { site: siteId.value ?? 0 } }),
-})
-const pictures = computed(() =>
-    (underlays.data.value ?? []).flatMap(({ id, width, height, corners }) =>
-        corners ? [{ url: `/api/underlays/${id}/picture`, width, height, corners }] : [],
-    ),
-)
+const { underlays, pictures } = useUnderlays(siteId)
 const choices = useQuery({ queryKey: ['choices'], staleTime: Infinity, queryFn: () => api.get('/choices') })
 const chosen = computed(() => (Number(route.query.area) || null) as number | null)
 const area = computed(() => areas.value.find((one) => one.id === chosen.value) ?? null)
@@ -41,9 +33,11 @@ const doing = ref<Doing>('look')
 const modifying = ref(false)
 const kind = ref<DrawKind>('LineString')
 const drawn = ref<Schema<'Geometry'> | null>(null)
+const spot = ref<number[] | 'asked' | null>(null)
 const { extent, wrong, sketch, measure, forget } = useMeasure()
 
 const mode = computed(() => {
+    if (spot.value === 'asked') return 'Point'
     if (doing.value === 'new') return drawn.value ? 'modify' : 'Polygon'
     if (doing.value === 'cut') return drawn.value ? 'look' : 'LineString'
     if (doing.value === 'hole') return drawn.value ? 'modify' : 'Polygon'
@@ -69,6 +63,10 @@ function start(what: Doing): void {
     doing.value = what
 }
 function took(geometry: Schema<'Geometry'>): void {
+    if (spot.value === 'asked') {
+        spot.value = geometry.coordinates as number[]
+        return
+    }
     drawn.value = geometry
     if (doing.value === 'new' || modifying.value) void measure(geometry)
 }
@@ -149,7 +147,7 @@ useShortcut('n', 'Draw a new area', () => start('new'))
                     }}</a>
                 </p>
                 <button type="button" class="link" @click="start('landmark')">Add a road, wall, water or spot</button>
-                <UnderlayPanel :site-id="siteId ?? 0" :underlays="underlays.data.value ?? []" />
+                <UnderlayPanel v-model:spot="spot" :site-id="siteId ?? 0" :underlays="underlays" />
             </section>
             <div class="map">
                 <GroundMap
@@ -166,6 +164,10 @@ useShortcut('n', 'Draw a new area', () => start('new'))
                     @drawn="took"
                     @sketched="sketch"
                 >
+                    <span v-if="spot === 'asked'" class="hint">
+                        Click the place on the map, or
+                        <button type="button" class="link" @click="spot = null">go back to the picture</button>
+                    </span>
                     <span v-if="doing === 'new' && !drawn" class="hint">
                         Click the corners; double-click ends. {{ extent ? acresAndHectares(extent.area_m2) : '' }}
                     </span>

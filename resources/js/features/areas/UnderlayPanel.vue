@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useQueryClient } from '@tanstack/vue-query'
-import { reactive, ref } from 'vue'
+import { reactive, ref, watch } from 'vue'
 import { api, type Schema } from '@/api/client'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
@@ -8,9 +8,23 @@ import { typed } from '@/shared/format'
 
 /** Pictures of the owner's, laid under the map by two or three places known on both. */
 const props = defineProps<{ siteId: number; underlays: Schema<'Underlay'>[] }>()
+/** A place on the map: asked for, given, or neither. */
+const spot = defineModel<number[] | 'asked' | null>('spot', { required: true })
 const queries = useQueryClient()
 const placing = ref<Schema<'Underlay'> | null>(null)
 const known = reactive<{ x: number; y: number; longitude: string; latitude: string }[]>([])
+const asking = ref(0)
+watch(spot, (given) => {
+    const place = known[asking.value]
+    if (!Array.isArray(given) || !place) return
+    place.longitude = given[0]!.toFixed(6)
+    place.latitude = given[1]!.toFixed(6)
+    spot.value = null
+})
+function ask(i: number): void {
+    asking.value = i
+    spot.value = 'asked'
+}
 const again = () => queries.invalidateQueries({ queryKey: ['underlays'] })
 
 const adding = useSave(
@@ -75,8 +89,17 @@ async function remove(id: number): Promise<void> {
             >An aerial photo or a sketch, PNG or JPEG:
             <input type="file" accept="image/png,image/jpeg" aria-label="Picture to lay under the map" @change="pick"
         /></label>
-        <el-dialog v-if="placing" :model-value="true" title="Two or three known places" width="760" @close="placing = null">
-            <p>Click a place that you know on the picture, then type where it is. A gate, a corner of a barn, a bend of the road.</p>
+        <el-dialog
+            v-if="placing && spot !== 'asked'"
+            :model-value="true"
+            title="Two or three known places"
+            width="760"
+            @close="placing = null"
+        >
+            <p>
+                Click a place that you know on the picture, then show it on the map or type where it is. A gate, a corner of a barn, a bend
+                of the road.
+            </p>
             <RefusalNote v-if="storing.refusal.value" :refusal="storing.refusal.value" />
             <div class="picture">
                 <img :src="`/api/underlays/${placing.id}/picture`" :alt="placing.name" @click="mark" />
@@ -91,7 +114,8 @@ async function remove(id: number): Promise<void> {
                 <strong>{{ i + 1 }}</strong>
                 <el-input v-model="place.longitude" size="small" placeholder="longitude" :aria-label="`Longitude of place ${i + 1}`" />
                 <el-input v-model="place.latitude" size="small" placeholder="latitude" :aria-label="`Latitude of place ${i + 1}`" />
-                <button type="button" class="link" @click="known.splice(i, 1)">Another</button>
+                <button type="button" class="link" @click="ask(i)">Show it on the map</button>
+                <button type="button" class="link" @click="known.splice(i, 1)">Leave it out</button>
             </div>
             <div class="row buttons">
                 <el-button type="primary" :disabled="known.length < 2" :loading="storing.saving.value" @click="storing.save()"

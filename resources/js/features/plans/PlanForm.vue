@@ -6,6 +6,7 @@ import FormField from '@/shared/components/FormField.vue'
 import { depth, feet, metres, type Units } from '@/shared/format'
 import ChipChoice from './ChipChoice.vue'
 import type { Kept } from './useDraft'
+import ZonesField from './ZonesField.vue'
 import { LAYERS, PATTERNS, usualSpec, type Spec } from './usual'
 
 type Parting = 'one' | 'cells' | 'zones'
@@ -34,7 +35,6 @@ const parting = computed<Parting>({
     },
 })
 const wanting = ref(false)
-const zonesWrong = ref('')
 const pattern = computed({
     get: () => spec.value.pattern as Schema<'Pattern'>,
     set: (which) => {
@@ -47,24 +47,6 @@ function choose(code: string | undefined): void {
     const { layers, cores, pattern: walk, cell_acres } = usualSpec(found)
     Object.assign(spec.value, { school: code ?? null, ...(found ? { layers: [...layers], cores, cell_acres } : {}) })
     if (found) pattern.value = walk as Schema<'Pattern'>
-}
-async function readZones(event: Event): Promise<void> {
-    const text = await (event.target as HTMLInputElement).files?.[0]?.text()
-    zonesWrong.value = ''
-    try {
-        const file = JSON.parse(text ?? '') as {
-            type?: string
-            features?: { geometry: { type: string; coordinates: unknown[] } }[]
-            geometry?: Schema<'Geometry'>
-            coordinates?: unknown[]
-        }
-        const parts = (file.features ?? []).flatMap(({ geometry }) =>
-            geometry.type === 'MultiPolygon' ? geometry.coordinates : [geometry.coordinates],
-        )
-        spec.value.zones = file.features ? { type: 'MultiPolygon', coordinates: parts } : ((file.geometry ?? file) as Schema<'Geometry'>)
-    } catch {
-        zonesWrong.value = 'The file is not GeoJSON; accepted is a FeatureCollection of polygons.'
-    }
 }
 </script>
 
@@ -154,18 +136,12 @@ async function readZones(event: Event): Promise<void> {
                     ]"
                 />
             </template>
-            <p v-if="wanting || spec.zones" class="note">
-                {{ spec.zones ? `${(spec.zones.coordinates as unknown[]).length} zones.` : 'No zone yet.' }}
-                <button type="button" class="link" @click="$emit('place', 'Polygon')">
-                    {{ placing === 'Polygon' ? 'Click its corners on the map' : 'Draw a zone' }}
-                </button>
-                <button v-if="spec.zones" type="button" class="link" @click="spec.zones = null">None</button>
-            </p>
-            <label v-if="wanting || spec.zones" class="note zones">
-                {{ spec.zones ? 'Zones are in; another file:' : 'Zones, a GeoJSON file of polygons:' }}
-                <input type="file" accept=".geojson,.json" @change="readZones" />
-            </label>
-            <p v-if="zonesWrong" class="wrong" role="alert">{{ zonesWrong }}</p>
+            <ZonesField
+                v-if="wanting || spec.zones"
+                v-model="spec.zones"
+                :placing="placing === 'Polygon'"
+                @place="$emit('place', 'Polygon')"
+            />
         </fieldset>
         <fieldset>
             <legend>Keep away from, {{ unit() }}</legend>
@@ -287,10 +263,6 @@ async function readZones(event: Event): Promise<void> {
 }
 .other {
     margin: 0 8px 0 0;
-}
-.zones input {
-    display: block;
-    max-width: 100%;
 }
 summary {
     cursor: pointer;

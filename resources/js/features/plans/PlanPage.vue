@@ -7,6 +7,7 @@ import FormField from '@/shared/components/FormField.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
 import { useSite } from '@/shared/composables/useSite'
+import { useUnderlays } from '@/shared/composables/useUnderlays'
 import { count, day, depth, extent, length, number, percent } from '@/shared/format'
 import GroundMap from '@/shared/map/GroundMap.vue'
 import BucketBar from './BucketBar.vue'
@@ -19,6 +20,7 @@ const route = useRoute()
 const router = useRouter()
 const queries = useQueryClient()
 const { site, siteId, areas, landmarks, units, timezone } = useSite()
+const { pictures } = useUnderlays(siteId)
 const areaId = computed<number | null>(() => Number(route.params.area) || (areas.value[0]?.id ?? null))
 const area = computed(() => areas.value.find((one) => one.id === areaId.value) ?? null)
 const plans = useQuery({
@@ -62,6 +64,11 @@ const {
         await Promise.all(['plans', 'site', 'today'].map((key) => queries.invalidateQueries({ queryKey: [key] })))
         await router.replace({ path: `/plans/${plan.area.id}`, query: { plan: plan.id } })
     },
+)
+const parts = computed(() =>
+    spec.zones
+        ? (spec.zones.coordinates as number[][][][]).map((outline, i) => ({ number: i + 1, outline }))
+        : (layout.value?.composites ?? []),
 )
 const start = computed<Schema<'Geometry'> | null>(() => (spec.start ? { type: 'Point', coordinates: spec.start } : null))
 function place(geometry: Schema<'Geometry'>): void {
@@ -131,6 +138,8 @@ const state = computed(() => {
                 :away="away"
                 :edge-m="spec.edge_m"
                 :cores="layout?.cores ?? []"
+                :parts="parts"
+                :pictures="pictures"
                 :draft="start"
                 :mode="placing || 'look'"
                 fit-to="chosen"

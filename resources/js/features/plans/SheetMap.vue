@@ -39,6 +39,9 @@ const path = (line: Ring, close = false) =>
         )
         .join('') + (close ? 'Z' : '')
 const cores = computed(() => props.plan.layout.cores.filter((core) => core.composite === props.composite))
+const outlines = computed(() =>
+    props.plan.layout.composites.flatMap(({ number, outline }) => outline.map((ring) => ({ number, d: path(ring as Ring) }))),
+)
 const away = computed(() =>
     props.plan.spec.keep_away.map((one) => {
         const { type, coordinates } = one.geometry as { type: string; coordinates: unknown }
@@ -82,6 +85,15 @@ const bar = computed(() => {
                 :stroke-width="one.width"
                 stroke-linecap="round"
                 stroke-linejoin="round"
+            />
+            <path
+                v-for="(one, i) in outlines"
+                :key="`o${i}`"
+                :d="one.d"
+                fill="none"
+                stroke="#221D17"
+                :stroke-width="one.number === composite ? 1.6 : 0.5"
+                stroke-dasharray="5 3"
             />
             <path
                 v-for="(ring, i) in rings"

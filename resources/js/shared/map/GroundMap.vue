@@ -3,7 +3,7 @@ import 'ol/ol.css'
 import { onMounted, ref, watch } from 'vue'
 import type { Units } from '@/shared/format'
 import type { Picture } from './underlay'
-import { useGroundMap, type DrawKind, type GeometryJson, type Ground, type KeptAway } from './useGroundMap'
+import { useGroundMap, type DrawKind, type GeometryJson, type Ground, type KeptAway, type Part, type Place } from './useGroundMap'
 
 const props = withDefaults(
     defineProps<{
@@ -15,7 +15,8 @@ const props = withDefaults(
         marks?: { name: string; geometry: GeometryJson }[]
         away?: KeptAway[]
         edgeM?: number
-        cores?: { composite?: number; sequence: number; longitude: number; latitude: number }[]
+        cores?: Place[]
+        parts?: Part[]
         draft?: GeometryJson | null
         pictures?: Picture[]
         mode?: 'look' | 'modify' | DrawKind
@@ -27,6 +28,7 @@ const props = withDefaults(
         away: () => [],
         edgeM: 0,
         cores: () => [],
+        parts: () => [],
         draft: null,
         pictures: () => [],
         mode: 'look',
@@ -65,7 +67,9 @@ onMounted(() => {
     map.showCores(props.cores)
     map.showDraft(props.draft)
     map.showPictures(props.pictures)
+    map.showParts(props.parts, props.cores)
     watch(() => props.pictures, map.showPictures)
+    watch([() => props.parts, () => props.cores], ([grounds, places]) => map.showParts(grounds, places))
     setMode(props.mode)
     requestAnimationFrame(() => map.fit(props.fitTo))
     watch(() => [props.areas, props.chosen], drawAreas)

@@ -34,9 +34,9 @@ export function pixels(metres: number, resolution: number, centre: number[]): nu
     return metres / getPointResolution('EPSG:3857', resolution, centre)
 }
 
-export function areaStyle(feature: FeatureLike, chosen: boolean): Style[] {
+export function areaStyle(feature: FeatureLike, chosen: boolean, pictured: boolean): Style[] {
     const ground = new Style({
-        fill: new Fill({ color: chosen ? SHEET : 'rgba(234,227,210,.65)' }),
+        fill: new Fill({ color: pictured ? `rgba(251,248,240,${chosen ? 0.5 : 0.15})` : chosen ? SHEET : 'rgba(234,227,210,.65)' }),
         stroke: new Stroke({ color: INK, width: chosen ? 2.2 : 1, lineJoin: 'round' }),
         zIndex: chosen ? 2 : 1,
     })
@@ -93,6 +93,17 @@ export function awayStyle(feature: FeatureLike, resolution: number, centre: numb
     })
 }
 
+export function partStyle(feature: FeatureLike): Style[] {
+    const line = new Style({ stroke: new Stroke({ color: INK, width: 0.8, lineDash: [5, 3] }) })
+    const middle = feature.get('middle') as number[] | null
+    const text = new Text({
+        text: String(feature.get('number')),
+        font: `italic 700 44px ${SERIF}`,
+        fill: new Fill({ color: 'rgba(34,29,23,.2)' }),
+    })
+    return middle ? [line, new Style({ text, geometry: new Point(middle) })] : [line]
+}
+
 export function walkStyle(feature: FeatureLike, resolution: number): Style[] {
     if (feature.get('many')) return [THIN]
     const line = feature.getGeometry()
@@ -113,10 +124,16 @@ export function walkStyle(feature: FeatureLike, resolution: number): Style[] {
 }
 
 const DOT = new Style({ image: new Circle({ radius: 2.5, fill: new Fill({ color: GLEY }) }) })
+const SPOT = new Style({
+    image: new Circle({ radius: 3.5, fill: new Fill({ color: GLEY }), stroke: new Stroke({ color: SHEET, width: 0.8 }) }),
+})
+/** Numbered cores closer than this on the screen would hide one another. */
+const ROOM_PX = 19
 const THIN = new Style({ stroke: new Stroke({ color: GLEY, width: 0.7 }) })
 
-export function coreStyle(feature: FeatureLike): Style {
+export function coreStyle(feature: FeatureLike, resolution: number): Style {
     if (feature.get('many')) return DOT
+    if (Number(feature.get('gap')) / resolution < ROOM_PX) return SPOT
     return new Style({
         image: new Circle({ radius: 9, fill: new Fill({ color: GLEY }), stroke: new Stroke({ color: SHEET, width: 1 }) }),
         text: new Text({ text: String(feature.get('sequence')), font: `600 11px ${SANS}`, fill: new Fill({ color: SHEET }), offsetY: 1 }),

@@ -25,6 +25,8 @@ export function underlayLayer(picture: Picture): Layer {
             const pen = canvas.getContext('2d')
             if (pen && image.complete && image.naturalWidth > 0) {
                 const [a, b, c] = at.map((place) => apply(frame.coordinateToPixelTransform, [...place])) as [number[], number[], number[]]
+                // The layers above draw on this canvas too, so the pen goes back as it was.
+                pen.save()
                 pen.globalAlpha = 0.75
                 pen.setTransform(
                     (b[0]! - a[0]!) / picture.width,
@@ -35,6 +37,7 @@ export function underlayLayer(picture: Picture): Layer {
                     a[1]!,
                 )
                 pen.drawImage(image, 0, 0, picture.width, picture.height)
+                pen.restore()
             }
             return canvas
         },

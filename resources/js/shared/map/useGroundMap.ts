@@ -4,7 +4,7 @@ import View from 'ol/View'
 import { ScaleLine } from 'ol/control'
 import type { Extent } from 'ol/extent'
 import GeoJSON from 'ol/format/GeoJSON'
-import { LineString, Point, type Geometry, type Polygon } from 'ol/geom'
+import { LineString, MultiLineString, Point, type Geometry, type Polygon } from 'ol/geom'
 import { Draw, Modify, Snap, defaults as usualInteractions } from 'ol/interaction'
 import VectorLayer from 'ol/layer/Vector'
 import VectorImageLayer from 'ol/layer/VectorImage'
@@ -16,7 +16,7 @@ import { onBeforeUnmount, onMounted, type Ref } from 'vue'
 import type { Schema } from '@/api/client'
 import type { Units } from '@/shared/format'
 import { underlayLayer, type Picture } from './underlay'
-import { areaStyle, awayStyle, coreStyle, draftStyle, landmarkStyle, walkStyle } from './styles'
+import { areaStyle, awayStyle, coreStyle, draftStyle, landmarkStyle, partStyle, walkStyle } from './styles'
 
 export type GeometryJson = Schema<'Geometry'>
 export interface Ground {
@@ -29,6 +29,16 @@ export interface KeptAway {
     geometry: GeometryJson
     distance_m: number
 }
+export interface Place {
+    composite?: number
+    sequence: number
+    longitude: number
+    latitude: number
+}
+export interface Part {
+    number: number
+    outline: number[][][]
+}
 export type DrawKind = 'Polygon' | 'LineString' | 'Point'
 
 const ROUND = 7
@@ -39,15 +49,22 @@ const read = (geometry: GeometryJson): Geometry => json.readGeometry(geometry) a
 const write = (geometry: Geometry): GeometryJson =>
     json.writeGeometryObject(geometry, { decimals: ROUND, rightHanded: true }) as unknown as GeometryJson
 
+/** The median leg of a walk, in map units: from it follows whether numbered cores have room. */
+function usualLeg(line: number[][]): number {
+    const legs = line.slice(1).map((to, i) => Math.hypot(to[0]! - line[i]![0]!, to[1]! - line[i]![1]!))
+    return legs.sort((a, b) => a - b)[legs.length >> 1] ?? Infinity
+}
+
 /** A map of the ground without tiles: areas, what to keep away from, cores and their walk. Degrees in and out. */
 export function useGroundMap(
     target: Ref<HTMLElement | null>,
     on: { chose: (id: number) => void; drew: (g: GeometryJson) => void; sketched: (g: GeometryJson) => void },
 ) {
     const source = () => new VectorSource<Feature<Geometry>>()
-    const [areas, away, marks, walk, cores, draft] = [source(), source(), source(), source(), source(), source()]
+    const [areas, away, parts, marks, walk, cores, draft] = [source(), source(), source(), source(), source(), source(), source()]
     let map: OlMap | null = null
     let chosen: number | null = null
+    let pictured = false
     let drawing: Draw | null = null
     let modifying: Modify | null = null
     let scale: ScaleLine | null = null
@@ -60,8 +77,11 @@ export function useGroundMap(
             style: (feature, resolution) => awayStyle(feature, resolution, view.getCenter() ?? [0, 0]),
             updateWhileInteracting: true,
         })
-        awayLayer.on('prerender', clip)
-        awayLayer.on('postrender', (event) => (event.context as CanvasRenderingContext2D).restore())
+        const partsLayer = new VectorLayer({ source: parts, style: partStyle })
+        for (const layer of [awayLayer, partsLayer]) {
+            layer.on('prerender', clip)
+            layer.on('postrender', (event) => (event.context as CanvasRenderingContext2D).restore())
+        }
         scale = new ScaleLine({ units: units === 'us' ? 'us' : 'metric', bar: true, steps: 4, minWidth: 120 })
         map = new OlMap({
             target: target.value ?? undefined,
@@ -71,10 +91,12 @@ export function useGroundMap(
             layers: [
                 new VectorLayer({
                     source: areas,
-                    style: (feature) => areaStyle(feature, feature.getId() === chosen),
+                    style: (feature) => areaStyle(feature, feature.getId() === chosen, pictured),
                     updateWhileInteracting: true,
+                    declutter: true,
                 }),
                 awayLayer,
+                partsLayer,
                 new VectorLayer({ source: marks, style: landmarkStyle, declutter: true }),
                 new VectorImageLayer({ imageRatio: 2, source: walk, style: (feature, resolution) => walkStyle(feature, resolution) }),
                 new VectorImageLayer({ imageRatio: 2, source: cores, style: coreStyle }),
@@ -154,23 +176,50 @@ export function useGroundMap(
         return polygons.flatMap((polygon) => polygon.getCoordinates().map((ring) => new LineString(ring)))
     }
 
-    function showCores(places: { composite?: number; sequence: number; longitude: number; latitude: number }[]): void {
+    function showCores(places: Place[]): void {
         const many = places.length > MANY
-        const walks = new Map<number, number[][]>()
-        const points = places.map((place) => {
-            const at = fromLonLat([place.longitude, place.latitude])
-            walks.set(place.composite ?? 1, [...(walks.get(place.composite ?? 1) ?? []), at])
-            return feature(new Point(at), { sequence: place.sequence, many })
-        })
-        fill(cores, points)
+        const walks = new Map<number, { at: number[]; sequence: number }[]>()
+        for (const { composite = 1, sequence, longitude, latitude } of places) {
+            const core = { at: fromLonLat([longitude, latitude]), sequence }
+            const walked = walks.get(composite)
+            if (walked) walked.push(core)
+            else walks.set(composite, [core])
+        }
+        const gap = Math.min(...[...walks.values()].map((walked) => usualLeg(walked.map(({ at }) => at))))
+        fill(
+            cores,
+            [...walks.values()].flat().map(({ at, sequence }) => feature(new Point(at), { sequence, many, gap })),
+        )
         fill(
             walk,
-            [...walks.values()].filter((line) => line.length > 1).map((line) => feature(new LineString(line), { many })),
+            [...walks.values()]
+                .filter((walked) => walked.length > 1)
+                .map((walked) => feature(new LineString(walked.map(({ at }) => at)), { many })),
+        )
+    }
+
+    /** The composites' own grounds, where they are more than one, each with its number amid its cores. */
+    function showParts(grounds: Part[], places: Place[]): void {
+        const sums = new Map<number, [number, number, number]>()
+        for (const { composite = 1, longitude, latitude } of places) {
+            const [x, y, n] = sums.get(composite) ?? [0, 0, 0]
+            sums.set(composite, [x + longitude, y + latitude, n + 1])
+        }
+        fill(
+            parts,
+            grounds
+                .filter(({ outline }) => outline.length > 0)
+                .map(({ number, outline }) => {
+                    const [x, y, n] = sums.get(number) ?? [0, 0, 0]
+                    const lines = new MultiLineString(outline.map((ring) => ring.map((place) => fromLonLat(place))))
+                    return feature(lines, { number, middle: n && grounds.length <= MANY ? fromLonLat([x / n, y / n]) : null })
+                }),
         )
     }
 
     let pictures: ReturnType<typeof underlayLayer>[] = []
     function showPictures(wanted: Picture[]): void {
+        pictured = wanted.length > 0
         pictures.forEach((layer) => map?.removeLayer(layer))
         pictures = wanted.map(underlayLayer)
         pictures.forEach((layer) => map?.getLayers().insertAt(0, layer))
@@ -242,6 +291,7 @@ export function useGroundMap(
         showCores,
         showDraft,
         showPictures,
+        showParts,
         draw,
         modify,
         stop,

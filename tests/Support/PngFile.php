@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Support;
+
+use Illuminate\Http\Testing\File;
+use Illuminate\Http\UploadedFile;
+
+/** A true PNG of one grey, written by hand: the image extensions are not needed anywhere else. */
+final class PngFile
+{
+    public static function of(string $name, int $width, int $height): File
+    {
+        return UploadedFile::fake()->createWithContent($name, self::bytes($width, $height));
+    }
+
+    public static function bytes(int $width, int $height): string
+    {
+        $chunk = static fn (string $kind, string $data): string => pack('N', strlen($data)).$kind.$data.pack('N', crc32($kind.$data));
+        $rows = str_repeat("\0".str_repeat("\xb0", $width), $height);
+
+        return "\x89PNG\r\n\x1a\n".$chunk('IHDR', pack('NNCCCCC', $width, $height, 8, 0, 0, 0, 0)).$chunk('IDAT', (string) gzcompress($rows)).$chunk('IEND', '');
+    }
+}
