@@ -50,6 +50,7 @@ Route::middleware('auth')->group(function (): void {
     Route::post('areas/{area}/plans/draft', C\Plans\DraftPlan::class)->can('view', 'area');
     Route::post('areas/{area}/plans', C\Plans\CreatePlan::class)->can('update', 'area');
     Route::post('areas/{area}/comparison', C\Plans\CompareSchemes::class)->can('view', 'area');
+    Route::get('areas/{area}/located-results', C\Plans\ListLocatedResults::class)->can('view', 'area');
     Route::get('schools', C\Plans\ListSchools::class);
     Route::put('schools/{school}', C\Plans\ChangeSchool::class)->can('create', SchoolProfile::class);
     Route::get('areas/{area}/schools', C\Plans\CompareSchools::class)->can('view', 'area');

@@ -64,6 +64,18 @@ final class Area extends Model
         return AreaFacts::of($this->facts);
     }
 
+    /**
+     * The zones of its newest plan by zone, as long as its boundary is still the one they were drawn in.
+     *
+     * @return array<string, mixed>|null GeoJSON
+     */
+    public function drawnZones(): ?array
+    {
+        $plan = $this->plans()->orderByDesc('id')->get()->first(fn (Plan $plan): bool => $plan->spec['zones'] !== null && $plan->boundary === $this->boundary);
+
+        return $plan?->spec['zones'];
+    }
+
     public function crop(): Crop
     {
         return Crop::of($this->use);

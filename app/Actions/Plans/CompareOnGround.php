@@ -12,6 +12,7 @@ use HonestCore\Geometry\KeepAway;
 use HonestCore\Quantity\Area as Extent;
 use HonestCore\Sampling\Draw;
 use HonestCore\Sampling\Strips;
+use HonestCore\Sampling\Zones;
 use HonestCore\Simulation\Comparison;
 use HonestCore\Simulation\CorrelatedField;
 use HonestCore\Simulation\FieldModel;
@@ -48,8 +49,9 @@ final class CompareOnGround
      * @param array{ground: string, mean_ph: float, sd_ph: float, range_m: float, fields: int, seed: int, cores_in_composite: int, cores_in_cell: int, results: string} $asked
      * @param array<string, float> $stakes
      * @param array{float, float} $limits pH below which lime is asked for, and what it is sized for
+     * @param array<string, mixed>|null $zones GeoJSON; null parts the ground into equal strips
      */
-    public function prepare(Area $area, array $asked, array $stakes, array $limits): self
+    public function prepare(Area $area, array $asked, array $stakes, array $limits, ?array $zones): self
     {
         $boundary = Boundary::fromGeoJson(json_encode($area->boundary, JSON_THROW_ON_ERROR));
         $away = KeepAway::nothing();
@@ -72,7 +74,9 @@ final class CompareOnGround
         $table = RuleTable::named('comparison');
         $this->schemes = [
             Scheme::oneComposite($this->grid, $asked['cores_in_composite']),
-            Scheme::zones($this->grid, $table['zones'], $asked['cores_in_composite']),
+            $zones === null
+                ? Scheme::zones($this->grid, $table['zones'], $asked['cores_in_composite'])
+                : Scheme::drawn($this->grid, Zones::fromGeoJson(json_encode($zones, JSON_THROW_ON_ERROR), $boundary), $asked['cores_in_composite']),
             ...array_map(fn (float|int $acres): Scheme => Scheme::cells($this->grid, (float) $acres, $asked['cores_in_cell']), array_reverse($table['cell_acres'])),
         ];
         [$this->fields, $this->seed] = [$asked['fields'], $asked['seed']];

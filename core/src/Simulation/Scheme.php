@@ -6,6 +6,7 @@ namespace HonestCore\Simulation;
 
 use HonestCore\Error\ValueOutOfRange;
 use HonestCore\Quantity\Area;
+use HonestCore\Sampling\Zones;
 
 /**
  * A way to part ground into composites.
@@ -59,6 +60,61 @@ final readonly class Scheme
         $parts = array_chunk($order, max(1, (int) ceil(count($order) / $zones)));
 
         return self::named("zones-{$zones}", "{$zones} zones", $parts, $cores);
+    }
+
+    /** The zones that somebody drew; ground outside of them goes with the nearest patch that lies in one. */
+    public static function drawn(NodeGrid $grid, Zones $zones, int $cores): self
+    {
+        $parts = array_fill(0, count($zones->polygons), []);
+        $inside = $rest = [];
+        foreach (array_keys($grid->at) as $node) {
+            $zone = self::zoneAt($zones, $grid->place($node));
+            if ($zone === null) {
+                $rest[] = $node;
+            } else {
+                $inside[$node] = $zone;
+                $parts[$zone][] = $node;
+            }
+        }
+        $zoned = array_keys($inside);
+        foreach ($rest as $node) {
+            if ($zoned !== []) {
+                $parts[$inside[self::nearest($grid, $node, $zoned)]][] = $node;
+            }
+        }
+        $number = count(array_filter($parts));
+
+        return self::named('zones-drawn', $number === 1 ? '1 drawn zone' : "{$number} drawn zones", $parts, $cores);
+    }
+
+    /** @param array{float, float} $place */
+    private static function zoneAt(Zones $zones, array $place): ?int
+    {
+        foreach ($zones->polygons as $zone => $polygons) {
+            foreach ($polygons as $polygon) {
+                if ($polygon->contains(...$place)) {
+                    return $zone;
+                }
+            }
+        }
+
+        return null;
+    }
+
+    /** @param non-empty-list<int> $among */
+    private static function nearest(NodeGrid $grid, int $node, array $among): int
+    {
+        [$x, $y] = $grid->place($node);
+        [$best, $least] = [$among[0], INF];
+        foreach ($among as $other) {
+            [$ox, $oy] = $grid->place($other);
+            $distance = ($ox - $x) ** 2 + ($oy - $y) ** 2;
+            if ($distance < $least) {
+                [$best, $least] = [$other, $distance];
+            }
+        }
+
+        return $best;
     }
 
     /** @param list<list<int>> $parts */

@@ -147,7 +147,7 @@ final class PlanTest extends TestCase
                 foreach ($plan->outlines[$i] as $ring) {
                     self::assertSame($ring[0], $ring[4], 'closed');
                 }
-                $rings = array_map(static fn (array $ring): Polygon => new Polygon([array_slice($ring, 0, -1)]), $plan->outlines[$i]);
+                $rings = array_map(static fn (array $ring): Polygon => new Polygon([$ring]), $plan->outlines[$i]);
                 foreach ($cores as [$longitude, $latitude]) {
                     self::assertNotSame([], array_filter($rings, static fn (Polygon $own): bool => $own->contains($longitude, $latitude)), "composite {$i}");
                 }

@@ -10,6 +10,7 @@ use HonestCore\Geometry\Ground;
 use HonestCore\Geometry\KeepAway;
 use HonestCore\Quantity\Area;
 use HonestCore\Sampling\Draw;
+use HonestCore\Sampling\Zones;
 use HonestCore\Simulation\Comparison;
 use HonestCore\Simulation\CorrelatedField;
 use HonestCore\Simulation\FieldModel;
@@ -25,11 +26,19 @@ final class ComparisonTest extends TestCase
     {
         $grid = self::grid();
         foreach ([Scheme::oneComposite($grid, 20), Scheme::zones($grid, 3, 20), ...array_map(static fn (float $a): Scheme => Scheme::cells($grid, $a, 10), [1.0, 2.5, 5.0, 10.0, 1000.0])] as $scheme) {
-            $nodes = array_merge(...$scheme->composites);
-            sort($nodes);
-            self::assertSame(array_keys($grid->at), $nodes, $scheme->name);
+            self::assertSame(array_keys($grid->at), self::sorted(array_merge(...$scheme->composites)), $scheme->name);
         }
         self::assertSame(3, Scheme::zones($grid, 3, 20)->samples());
+        $middle = $grid->westM + $grid->spacingM * (max(array_column($grid->at, 1)) + 1) / 2;
+        $zones = Scheme::drawn($grid, self::zones(), 20);
+        self::assertSame('2 drawn zones', $zones->name);
+        self::assertSame(array_keys($grid->at), self::sorted(array_merge(...$zones->composites)), 'ground outside of the zones goes with the nearest');
+        foreach ($zones->composites as $i => $nodes) {
+            foreach ($nodes as $node) {
+                $east = $grid->place($node)[0] - $middle;
+                self::assertTrue(abs($east) < $grid->spacingM || ($i === 0) === ($east < 0), 'west of the middle is nearer to the western zone');
+            }
+        }
         self::assertEqualsWithDelta($grid->areaM2 / Area::M2_PER_ACRE / 2.5, Scheme::cells($grid, 2.5, 10)->samples(), 6);
     }
 
@@ -138,10 +147,40 @@ final class ComparisonTest extends TestCase
         return array_map(static fn (SchemeOutcome $outcome): array => $outcome->toArray(), $outcomes);
     }
 
+    private static function boundary(): Boundary
+    {
+        return Boundary::fromGeoJson((string) json_encode(self::rectangle(-76.3, -76.29)));
+    }
+
     private static function grid(): NodeGrid
     {
-        $boundary = Boundary::fromGeoJson((string) json_encode(['type' => 'Polygon', 'coordinates' => [[[-76.3, 42.9], [-76.29, 42.9], [-76.29, 42.9065], [-76.3, 42.9065], [-76.3, 42.9]]]]));
+        $boundary = self::boundary();
 
         return NodeGrid::over(Ground::of($boundary->polygons, 0, KeepAway::nothing()), $boundary->areaM2(), 500);
+    }
+
+    /** Two zones, one in the west and one in the east, with ground between them and round them. */
+    private static function zones(): Zones
+    {
+        $pieces = [self::rectangle(-76.2995, -76.296)['coordinates'], self::rectangle(-76.294, -76.2905)['coordinates']];
+
+        return Zones::fromGeoJson((string) json_encode(['type' => 'MultiPolygon', 'coordinates' => $pieces]), self::boundary());
+    }
+
+    /** @return array{type: string, coordinates: list<list<array{float, float}>>} */
+    private static function rectangle(float $west, float $east): array
+    {
+        return ['type' => 'Polygon', 'coordinates' => [[[$west, 42.9], [$east, 42.9], [$east, 42.9065], [$west, 42.9065], [$west, 42.9]]]];
+    }
+
+    /**
+     * @param list<int> $nodes
+     * @return list<int>
+     */
+    private static function sorted(array $nodes): array
+    {
+        sort($nodes);
+
+        return $nodes;
     }
 }

@@ -1504,6 +1504,55 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/areas/{area}/located-results": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                area: number;
+            };
+            cookie?: never;
+        };
+        /** Lab pH of the newest plan by cell or zone, each where its composite was pulled */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    area: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LocatedResults"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/schools": {
         parameters: {
             query?: never;
@@ -3606,6 +3655,15 @@ export interface components {
             target_ph: number;
             model: components["schemas"]["FieldModel"] | null;
             results: number;
+        };
+        LocatedResults: {
+            year: number | null;
+            rows: {
+                sample: string;
+                longitude: number;
+                latitude: number;
+                ph: number;
+            }[];
         };
         School: {
             code: string;

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Plans;
 
+use App\Actions\Plans\SavePlan;
+use App\Actions\Samples\PullComposite;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\HttpFoundation\Response;
@@ -57,6 +59,43 @@ final class ComparisonTest extends ApiTestCase
         self::assertGreaterThan($results->json('schemes.5.missed_acres.0'), $results->json('schemes.0.missed_acres.0'), 'one composite misses what cells find');
         self::assertEqualsWithDelta(6.4, $fitted->json('model.mean'), 1e-9);
         self::assertGreaterThan(0.5, $fitted->json('model.sd'));
+    }
+
+    public function test_drawn_zones_take_the_place_of_strips_while_their_boundary_stands(): void
+    {
+        $area = $this->area();
+        $zone = static fn (float $west, float $east): array => [[[$west, 42.9142], [$east, 42.9142], [$east, 42.9153], [$west, 42.9153], [$west, 42.9142]]];
+        $zones = ['type' => 'MultiPolygon', 'coordinates' => [$zone(-76.2819, -76.2816), $zone(-76.2814, -76.2801)]];
+        app(SavePlan::class)->new($area, $this->technician, ['zones' => $zones] + self::SPEC);
+        $it = $this->compare()->assertOk();
+        self::assertSame(['2 drawn zones', 2, 40], [$it->json('schemes.1.name'), $it->json('schemes.1.samples'), $it->json('schemes.1.cores')]);
+
+        $area->refresh()->update(['boundary' => ['type' => 'Polygon', 'coordinates' => [[[-76.282, 42.914], [-76.281, 42.914], [-76.281, 42.9155], [-76.282, 42.9155], [-76.282, 42.914]]]]]);
+        self::assertSame('3 zones', $this->compare()->assertOk()->json('schemes.1.name'));
+    }
+
+    public function test_a_plan_by_cell_gives_its_own_results_each_where_it_was_pulled(): void
+    {
+        $area = $this->area();
+        $this->pair($area, '5.5', '5.40');
+        $none = $this->api('GET', '/areas/{area}/located-results', ids: ['area' => $area->id])->assertOk()->json();
+        self::assertSame(['year' => null, 'rows' => []], $none, 'one composite of all the area has no place of its own');
+
+        $plan = app(SavePlan::class)->new($area, $this->technician, ['cell_acres' => 1.25, 'pattern' => 'random', 'layers' => ['0-2in', '2-6in']] + self::SPEC)->refresh();
+        foreach (range(1, count($plan->layout['composites'])) as $number) {
+            $samples = app(PullComposite::class)($plan, $this->technician, ['composite' => $number, 'pulled_on' => '2026-09-01', 'pulled_by' => 'Ada Fenwright', 'cores_pulled' => 12, 'note' => '', 'submission' => null], []);
+            $this->read($samples[0], 'lab-ph', '5.'.$number.'0');
+            $this->read($samples[1], 'lab-ph', '7.00');
+        }
+        $own = $this->api('GET', '/areas/{area}/located-results', ids: ['area' => $area->id])->assertOk()->json();
+        self::assertSame([2026, count($plan->layout['composites'])], [$own['year'], count($own['rows'])]);
+        foreach ($own['rows'] as $i => $row) {
+            self::assertEqualsWithDelta(5.0 + ($i + 1) / 10, $row['ph'], 1e-9, 'the upper layer alone');
+            [$northWest, , $southEast] = $plan->layout['composites'][$i]['outline'][0];
+            self::assertTrue($row['longitude'] > $northWest[0] && $row['longitude'] < $southEast[0] && $row['latitude'] < $northWest[1] && $row['latitude'] > $southEast[1]);
+        }
+        $csv = "longitude,latitude,ph\n".implode("\n", array_map(static fn (array $row): string => "{$row['longitude']},{$row['latitude']},{$row['ph']}", $own['rows']));
+        self::assertSame(count($own['rows']), $this->compare(['ground' => 'results', 'results' => $csv])->assertOk()->json('results'));
     }
 
     /** @return iterable<string, array{array<string, mixed>, string}> */

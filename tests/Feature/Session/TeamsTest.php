@@ -47,6 +47,11 @@ final class TeamsTest extends ApiTestCase
             ['DELETE', '/underlays/{underlay}', ['underlay' => $underlay->id]],
             ['POST', '/areas/{area}/plans/draft', ['area' => $area->id]],
             ['POST', '/areas/{area}/plans', ['area' => $area->id]],
+            ['POST', '/areas/{area}/comparison', ['area' => $area->id]],
+            ['GET', '/areas/{area}/located-results', ['area' => $area->id]],
+            ['GET', '/areas/{area}/schools', ['area' => $area->id]],
+            ['GET', '/plans/{plan}/sheet', ['plan' => $sample->plan_id]],
+            ['GET', '/plans/{plan}/calendar', ['plan' => $sample->plan_id]],
             ['GET', '/plans/{plan}', ['plan' => $sample->plan_id]],
             ['PUT', '/plans/{plan}', ['plan' => $sample->plan_id]],
             ['POST', '/plans/{plan}/samples', ['plan' => $sample->plan_id]],
@@ -60,7 +65,7 @@ final class TeamsTest extends ApiTestCase
         ] as [$method, $path, $ids]) {
             $this->api($method, $path, ids: $ids)->assertStatus(404);
         }
-        foreach (["/api/underlays/{$underlay->id}/picture", "/api/sites/{$site->id}/areas/export/kml", "/api/plans/{$sample->plan_id}/export/gpx"] as $file) {
+        foreach (["/api/underlays/{$underlay->id}/picture", "/api/sites/{$site->id}/areas/export/kml", "/api/plans/{$sample->plan_id}/points/gpx", "/api/plans/{$sample->plan_id}/calendar.ics"] as $file) {
             $this->getJson($file)->assertNotFound();
         }
         foreach (['/plans', '/samples', '/recommendations'] as $path) {

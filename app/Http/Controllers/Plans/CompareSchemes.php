@@ -24,7 +24,7 @@ final class CompareSchemes
             'ground' => $request->string('ground')->toString(), 'mean_ph' => $request->float('mean_ph'), 'sd_ph' => $request->float('sd_ph'), 'range_m' => $request->float('range_m'),
             'fields' => $request->integer('fields'), 'seed' => $request->integer('seed'), 'cores_in_composite' => $request->integer('cores_in_composite'),
             'cores_in_cell' => $request->integer('cores_in_cell'), 'results' => $request->string('results')->toString(),
-        ], $request->stakes(), [$crop->low, $crop->target]);
+        ], $request->stakes(), [$crop->low, $crop->target], $area->drawnZones());
         if (! $request->accepts('application/x-ndjson') || $request->accepts('application/json')) {
             return new JsonResponse($compare->run(static function (): void {}));
         }

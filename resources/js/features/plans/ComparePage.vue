@@ -47,6 +47,15 @@ watch(
     },
     { immediate: true },
 )
+const own = useQuery({
+    queryKey: ['located-results', () => area.value?.id],
+    enabled: () => area.value !== null,
+    queryFn: () => api.get('/areas/{area}/located-results', { ids: { area: area.value?.id ?? 0 } }),
+})
+function takeOwn(): void {
+    const rows = (own.data.value?.rows ?? []).map(({ longitude, latitude, ph }) => `${longitude},${latitude},${ph}`)
+    form.results = ['longitude,latitude,ph', ...rows].join('\n')
+}
 const { run, leave, running, done, of, result, refusal, wrong } = useComparison()
 const best = computed(() => result.value?.schemes.find((scheme) => scheme.best) ?? null)
 const rivals = computed(() => result.value?.schemes.filter((scheme) => !scheme.best && !scheme.sure) ?? [])
@@ -87,7 +96,19 @@ const answer = computed(() => {
                         ><el-input-number v-model="form.range_m" :controls="false" :min="1" size="small"
                     /></FormField>
                 </div>
-                <FormField v-else label="Earlier results" :wrong="wrong('results')" hint="CSV: longitude, latitude, ph">
+
+                <p v-if="form.ground !== 'stated'" class="note">
+                    <button v-if="own.data.value?.rows.length" type="button" class="link" @click="takeOwn">
+                        Take the {{ own.data.value.rows.length }} of this area, {{ own.data.value.year }}
+                    </button>
+                    <template v-else>No plan of this area by cell or zone has three lab results yet; paste others.</template>
+                </p>
+                <FormField
+                    v-if="form.ground !== 'stated'"
+                    label="Earlier results"
+                    :wrong="wrong('results')"
+                    hint="CSV: longitude, latitude, ph"
+                >
                     <el-input v-model="form.results" type="textarea" :rows="5" name="results" />
                 </FormField>
                 <div class="grid">
@@ -138,8 +159,8 @@ const answer = computed(() => {
                     </p>
                 </template>
                 <p v-else class="lede">
-                    Six schemes are tried on the same {{ form.fields }} fields: one composite, three zones, and cells of 10, 5, 2.5 and 1
-                    acres.
+                    Six schemes are tried on the same {{ form.fields }} fields: one composite, the zones of its newest plan or else three
+                    equal strips, and cells of 10, 5, 2.5 and 1 acres.
                 </p>
             </section>
         </div>
