@@ -169,13 +169,13 @@ const state = computed(() => {
                     <tbody>
                         <tr>
                             <td>Cores, {{ spec.layers.map(depth).join(', ') }}</td>
-                            <td class="num" data-fact="cores">{{ layout.cores.length }}</td>
+                            <td class="num" data-fact="cores">{{ number(layout.cores.length) }}</td>
                         </tr>
                         <tr v-if="layout.composites.length * layout.layers.length > 1">
                             <td>
                                 Samples, {{ count(layout.composites.length, 'composite') }} of {{ count(layout.layers.length, 'layer') }}
                             </td>
-                            <td class="num" data-fact="samples">{{ layout.composites.length * layout.layers.length }}</td>
+                            <td class="num" data-fact="samples">{{ number(layout.composites.length * layout.layers.length) }}</td>
                         </tr>
                         <tr>
                             <td>Walk between them</td>

@@ -105,7 +105,7 @@ export function partStyle(feature: FeatureLike): Style[] {
 }
 
 export function walkStyle(feature: FeatureLike, resolution: number): Style[] {
-    if (feature.get('many')) return [THIN]
+    if (feature.get('many')) return Number(feature.get('gap')) / resolution < CROWD_PX ? [] : [THIN]
     const line = feature.getGeometry()
     const styles = [new Style({ stroke: new Stroke({ color: GLEY, width: 1.5 }) })]
     if (line instanceof LineString) {
@@ -124,6 +124,9 @@ export function walkStyle(feature: FeatureLike, resolution: number): Style[] {
 }
 
 const DOT = new Style({ image: new Circle({ radius: 2.5, fill: new Fill({ color: GLEY }) }) })
+const GRAIN = new Style({ image: new Circle({ radius: 1, fill: new Fill({ color: GLEY }) }) })
+/** Closer than this, many cores are grains without a walk. */
+const CROWD_PX = 8
 const SPOT = new Style({
     image: new Circle({ radius: 3.5, fill: new Fill({ color: GLEY }), stroke: new Stroke({ color: SHEET, width: 0.8 }) }),
 })
@@ -132,8 +135,9 @@ const ROOM_PX = 19
 const THIN = new Style({ stroke: new Stroke({ color: GLEY, width: 0.7 }) })
 
 export function coreStyle(feature: FeatureLike, resolution: number): Style {
-    if (feature.get('many')) return DOT
-    if (Number(feature.get('gap')) / resolution < ROOM_PX) return SPOT
+    const room = Number(feature.get('gap')) / resolution
+    if (feature.get('many')) return room < CROWD_PX ? GRAIN : DOT
+    if (room < ROOM_PX) return SPOT
     return new Style({
         image: new Circle({ radius: 9, fill: new Fill({ color: GLEY }), stroke: new Stroke({ color: SHEET, width: 1 }) }),
         text: new Text({ text: String(feature.get('sequence')), font: `600 11px ${SANS}`, fill: new Fill({ color: SHEET }), offsetY: 1 }),

@@ -77,7 +77,7 @@ export function useGroundMap(
             style: (feature, resolution) => awayStyle(feature, resolution, view.getCenter() ?? [0, 0]),
             updateWhileInteracting: true,
         })
-        const partsLayer = new VectorLayer({ source: parts, style: partStyle })
+        const partsLayer = new VectorImageLayer({ imageRatio: 2, source: parts, style: partStyle })
         for (const layer of [awayLayer, partsLayer]) {
             layer.on('prerender', clip)
             layer.on('postrender', (event) => (event.context as CanvasRenderingContext2D).restore())
@@ -116,6 +116,10 @@ export function useGroundMap(
     /** Keeps the hatch inside the chosen area: that is the ground it takes away. */
     function clip(event: RenderEvent): void {
         const pen = event.context as CanvasRenderingContext2D
+        // The frame, not the map, knows the size: a layer kept as a picture is drawn larger than the map.
+        const [width, height] = event.frameState!.size as [number, number]
+        const { center, resolution } = event.frameState!.viewState
+        const [east, north] = center as [number, number]
         pen.save()
         const geometry = chosen === null ? null : (areas.getFeatureById(chosen) as Feature<Geometry> | null)?.getGeometry()
         pen.beginPath()
@@ -129,7 +133,8 @@ export function useGroundMap(
         for (const polygon of polygons) {
             for (const ring of polygon.getCoordinates()) {
                 ring.forEach((position, i) => {
-                    const [x, y] = getRenderPixel(event, map!.getPixelFromCoordinate(position)) as [number, number]
+                    const at = [width / 2 + (position[0]! - east) / resolution, height / 2 - (position[1]! - north) / resolution]
+                    const [x, y] = getRenderPixel(event, at) as [number, number]
                     if (i === 0) pen.moveTo(x, y)
                     else pen.lineTo(x, y)
                 })
@@ -194,7 +199,7 @@ export function useGroundMap(
             walk,
             [...walks.values()]
                 .filter((walked) => walked.length > 1)
-                .map((walked) => feature(new LineString(walked.map(({ at }) => at)), { many })),
+                .map((walked) => feature(new LineString(walked.map(({ at }) => at)), { many, gap })),
         )
     }
 
