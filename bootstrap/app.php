@@ -9,6 +9,7 @@ use HonestCore\Error\CoreError;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Http\Exceptions\PostTooLargeException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
@@ -30,5 +31,6 @@ return Application::configure(basePath: dirname(__DIR__))
         $exceptions->dontReport([CoreError::class, Conflict::class, RefusedRows::class]);
         $exceptions->render(static fn (CoreError $error): JsonResponse => new JsonResponse(['message' => $error->getMessage(), 'code' => $error->errorCode()], 422));
         $exceptions->render(static fn (Conflict $error): JsonResponse => new JsonResponse(['message' => $error->getMessage(), 'code' => 'conflict'], 409));
+        $exceptions->render(static fn (PostTooLargeException $error): JsonResponse => new JsonResponse(['message' => 'What was sent is too large to take at once. Nothing was stored. Send a smaller file, or in parts.'], 413));
         $exceptions->render(static fn (RefusedRows $error): JsonResponse => new JsonResponse(['message' => $error->getMessage(), 'code' => 'refused_rows', 'rows' => $error->rows], 422));
     })->create();

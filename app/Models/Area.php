@@ -71,7 +71,9 @@ final class Area extends Model
      */
     public function drawnZones(): ?array
     {
-        $plan = $this->plans()->orderByDesc('id')->get()->first(fn (Plan $plan): bool => $plan->spec['zones'] !== null && $plan->boundary === $this->boundary);
+        $plans = Plan::query()->where('area_id', $this->id)->orderByDesc('id');
+        $plans->whereNotNull('spec->zones');
+        $plan = $plans->get(['id', 'spec', 'boundary'])->first(fn (Plan $plan): bool => $plan->boundary === $this->boundary);
 
         return $plan?->spec['zones'];
     }

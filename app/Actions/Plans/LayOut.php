@@ -30,7 +30,7 @@ final class LayOut
      * @param array<string, mixed> $boundary GeoJSON
      * @param array{layers: list<string>, cores: int, pattern: string, cell_acres: float|null, cell_mode: string, rows: array{spacing_m: float, bearing_deg: float}|null, zones: array<string, mixed>|null, start: array{float, float}|null, speed_km_per_h: float|null, seconds_per_core: float|null, edge_m: float, probe_mm: float, seed: int, ph_sd: float|null, keep_away: list<array{distance_m: float, geometry: array<string, mixed>}>} $spec
      * @param array{sd: float, composites: int}|null $earlier spread of this ground's own earlier composites
-     * @return array<string, mixed>
+     * @return array{composites: list<array{number: int, cores: int, walk_m: float, outline: list<list<array{float, float}>>}>, walk_m: float, minutes: float, ...<string, mixed>}
      */
     public function __invoke(array $boundary, array $spec, ?array $earlier = null): array
     {

@@ -17,10 +17,7 @@ final class OwnGridResults
     /** @return array{year: int|null, rows: list<array{sample: string, longitude: float, latitude: float, ph: float}>} */
     public function __invoke(Area $area): array
     {
-        foreach ($area->plans()->whereHas('samples')->orderByDesc('id')->get() as $plan) {
-            if (count($plan->layout['composites']) < self::FEWEST) {
-                continue;
-            }
+        foreach ($area->plans()->where('composites', '>=', self::FEWEST)->whereHas('samples')->orderByDesc('id')->get() as $plan) {
             $rows = $this->rows($plan);
             if (count($rows) >= self::FEWEST) {
                 return ['year' => $plan->samples()->firstOrFail()->year, 'rows' => $rows];

@@ -43,7 +43,11 @@ final class SavePlan
         if ($advice !== [] && ($spec['kept_reason'] ?? '') === '' && $spec['cell_acres'] === null && $spec['zones'] === null) {
             throw ValidationException::withMessages(['kept_reason' => 'This ground should be split: '.implode(' ', $advice).' Split it, or say why it stays one composite.']);
         }
-        $plan->fill(['purpose' => $spec['purpose'], 'spec' => $spec, 'boundary' => $area->boundary, 'layout' => ($this->layOut)($area->boundary, $spec, ($this->earlier)($area))])->save();
+        $layout = ($this->layOut)($area->boundary, $spec, ($this->earlier)($area));
+        $plan->fill([
+            'purpose' => $spec['purpose'], 'spec' => $spec, 'boundary' => $area->boundary, 'layout' => $layout,
+            'composites' => count($layout['composites']), 'walk_m' => $layout['walk_m'], 'minutes' => $layout['minutes'],
+        ])->save();
 
         return $plan;
     }

@@ -6,8 +6,8 @@ namespace App\Actions\Today;
 
 use App\Actions\Evidence\GatherEvidence;
 use App\Actions\FollowUp\RetestDates;
+use App\Actions\Plans\PlansOfSite;
 use App\Models\Area;
-use App\Models\Plan;
 use App\Models\Sample;
 use App\Models\Site;
 use App\Models\TestMethod;
@@ -17,7 +17,7 @@ use Illuminate\Database\Eloquent\Builder;
 /** What waits to be done at a site, in the order of the work. */
 final class WhatWaits
 {
-    public function __construct(private readonly GatherEvidence $evidence, private readonly RetestDates $retests) {}
+    public function __construct(private readonly GatherEvidence $evidence, private readonly RetestDates $retests, private readonly PlansOfSite $plansOfSite) {}
 
     /** @return list<array{stage: string, text: string, detail: string, to: string}> */
     public function __invoke(Site $site): array
@@ -42,11 +42,9 @@ final class WhatWaits
     /** @return list<array{stage: string, text: string, detail: string, to: string}> */
     private function pulls(Site $site): array
     {
-        $plans = Plan::query()->with(['area:id,name', 'samples:id,plan_id,composite'])
-            ->whereHas('area', static fn (Builder $areas) => $areas->where('site_id', $site->id))->orderBy('id')->get();
         $items = [];
-        foreach ($plans as $plan) {
-            $left = count($plan->toPull());
+        foreach (array_reverse(($this->plansOfSite)($site->id)) as ['plan' => $plan, 'to_pull' => $toPull]) {
+            $left = count($toPull);
             if ($left > 0) {
                 $text = $left === 1 ? "Pull {$plan->spec['cores']} cores" : "Pull {$left} composites of {$plan->spec['cores']} cores";
                 $items[] = ['stage' => 'pull', 'text' => $text, 'detail' => $plan->area->name, 'to' => "/pull/{$plan->id}"];

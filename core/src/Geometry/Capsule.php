@@ -53,7 +53,7 @@ final readonly class Capsule
      */
     public function onLine(Line $line): ?array
     {
-        if ($this->reach <= 0) {
+        if ($this->reach <= 0 || ($line->uy === 0.0 && ($line->y >= $this->north || $line->y <= $this->south))) {
             return null;
         }
         $a = $line->local($this->ax, $this->ay);

@@ -35,11 +35,12 @@ final readonly class PhMargin
     {
         /** @var array{low: float, usual: float, high: float, confidence: float} $table */
         $table = RuleTable::named('ph-spread');
-        $margin = static fn (float $spread): float => CoresNeeded::marginOf($cores, $spread, $table['confidence']);
+        $usual = $sd ?? $table['usual'];
+        $ofUnit = CoresNeeded::marginOf($cores, 1.0, $table['confidence']);
+        if (! ($usual >= 0 && is_finite($usual))) {
+            throw ValueOutOfRange::of('The standard deviation', $usual, 'a finite number, 0 or more');
+        }
 
-        return new self(
-            $margin($sd ?? $table['usual']), $margin($sd ?? $table['low']), $margin($sd ?? $table['high']),
-            $sd ?? $table['usual'], $table['confidence'],
-        );
+        return new self($ofUnit * $usual, $ofUnit * ($sd ?? $table['low']), $ofUnit * ($sd ?? $table['high']), $usual, $table['confidence']);
     }
 }

@@ -104,8 +104,7 @@ final readonly class Plan
             : [$spec->boundary->polygons];
         $grounds = $areas = [];
         foreach ($parts as $polygons) {
-            $ground = self::inset($polygons, $spec);
-            $strips = Strips::of($ground, self::LINES);
+            [$ground, $strips] = self::inset($polygons, $spec, self::LINES);
             if ($strips->areaM2() > 0) {
                 $grounds[] = [$ground, $strips];
                 $areas[] = $strips->areaM2();
@@ -135,7 +134,7 @@ final readonly class Plan
             throw new ValueOutOfRange('Cells of this size would be too many; accepted are at most '.self::MOST_IN_ALL.' cells in the bounding box.');
         }
         $composites = $rings = [];
-        foreach (Cells::cut(self::inset($spec->boundary->polygons, $spec), $cellM2) as $cell) {
+        foreach (Cells::cut(self::inset($spec->boundary->polygons, $spec, self::CELL_LINES)[0], $cellM2) as $cell) {
             $composites[] = self::lay($cell, Strips::of($cell, self::CELL_LINES), $spec, $spec->cores, $draw);
             $rings[] = array_map(static fn (Box $box): array => $box->ring(), $cell->boxes ?? []);
         }
@@ -149,12 +148,19 @@ final readonly class Plan
      * Ground a hand's width inside what may be used, or all of it where that leaves nothing.
      *
      * @param non-empty-list<Polygon> $polygons
+     * @param positive-int $lines
+     * @return array{Ground, Strips}
      */
-    private static function inset(array $polygons, PlanSpec $spec): Ground
+    private static function inset(array $polygons, PlanSpec $spec, int $lines): array
     {
         $inset = Ground::of($polygons, $spec->edgeM + self::HAND_M, $spec->away->widened(self::HAND_M));
+        $strips = Strips::of($inset, $lines);
+        if ($strips->areaM2() > 0) {
+            return [$inset, $strips];
+        }
+        $all = Ground::of($polygons, $spec->edgeM, $spec->away);
 
-        return Strips::of($inset, self::CELL_LINES)->areaM2() > 0 ? $inset : Ground::of($polygons, $spec->edgeM, $spec->away);
+        return [$all, Strips::of($all, $lines)];
     }
 
     /**
@@ -165,8 +171,7 @@ final readonly class Plan
     private static function byZone(PlanSpec $spec, Zones $zones, Draw $draw): array
     {
         $places = array_map(static function (int $i) use ($zones, $spec, $draw): array {
-            $ground = self::inset($zones->polygons[$i], $spec);
-            $strips = Strips::of($ground, self::LINES);
+            [$ground, $strips] = self::inset($zones->polygons[$i], $spec, self::LINES);
 
             return $strips->areaM2() > 0
                 ? self::lay($ground, $strips, $spec, $spec->cores, $draw)

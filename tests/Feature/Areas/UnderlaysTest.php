@@ -66,6 +66,15 @@ final class UnderlaysTest extends ApiTestCase
         self::assertSame([0, []], [Underlay::query()->count(), Storage::disk('local')->allFiles()]);
     }
 
+    public function test_more_than_the_server_takes_at_once_is_said_in_words(): void
+    {
+        $site = $this->site();
+        $response = $this->call('POST', "/api/sites/{$site->id}/underlays", server: ['CONTENT_LENGTH' => (string) 2 ** 40, 'HTTP_ACCEPT' => 'application/json'])->assertStatus(413);
+
+        ApiDocument::assertMatches('POST', '/sites/{site}/underlays', 413, (string) $response->getContent());
+        self::assertStringContainsString('too large', (string) $response->json('message'));
+    }
+
     /** @return iterable<string, array{list<array<string, mixed>>, string}> */
     public static function placesThatFixNothing(): iterable
     {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Today;
 
+use App\Actions\Plans\SavePlan;
+use App\Actions\Samples\PullComposite;
 use Illuminate\Support\Carbon;
 use Tests\Feature\ApiTestCase;
 
@@ -26,6 +28,23 @@ final class TodayTest extends ApiTestCase
         self::assertSame([['decide', 'Sign the first verdict']], $this->waiting($site->id));
         Carbon::setTestNow('2029-09-02 12:00:00');
         self::assertContains(['follow-up', 'Retest was due 2029-09-01'], $this->waiting($site->id));
+    }
+
+    public function test_a_plan_that_was_replaced_before_it_was_begun_waits_no_longer(): void
+    {
+        $site = $this->site();
+        $area = $this->area($site);
+        $cells = ['cell_acres' => 2.5] + self::SPEC;
+        $begun = app(SavePlan::class)->new($area, $this->technician, $cells)->refresh();
+        app(PullComposite::class)($begun, $this->technician, ['composite' => 1, 'pulled_on' => '2026-09-01', 'pulled_by' => 'Ada', 'cores_pulled' => 12, 'note' => '', 'submission' => null], []);
+        $this->plan($area);
+        $newest = $this->plan($area);
+        $left = $begun->composites - 1;
+
+        $pulls = array_values(array_filter($this->waiting($site->id), static fn (array $item): bool => $item[0] === 'pull'));
+        self::assertSame([['pull', $left === 1 ? 'Pull 12 cores' : "Pull {$left} composites of 12 cores"], ['pull', 'Pull 12 cores']], $pulls);
+        self::assertSame([[1], [], range(2, $begun->composites)], array_column($this->api('GET', '/plans', query: ['site_id' => $site->id])->json(), 'to_pull'));
+        self::assertSame([1], $newest->toPull());
     }
 
     public function test_the_day_is_that_of_the_site(): void

@@ -4,33 +4,29 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Plans;
 
-use App\Models\Plan;
+use App\Actions\Plans\PlansOfSite;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
 /** All plans of a site in short, newest first. */
 final class ListPlans
 {
-    public function __invoke(Request $request): JsonResponse
+    public function __invoke(Request $request, PlansOfSite $plans): JsonResponse
     {
-        $plans = Plan::query()->with(['area', 'author', 'samples:id,plan_id,code,composite'])
-            ->whereHas('area', static fn ($areas) => $areas->where('site_id', $request->integer('site_id')))
-            ->orderByDesc('id')->get();
-
-        return new JsonResponse($plans->map(static fn (Plan $plan): array => [
-            'id' => $plan->id,
-            'area_id' => $plan->area_id,
-            'area' => $plan->area->name,
-            'author' => $plan->author->name,
-            'saved_at' => $plan->updated_at->toIso8601ZuluString(),
-            'layers' => $plan->spec['layers'],
-            'cores' => $plan->spec['cores'],
-            'composites' => count($plan->layout['composites']),
-            'to_pull' => $plan->toPull(),
-            'minutes' => $plan->layout['minutes'],
-            'pattern' => $plan->spec['pattern'],
-            'walk_m' => $plan->layout['walk_m'],
-            'samples' => $plan->samples->pluck('code')->all(),
-        ]));
+        return new JsonResponse(array_map(static fn (array $line): array => [
+            'id' => $line['plan']->id,
+            'area_id' => $line['plan']->area_id,
+            'area' => $line['plan']->area->name,
+            'author' => $line['plan']->author->name,
+            'saved_at' => $line['plan']->updated_at->toIso8601ZuluString(),
+            'layers' => $line['plan']->spec['layers'],
+            'cores' => $line['plan']->spec['cores'],
+            'composites' => $line['plan']->composites,
+            'to_pull' => $line['to_pull'],
+            'minutes' => $line['plan']->minutes,
+            'pattern' => $line['plan']->spec['pattern'],
+            'walk_m' => $line['plan']->walk_m,
+            'samples' => $line['plan']->samples->pluck('code')->all(),
+        ], $plans($request->integer('site_id'))));
     }
 }

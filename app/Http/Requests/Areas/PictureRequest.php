@@ -22,6 +22,7 @@ final class PictureRequest extends FormRequest
         return [
             'picture.required' => 'Choose a picture.',
             'picture.mimetypes' => 'The file is no picture; accepted are PNG and JPEG.',
+            'picture.uploaded' => 'The picture did not arrive whole; accepted are PNG and JPEG of up to 8 MB.',
             'picture.max' => 'The picture is larger than 8 MB; accepted are PNG and JPEG of up to 8 MB.',
             'picture.dimensions' => 'The picture cannot be read, is too small or too large; accepted are PNG and JPEG of 50 to 12,000 pixels a side.',
         ];

@@ -22,7 +22,7 @@ const { data } = useQuery({
     queryFn: () => api.get('/plans', { query: { site_id: siteId.value ?? 0 } }),
 })
 const ready = computed(() => data.value?.filter((plan) => plan.to_pull.length > 0) ?? [])
-const done = computed(() => data.value?.filter((plan) => plan.to_pull.length === 0) ?? [])
+const done = computed(() => data.value?.filter((plan) => plan.to_pull.length === 0 && plan.samples.length > 0) ?? [])
 const desk = ref<Schema<'PlanLine'> | null>(null)
 const form = reactive({ composite: 1, pulled_on: '', pulled_by: '', cores_pulled: 0, note: '' })
 
