@@ -56,54 +56,34 @@ final readonly class Capsule
         if ($this->reach <= 0 || ($line->uy === 0.0 && ($line->y >= $this->north || $line->y <= $this->south))) {
             return null;
         }
-        $a = $line->local($this->ax, $this->ay);
-        $b = $line->local($this->bx, $this->by);
-        if (min($a[1], $b[1]) > $this->reach || max($a[1], $b[1]) < -$this->reach) {
+        [$at, $as] = $line->local($this->ax, $this->ay);
+        [$bt, $bs] = $line->local($this->bx, $this->by);
+        $reach = $this->reach;
+        if (($as > $reach && $bs > $reach) || ($as < -$reach && $bs < -$reach)) {
             return null;
         }
         [$from, $to] = [INF, -INF];
-        foreach ([$a, $b] as [$t, $s]) {
-            $half2 = $this->reach * $this->reach - $s * $s;
-            if ($half2 > 0) {
-                $half = sqrt($half2);
-                $from = min($from, $t - $half);
-                $to = max($to, $t + $half);
-            }
+        if (abs($as) < $reach) {
+            $half = sqrt($reach * $reach - $as * $as);
+            [$from, $to] = [$at - $half, $at + $half];
         }
-        foreach ($this->sides($a, $b) as $t) {
-            $from = min($from, $t);
-            $to = max($to, $t);
+        if (abs($bs) < $reach) {
+            $half = sqrt($reach * $reach - $bs * $bs);
+            [$from, $to] = [min($from, $bt - $half), max($to, $bt + $half)];
+        }
+        [$dt, $ds] = [$bt - $at, $bs - $as];
+        if ($ds !== 0.0) {
+            $length = hypot($dt, $ds);
+            foreach ([$reach, -$reach] as $side) {
+                // Where the line crosses a straight side: how far along the segment, and at which place.
+                $along = -($as + $side * $dt / $length) / $ds;
+                if ($along >= 0 && $along <= 1) {
+                    $t = $at - $side * $ds / $length + $along * $dt;
+                    [$from, $to] = [min($from, $t), max($to, $t)];
+                }
+            }
         }
 
         return $to > $from ? [$from, $to] : null;
-    }
-
-    /**
-     * Where the line crosses the two straight sides.
-     *
-     * @param array{float, float} $a
-     * @param array{float, float} $b
-     * @return list<float>
-     *
-     * @pure
-     */
-    private function sides(array $a, array $b): array
-    {
-        $dt = $b[0] - $a[0];
-        $ds = $b[1] - $a[1];
-        $length = hypot($dt, $ds);
-        if ($length === 0.0 || $ds === 0.0) {
-            return [];
-        }
-        $crossings = [];
-        foreach ([1, -1] as $side) {
-            $s = $a[1] + $side * $this->reach * $dt / $length;
-            $along = -$s / $ds;
-            if ($along >= 0 && $along <= 1) {
-                $crossings[] = $a[0] - $side * $this->reach * $ds / $length + $along * $dt;
-            }
-        }
-
-        return $crossings;
     }
 }

@@ -97,7 +97,7 @@ final readonly class Ground
         if ($stretches === []) {
             return [];
         }
-        $taken = self::insides($this->holes, $line);
+        $taken = $this->holes === [] ? [] : self::insides($this->holes, $line);
         foreach ($this->capsules as $capsule) {
             $stretch = $capsule->onLine($line);
             if ($stretch !== null) {

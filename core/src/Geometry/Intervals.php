@@ -17,6 +17,9 @@ final class Intervals
      */
     public static function union(array $stretches): array
     {
+        if (count($stretches) < 2) {
+            return $stretches === [] || $stretches[0][1] > $stretches[0][0] ? $stretches : [];
+        }
         usort($stretches, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
         $union = [];
         [$start, $end] = [INF, -INF];
