@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\Interactions\WebDriverActions;
 use Facebook\WebDriver\Remote\LocalFileDetector;
 use Facebook\WebDriver\WebDriverBy;
@@ -130,6 +131,15 @@ final class PagesTest extends BrowserTestCase
         $this->press('nitrate');
         $this->see('Cold box');
         $this->see('Across the rows: 6 cores from the row to mid-row');
+        $composites = $this->browser->findElements(WebDriverBy::xpath("//label[contains(., 'Composite')]//option[not(@value='all')]"));
+        $this->click("//label[contains(., 'Composite')]//option[@value='all']");
+        $this->see('Composite '.count($composites).': 15 cores');
+        $printed = (new ChromeDevToolsDriver($this->browser))->execute('Page.printToPDF');
+        $pages = preg_match_all('#/Type /Page\b#', (string) base64_decode((string) $printed['data'], true));
+        self::assertGreaterThanOrEqual(count($composites), $pages, 'each composite begins a page');
+        (new ChromeDevToolsDriver($this->browser))->execute('Emulation.setEmulatedMedia', ['media' => 'print']);
+        $this->miss('Sign out');
+        $this->see('Take care');
     }
 
     public function test_zones_are_drawn_on_the_ground_and_each_gets_its_composite(): void

@@ -48,7 +48,7 @@ final class DivideArea
         usort($parts, static fn (array $a, array $b): int => self::extent($b) <=> self::extent($a));
 
         return DB::transaction(function () use ($area, $parts, $names): array {
-            $fields = ['use' => $area->use, 'history' => $area->history, 'facts' => $area->facts];
+            $fields = ['use' => $area->use, 'history' => $area->history, 'facts' => ['joined' => []] + $area->knownFacts()->toArray()];
 
             return [
                 $this->write->write($area, ['name' => $names[0], 'boundary' => $parts[0]] + $fields),

@@ -8,6 +8,7 @@ use App\Exceptions\Conflict;
 use App\Models\Area;
 use HonestCore\Geometry\GeoJson;
 use HonestCore\Sampling\AreaFacts;
+use HonestCore\Sampling\SplitAdvice;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -29,7 +30,7 @@ final class JoinAreas
 
         return DB::transaction(function () use ($area, $other): Area {
             $boundary = ['type' => 'MultiPolygon', 'coordinates' => [...$this->polygons($area), ...$this->polygons($other)]];
-            [$name, $history, $facts] = [$other->name, $other->history, $this->facts($area->knownFacts(), $other->knownFacts())];
+            [$name, $history, $facts] = [$other->name, $other->history, $this->facts($area, $other)];
             $other->delete();
 
             return $this->write->write($area, [
@@ -40,8 +41,9 @@ final class JoinAreas
     }
 
     /** @return array<string, mixed> */
-    private function facts(AreaFacts $one, AreaFacts $other): array
+    private function facts(Area $area, Area $otherArea): array
     {
+        [$one, $other] = [$area->knownFacts(), $otherArea->knownFacts()];
         $key = static fn (array $event): string => "{$event['kind']} {$event['year']}";
         [$keys, $otherKeys] = [array_map($key, $one->events), array_map($key, $other->events)];
         $events = [];
@@ -58,6 +60,7 @@ final class JoinAreas
         return AreaFacts::of([
             ...$both, 'irrigated' => $one->irrigated || $other->irrigated, 'old_paint' => $one->oldPaint || $other->oldPaint,
             'industry' => $one->industry || $other->industry, 'events' => array_values($events),
+            'joined' => [...$one->joined, ...$other->joined, ...SplitAdvice::ofUse($one, $area->use, $other, $otherArea->use)],
         ])->toArray();
     }
 

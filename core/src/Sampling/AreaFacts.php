@@ -19,11 +19,14 @@ final readonly class AreaFacts
 
     private const LONGEST_TEXT = 200;
 
+    private const MOST_REASONS = 20;
+
     /**
      * @param list<string> $surfaces
      * @param list<string> $slopes
      * @param list<string> $textures
      * @param list<array{kind: string, year: int, part: bool, note: string}> $events
+     * @param list<string> $joined what spoke against joining the two areas that it was made of, as far as no other fact says so
      */
     private function __construct(
         public array $surfaces,
@@ -36,6 +39,7 @@ final readonly class AreaFacts
         public bool $oldPaint,
         public bool $industry,
         public array $events,
+        public array $joined,
     ) {}
 
     /**
@@ -63,6 +67,7 @@ final readonly class AreaFacts
         return new self(
             $lists[0], $lists[1], $lists[2], $text('colour'), $text('crops_now'), $text('crops_wanted'), $is('irrigated'), $is('old_paint'), $is('industry'),
             array_map(self::event(...), array_values(array_filter((array) ($facts['events'] ?? []), is_array(...)))),
+            array_map(static fn (string $reason): string => mb_substr($reason, 0, self::LONGEST_TEXT), array_slice(array_values(array_filter((array) ($facts['joined'] ?? []), is_string(...))), 0, self::MOST_REASONS)),
         );
     }
 
@@ -78,7 +83,7 @@ final readonly class AreaFacts
         return [
             'surfaces' => $this->surfaces, 'slopes' => $this->slopes, 'textures' => $this->textures, 'colour' => $this->colour,
             'crops_now' => $this->cropsNow, 'crops_wanted' => $this->cropsWanted, 'irrigated' => $this->irrigated,
-            'old_paint' => $this->oldPaint, 'industry' => $this->industry, 'events' => $this->events,
+            'old_paint' => $this->oldPaint, 'industry' => $this->industry, 'events' => $this->events, 'joined' => $this->joined,
         ];
     }
 

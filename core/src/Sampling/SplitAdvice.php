@@ -41,7 +41,7 @@ final class SplitAdvice
             $reasons[] = "Only part of it got {$event['kind']} in {$event['year']}: one composite would give a mean that is true of neither part.";
         }
 
-        return $reasons;
+        return [...$reasons, ...$facts->joined];
     }
 
     /**
@@ -54,13 +54,7 @@ final class SplitAdvice
      */
     public static function between(AreaFacts $one, string $oneUse, AreaFacts $other, string $otherUse): array
     {
-        $reasons = [];
-        [$a, $b] = [Crop::of($oneUse), Crop::of($otherUse)];
-        if ($a->low >= $b->high || $b->low >= $a->high) {
-            $reasons[] = "{$a->name} wants pH {$a->low} to {$a->high}, {$b->name} {$b->low} to {$b->high}: no one answer fits both.";
-        } elseif ($oneUse !== $otherUse) {
-            $reasons[] = "Their uses differ: {$a->name} and {$b->name}.";
-        }
+        $reasons = self::ofUse($one, $oneUse, $other, $otherUse);
         foreach (['surfaces' => 'surface', 'slopes' => 'place on the slope', 'textures' => 'texture'] as $list => $word) {
             if ($one->{$list} !== [] && $other->{$list} !== [] && $one->{$list} !== $other->{$list}) {
                 $reasons[] = "Their {$word} differs.";
@@ -71,10 +65,27 @@ final class SplitAdvice
         foreach ($apart as $event) {
             $reasons[] = "Only one of them got {$event}.";
         }
-        if ($one->suspect() !== $other->suspect()) {
-            $reasons[] = 'Only one of them has seen old paint, traffic or industry.';
-        }
 
         return $reasons;
+    }
+
+    /**
+     * Those of the reasons that the facts of joined ground would not tell any more.
+     *
+     * @return list<string>
+     *
+     * @throws BadTable
+     * @throws ValueOutOfRange
+     */
+    public static function ofUse(AreaFacts $one, string $oneUse, AreaFacts $other, string $otherUse): array
+    {
+        [$a, $b] = [Crop::of($oneUse), Crop::of($otherUse)];
+        $clash = $a->low >= $b->high || $b->low >= $a->high;
+
+        return array_keys(array_filter([
+            "{$a->name} wants pH {$a->low} to {$a->high}, {$b->name} {$b->low} to {$b->high}: no one answer fits both." => $clash,
+            "The uses differ: {$a->name} and {$b->name}." => ! $clash && $oneUse !== $otherUse,
+            'Only one of the two has seen old paint, traffic or industry.' => $one->suspect() !== $other->suspect(),
+        ]));
     }
 }

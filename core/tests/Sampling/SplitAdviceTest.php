@@ -40,7 +40,7 @@ final class SplitAdviceTest extends TestCase
 
         self::assertSame([], SplitAdvice::between($plain, 'pasture', $plain, 'pasture'));
         self::assertStringContainsString('no one answer fits both', implode(' ', SplitAdvice::between($plain, 'vegetables', $plain, 'blueberry')));
-        self::assertStringContainsString('Their uses differ', implode(' ', SplitAdvice::between($plain, 'vegetables', $plain, 'lawn')));
+        self::assertStringContainsString('The uses differ', implode(' ', SplitAdvice::between($plain, 'vegetables', $plain, 'lawn')));
         $reasons = implode(' ', SplitAdvice::between($plain, 'pasture', $limed, 'pasture'));
         self::assertStringContainsString('Only one of them got lime in 2023', $reasons);
         self::assertStringContainsString('old paint', $reasons);

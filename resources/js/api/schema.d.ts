@@ -3731,6 +3731,8 @@ export interface components {
             old_paint: boolean;
             industry: boolean;
             events: components["schemas"]["AreaEvent"][];
+            /** @description What spoke against joining the two areas that this one was made of. */
+            joined: string[];
         };
         CutInput: {
             line: components["schemas"]["Geometry"] | null;

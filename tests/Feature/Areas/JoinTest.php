@@ -38,6 +38,22 @@ final class JoinTest extends ApiTestCase
         self::assertSame(['Polygon', 'Polygon'], [$parts[0]['boundary']['type'], $parts[1]['boundary']['type']]);
     }
 
+    public function test_uses_that_want_another_ph_stay_a_reason_until_the_ground_is_parted(): void
+    {
+        $area = $this->area();
+        $other = $this->neighbour($area, 0.003);
+        $other->update(['use' => 'blueberry', 'facts' => ['old_paint' => true] + self::FACTS]);
+        $joined = $this->api('POST', '/areas/{area}/join/{other}', ids: ['area' => $area->id, 'other' => $other->id])->assertOk();
+        $advice = implode(' ', $joined->json('advice'));
+        self::assertStringContainsString('no one answer fits both', $advice);
+        self::assertStringContainsString('Only one of the two has seen old paint', $advice);
+        $this->api('POST', '/areas/{area}/plans', self::SPEC, ['area' => $area->id])->assertStatus(422)->assertJsonValidationErrors('kept_reason');
+
+        $parts = $this->api('POST', '/areas/{area}/cut', ['line' => null, 'names' => ['Sedge meadow', 'Sedge bank']], ['area' => $area->id])->assertOk()->json();
+        self::assertSame([[], []], [$parts[0]['advice'], $parts[1]['advice']]);
+        $this->api('POST', '/areas/{area}/plans', self::SPEC, ['area' => $area->id])->assertCreated();
+    }
+
     public function test_neighbours_with_a_common_edge_join_and_can_be_planned(): void
     {
         $area = $this->area();

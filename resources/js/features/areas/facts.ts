@@ -35,5 +35,6 @@ export function noFacts(): Facts {
         old_paint: false,
         industry: false,
         events: [],
+        joined: [],
     }
 }

@@ -70,18 +70,20 @@ const bar = computed(() => {
         :aria-label="`Map of ${plan.area.name} with ${cores.length} numbered cores`"
     >
         <defs>
-            <clipPath id="sheet-ground"><path :d="rings.map((ring) => path(ring, true)).join('')" clip-rule="evenodd" /></clipPath>
-            <pattern id="sheet-hatch" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+            <clipPath :id="`ground-${composite}`">
+                <path :d="rings.map((ring) => path(ring, true)).join('')" clip-rule="evenodd" />
+            </clipPath>
+            <pattern :id="`hatch-${composite}`" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
                 <path d="M0 0V5" stroke="#6B4526" stroke-width="1" />
             </pattern>
         </defs>
-        <g clip-path="url(#sheet-ground)">
+        <g :clip-path="`url(#ground-${composite})`">
             <path
                 v-for="one in away"
                 :key="one.name"
                 :d="one.d"
                 fill="none"
-                stroke="url(#sheet-hatch)"
+                :stroke="`url(#hatch-${composite})`"
                 :stroke-width="one.width"
                 stroke-linecap="round"
                 stroke-linejoin="round"
@@ -100,7 +102,7 @@ const bar = computed(() => {
                 :key="i"
                 :d="path(ring, true)"
                 fill="none"
-                stroke="url(#sheet-hatch)"
+                :stroke="`url(#hatch-${composite})`"
                 :stroke-width="Math.max(0.01, (2 * plan.spec.edge_m) / frame.metres)"
             />
         </g>

@@ -14,14 +14,18 @@ const planId = computed(() => Number(route.params.plan))
 const { data: plan } = useQuery({ queryKey: ['plan', planId], queryFn: () => api.get('/plans/{plan}', { ids: { plan: planId.value } }) })
 const choices = useQuery({ queryKey: ['choices'], staleTime: Infinity, queryFn: () => api.get('/choices') })
 const tests = ref<string[]>(['ph'])
-const composite = ref(1)
+const composite = ref<number | 'all'>(1)
 const { data: sheet } = useQuery({
     queryKey: ['sheet', planId, tests],
     placeholderData: keepPreviousData,
     queryFn: () => api.get('/plans/{plan}/sheet', { ids: { plan: planId.value }, query: { tests: tests.value.join(',') } }),
 })
-const cores = computed(() => plan.value?.layout.cores.filter((core) => core.composite === composite.value) ?? [])
-const walk = computed(() => plan.value?.layout.composites.find((one) => one.number === composite.value)?.walk_m ?? 0)
+const shown = computed(() =>
+    (plan.value?.layout.composites ?? [])
+        .filter(({ number }) => composite.value === 'all' || number === composite.value)
+        .map((one) => ({ ...one, places: plan.value?.layout.cores.filter((core) => core.composite === one.number) ?? [] })),
+)
+const parts = computed(() => plan.value?.layout.composites.length ?? 0)
 const print = (): void => window.print()
 </script>
 
@@ -37,18 +41,19 @@ const print = (): void => window.print()
                     test.name
                 }}</el-checkbox>
             </el-checkbox-group>
-            <label v-if="plan.layout.composites.length > 1">
+            <label v-if="parts > 1">
                 Composite
                 <select v-model="composite">
+                    <option value="all">all {{ parts }}</option>
                     <option v-for="one in plan.layout.composites" :key="one.number" :value="one.number">
-                        {{ one.number }} of {{ plan.layout.composites.length }}
+                        {{ one.number }} of {{ parts }}
                     </option>
                 </select>
             </label>
         </div>
-        <div class="columns sheet">
+        <div v-for="(one, i) in shown" :key="one.number" class="columns sheet">
             <section>
-                <SheetMap :plan="plan" :composite="composite" :units="units" />
+                <SheetMap :plan="plan" :composite="one.number" :units="units" />
                 <p class="note">Receivers stand within about 5 m (16 ft): the core counts, not the point. Keep off the hatched ground.</p>
                 <table class="plain legs">
                     <thead>
@@ -61,7 +66,7 @@ const print = (): void => window.print()
                         </tr>
                     </thead>
                     <tbody>
-                        <tr v-for="core in cores" :key="core.sequence">
+                        <tr v-for="core in one.places" :key="core.sequence">
                             <td class="num">{{ core.sequence }}</td>
                             <td>
                                 {{
@@ -78,33 +83,35 @@ const print = (): void => window.print()
                 </table>
             </section>
             <section>
-                <h2>{{ cores.length }} cores, {{ plan.spec.layers.map(depth).join(' and ') }}</h2>
+                <h2>
+                    {{ parts > 1 ? `Composite ${one.number}: ` : '' }}{{ one.cores }} cores, {{ plan.spec.layers.map(depth).join(' and ') }}
+                </h2>
                 <p>
-                    {{ length(walk, units) }} on foot; the whole plan about {{ number(plan.layout.minutes) }} min. A composite for each
-                    layer.
+                    {{ length(one.walk_m, units) }} on foot; the whole plan about {{ number(plan.layout.minutes) }} min. A composite for
+                    each layer.
                 </p>
                 <p v-if="plan.spec.kept_reason"><strong>Kept as one composite:</strong> {{ plan.spec.kept_reason }}</p>
-                <template v-if="plan.layout.rows">
-                    <p>
-                        Across the rows: {{ plan.layout.rows.per_transect }} cores from the row to mid-row, one every 3 in. Banded
-                        fertiliser: {{ plan.layout.rows.between_for_each_in_band }} cores between the bands for each one in the band.
-                    </p>
+                <p v-if="plan.layout.rows">
+                    Across the rows: {{ plan.layout.rows.per_transect }} cores from the row to mid-row, one every 3 in. Banded fertiliser:
+                    {{ plan.layout.rows.between_for_each_in_band }} cores between the bands for each one in the band.
+                </p>
+                <template v-if="i === 0">
+                    <h2>Take along</h2>
+                    <ul>
+                        <li v-for="tool in sheet.tools" :key="tool">{{ tool }}</li>
+                    </ul>
+                    <h2>Do</h2>
+                    <ol>
+                        <li v-for="step in sheet.steps" :key="step">{{ step }}</li>
+                    </ol>
+                    <h2>Take care</h2>
+                    <ul>
+                        <li v-for="caution in sheet.cautions" :key="caution">{{ caution }}</li>
+                    </ul>
                 </template>
-                <h2>Take along</h2>
-                <ul>
-                    <li v-for="tool in sheet.tools" :key="tool">{{ tool }}</li>
-                </ul>
-                <h2>Do</h2>
-                <ol>
-                    <li v-for="step in sheet.steps" :key="step">{{ step }}</li>
-                </ol>
-                <h2>Take care</h2>
-                <ul>
-                    <li v-for="caution in sheet.cautions" :key="caution">{{ caution }}</li>
-                </ul>
                 <h2>Labels</h2>
                 <div v-for="layer in plan.spec.layers" :key="layer" class="label">
-                    <strong>{{ plan.area.name }}, {{ depth(layer) }}</strong>
+                    <strong>{{ plan.area.name }}{{ parts > 1 ? `, composite ${one.number}` : '' }}, {{ depth(layer) }}</strong>
                     <span>{{ site.name }}, {{ site.address }}</span>
                     <span>Code ____________ Date ____________ By ____________</span>
                 </div>
@@ -120,6 +127,12 @@ const print = (): void => window.print()
 }
 .sheet {
     grid-template-columns: minmax(0, 1.5fr) minmax(0, 1fr);
+}
+.sheet + .sheet {
+    margin-top: 26px;
+    border-top: 2px solid var(--ink);
+    padding-top: 18px;
+    break-before: page;
 }
 .legs td {
     padding: 2px 10px 2px 0;
