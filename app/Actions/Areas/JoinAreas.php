@@ -44,7 +44,7 @@ final class JoinAreas
     private function facts(Area $area, Area $otherArea): array
     {
         [$one, $other] = [$area->knownFacts(), $otherArea->knownFacts()];
-        $key = static fn (array $event): string => "{$event['kind']} {$event['year']}";
+        $key = static fn (array $event): string => "{$event['kind']} {$event['on']}";
         [$keys, $otherKeys] = [array_map($key, $one->events), array_map($key, $other->events)];
         $events = [];
         foreach ([[$one->events, $otherKeys], [$other->events, $keys]] as [$own, $theirs]) {

@@ -11,7 +11,8 @@ use HonestCore\Table\RuleTable;
 /**
  * What is known of an area that decides whether its ground may share a composite.
  *
- * Domain: codes of data/split.json; years from 1900 to 2200; what is not known is left empty.
+ * Domain: codes of data/split.json; dates as well as they are known (ISO 8601: 2024, 2024-05, 2024-05-17), 1900 to 2200; what is
+ *   not known is left empty.
  */
 final readonly class AreaFacts
 {
@@ -25,7 +26,7 @@ final readonly class AreaFacts
      * @param list<string> $surfaces
      * @param list<string> $slopes
      * @param list<string> $textures
-     * @param list<array{kind: string, year: int, part: bool, note: string}> $events
+     * @param list<array{kind: string, on: string, part: bool, note: string}> $events
      * @param list<string> $joined what spoke against joining the two areas that it was made of, as far as no other fact says so
      */
     private function __construct(
@@ -87,22 +88,31 @@ final readonly class AreaFacts
         ];
     }
 
+    private static function isDate(string $on): bool
+    {
+        if (preg_match('/^(\d{4})(?:-(\d{2})(?:-(\d{2}))?)?$/', $on, $m) !== 1) {
+            return false;
+        }
+
+        return $m[1] >= 1900 && $m[1] <= 2200 && checkdate((int) ($m[2] ?? 1), (int) ($m[3] ?? 1), (int) $m[1]);
+    }
+
     /**
      * @param array<mixed> $event
-     * @return array{kind: string, year: int, part: bool, note: string}
+     * @return array{kind: string, on: string, part: bool, note: string}
      */
     private static function event(array $event): array
     {
         $kinds = RuleTable::named('split')['events'];
         $kind = is_string($event['kind'] ?? null) ? $event['kind'] : '';
-        $year = is_int($event['year'] ?? null) ? $event['year'] : 0;
+        $on = is_string($event['on'] ?? null) ? trim($event['on']) : '';
         if (! is_array($kinds) || ! isset($kinds[$kind])) {
             throw new ValueOutOfRange("\"{$kind}\" is no event; accepted are ".implode(', ', is_array($kinds) ? array_keys($kinds) : []).'.');
         }
-        if ($year < 1900 || $year > 2200) {
-            throw ValueOutOfRange::of("The year of {$kind}", $year, 'from 1900 to 2200');
+        if (! self::isDate($on)) {
+            throw new ValueOutOfRange("The date of {$kind} is \"{$on}\"; accepted are a year from 1900 to 2200, a month as 2024-05 or a day as 2024-05-17.");
         }
 
-        return ['kind' => $kind, 'year' => $year, 'part' => ($event['part'] ?? false) === true, 'note' => is_string($event['note'] ?? null) ? mb_substr($event['note'], 0, self::LONGEST_TEXT) : ''];
+        return ['kind' => $kind, 'on' => $on, 'part' => ($event['part'] ?? false) === true, 'note' => is_string($event['note'] ?? null) ? mb_substr($event['note'], 0, self::LONGEST_TEXT) : ''];
     }
 }

@@ -38,7 +38,7 @@ final class SplitAdvice
             "It holds {$names($facts->surfaces, 'surfaces')}: they are different soils." => count($facts->surfaces) > 1,
         ]));
         foreach ($partial as $event) {
-            $reasons[] = "Only part of it got {$event['kind']} in {$event['year']}: one composite would give a mean that is true of neither part.";
+            $reasons[] = "Only part of it got {$event['kind']} in {$event['on']}: one composite would give a mean that is true of neither part.";
         }
 
         return [...$reasons, ...$facts->joined];
@@ -60,7 +60,7 @@ final class SplitAdvice
                 $reasons[] = "Their {$word} differs.";
             }
         }
-        $got = static fn (AreaFacts $facts): array => array_unique(array_map(static fn (array $event): string => "{$event['kind']} in {$event['year']}", $facts->events));
+        $got = static fn (AreaFacts $facts): array => array_unique(array_map(static fn (array $event): string => "{$event['kind']} in {$event['on']}", $facts->events));
         $apart = [...array_diff($got($one), $got($other)), ...array_diff($got($other), $got($one))];
         foreach ($apart as $event) {
             $reasons[] = "Only one of them got {$event}.";

@@ -25,7 +25,7 @@ final class SplitAdviceTest extends TestCase
     {
         $reasons = implode(' ', SplitAdvice::within(AreaFacts::of([
             'slopes' => ['top', 'foot'], 'textures' => ['sand', 'clay'], 'surfaces' => ['ground', 'raised'],
-            'events' => [['kind' => 'lime', 'year' => 2024, 'part' => true, 'note' => '']],
+            'events' => [['kind' => 'lime', 'on' => '2024-05', 'part' => true, 'note' => '']],
         ]), 3));
 
         foreach (['top of a slope and foot of a slope', 'sandy and clayey', 'different soils', 'Only part of it got lime in 2024'] as $words) {
@@ -36,7 +36,7 @@ final class SplitAdviceTest extends TestCase
     public function test_two_areas_share_only_what_they_have_in_common(): void
     {
         $plain = AreaFacts::of(['slopes' => ['level']]);
-        $limed = AreaFacts::of(['slopes' => ['level'], 'events' => [['kind' => 'lime', 'year' => 2023, 'part' => false, 'note' => '']], 'old_paint' => true]);
+        $limed = AreaFacts::of(['slopes' => ['level'], 'events' => [['kind' => 'lime', 'on' => '2023', 'part' => false, 'note' => '']], 'old_paint' => true]);
 
         self::assertSame([], SplitAdvice::between($plain, 'pasture', $plain, 'pasture'));
         self::assertStringContainsString('no one answer fits both', implode(' ', SplitAdvice::between($plain, 'vegetables', $plain, 'blueberry')));
@@ -50,7 +50,7 @@ final class SplitAdviceTest extends TestCase
     {
         self::assertSame(['top', 'foot'], AreaFacts::of(['slopes' => ['foot', 'top', 'foot']])->slopes);
         self::assertSame(AreaFacts::of([])->toArray(), AreaFacts::of(AreaFacts::of([])->toArray())->toArray());
-        foreach ([['slopes' => ['steep']], ['events' => [['kind' => 'gold', 'year' => 2020]]], ['events' => [['kind' => 'lime', 'year' => 20]]]] as $facts) {
+        foreach ([['slopes' => ['steep']], ['events' => [['kind' => 'gold', 'on' => '2020']]], ['events' => [['kind' => 'lime', 'on' => '20']]], ['events' => [['kind' => 'lime', 'on' => '2024-13']]], ['events' => [['kind' => 'lime', 'on' => '2023-02-29']]], ['events' => [['kind' => 'lime', 'on' => 'last spring']]], ['events' => [['kind' => 'lime', 'year' => 2024]]]] as $facts) {
             try {
                 AreaFacts::of($facts);
                 self::fail('It was accepted.');

@@ -3716,7 +3716,13 @@ export interface components {
         };
         AreaEvent: {
             kind: string;
-            year: number;
+            /**
+             * @description A year, a month or a day, as well as it is known.
+             * @example 2024
+             * @example 2024-05
+             * @example 2024-05-17
+             */
+            on: string;
             part: boolean;
             note: string;
         };

@@ -18,16 +18,16 @@ final class JoinTest extends ApiTestCase
         $area = $this->area();
         $other = $this->neighbour($area, 0.003);
         $sum = $area->area_m2 + $other->area_m2;
-        $area->update(['facts' => ['events' => [$this->event('lime', 2024), $this->event('manure', 2025)]] + self::FACTS]);
-        $other->update(['facts' => ['events' => [$this->event('manure', 2025), $this->event('compost', 2023)], 'slopes' => ['foot']] + self::FACTS, 'history' => 'Hay until 2019.']);
+        $area->update(['facts' => ['events' => [$this->event('lime', '2024-05'), $this->event('manure', '2025')]] + self::FACTS]);
+        $other->update(['facts' => ['events' => [$this->event('manure', '2025'), $this->event('compost', '2023-10-02')], 'slopes' => ['foot']] + self::FACTS, 'history' => 'Hay until 2019.']);
         $together = $this->api('GET', '/areas/{area}/together/{other}', ids: ['area' => $area->id, 'other' => $other->id])->assertOk()->json('reasons');
         self::assertNotSame([], $together);
 
         $joined = $this->api('POST', '/areas/{area}/join/{other}', ids: ['area' => $area->id, 'other' => $other->id])->assertOk();
         self::assertSame([1, $area->id], [Area::query()->count(), $joined->json('id')]);
         self::assertEqualsWithDelta($sum, $joined->json('area_m2'), 0.01);
-        self::assertSame(['lime 2024 part', 'manure 2025', 'compost 2023 part'], array_map(
-            static fn (array $event): string => "{$event['kind']} {$event['year']}".($event['part'] ? ' part' : ''), $joined->json('facts.events'),
+        self::assertSame(['lime 2024-05 part', 'manure 2025', 'compost 2023-10-02 part'], array_map(
+            static fn (array $event): string => "{$event['kind']} {$event['on']}".($event['part'] ? ' part' : ''), $joined->json('facts.events'),
         ));
         self::assertSame(['level', 'foot'], $joined->json('facts.slopes'));
         self::assertStringContainsString('Sedge bank: Hay until 2019.', $joined->json('history'));
@@ -92,8 +92,8 @@ final class JoinTest extends ApiTestCase
     }
 
     /** @return array<string, mixed> */
-    private function event(string $kind, int $year): array
+    private function event(string $kind, string $on): array
     {
-        return ['kind' => $kind, 'year' => $year, 'part' => false, 'note' => ''];
+        return ['kind' => $kind, 'on' => $on, 'part' => false, 'note' => ''];
     }
 }

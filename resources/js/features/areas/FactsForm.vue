@@ -9,7 +9,7 @@ const LISTS = [
     ['slopes', 'Where on the slope', SLOPES],
     ['textures', 'Soil texture', TEXTURES],
 ] as const
-const add = (): void => void facts.value.events.push({ kind: 'lime', year: new Date().getFullYear(), part: false, note: '' })
+const add = (): void => void facts.value.events.push({ kind: 'lime', on: String(new Date().getFullYear()), part: false, note: '' })
 </script>
 
 <template>
@@ -27,16 +27,17 @@ const add = (): void => void facts.value.events.push({ kind: 'lime', year: new D
                 <select v-model="event.kind" :aria-label="`What, ${i + 1}`">
                     <option v-for="kind in EVENTS" :key="kind.value" :value="kind.value">{{ kind.label }}</option>
                 </select>
-                <el-input-number
-                    v-model="event.year"
-                    :controls="false"
-                    :min="1900"
-                    :max="2200"
+                <el-input
+                    v-model="event.on"
                     size="small"
-                    :aria-label="`Year, ${i + 1}`"
+                    maxlength="10"
+                    placeholder="2024-05"
+                    :aria-label="`When, ${i + 1}`"
+                    title="A year, a month as 2024-05 or a day as 2024-05-17"
                 />
                 <el-checkbox v-model="event.part">only part</el-checkbox>
                 <button type="button" class="link" :aria-label="`Remove event ${i + 1}`" @click="facts.events.splice(i, 1)">×</button>
+                <el-input v-model="event.note" size="small" maxlength="200" placeholder="what, how much" :aria-label="`Note, ${i + 1}`" />
             </div>
             <button type="button" class="link" @click="add">Add an event</button>
         </fieldset>
@@ -61,12 +62,14 @@ const add = (): void => void facts.value.events.push({ kind: 'lime', year: new D
     height: 26px;
 }
 .event {
-    display: flex;
-    gap: 8px;
+    display: grid;
+    grid-template-columns: auto 78px auto 12px;
+    gap: 2px 8px;
     align-items: center;
+    margin-bottom: 6px;
 }
-.event .el-input-number {
-    width: 58px;
+.event .el-input:last-child {
+    grid-column: 1 / -1;
 }
 select {
     font: inherit;
