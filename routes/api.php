@@ -63,6 +63,9 @@ Route::middleware('auth')->group(function (): void {
     Route::put('plans/{plan}', C\Plans\UpdatePlan::class)->can('update', 'plan');
 
     Route::get('samples', C\Samples\ListSamples::class);
+    Route::post('pull-entries', C\Samples\TakeNotes::class);
+    Route::get('plans/{plan}/pull', C\Samples\ShowPull::class)->can('view', 'plan');
+    Route::post('plans/{plan}/codes', C\Samples\KeepCodes::class)->can('update', 'plan');
     Route::post('plans/{plan}/samples', C\Samples\CreateSample::class)->can('update', 'plan');
     Route::get('samples/{sample}', C\Samples\ShowSample::class)->can('view', 'sample');
 

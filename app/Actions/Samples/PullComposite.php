@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Actions\Samples;
 
+use App\Exceptions\Conflict;
 use App\Models\Plan;
 use App\Models\Sample;
 use App\Models\User;
+use HonestCore\Custody\PullOutcome;
 use HonestCore\Custody\SampleCode;
 use Illuminate\Support\Facades\DB;
 
@@ -15,6 +17,8 @@ final class PullComposite
 {
     public const PORTIONS = ['lab' => 'L', 'bench' => 'B'];
 
+    public function __construct(private readonly RunningNumber $numbers, private readonly NotesOfComposite $notes) {}
+
     /**
      * @param array{composite: int, pulled_on: string, pulled_by: string, cores_pulled: int, note: string, submission: string|null} $fields
      * @param list<array{sequence: int, outcome: string, reason: string|null}> $cores
@@ -22,18 +26,25 @@ final class PullComposite
      */
     public function __invoke(Plan $plan, User $author, array $fields, array $cores): array
     {
-        return DB::transaction(static function () use ($plan, $author, $fields, $cores): array {
+        return DB::transaction(function () use ($plan, $author, $fields, $cores): array {
             $given = $fields['submission'] === null ? [] : array_values(Sample::query()->where('submission', $fields['submission'])->orderBy('id')->get()->all());
             if ($given !== []) {
                 return $given;
             }
             $site = $plan->area->site;
             $year = (int) substr($fields['pulled_on'], 0, 4);
-            $number = (int) Sample::query()->where('site_id', $site->id)->where('year', $year)->max('number');
+            $noted = $this->notes->settled($plan, $fields['composite']);
+            if ($noted !== []) {
+                $cores = $noted;
+                $fields['cores_pulled'] = count(array_filter($cores, static fn (array $core): bool => PullOutcome::from($core['outcome'])->isUp()));
+            }
+            if ($fields['cores_pulled'] < 1) {
+                throw new Conflict('No core was pulled, so there is no composite.');
+            }
             $planned = array_column($plan->layout['composites'], 'cores', 'number')[$fields['composite']];
             $samples = [];
             foreach ($plan->spec['layers'] as $layer) {
-                $number++;
+                $number = $this->numbers->of($plan, $fields['composite'], $layer, $year);
                 $sample = Sample::query()->create([
                     ...$fields,
                     'site_id' => $site->id,

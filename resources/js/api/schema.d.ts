@@ -1504,6 +1504,157 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/pull-entries": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take a phone's entries, each exactly once */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PullEntriesInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PullEntriesAnswer"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/plans/{plan}/pull": {
+        parameters: {
+            query?: {
+                composite?: number;
+            };
+            header?: never;
+            path: {
+                plan: number;
+            };
+            cookie?: never;
+        };
+        /** How far a composite has come, by all phones */
+        get: {
+            parameters: {
+                query?: {
+                    composite?: number;
+                };
+                header?: never;
+                path: {
+                    plan: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PullState"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/plans/{plan}/codes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep a code for each composite and layer still to be pulled */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    plan: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["KeptCode"][];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/areas/{area}/located-results": {
         parameters: {
             query?: never;
@@ -3655,6 +3806,73 @@ export interface components {
             target_ph: number;
             model: components["schemas"]["FieldModel"] | null;
             results: number;
+        };
+        PullEntriesInput: {
+            /** Format: uuid */
+            device: string;
+            /**
+             * Format: date-time
+             * @description The phone's own clock when it sends.
+             */
+            now: string;
+            entries: components["schemas"]["PullEntry"][];
+        };
+        PullEntry: {
+            /** Format: uuid */
+            uuid: string;
+            plan_id: number;
+            composite: number;
+            /** @description The phone's own count of its entries. */
+            ordinal: number;
+            sequence: number;
+            /** @enum {string} */
+            outcome: "pulled" | "moved" | "refused" | "skipped" | "undone";
+            reason: string | null;
+            /** Format: date-time */
+            at: string;
+            longitude: number | null;
+            latitude: number | null;
+            accuracy_m: number | null;
+            /** @description Entries that a person has weighed and this one replaces. */
+            settles: string[];
+        };
+        PullEntriesAnswer: {
+            stored: string[];
+            known: string[];
+            /** @description Stored, but the composite was made before they came. */
+            late: string[];
+            refused: {
+                uuid: string;
+                message: string;
+            }[];
+            clock_off_s: number;
+        };
+        PulledCore: {
+            uuid: string;
+            device: string;
+            sequence: number;
+            outcome: string;
+            reason: string;
+            by: string;
+            /** Format: date-time */
+            at: string;
+        };
+        PullState: {
+            cores: components["schemas"]["PulledCore"][];
+            conflicts: {
+                sequence: number;
+                entries: components["schemas"]["PulledCore"][];
+            }[];
+            samples: string[];
+        };
+        KeptCode: {
+            composite: number;
+            depth: string;
+            code: string;
+            portions: {
+                kind: string;
+                code: string;
+            }[];
         };
         LocatedResults: {
             year: number | null;

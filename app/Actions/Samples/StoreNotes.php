@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Samples;
+
+use App\Models\Plan;
+use App\Models\PullNote;
+use App\Models\Sample;
+use App\Models\User;
+use HonestCore\Custody\PhoneClock;
+use HonestCore\Custody\PullOutcome;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Takes a phone's entries, each exactly once: what came before is known by its id, what cannot be taken is named with its
+ * reason, and neither holds up the others. All of a batch is stored in one transaction, or none of it.
+ */
+final class StoreNotes
+{
+    /**
+     * @param list<array{uuid: string, plan_id: int, composite: int, ordinal: int, sequence: int, outcome: string, reason: string|null, at: string, longitude: float|null, latitude: float|null, accuracy_m: float|null, settles: list<string>}> $entries
+     * @return array{stored: list<string>, known: list<string>, late: list<string>, refused: list<array{uuid: string, message: string}>, clock_off_s: int}
+     */
+    public function __invoke(User $author, string $device, Carbon $phoneNow, array $entries): array
+    {
+        $clock = PhoneClock::against($phoneNow->getTimestamp(), now()->getTimestamp());
+
+        return DB::transaction(function () use ($author, $device, $entries, $clock): array {
+            $known = array_fill_keys(PullNote::query()->whereIn('uuid', array_column($entries, 'uuid'))->pluck('uuid')->all(), true);
+            $plans = Plan::query()->whereIn('id', array_unique(array_column($entries, 'plan_id')))->get()->keyBy('id');
+            $made = Sample::query()->whereIn('plan_id', $plans->keys())->get(['plan_id', 'composite'])->map(static fn (Sample $sample): string => "{$sample->plan_id} {$sample->composite}")->flip()->all();
+            $answer = ['stored' => [], 'known' => [], 'late' => [], 'refused' => [], 'clock_off_s' => $clock->offS];
+            foreach ($entries as $entry) {
+                $plan = $plans->get($entry['plan_id']);
+                $refusal = $this->refusal($plan, $entry);
+                if (isset($known[$entry['uuid']])) {
+                    $answer['known'][] = $entry['uuid'];
+                } elseif ($refusal !== null) {
+                    $answer['refused'][] = ['uuid' => $entry['uuid'], 'message' => $refusal];
+                } else {
+                    $late = isset($made["{$entry['plan_id']} {$entry['composite']}"]);
+                    $this->store($author, $device, $entry, $clock, $late);
+                    $known[$entry['uuid']] = true;
+                    $answer[$late ? 'late' : 'stored'][] = $entry['uuid'];
+                }
+            }
+
+            return $answer;
+        });
+    }
+
+    /** @param array{composite: int, sequence: int, outcome: string} $entry */
+    private function refusal(?Plan $plan, array $entry): ?string
+    {
+        if ($plan === null) {
+            return 'This plan is not there, or not your team\'s.';
+        }
+        $cores = array_column($plan->layout['composites'], 'cores', 'number')[$entry['composite']] ?? 0;
+
+        return match (true) {
+            $cores === 0 => "The plan has no composite {$entry['composite']}.",
+            $entry['sequence'] > $cores => "The composite has {$cores} cores; core {$entry['sequence']} is not in it.",
+            PullOutcome::tryFrom($entry['outcome']) === null => "\"{$entry['outcome']}\" is no outcome; accepted are pulled, moved, refused, skipped and undone.",
+            default => null,
+        };
+    }
+
+    /** @param array{uuid: string, plan_id: int, composite: int, ordinal: int, sequence: int, outcome: string, reason: string|null, at: string, longitude: float|null, latitude: float|null, accuracy_m: float|null, settles: list<string>} $entry */
+    private function store(User $author, string $device, array $entry, PhoneClock $clock, bool $late): void
+    {
+        $said = Carbon::parse($entry['at'])->utc();
+        PullNote::query()->create([
+            'plan_id' => $entry['plan_id'], 'created_by' => $author->id, 'composite' => $entry['composite'], 'uuid' => $entry['uuid'], 'device' => $device,
+            'ordinal' => $entry['ordinal'], 'sequence' => $entry['sequence'], 'outcome' => $entry['outcome'], 'reason' => $entry['reason'] ?? '',
+            'said_at' => $said, 'noted_at' => Carbon::createFromTimestampUTC($clock->mend($said->getTimestamp())),
+            'longitude' => $entry['longitude'], 'latitude' => $entry['latitude'], 'accuracy_m' => $entry['accuracy_m'], 'settles' => $entry['settles'], 'late' => $late,
+        ]);
+    }
+}
