@@ -20,8 +20,11 @@ final class Servers
 
     private static ?string $seeded = null;
 
-    /** @param list<int> $groups process groups to stop */
-    private function __construct(public readonly string $address, private readonly string $driver, private readonly string $folder, private array $groups) {}
+    /**
+     * @param list<int> $groups process groups to stop, that of the application first
+     * @param array{list<string>, array<string, string>} $application its command and environment
+     */
+    private function __construct(public readonly string $address, private readonly string $driver, private readonly string $folder, private array $groups, private readonly array $application) {}
 
     /** @param bool $withDriver false for the application alone */
     public static function start(bool $withDriver = true): self
@@ -35,10 +38,11 @@ final class Servers
             'PATH' => (string) getenv('PATH'), 'HOME' => $folder, 'TMPDIR' => $folder, 'PHP_CLI_SERVER_WORKERS' => '4', 'APP_KEY' => (string) getenv('APP_KEY'),
             'APP_DEMO' => '1', 'DB_DATABASE' => "{$folder}/demo.sqlite", 'CACHE_STORE' => 'array', 'SESSION_DRIVER' => 'file', 'APP_ENV' => 'browser',
         ];
+        $application = [['php', '-S', "127.0.0.1:{$port}", '-t', "{$root}/public", "{$root}/server.php"], $environment];
         $it = new self("http://127.0.0.1:{$port}", "http://127.0.0.1:{$driverPort}", $folder, [
-            self::run(['php', '-S', "127.0.0.1:{$port}", '-t', "{$root}/public", "{$root}/server.php"], $environment, $folder),
+            self::run(...[...$application, $folder]),
             ...($withDriver ? [self::run(['chromedriver', "--port={$driverPort}", '--log-level=SEVERE'], $environment, $folder)] : []),
-        ]);
+        ], $application);
         register_shutdown_function($it->stop(...));
         self::awaitAnswer("{$it->address}/api/welcome");
         if ($withDriver) {
@@ -57,6 +61,23 @@ final class Servers
         $capabilities->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
 
         return RemoteWebDriver::create($this->driver, $capabilities);
+    }
+
+    /** Kills the application at once, with all that it is doing. */
+    public function kill(): void
+    {
+        posix_kill(-$this->groups[0], SIGKILL);
+    }
+
+    public function startAgain(): void
+    {
+        $this->groups[0] = self::run(...[...$this->application, $this->folder]);
+        self::awaitAnswer("{$this->address}/api/welcome");
+    }
+
+    public function database(): \PDO
+    {
+        return new \PDO("sqlite:{$this->folder}/demo.sqlite");
     }
 
     public function stop(): void

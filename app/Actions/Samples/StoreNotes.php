@@ -29,12 +29,13 @@ final class StoreNotes
 
         return DB::transaction(function () use ($author, $device, $entries, $clock): array {
             $known = array_fill_keys(PullNote::query()->whereIn('uuid', array_column($entries, 'uuid'))->pluck('uuid')->all(), true);
-            $plans = Plan::query()->whereIn('id', array_unique(array_column($entries, 'plan_id')))->get()->keyBy('id');
-            $made = Sample::query()->whereIn('plan_id', $plans->keys())->get(['plan_id', 'composite'])->map(static fn (Sample $sample): string => "{$sample->plan_id} {$sample->composite}")->flip()->all();
+            $cores = Plan::query()->whereIn('id', array_unique(array_column($entries, 'plan_id')))->get()->mapWithKeys(static fn (Plan $plan): array => [
+                $plan->id => array_column($plan->layout['composites'], 'cores', 'number'),
+            ])->all();
+            $made = Sample::query()->whereIn('plan_id', array_keys($cores))->get(['plan_id', 'composite'])->map(static fn (Sample $sample): string => "{$sample->plan_id} {$sample->composite}")->flip()->all();
             $answer = ['stored' => [], 'known' => [], 'late' => [], 'refused' => [], 'clock_off_s' => $clock->offS];
             foreach ($entries as $entry) {
-                $plan = $plans->get($entry['plan_id']);
-                $refusal = $this->refusal($plan, $entry);
+                $refusal = $this->refusal($cores[$entry['plan_id']] ?? null, $entry);
                 if (isset($known[$entry['uuid']])) {
                     $answer['known'][] = $entry['uuid'];
                 } elseif ($refusal !== null) {
@@ -51,13 +52,16 @@ final class StoreNotes
         });
     }
 
-    /** @param array{composite: int, sequence: int, outcome: string} $entry */
-    private function refusal(?Plan $plan, array $entry): ?string
+    /**
+     * @param array<int, int>|null $cores of the plan, by composite
+     * @param array{composite: int, sequence: int, outcome: string} $entry
+     */
+    private function refusal(?array $cores, array $entry): ?string
     {
-        if ($plan === null) {
+        if ($cores === null) {
             return 'This plan is not there, or not your team\'s.';
         }
-        $cores = array_column($plan->layout['composites'], 'cores', 'number')[$entry['composite']] ?? 0;
+        $cores = $cores[$entry['composite']] ?? 0;
 
         return match (true) {
             $cores === 0 => "The plan has no composite {$entry['composite']}.",

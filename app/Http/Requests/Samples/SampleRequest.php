@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Requests\Samples;
 
 use App\Models\Plan;
+use App\Models\PullNote;
 use App\Models\Sample;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
@@ -22,7 +23,7 @@ final class SampleRequest extends FormRequest
             'composite' => ['sometimes', 'integer', Rule::in($this->open())],
             'pulled_on' => ['required', 'date_format:Y-m-d', 'after:2000-01-01', 'before_or_equal:+1 day'],
             'pulled_by' => ['required', 'string', 'min:2', 'max:80'],
-            'cores_pulled' => ['required_without:cores', 'integer', 'min:1', 'max:'.$this->planned()],
+            'cores_pulled' => [Rule::requiredIf(! $this->has('cores')), 'integer', 'min:1', 'max:'.$this->planned()],
             'cores' => ['sometimes', 'array', 'max:'.$this->planned()],
             'cores.*.sequence' => ['required', 'integer', 'min:1', 'max:'.$this->planned(), 'distinct'],
             'cores.*.outcome' => ['required', Rule::in(self::OUTCOMES)],
@@ -46,7 +47,7 @@ final class SampleRequest extends FormRequest
     public function after(): array
     {
         return [function (Validator $validator): void {
-            if ($validator->errors()->isEmpty() && $this->coresPulled() < 1) {
+            if ($validator->errors()->isEmpty() && $this->coresPulled() < 1 && ! $this->isNoted()) {
                 $validator->errors()->add('cores', 'No core was pulled, so there is no composite; accepted is at least 1 core pulled or moved.');
             }
         }];
@@ -88,6 +89,14 @@ final class SampleRequest extends FormRequest
         $same = is_string($submission) ? array_values($plan->samples->where('submission', $submission)->map(static fn (Sample $sample): int => $sample->composite)->all()) : [];
 
         return [...$plan->toPull(), ...$same];
+    }
+
+    /** Did phones note its cores one by one before? */
+    private function isNoted(): bool
+    {
+        $plan = $this->route('plan');
+
+        return $plan instanceof Plan && PullNote::query()->where(['plan_id' => $plan->id, 'composite' => $this->composite()])->exists();
     }
 
     private function planned(): int

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * A phone of CrashTest: sends its entries in batches and repeats each until it is acknowledged, as the pull page does.
+ * Says on a line of its own when it is about to send and what was acknowledged.
+ */
+[, $address, $plan, $count, $size] = $argv;
+$curl = curl_init();
+curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_COOKIEFILE => '', CURLOPT_TIMEOUT => 10]);
+$send = static function (string $method, string $path, ?array $body = null) use ($curl, $address): array {
+    $token = '';
+    foreach ((array) curl_getinfo($curl, CURLINFO_COOKIELIST) as $line) {
+        $parts = explode("\t", (string) $line);
+        $token = ($parts[5] ?? '') === 'XSRF-TOKEN' ? urldecode($parts[6] ?? '') : $token;
+    }
+    curl_setopt($curl, CURLOPT_URL, $address.$path);
+    curl_setopt($curl, CURLOPT_CUSTOMREQUEST, $method);
+    curl_setopt($curl, CURLOPT_POSTFIELDS, $body === null ? '' : json_encode($body, JSON_THROW_ON_ERROR));
+    curl_setopt($curl, CURLOPT_HTTPHEADER, ['Accept: application/json', 'Content-Type: application/json', "X-XSRF-TOKEN: {$token}"]);
+    $said = curl_exec($curl);
+
+    return [(int) curl_getinfo($curl, CURLINFO_RESPONSE_CODE), (array) json_decode((string) $said, true)];
+};
+$uuid = static fn (): string => preg_replace('/^(.{8})(.{4}).(.{3}).(.{3})(.{12})$/', '$1-$2-4$3-a$4-$5', bin2hex(random_bytes(16))) ?? '';
+$send('GET', '/api/welcome');
+[$status] = $send('POST', '/api/session', ['email' => 'maren@demo.example', 'password' => 'soil-and-lime']);
+if ($status !== 200) {
+    fwrite(STDERR, "Signing in was answered {$status}.\n");
+    exit(1);
+}
+$device = $uuid();
+$waiting = [];
+for ($i = 1; $i <= (int) $count; $i++) {
+    $waiting[] = [
+        'uuid' => $uuid(), 'plan_id' => (int) $plan, 'composite' => 1, 'ordinal' => $i, 'sequence' => ($i - 1) % 10 + 1, 'outcome' => $i % 2 === 0 ? 'undone' : 'pulled', 'reason' => null,
+        'at' => gmdate('c'), 'longitude' => null, 'latitude' => null, 'accuracy_m' => null, 'settles' => [],
+    ];
+}
+$repeats = 0;
+while ($waiting !== []) {
+    $batch = array_slice($waiting, 0, (int) $size);
+    echo "sending\n";
+    [$status, $answer] = $send('POST', '/api/pull-entries', ['device' => $device, 'now' => gmdate('c'), 'entries' => $batch]);
+    if ($status !== 200) {
+        $repeats++;
+
+        continue;
+    }
+    $repeats += count($answer['known']) > 0 ? 1 : 0;
+    $taken = array_fill_keys([...$answer['stored'], ...$answer['known']], true);
+    $waiting = array_values(array_filter($waiting, static fn (array $entry): bool => ! isset($taken[$entry['uuid']])));
+}
+echo "repeats {$repeats}\n";
