@@ -63,10 +63,14 @@ final class Servers
         return RemoteWebDriver::create($this->driver, $capabilities);
     }
 
-    /** Kills the application at once, with all that it is doing. */
+    /** Kills the application at once, with all that it is doing, and waits until its port is free. */
     public function kill(): void
     {
         posix_kill(-$this->groups[0], SIGKILL);
+        do {
+            $socket = @stream_socket_server('tcp'.substr($this->address, 4));
+        } while ($socket === false);
+        fclose($socket);
     }
 
     public function startAgain(): void
@@ -119,16 +123,19 @@ final class Servers
         return is_resource($process) ? proc_get_status($process)['pid'] : throw new \RuntimeException("{$command[0]} did not start.");
     }
 
+    /** Below the ports that the system gives to clients: one of those that keeps trying might connect to itself. */
     private static function freePort(): int
     {
-        $socket = stream_socket_server('tcp://127.0.0.1:0');
-        if ($socket === false) {
-            throw new \RuntimeException('No port is free.');
-        }
-        $name = (string) stream_socket_get_name($socket, false);
-        fclose($socket);
+        for ($try = 0; $try < 100; $try++) {
+            $port = random_int(20_000, 32_000);
+            $socket = @stream_socket_server("tcp://127.0.0.1:{$port}");
+            if ($socket !== false) {
+                fclose($socket);
 
-        return (int) substr($name, strrpos($name, ':') + 1);
+                return $port;
+            }
+        }
+        throw new \RuntimeException('No port is free.');
     }
 
     /** Asks by curl, again and again, until there is an answer; curl itself spaces the tries. */

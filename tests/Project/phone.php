@@ -15,6 +15,7 @@ $send = static function (string $method, string $path, ?array $body = null) use 
         $parts = explode("\t", (string) $line);
         $token = ($parts[5] ?? '') === 'XSRF-TOKEN' ? urldecode($parts[6] ?? '') : $token;
     }
+    assert($address !== '' && $method !== '');
     curl_setopt($curl, CURLOPT_URL, $address.$path);
     curl_setopt($curl, CURLOPT_CUSTOMREQUEST, $method);
     curl_setopt($curl, CURLOPT_POSTFIELDS, $body === null ? '' : json_encode($body, JSON_THROW_ON_ERROR));
