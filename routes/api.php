@@ -67,6 +67,8 @@ Route::middleware('auth')->group(function (): void {
     Route::get('plans/{plan}/pull', C\Samples\ShowPull::class)->can('view', 'plan');
     Route::post('plans/{plan}/codes', C\Samples\KeepCodes::class)->can('update', 'plan');
     Route::post('plans/{plan}/samples', C\Samples\CreateSample::class)->can('update', 'plan');
+    Route::post('samples/{sample}/photos', C\Samples\AddPhoto::class)->can('update', 'sample');
+    Route::get('photos/{photo}', C\Samples\ShowPhoto::class)->can('view', 'photo');
     Route::get('samples/{sample}', C\Samples\ShowSample::class)->can('view', 'sample');
 
     Route::get('methods', C\Readings\ListMethods::class);

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToTeam;
+use HonestCore\Custody\PullConditions;
+use HonestCore\Sampling\DepthLayer;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -29,6 +31,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $cores_pulled
  * @property string $note
  * @property string|null $submission
+ * @property array{depth_reached_cm?: float|int, tool?: string, moisture?: string, weather?: string, helper?: string} $conditions
  * @property \Illuminate\Support\Carbon $created_at
  * @property-read Site $site
  * @property-read Area $area
@@ -36,6 +39,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property-read \Illuminate\Database\Eloquent\Collection<int, Portion> $portions
  * @property-read \Illuminate\Database\Eloquent\Collection<int, CorePull> $pulls
  * @property-read \Illuminate\Database\Eloquent\Collection<int, Reading> $readings
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, Photo> $photos
  */
 final class Sample extends Model
 {
@@ -46,7 +50,7 @@ final class Sample extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['pulled_on' => 'date'];
+        return ['pulled_on' => 'date', 'conditions' => 'array'];
     }
 
     /** @return BelongsTo<Site, $this> */
@@ -77,6 +81,22 @@ final class Sample extends Model
     public function pulls(): HasMany
     {
         return $this->hasMany(CorePull::class);
+    }
+
+    /** @return HasMany<Photo, $this> */
+    public function photos(): HasMany
+    {
+        return $this->hasMany(Photo::class);
+    }
+
+    /** @return list<string> what every reading of it carries */
+    public function deviations(): array
+    {
+        $said = $this->conditions;
+        $reached = $said['depth_reached_cm'] ?? null;
+
+        return PullConditions::of($reached === null ? null : (float) $reached, $said['tool'] ?? '', $said['moisture'] ?? '')
+            ->deviations(DepthLayer::parse($this->depth), $this->cores_planned, $this->cores_pulled);
     }
 
     /** @return HasMany<Reading, $this> */

@@ -21,7 +21,7 @@ use PDO;
 final class AppServiceProvider extends ServiceProvider
 {
     private const SHARED_BY_THE_TEAM = [
-        M\Site::class, M\Area::class, M\Landmark::class, M\Plan::class, M\Sample::class, M\TestMethod::class, M\Reading::class, M\LabImport::class, M\SchoolProfile::class, M\Underlay::class,
+        M\Site::class, M\Area::class, M\Landmark::class, M\Plan::class, M\Sample::class, M\TestMethod::class, M\Reading::class, M\LabImport::class, M\SchoolProfile::class, M\Underlay::class, M\Photo::class,
     ];
 
     private const SIGNED = [M\JudgingPolicy::class, M\Verdict::class];

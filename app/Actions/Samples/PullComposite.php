@@ -20,7 +20,7 @@ final class PullComposite
     public function __construct(private readonly RunningNumber $numbers, private readonly NotesOfComposite $notes) {}
 
     /**
-     * @param array{composite: int, pulled_on: string, pulled_by: string, cores_pulled: int, note: string, submission: string|null} $fields
+     * @param array{composite: int, pulled_on: string, pulled_by: string, cores_pulled: int, note: string, submission: string|null, conditions?: array<string, float|string>} $fields
      * @param list<array{sequence: int, outcome: string, reason: string|null}> $cores
      * @return non-empty-list<Sample> from the top layer down
      */
@@ -47,6 +47,7 @@ final class PullComposite
                 $number = $this->numbers->of($plan, $fields['composite'], $layer, $year);
                 $sample = Sample::query()->create([
                     ...$fields,
+                    'conditions' => (object) ($fields['conditions'] ?? []),
                     'site_id' => $site->id,
                     'area_id' => $plan->area_id,
                     'plan_id' => $plan->id,

@@ -74,6 +74,9 @@ final class NotesTest extends ApiTestCase
         $this->send([$this->entry($plan, 7, 'skipped', 'too wet'), ...array_map(fn (int $core): array => $this->entry($plan, $core), range(8, 12))], $other);
 
         $state = $this->api('GET', '/plans/{plan}/pull', ids: ['plan' => $plan->id], query: ['composite' => 1])->assertOk();
+        self::assertSame([$this->phone => 7, $other => 12], array_intersect_key($state->json('seen'), [$this->phone => 0, $other => 0]));
+        self::assertSame([2, 12], [$state->json('margins.0.cores'), $state->json('margins.10.cores')]);
+        self::assertGreaterThan($state->json('margins.10.ph'), $state->json('margins.0.ph'));
         self::assertSame([11, [7]], [count($state->json('cores')), array_column($state->json('conflicts'), 'sequence')]);
         $words = $state->json('conflicts.0.entries');
         self::assertEqualsCanonicalizing(['pulled', 'skipped'], array_column($words, 'outcome'));

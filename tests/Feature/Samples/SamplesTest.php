@@ -8,7 +8,10 @@ use App\Models\CorePull;
 use App\Models\Portion;
 use App\Models\Sample;
 use HonestCore\Custody\CheckCharacter;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Storage;
 use Tests\Feature\ApiTestCase;
+use Tests\Support\PngFile;
 
 final class SamplesTest extends ApiTestCase
 {
@@ -67,5 +70,49 @@ final class SamplesTest extends ApiTestCase
         }
 
         self::assertSame([0, 0, 0], [Sample::query()->count(), Portion::query()->count(), CorePull::query()->count()]);
+    }
+
+    public function test_what_was_done_otherwise_is_said_and_carried_to_every_reading_and_pair(): void
+    {
+        $said = ['depth_reached_cm' => 10.0, 'tool' => 'scoop', 'moisture' => 'wet', 'weather' => 'drizzle', 'helper' => 'Nell'];
+        $made = $this->api('POST', '/plans/{plan}/samples', ['cores_pulled' => 9, 'conditions' => $said] + self::PULL, ['plan' => $this->plan()->id])->assertCreated();
+        $deviations = $made->json('samples.0.deviations');
+        self::assertEqualsCanonicalizing($said, $made->json('samples.0.conditions'));
+        self::assertSame(['9 cores of 12', 'reached 10 cm of 15.2 cm'], array_slice($deviations, 0, 2));
+        self::assertCount(4, $deviations);
+
+        $sample = Sample::query()->findOrFail($made->json('samples.0.id'));
+        $this->read($sample, 'kit-ph', '6.5');
+        $this->read($sample, 'lab-ph', '6.4');
+        $read = $this->api('GET', '/samples/{sample}', ids: ['sample' => $sample->id]);
+        self::assertSame([$deviations, $deviations], array_column($read->json('readings'), 'deviations'));
+        $evidence = $this->api('GET', '/evidence/{method}', ids: ['method' => $this->method('kit-ph')->id]);
+        self::assertSame($deviations, $evidence->json('pairs.0.deviations'));
+    }
+
+    public function test_conditions_that_are_none_are_refused_by_field(): void
+    {
+        $plan = $this->plan();
+        foreach ([['depth_reached_cm' => 0], ['depth_reached_cm' => 'deep'], ['tool' => 'spoon'], ['moisture' => 'soaked'], ['weather' => str_repeat('x', 81)]] as $bad) {
+            $this->api('POST', '/plans/{plan}/samples', ['cores_pulled' => 9, 'conditions' => $bad] + self::PULL, ['plan' => $plan->id])
+                ->assertStatus(422)->assertJsonValidationErrors('conditions.'.array_key_first($bad));
+        }
+        self::assertSame(0, Sample::query()->count());
+    }
+
+    public function test_a_photo_is_kept_once_and_shown_to_the_team_alone(): void
+    {
+        Storage::fake('local');
+        $sample = $this->sample();
+        $file = PngFile::of('pit.png', 80, 60);
+        $send = fn (UploadedFile $picture): int => (int) $this->post("/api/samples/{$sample->id}/photos", ['picture' => $picture], ['Accept' => 'application/json'])->assertCreated()->json('id');
+        $id = $send($file);
+
+        self::assertSame($id, $send($file));
+        self::assertSame([$id], $this->api('GET', '/samples/{sample}', ids: ['sample' => $sample->id])->json('photos'));
+        self::assertSame($file->getContent(), $this->get("/api/photos/{$id}")->assertOk()->assertHeader('Content-Type', 'image/png')->getContent());
+        $this->post("/api/samples/{$sample->id}/photos", ['picture' => UploadedFile::fake()->createWithContent('a.png', 'no picture')], ['Accept' => 'application/json'])->assertStatus(422);
+        [$stranger] = $this->team('Bog crew', 'bog');
+        $this->actingAs($stranger)->getJson("/api/photos/{$id}")->assertNotFound();
     }
 }

@@ -27,6 +27,7 @@ final class CreateSample
             'cores_pulled' => $request->coresPulled(),
             'note' => $request->string('note')->toString(),
             'submission' => is_string($submission) ? $submission : null,
+            'conditions' => $request->conditions(),
         ], $request->cores());
         $fresh = $samples[0]->wasRecentlyCreated;
         $all = (new Collection($samples))->load(SampleResource::NEEDS);

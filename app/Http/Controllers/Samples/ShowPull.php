@@ -8,8 +8,10 @@ use App\Actions\Samples\NotesOfComposite;
 use App\Models\Plan;
 use App\Models\PullNote;
 use HonestCore\Custody\PullEntry;
+use HonestCore\Sampling\PhMargin;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Collection;
 
 /** How far a composite has come, by all phones. */
 final class ShowPull
@@ -32,7 +34,18 @@ final class ShowPull
         return new JsonResponse([
             'cores' => array_values(array_map($line, $merge->standing)),
             'conflicts' => array_map(static fn (int $core): array => ['sequence' => $core, 'entries' => array_map($line, $merge->conflicts[$core])], array_keys($merge->conflicts)),
+            'seen' => (object) $notes->groupBy('device')->map(static fn (Collection $ofOne): int => $ofOne->max(static fn (PullNote $note): int => $note->ordinal) ?? 0)->all(),
+            'margins' => $this->margins($plan, $composite),
             'samples' => $plan->samples->where('composite', $composite)->pluck('code')->values()->all(),
         ]);
+    }
+
+    /** @return list<array{cores: int, ph: float}> margin to expect on pH for each number of cores that may come up */
+    private function margins(Plan $plan, int $composite): array
+    {
+        $planned = array_column($plan->layout['composites'], 'cores', 'number')[$composite] ?? 0;
+        $sd = $plan->layout['margin']['sd'] ?? null;
+
+        return $planned < 2 ? [] : array_map(static fn (int $cores): array => ['cores' => $cores, 'ph' => PhMargin::of($cores, $sd)->usual], range(2, $planned));
     }
 }

@@ -7,6 +7,7 @@ namespace App\Http\Requests\Samples;
 use App\Models\Plan;
 use App\Models\PullNote;
 use App\Models\Sample;
+use HonestCore\Table\RuleTable;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\Validator;
@@ -30,6 +31,12 @@ final class SampleRequest extends FormRequest
             'cores.*.reason' => ['present', 'nullable', 'string', 'max:200'],
             'note' => ['present', 'nullable', 'string', 'max:2000'],
             'submission' => ['sometimes', 'uuid'],
+            'conditions' => ['sometimes', 'array:depth_reached_cm,tool,moisture,weather,helper'],
+            'conditions.depth_reached_cm' => ['nullable', 'numeric', 'between:1,300'],
+            'conditions.tool' => ['nullable', Rule::in(array_column((array) RuleTable::named('pulling')['tools'], 'code'))],
+            'conditions.moisture' => ['nullable', Rule::in(array_column((array) RuleTable::named('pulling')['moistures'], 'code'))],
+            'conditions.weather' => ['nullable', 'string', 'max:80'],
+            'conditions.helper' => ['nullable', 'string', 'max:80'],
         ];
     }
 
@@ -39,6 +46,7 @@ final class SampleRequest extends FormRequest
         return [
             'composite.in' => 'This composite is not in the plan, or was pulled already.',
             'pulled_on.before_or_equal' => 'The date lies in the future.',
+            'conditions.depth_reached_cm.between' => 'The depth reached must lie between 1 and 300 cm.',
             'cores_pulled.max' => "The plan has {$this->planned()} cores; accepted are 1 to {$this->planned()}.",
         ];
     }
@@ -76,6 +84,18 @@ final class SampleRequest extends FormRequest
         $cores = $this->array('cores');
 
         return $cores;
+    }
+
+    /** @return array{depth_reached_cm?: float, tool?: string, moisture?: string, weather?: string, helper?: string} what was said */
+    public function conditions(): array
+    {
+        $said = ['depth_reached_cm' => $this->input('conditions.depth_reached_cm') === null ? null : $this->float('conditions.depth_reached_cm')];
+        foreach (['tool', 'moisture', 'weather', 'helper'] as $field) {
+            $said[$field] = $this->string("conditions.{$field}")->trim()->toString();
+        }
+
+        /** @var array{depth_reached_cm?: float, tool?: string, moisture?: string, weather?: string, helper?: string} */
+        return array_filter($said, static fn (float|string|null $value): bool => $value !== null && $value !== '');
     }
 
     /** @return list<int> composites that may still be pulled, or were handed in under the same id */

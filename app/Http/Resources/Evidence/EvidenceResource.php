@@ -84,6 +84,7 @@ final class EvidenceResource extends JsonResource
             'readings' => array_map(static fn (Reading $reading): string => $reading->as_reported, $pair->readings),
             'reader' => $last->reader,
             'read_on' => $last->read_on->format('Y-m-d'),
+            'deviations' => $pair->sample->deviations(),
             'flags' => array_map(static fn (string $code): string => ProtocolBreak::of($code)->name, $pair->flags),
         ];
     }

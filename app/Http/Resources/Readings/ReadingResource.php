@@ -28,6 +28,7 @@ final class ReadingResource extends JsonResource
             'reader' => $this->reader,
             'flags' => array_map(static fn (string $code): array => ['code' => $code, 'name' => ProtocolBreak::of($code)->name], $this->flags),
             'note' => $this->note,
+            'deviations' => $this->sample->deviations(),
             'corrects_id' => $this->corrects_id,
             'corrected' => $this->resource->relationLoaded('correction') && $this->correction !== null,
         ];

@@ -7,6 +7,7 @@ namespace App\Http\Resources\Samples;
 use App\Http\Resources\Readings\ReadingResource;
 use App\Models\CorePull;
 use App\Models\Portion;
+use App\Models\Reading;
 use App\Models\Sample;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
@@ -14,7 +15,7 @@ use Illuminate\Http\Resources\Json\JsonResource;
 /** @mixin Sample */
 final class SampleResource extends JsonResource
 {
-    public const NEEDS = ['area', 'site', 'portions', 'pulls', 'readings.method', 'readings.correction:id,corrects_id'];
+    public const NEEDS = ['area', 'site', 'portions', 'pulls', 'photos:id,sample_id', 'readings.method', 'readings.correction:id,corrects_id'];
 
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
@@ -32,9 +33,12 @@ final class SampleResource extends JsonResource
             'cores_planned' => $this->cores_planned,
             'cores_pulled' => $this->cores_pulled,
             'note' => $this->note,
+            'conditions' => (object) $this->conditions,
+            'deviations' => $this->deviations(),
+            'photos' => $this->photos->pluck('id')->values()->all(),
             'portions' => $this->portions->sortBy('id')->values()->map(static fn (Portion $portion): array => ['id' => $portion->id, 'kind' => $portion->kind, 'code' => $portion->code])->all(),
             'pulls' => $this->pulls->map(static fn (CorePull $pull): array => ['sequence' => $pull->sequence, 'outcome' => $pull->outcome, 'reason' => $pull->reason])->all(),
-            'readings' => ReadingResource::collection($this->readings),
+            'readings' => ReadingResource::collection($this->readings->each(fn (Reading $reading): Reading => $reading->setRelation('sample', $this->resource))),
         ];
     }
 }
