@@ -8,14 +8,18 @@ import { createApp } from 'vue'
 import App from './App.vue'
 import { Refused } from './api/client'
 import { router } from './router'
+import { install } from './shared/offline/install'
 
 const queryClient = new QueryClient({
     defaultOptions: {
         queries: {
+            // The service worker answers where there is no line, so a query never waits for one.
+            networkMode: 'always',
             staleTime: 5_000,
             retry: (count, error) => count < 2 && !(error instanceof Refused && error.status < 500),
         },
     },
 })
 
+install()
 createApp(App).use(router).use(VueQueryPlugin, { queryClient }).mount('#app')

@@ -27,6 +27,11 @@ const routes: RouteRecordRaw[] = [
         component: () => import('@/features/pull/PullPage.vue'),
         meta: { stage: 'pull', title: 'Pull', bare: true },
     },
+    {
+        path: `/pull/${id('plan')}/labels`,
+        component: () => import('@/features/pull/PullLabels.vue'),
+        meta: { stage: 'pull', title: 'Labels ahead' },
+    },
     { path: '/send', component: () => import('@/features/send/SendPage.vue'), meta: { stage: 'send', title: 'Send' } },
     {
         path: `/samples/${id('sample')}`,

@@ -5,6 +5,7 @@
     <meta name="viewport" content="width=device-width, initial-scale=1">
     <meta name="theme-color" content="#2B2119">
     <title>Honest Core</title>
+    <link rel="manifest" href="/app.webmanifest">
     <link rel="icon" href="/mark.svg" type="image/svg+xml">
     @vite('resources/js/main.ts')
 </head>

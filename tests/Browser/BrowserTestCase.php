@@ -198,12 +198,35 @@ abstract class BrowserTestCase extends TestCase
         $this->addToAssertionCount(1);
     }
 
+    /** Marks the cores of the open pull page as pulled, one after the other. */
+    protected function pullCores(int $from, int $to): void
+    {
+        for ($i = $from; $i <= $to; $i++) {
+            $this->see("Core {$i}");
+            $this->press('Pulled');
+        }
+    }
+
+    /** Another plan of the blueberry rows, of 15 cores. */
+    protected function newPlan(): int
+    {
+        $plan = $this->browser->executeAsyncScript(<<<'JS'
+            const done = arguments[0]
+            const token = decodeURIComponent(/XSRF-TOKEN=([^;]+)/.exec(document.cookie)[1])
+            const ask = (path, options) => fetch(`/api${path}`, { headers: { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token }, ...options }).then((answer) => answer.json())
+            ask('/plans/18').then(({ spec }) => ask('/areas/4/plans', { method: 'POST', body: JSON.stringify(spec) })).then(({ id }) => done(id))
+            JS);
+        self::assertIsInt($plan);
+
+        return $plan;
+    }
+
     /** What the browser complained of, but for refusals in words and the question who is signed in. */
     protected function complaints(): string
     {
         $lines = array_map(static fn (array $entry): string => (string) $entry['message'], $this->browser->manage()->getLog('browser'));
 
-        return implode("\n", array_filter($lines, static fn (string $line): bool => preg_match('#/api/session - Failed.* 401|/api/\S+ - Failed.* 422#', $line) !== 1));
+        return implode("\n", array_filter($lines, static fn (string $line): bool => preg_match('#/api/session - Failed.* 401|/api/\S+ - Failed.* 422|Network location provider#', $line) !== 1));
     }
 
     private static function quote(string $text): string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\WebDriverBy;
 
 /** The pull page on a phone, 390x844. */
@@ -15,29 +16,24 @@ final class PullTest extends BrowserTestCase
         $this->enter(self::MAREN, '/pull/19');
         $this->see('0 of 18 pulled');
         $this->see('The walk starts here');
-        for ($i = 1; $i <= 3; $i++) {
-            $this->see("Core {$i}");
-            $this->press('Pulled');
-        }
+        $this->pullCores(1, 3);
         $this->see('3 of 18 pulled');
         self::assertMatchesRegularExpression('/\d+ ft\s+(north|south|east|west)/', $this->text());
         $this->press('Moved');
-        $this->press('Refused');
+        $this->press('drip line');
+        $this->press('Stone or refusal');
         $this->press('stone');
         $this->see('4 of 18 pulled');
         $this->see('1 moved, 1 refused');
         $this->press('Undo core 5');
         $this->see('Core 5');
         $this->miss('1 refused');
-        $this->press('Refused');
+        $this->press('Stone or refusal');
         $this->press('root');
         $this->browser->navigate()->refresh();
         $this->see('Core 6');
         $this->see('4 of 18 pulled');
-        for ($i = 6; $i <= 18; $i++) {
-            $this->see("Core {$i}");
-            $this->press('Pulled');
-        }
+        $this->pullCores(6, 18);
         $this->see('All 18 cores are done');
         $this->press('Make the composite');
         $this->see('17 cores of 18');
@@ -60,31 +56,33 @@ final class PullTest extends BrowserTestCase
         self::assertLessThanOrEqual(390, $this->browser->executeScript('return document.documentElement.scrollWidth'));
     }
 
-    public function test_a_hand_in_that_fails_keeps_every_core(): void
+    public function test_what_was_done_otherwise_and_how_far_it_is_from_here(): void
     {
         $this->screen(390, 844);
         $this->enter(self::MAREN);
-        $plan = $this->browser->executeAsyncScript(<<<'JS'
-            const done = arguments[0]
-            const token = decodeURIComponent(/XSRF-TOKEN=([^;]+)/.exec(document.cookie)[1])
-            const ask = (path, options) => fetch(`/api${path}`, { headers: { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token }, ...options }).then((answer) => answer.json())
-            ask('/plans/18').then(({ spec }) => ask('/areas/4/plans', { method: 'POST', body: JSON.stringify(spec) })).then(({ id }) => done(id))
-            JS);
-        self::assertIsInt($plan);
+        $plan = $this->newPlan();
+        $devTools = new ChromeDevToolsDriver($this->browser);
+        $devTools->execute('Browser.grantPermissions', ['origin' => self::$servers->address, 'permissions' => ['geolocation']]);
+        $core = self::$servers->database()->query("SELECT layout FROM plans WHERE id = {$plan}");
+        self::assertNotFalse($core);
+        $first = json_decode((string) $core->fetchColumn(), true, flags: JSON_THROW_ON_ERROR)['cores'][0];
+        // A hundredth of a minute of latitude is 18.5 m, or 61 ft; the core lies due north.
+        $devTools->execute('Emulation.setGeolocationOverride', ['latitude' => $first['latitude'] - 0.01 / 60, 'longitude' => $first['longitude'], 'accuracy' => 4]);
         $this->open("/pull/{$plan}");
-        for ($i = 1; $i <= 15; $i++) {
+        $this->see('61 ft');
+        $this->see('north, 0°');
+        $this->see('position ± 13 ft');
+        for ($i = 1; $i <= 4; $i++) {
             $this->see("Core {$i}");
-            $this->press('Pulled');
+            $this->press('Skipped');
+            $this->press('too wet');
         }
+        $this->see('At most 11 cores can come up: the margin grows to');
+        $this->pullCores(5, 15);
         $this->see('All 15 cores are done');
-        $this->browser->manage()->deleteAllCookies();
+        $this->find("//select[@name='tool']/option[@value='scoop']")->click();
+        $this->find("//input[@name='reached']")->sendKeys('4');
         $this->press('Make the composite');
-        $this->see('You were signed out');
-        $this->type('Password', 'soil-and-lime');
-        $this->press('Sign in');
-        $this->miss('You were signed out');
-        $this->see('All 15 cores are done');
-        $this->press('Make the composite');
-        $this->see('15 cores of 15');
+        $this->see('It carries: 11 cores of 15; reached 10.2 cm of 15.2 cm; scooped');
     }
 }

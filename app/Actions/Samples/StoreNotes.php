@@ -19,6 +19,10 @@ use Illuminate\Support\Facades\DB;
  */
 final class StoreNotes
 {
+    private const AT_ONCE = 100;
+
+    private const FORMAT = 'Y-m-d H:i:s';
+
     /**
      * @param list<array{uuid: string, plan_id: int, composite: int, ordinal: int, sequence: int, outcome: string, reason: string|null, at: string, longitude: float|null, latitude: float|null, accuracy_m: float|null, settles: list<string>}> $entries
      * @return array{stored: list<string>, known: list<string>, late: list<string>, refused: list<array{uuid: string, message: string}>, clock_off_s: int}
@@ -33,6 +37,7 @@ final class StoreNotes
                 $plan->id => array_column($plan->layout['composites'], 'cores', 'number'),
             ])->all();
             $made = Sample::query()->whereIn('plan_id', array_keys($cores))->get(['plan_id', 'composite'])->map(static fn (Sample $sample): string => "{$sample->plan_id} {$sample->composite}")->flip()->all();
+            $rows = [];
             $answer = ['stored' => [], 'known' => [], 'late' => [], 'refused' => [], 'clock_off_s' => $clock->offS];
             foreach ($entries as $entry) {
                 $refusal = $this->refusal($cores[$entry['plan_id']] ?? null, $entry);
@@ -42,10 +47,13 @@ final class StoreNotes
                     $answer['refused'][] = ['uuid' => $entry['uuid'], 'message' => $refusal];
                 } else {
                     $late = isset($made["{$entry['plan_id']} {$entry['composite']}"]);
-                    $this->store($author, $device, $entry, $clock, $late);
+                    $rows[] = $this->row($author, $device, $entry, $clock, $late);
                     $known[$entry['uuid']] = true;
                     $answer[$late ? 'late' : 'stored'][] = $entry['uuid'];
                 }
+            }
+            foreach (array_chunk($rows, self::AT_ONCE) as $some) {
+                PullNote::query()->insert($some);
             }
 
             return $answer;
@@ -71,15 +79,20 @@ final class StoreNotes
         };
     }
 
-    /** @param array{uuid: string, plan_id: int, composite: int, ordinal: int, sequence: int, outcome: string, reason: string|null, at: string, longitude: float|null, latitude: float|null, accuracy_m: float|null, settles: list<string>} $entry */
-    private function store(User $author, string $device, array $entry, PhoneClock $clock, bool $late): void
+    /**
+     * @param array{uuid: string, plan_id: int, composite: int, ordinal: int, sequence: int, outcome: string, reason: string|null, at: string, longitude: float|null, latitude: float|null, accuracy_m: float|null, settles: list<string>} $entry
+     * @return array<string, mixed>
+     */
+    private function row(User $author, string $device, array $entry, PhoneClock $clock, bool $late): array
     {
         $said = Carbon::parse($entry['at'])->utc();
-        PullNote::query()->create([
-            'plan_id' => $entry['plan_id'], 'created_by' => $author->id, 'composite' => $entry['composite'], 'uuid' => $entry['uuid'], 'device' => $device,
+
+        return [
+            'team_id' => $author->team_id, 'plan_id' => $entry['plan_id'], 'created_by' => $author->id, 'composite' => $entry['composite'], 'uuid' => $entry['uuid'], 'device' => $device,
             'ordinal' => $entry['ordinal'], 'sequence' => $entry['sequence'], 'outcome' => $entry['outcome'], 'reason' => $entry['reason'] ?? '',
-            'said_at' => $said, 'noted_at' => Carbon::createFromTimestampUTC($clock->mend($said->getTimestamp())),
-            'longitude' => $entry['longitude'], 'latitude' => $entry['latitude'], 'accuracy_m' => $entry['accuracy_m'], 'settles' => $entry['settles'], 'late' => $late,
-        ]);
+            'said_at' => $said->format(self::FORMAT), 'noted_at' => gmdate(self::FORMAT, $clock->mend($said->getTimestamp())),
+            'longitude' => $entry['longitude'], 'latitude' => $entry['latitude'], 'accuracy_m' => $entry['accuracy_m'], 'settles' => json_encode($entry['settles'], JSON_THROW_ON_ERROR), 'late' => $late,
+            'created_at' => now()->format(self::FORMAT), 'updated_at' => now()->format(self::FORMAT),
+        ];
     }
 }

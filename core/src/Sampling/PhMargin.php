@@ -17,6 +17,26 @@ use HonestCore\Table\RuleTable;
  */
 final readonly class PhMargin
 {
+    /**
+     * The fewest of the planned cores whose margin still counts as the plan's: it has grown by no more than data/pulling.json
+     * allows.
+     *
+     * @throws BadTable
+     * @throws ValueOutOfRange
+     */
+    public static function fewestFor(int $planned): int
+    {
+        /** @var array{margin_growth: float} $table */
+        $table = RuleTable::named('pulling');
+        $most = self::of($planned)->usual * $table['margin_growth'];
+        $cores = $planned;
+        while ($cores > 2 && self::of($cores - 1)->usual <= $most) {
+            $cores--;
+        }
+
+        return $cores;
+    }
+
     private function __construct(
         public float $usual,
         public float $low,

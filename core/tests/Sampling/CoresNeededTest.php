@@ -79,4 +79,15 @@ final class CoresNeededTest extends TestCase
         self::assertStringContainsString('Fewer than 10 cores', implode(' ', PlanWarnings::of(3, Bucket::holding(800))));
         self::assertSame([], PlanWarnings::of(15, Bucket::holding(800)));
     }
+
+    public function test_the_fewest_cores_keep_the_margin_within_a_tenth(): void
+    {
+        foreach ([2, 5, 15, 18, 40] as $planned) {
+            $fewest = PhMargin::fewestFor($planned);
+            self::assertLessThanOrEqual(1.1 * PhMargin::of($planned)->usual, PhMargin::of($fewest)->usual);
+            self::assertTrue($fewest === 2 || PhMargin::of($fewest - 1)->usual > 1.1 * PhMargin::of($planned)->usual);
+        }
+        // t(17) / sqrt(18) is 0.4973 and t(15) / sqrt(16) is 0.5329: within a tenth; t(14) / sqrt(15), 0.5538, is not.
+        self::assertSame(16, PhMargin::fewestFor(18));
+    }
 }

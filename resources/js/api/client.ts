@@ -37,7 +37,26 @@ export function onSignedOut(listener: Listener): () => void {
     return () => whenSignedOut.delete(listener)
 }
 
+type AnswerListener = (fresh: boolean) => void
+const whenAnswered = new Set<AnswerListener>()
+
+/** Calls the listener after each request: true for an answer of the server, false for a kept one or none. */
+export function onAnswer(listener: AnswerListener): void {
+    whenAnswered.add(listener)
+}
+const answered = (fresh: boolean): void => whenAnswered.forEach((listener) => listener(fresh))
+
 const http = axios.create({ baseURL: '/api', withXSRFToken: true, headers: { Accept: 'application/json' } })
+http.interceptors.response.use(
+    (response) => {
+        answered(response.headers['x-honest-core-kept'] !== '1')
+        return response
+    },
+    (error: unknown) => {
+        if (!axios.isCancel(error)) answered(axios.isAxiosError(error) && error.response !== undefined)
+        return Promise.reject(error as Error)
+    },
+)
 const EXPIRED_TOKEN = 419
 
 async function send<T>(method: Method, path: string, options: Options, data?: unknown): Promise<T> {

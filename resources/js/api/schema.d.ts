@@ -2292,6 +2292,111 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/samples/{sample}/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sample: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep a photo of the pull; the same photo again changes nothing */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    sample: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "multipart/form-data": {
+                        /** Format: binary */
+                        picture: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description Done */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            id: number;
+                        };
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/photos/{photo}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo: number;
+            };
+            cookie?: never;
+        };
+        /** The photo itself */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    photo: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/samples/{sample}": {
         parameters: {
             query?: never;
@@ -3106,9 +3211,27 @@ export interface components {
             uses: components["schemas"]["Use"][];
             protocol_breaks: components["schemas"]["ProtocolBreak"][];
             tests: components["schemas"]["ProtocolBreak"][];
+            pulling: components["schemas"]["Pulling"];
             comparison: {
                 [key: string]: number;
             };
+        };
+        Pulling: {
+            tools: components["schemas"]["Condition"][];
+            moistures: components["schemas"]["Condition"][];
+            reasons: {
+                moved: string[];
+                refused: string[];
+                skipped: string[];
+            };
+            before: string[];
+            each: string[];
+            after: string[];
+        };
+        Condition: {
+            code: string;
+            name: string;
+            deviation: string;
         };
         Waiting: {
             stage: string;
@@ -3337,14 +3460,22 @@ export interface components {
             reader: string;
             flags: components["schemas"]["Flag"][];
             note: string;
+            deviations: string[];
             corrects_id: number | null;
             corrected: boolean;
         };
         Portion: {
             id: number;
             /** @enum {string} */
-            kind: "lab" | "bench";
+            kind: "lab" | "lab_b" | "bench" | "archive" | "hidden" | "check";
             code: string;
+        };
+        PullConditions: {
+            depth_reached_cm?: number | null;
+            tool?: string | null;
+            moisture?: string | null;
+            weather?: string | null;
+            helper?: string | null;
         };
         CorePull: {
             sequence: number;
@@ -3376,6 +3507,9 @@ export interface components {
             cores_planned: number;
             cores_pulled: number;
             note: string;
+            conditions: components["schemas"]["PullConditions"];
+            deviations: string[];
+            photos: number[];
             portions: components["schemas"]["Portion"][];
             pulls: components["schemas"]["CorePull"][];
             readings: components["schemas"]["Reading"][];
@@ -3429,6 +3563,7 @@ export interface components {
             reader: string;
             /** Format: date */
             read_on: string;
+            deviations: string[];
             flags: string[];
         };
         ClassTally: {
@@ -3726,6 +3861,7 @@ export interface components {
             cores?: components["schemas"]["CoreInput"][];
             note: string;
             submission?: string;
+            conditions?: components["schemas"]["PullConditions"];
         };
         ReadingInput: {
             method_id: number;
@@ -3858,6 +3994,16 @@ export interface components {
             at: string;
         };
         PullState: {
+            /** @description The fewest cores whose margin still counts as that of the plan. */
+            fewest: number;
+            /** @description The highest ordinal stored, by device. */
+            seen: {
+                [key: string]: number;
+            };
+            margins: {
+                cores: number;
+                ph: number;
+            }[];
             cores: components["schemas"]["PulledCore"][];
             conflicts: {
                 sequence: number;

@@ -80,3 +80,16 @@ export function typed(text: string): number {
 export function count(n: number, one: string, many = `${one}s`): string {
     return `${number(n)} ${n === 1 ? one : many}`
 }
+
+const PORTIONS: Record<string, string> = {
+    lab: 'Lab portion',
+    lab_b: 'Second lab portion',
+    bench: 'Bench portion',
+    archive: 'Archive portion',
+    hidden: 'Hidden duplicate',
+    check: 'Check soil',
+}
+
+export function portionName(kind: string): string {
+    return PORTIONS[kind] ?? kind
+}

@@ -81,7 +81,7 @@ final class SamplesTest extends ApiTestCase
         self::assertSame(['9 cores of 12', 'reached 10 cm of 15.2 cm'], array_slice($deviations, 0, 2));
         self::assertCount(4, $deviations);
 
-        $sample = Sample::query()->findOrFail($made->json('samples.0.id'));
+        $sample = Sample::query()->sole();
         $this->read($sample, 'kit-ph', '6.5');
         $this->read($sample, 'lab-ph', '6.4');
         $read = $this->api('GET', '/samples/{sample}', ids: ['sample' => $sample->id]);

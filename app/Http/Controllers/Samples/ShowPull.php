@@ -21,6 +21,7 @@ final class ShowPull
         $composite = max(1, $request->integer('composite', 1));
         $notes = $of->all($plan, $composite);
         $merge = $of->merge($notes);
+        $planned = array_column($plan->layout['composites'], 'cores', 'number')[$composite] ?? 0;
         $line = static function (PullEntry $entry) use ($notes): array {
             /** @var PullNote $note */
             $note = $notes[$entry->id];
@@ -35,15 +36,15 @@ final class ShowPull
             'cores' => array_values(array_map($line, $merge->standing)),
             'conflicts' => array_map(static fn (int $core): array => ['sequence' => $core, 'entries' => array_map($line, $merge->conflicts[$core])], array_keys($merge->conflicts)),
             'seen' => (object) $notes->groupBy('device')->map(static fn (Collection $ofOne): int => $ofOne->max(static fn (PullNote $note): int => $note->ordinal) ?? 0)->all(),
-            'margins' => $this->margins($plan, $composite),
+            'margins' => $this->margins($plan, $planned),
+            'fewest' => $planned < 2 ? $planned : PhMargin::fewestFor($planned),
             'samples' => $plan->samples->where('composite', $composite)->pluck('code')->values()->all(),
         ]);
     }
 
     /** @return list<array{cores: int, ph: float}> margin to expect on pH for each number of cores that may come up */
-    private function margins(Plan $plan, int $composite): array
+    private function margins(Plan $plan, int $planned): array
     {
-        $planned = array_column($plan->layout['composites'], 'cores', 'number')[$composite] ?? 0;
         $sd = $plan->layout['margin']['sd'] ?? null;
 
         return $planned < 2 ? [] : array_map(static fn (int $cores): array => ['cores' => $cores, 'ph' => PhMargin::of($cores, $sd)->usual], range(2, $planned));

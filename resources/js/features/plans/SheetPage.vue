@@ -6,7 +6,7 @@ import { api } from '@/api/client'
 import PageHead from '@/shared/components/PageHead.vue'
 import { useSite } from '@/shared/composables/useSite'
 import { bearing, day, depth, length, number } from '@/shared/format'
-import SheetMap from './SheetMap.vue'
+import PlanOnPaper from './PlanOnPaper.vue'
 
 const route = useRoute()
 const { site, units, timezone } = useSite()
@@ -53,7 +53,7 @@ const print = (): void => window.print()
         </div>
         <div v-for="(one, i) in shown" :key="one.number" class="columns sheet">
             <section>
-                <SheetMap :plan="plan" :composite="one.number" :units="units" />
+                <PlanOnPaper :plan="plan" :composite="one.number" :units="units" />
                 <p class="note">Receivers stand within about 5 m (16 ft): the core counts, not the point. Keep off the hatched ground.</p>
                 <table class="plain legs">
                     <thead>

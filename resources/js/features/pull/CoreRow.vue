@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Outcome } from './usePull'
+import type { Outcome } from '@/shared/offline/store'
 
 /** The cores of the composite in a row: what came up, what did not, what is next. */
 defineProps<{ cores: { sequence: number; outcome: Outcome | null }[]; next: number | null }>()

@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { useQueryClient } from '@tanstack/vue-query'
 import { api, type Schema } from '@/api/client'
 import FormField from '@/shared/components/FormField.vue'
 import PageHead from '@/shared/components/PageHead.vue'
@@ -11,6 +10,9 @@ import { useSave } from '@/shared/composables/useSave'
 import { useSession } from '@/shared/composables/useSession'
 import { useSite } from '@/shared/composables/useSite'
 import { count, day, depth, length, today } from '@/shared/format'
+import { canKeep } from '@/shared/offline/install'
+import LineBanner from './LineBanner.vue'
+import { useTakeAlong } from './useTakeAlong'
 
 const router = useRouter()
 const queries = useQueryClient()
@@ -44,6 +46,7 @@ const { save, saving, refusal, wrong, clear } = useSave(
         await router.push(samples.length > 1 ? '/send' : `/samples/${samples[0]!.id}`)
     },
 )
+const { taken, taking, trouble, take } = useTakeAlong(() => me.value?.email ?? '')
 </script>
 
 <template>
@@ -53,6 +56,23 @@ const { save, saving, refusal, wrong, clear } = useSave(
             title="Pull"
             :lede="ready.length ? `${count(ready.length, 'plan waits', 'plans wait')} to be walked.` : 'Every plan has been pulled.'"
         />
+        <LineBanner class="no-print" />
+        <div v-if="ready.length" class="along no-print">
+            <template v-if="canKeep">
+                <el-button type="primary" :loading="taking !== null" @click="take(ready.map(({ id }) => id))"
+                    >Take along to the field</el-button
+                >
+                <span class="note">{{
+                    taking !== null
+                        ? `${taking} of ${ready.length} plans are on this phone`
+                        : 'Keeps plans, maps and codes on this phone, so that pulling works with no signal.'
+                }}</span>
+            </template>
+            <span v-else class="note"
+                >This address is not a secure one, so the browser keeps no pages: open it before the field and leave it open.</span
+            >
+            <span v-if="trouble" class="wrong" role="alert">{{ trouble }}</span>
+        </div>
         <table v-if="ready.length" class="plain">
             <thead>
                 <tr>
@@ -72,7 +92,10 @@ const { save, saving, refusal, wrong, clear } = useSave(
                     <td>{{ plan.layers.map(depth).join(', ') }}</td>
                     <td class="num">{{ plan.cores }}</td>
                     <td class="num">{{ length(plan.walk_m, units) }}</td>
-                    <td>{{ day(plan.saved_at, timezone) }}, {{ plan.author }}</td>
+                    <td>
+                        {{ day(plan.saved_at, timezone) }}, {{ plan.author }}
+                        <span v-if="taken.has(plan.id)" class="note on">on this phone</span>
+                    </td>
                     <td>
                         <RouterLink
                             v-for="number in plan.to_pull.slice(0, 6)"
@@ -81,6 +104,7 @@ const { save, saving, refusal, wrong, clear } = useSave(
                             :to="`/pull/${plan.id}?composite=${number}`"
                             >{{ plan.composites > 1 ? `Composite ${number}` : 'Pull core by core' }}</RouterLink
                         >
+                        <RouterLink class="go" :to="`/pull/${plan.id}/labels`">Labels ahead</RouterLink>
                         <button type="button" class="link" @click="enter(plan)">Enter it at the desk</button>
                     </td>
                 </tr>
@@ -125,6 +149,16 @@ const { save, saving, refusal, wrong, clear } = useSave(
 </template>
 
 <style scoped>
+.along {
+    display: flex;
+    gap: 14px;
+    align-items: center;
+    flex-wrap: wrap;
+    margin-bottom: 12px;
+}
+.on {
+    display: block;
+}
 .go {
     margin-right: 16px;
     font-weight: 600;

@@ -1,17 +1,28 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, reactive, ref } from 'vue'
+import { useLocalStorage } from '@vueuse/core'
+import { computed, onScopeDispose, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, type Schema } from '@/api/client'
-import RefusalNote from '@/shared/components/RefusalNote.vue'
-import { useSave } from '@/shared/composables/useSave'
+import { PlanOnPaper } from '@/features/plans'
 import { useSession } from '@/shared/composables/useSession'
 import { useSite } from '@/shared/composables/useSite'
-import { bearing, count, depth, length, today } from '@/shared/format'
-import CompassNeedle from './CompassNeedle.vue'
+import { depth, length, number, today } from '@/shared/format'
+import { onSent } from '@/shared/offline/outbox'
+import { database, newId } from '@/shared/offline/store'
+import ConflictPanel from './ConflictPanel.vue'
 import CoreRow from './CoreRow.vue'
+import DepthDrawing from './DepthDrawing.vue'
+import FinishForm from './FinishForm.vue'
+import LineBanner from './LineBanner.vue'
+import MadeComposite from './MadeComposite.vue'
+import StepList from './StepList.vue'
+import WayToCore from './WayToCore.vue'
+import { usePosition } from './usePosition'
 import { usePull } from './usePull'
 
+type Asked = 'moved' | 'refused' | 'skipped'
+type Conflict = Schema<'PullState'>['conflicts'][number]
 const route = useRoute()
 const router = useRouter()
 const queries = useQueryClient()
@@ -21,36 +32,87 @@ const { units, timezone } = useSite()
 const { data: plan, error } = useQuery({ queryKey: ['plan', planId], queryFn: () => api.get('/plans/{plan}', { ids: { plan: planId } }) })
 const composite = computed(() => Number(route.query.composite) || (plan.value?.layout.composites[0]?.number ?? 1))
 const planned = computed(() => plan.value?.layout.cores.filter((core) => core.composite === composite.value) ?? [])
-const { kept, next, counts, outcomeOf, mark, undo, forget, last } = usePull(planId, composite, planned)
-const cores = computed(() => planned.value.map((core) => ({ sequence: core.sequence, outcome: outcomeOf(core.sequence) })))
-const asking = ref(false)
-const by = reactive({ name: '' })
-const pulledBy = computed({ get: () => by.name || (me.value?.name ?? ''), set: (name: string) => (by.name = name) })
-const made = ref<Schema<'Sample'>[]>([])
-
-const { save, saving, refusal, wrong } = useSave(
-    () =>
-        api.post(
-            '/plans/{plan}/samples',
-            {
-                composite: composite.value,
-                pulled_on: today(timezone.value),
-                pulled_by: pulledBy.value,
-                cores: kept.value.cores,
-                note: kept.value.note,
-                submission: kept.value.submission,
-            },
-            { ids: { plan: planId } },
-        ),
-    async ({ samples }) => {
-        made.value = samples
-        forget()
-        await queries.invalidateQueries()
-    },
+const state = useQuery({
+    queryKey: ['pull', planId, composite],
+    retry: false,
+    refetchInterval: 30_000,
+    queryFn: () => api.get('/plans/{plan}/pull', { ids: { plan: planId }, query: { composite: composite.value } }),
+})
+onScopeDispose(onSent(() => void queries.invalidateQueries()))
+const choices = useQuery({ queryKey: ['choices'], staleTime: Infinity, queryFn: () => api.get('/choices') })
+const welcome = useQuery({ queryKey: ['welcome'], staleTime: Infinity, retry: false, queryFn: () => api.get('/welcome') })
+const user = computed(() => me.value?.email ?? '')
+const { standing, conflicts, next, counts, last, note, undo, handIn, handOver, trouble, uncertain } = usePull(
+    planId,
+    composite,
+    planned,
+    state.data,
+    user,
 )
-function refuse(reason: string): void {
-    mark('refused', reason)
-    asking.value = false
+const simulated = useLocalStorage('honest-core:simulated-position', false)
+const { position, trouble: noPosition } = usePosition(next, simulated)
+
+const cores = computed(() =>
+    planned.value.map((core) => ({ sequence: core.sequence, outcome: standing.value.get(core.sequence)?.outcome ?? null })),
+)
+const begun = computed(() => standing.value.size > 0)
+const asking = ref<Asked | null>(null)
+const showMap = ref(false)
+const codes = ref<Schema<'KeptCode'>[]>([])
+watch(
+    composite,
+    async () => {
+        const kept = await database().then((db) => db.get('kept', planId))
+        codes.value = kept?.codes.filter((code) => code.composite === composite.value) ?? []
+    },
+    { immediate: true },
+)
+const possible = computed(() => planned.value.length - counts.value.refused - counts.value.skipped)
+const marginOf = (n: number): number | null => state.data.value?.margins.find(({ cores }) => cores === n)?.ph ?? null
+const warning = computed(() => {
+    const fewest = state.data.value?.fewest ?? 0
+    if (possible.value === planned.value.length || possible.value >= fewest) return ''
+    const now = marginOf(possible.value)
+    return now === null
+        ? 'Too few cores remain for a composite: move lost ones a few steps aside.'
+        : `At most ${possible.value} cores can come up: the margin grows to ± ${number(now, 2)} pH, planned ± ${number(marginOf(planned.value.length), 2)}. Move lost cores a few steps aside instead.`
+})
+const QUESTION: Record<Asked, string> = { moved: 'Why was it moved?', refused: 'What refused it?', skipped: 'Why is it skipped?' }
+
+async function mark(outcome: 'pulled' | Asked, reason: string | null = null): Promise<void> {
+    if (next.value && (await note(next.value.sequence, outcome, reason, simulated.value ? null : position.value))) asking.value = null
+}
+const settle = ({ sequence, entries }: Conflict, chosen: Conflict['entries'][number]) =>
+    note(
+        sequence,
+        chosen.outcome as Asked,
+        chosen.reason,
+        null,
+        entries.map(({ uuid }) => uuid),
+    )
+
+function finish(said: { pulled_by: string; note: string; conditions: Schema<'PullConditions'>; photos: File[] }): Promise<void> {
+    const id = newId()
+    return handOver({
+        submission: id,
+        user: user.value,
+        plan_id: planId,
+        composite: composite.value,
+        body: {
+            composite: composite.value,
+            pulled_on: today(timezone.value),
+            pulled_by: said.pulled_by,
+            cores: [],
+            note: said.note,
+            conditions: said.conditions,
+            submission: id,
+        },
+        photos: said.photos,
+        state: 'unsent',
+        message: '',
+        samples: [],
+        at: new Date().toISOString(),
+    })
 }
 </script>
 
@@ -61,6 +123,7 @@ function refuse(reason: string): void {
             <div>
                 <h1>{{ plan?.area.name ?? 'Pull' }}</h1>
                 <p v-if="plan">
+                    <template v-if="codes.length">{{ codes.map(({ code }) => code).join(' and ') }}, </template>
                     <template v-if="plan.layout.composites.length > 1"
                         >Composite {{ composite }} of {{ plan.layout.composites.length }}, </template
                     >{{ planned.length }} cores, {{ plan.spec.layers.map(depth).join(' and ') }},
@@ -71,25 +134,24 @@ function refuse(reason: string): void {
                 <path d="M0 0H390V6C340 14 300 2 240 7S140 13 90 6 30 9 0 5Z" fill="#2B2119" />
             </svg>
         </header>
+        <LineBanner />
         <main id="main">
             <p v-if="error" class="wrong">{{ error.message }}</p>
-            <template v-if="made.length">
-                <section v-for="sample in made" :key="sample.id">
-                    <h2>Composite {{ sample.code }}</h2>
-                    <p class="say">
-                        {{ depth(sample.depth) }}, {{ count(sample.cores_pulled, 'core') }} of {{ sample.cores_planned }}. Mix in the
-                        bucket, then bag both portions and label them at once.
-                    </p>
-                    <ul class="codes">
-                        <li v-for="portion in sample.portions" :key="portion.id">
-                            <strong>{{ portion.code }}</strong> {{ portion.kind }} portion
-                        </li>
-                    </ul>
-                    <RouterLink class="big" :to="`/samples/${sample.id}/labels`">Print the labels</RouterLink>
-                </section>
-                <RouterLink class="big quiet" to="/pull">Next plan</RouterLink>
-            </template>
+            <p v-if="trouble" class="wrong" role="alert">{{ trouble }}</p>
+            <MadeComposite v-if="handIn && handIn.state !== 'refused'" :hand-in="handIn" :codes="codes" />
             <template v-else-if="plan">
+                <p v-if="state.data.value?.samples.length" class="warning">
+                    {{ state.data.value.samples.join(' and ') }} was made of this already{{
+                        uncertain.length ? `; ${uncertain.length} of this phone’s entries came after that and are on record as late` : ''
+                    }}.
+                </p>
+                <ConflictPanel
+                    v-for="conflict in conflicts"
+                    :key="conflict.sequence"
+                    :conflict="conflict"
+                    :timezone="timezone"
+                    @settle="settle"
+                />
                 <div class="progress">
                     <strong>{{ counts.up }} of {{ planned.length }}</strong>
                     pulled
@@ -106,61 +168,61 @@ function refuse(reason: string): void {
                     </span>
                 </div>
                 <CoreRow :cores="cores" :next="next?.sequence ?? null" />
+                <p v-if="warning" class="warning" role="status">{{ warning }}</p>
+                <StepList
+                    v-if="!begun && choices.data.value"
+                    title="Before"
+                    :steps="choices.data.value.pulling.before"
+                    :keep="`${planId}-${composite}:before`"
+                />
                 <template v-if="next">
-                    <section class="way" aria-live="polite">
-                        <CompassNeedle :degrees="next.bearing_deg" />
-                        <div>
-                            <h2>Core {{ next.sequence }}</h2>
-                            <template v-if="next.leg_m !== null">
-                                <p class="far">{{ length(next.leg_m, units) }}</p>
-                                <p>{{ next.bearing_deg === null ? '' : bearing(next.bearing_deg) }}, from core {{ next.sequence - 1 }}</p>
-                            </template>
-                            <p v-else>The walk starts here: see the plan map.</p>
-                            <p class="at">{{ next.latitude.toFixed(5) }}, {{ next.longitude.toFixed(5) }}</p>
-                        </div>
-                    </section>
-                    <p class="how">
-                        Brush off litter and thatch. Push to full depth, an even slice each time; stones and roots out; into the plastic
-                        bucket.
-                    </p>
-                    <div v-if="asking" class="why" role="group" aria-label="Why was it refused?">
+                    <WayToCore :core="next" :position="position" :simulated="simulated" :units="units" :trouble="noPosition" />
+                    <DepthDrawing :layers="plan.spec.layers" />
+                    <p v-if="choices.data.value" class="each">{{ choices.data.value.pulling.each.join(' · ') }}</p>
+                    <div v-if="asking" class="why" role="group" :aria-label="QUESTION[asking]">
+                        <h3>{{ QUESTION[asking] }}</h3>
                         <button
-                            v-for="reason in ['stone', 'too wet', 'root', 'buried line marked']"
+                            v-for="reason in choices.data.value?.pulling.reasons[asking] ?? ['stone']"
                             :key="reason"
                             type="button"
-                            @click="refuse(reason)"
+                            @click="mark(asking, reason)"
                         >
                             {{ reason }}
                         </button>
-                        <button type="button" class="link" @click="asking = false">Not refused</button>
+                        <button type="button" class="link" @click="asking = null">Not {{ asking }}</button>
                     </div>
                     <template v-else>
                         <button type="button" class="big" @click="mark('pulled')">Pulled</button>
                         <div class="three">
-                            <button type="button" @click="mark('moved')">Moved</button>
-                            <button type="button" @click="asking = true">Refused</button>
-                            <button type="button" @click="mark('skipped')">Skipped</button>
+                            <button type="button" @click="asking = 'moved'">Moved</button>
+                            <button type="button" @click="asking = 'refused'">Stone or refusal</button>
+                            <button type="button" @click="asking = 'skipped'">Skipped</button>
                         </div>
                     </template>
                 </template>
-                <form novalidate v-else class="finish" @submit.prevent="save()">
-                    <h2>All {{ planned.length }} cores are done</h2>
-                    <RefusalNote :refusal="refusal" />
-                    <label>
-                        Pulled by
-                        <input v-model="pulledBy" name="pulled-by" />
-                    </label>
-                    <p v-if="wrong('pulled_by')" class="wrong">{{ wrong('pulled_by') }}</p>
-                    <label>
-                        Note
-                        <input v-model="kept.note" name="note" maxlength="2000" />
-                    </label>
-                    <button type="submit" class="big" :disabled="saving">Make the composite</button>
-                </form>
+                <FinishForm
+                    v-else-if="planned.length && !conflicts.length && !state.data.value?.samples.length"
+                    :by="me?.name ?? ''"
+                    :units="units"
+                    :keep="`${planId}-${composite}`"
+                    :planned="planned.length"
+                    @done="finish"
+                />
                 <div class="foot">
                     <button v-if="last" type="button" class="link" @click="undo">Undo core {{ last.sequence }}</button>
-                    <span class="kept">Kept on this phone</span>
+                    <button type="button" class="link" @click="showMap = !showMap">{{ showMap ? 'Hide the map' : 'Map' }}</button>
                 </div>
+                <PlanOnPaper
+                    v-if="showMap"
+                    :plan="plan"
+                    :composite="composite"
+                    :units="units"
+                    :here="position"
+                    :next="next?.sequence ?? null"
+                />
+                <label v-if="welcome.data.value?.demo" class="simulate"
+                    ><input v-model="simulated" type="checkbox" /> Simulate a position that walks to the next core</label
+                >
             </template>
         </main>
     </div>
@@ -223,30 +285,7 @@ main {
     color: var(--ink-2);
     padding-top: 6px;
 }
-.way {
-    display: flex;
-    gap: 20px;
-    align-items: center;
-    margin: 18px 0 12px;
-}
-.way h2 {
-    font-size: 27px;
-}
-.way p {
-    margin: 0;
-    color: var(--ink-2);
-}
-.way .far {
-    font: 700 50px/1.05 var(--sans);
-    color: var(--ink);
-    white-space: nowrap;
-}
-.how {
-    border-top: 1px solid var(--rule);
-    padding-top: 10px;
-    font: 16px/1.3 var(--serif);
-}
-.big,
+.phone :deep(.big),
 .three button,
 .why button:not(.link) {
     display: block;
@@ -260,7 +299,7 @@ main {
     cursor: pointer;
     text-align: center;
 }
-.big {
+.phone :deep(.big) {
     min-height: 84px;
     background: var(--gley);
     border-color: var(--gley-deep);
@@ -270,10 +309,20 @@ main {
     text-decoration: none;
     margin-bottom: 10px;
 }
-.big.quiet {
+.phone :deep(.big.quiet) {
     background: var(--sheet);
     color: var(--gley);
     font-size: 19px;
+}
+button:disabled {
+    opacity: 0.6;
+}
+.warning {
+    margin: 10px 0 0;
+}
+.margin {
+    display: block;
+    color: var(--ink-2);
 }
 .three {
     display: grid;
@@ -292,39 +341,28 @@ main {
     min-height: 52px;
     margin-top: 6px;
 }
+.each {
+    border-top: 1px solid var(--rule);
+    padding-top: 8px;
+    font: 16px/1.3 var(--serif);
+}
+.why h3 {
+    grid-column: 1 / -1;
+    font-size: 20px;
+}
+.simulate {
+    display: flex;
+    align-items: center;
+    gap: 10px;
+    min-height: 52px;
+    color: var(--ink-2);
+}
+.simulate input {
+    width: 24px;
+    height: 24px;
+}
 .foot .link {
     min-height: 52px;
     font-weight: 600;
-}
-.kept {
-    color: var(--ink-2);
-    margin-left: auto;
-}
-.finish label {
-    display: block;
-    font-weight: 600;
-    margin: 14px 0;
-}
-.finish input {
-    display: block;
-    width: 100%;
-    min-height: 52px;
-    font-size: 17px;
-    padding: 0 10px;
-    border: 1px solid var(--line);
-    background: var(--sheet);
-}
-.finish h2,
-main > h2 {
-    font-size: 24px;
-    margin-top: 18px;
-}
-.say {
-    font: 17px/1.3 var(--serif);
-}
-.codes {
-    list-style: none;
-    padding: 0;
-    font-size: 18px;
 }
 </style>

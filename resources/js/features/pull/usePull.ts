@@ -1,38 +1,149 @@
-import { useLocalStorage } from '@vueuse/core'
-import { computed, type Ref } from 'vue'
+import { computed, onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue'
 import type { Schema } from '@/api/client'
+import { count, onSent, send } from '@/shared/offline/outbox'
+import { database, deviceId, inWords, keep, type Entry, type HandIn, type Outcome } from '@/shared/offline/store'
+import type { Place } from '@/shared/ground'
 
-export type Outcome = Schema<'CoreInput'>['outcome']
-interface Kept {
-    submission: string
-    cores: Schema<'CoreInput'>[]
-    note: string
+export type Core = Schema<'PlannedCore'>
+export interface Standing {
+    outcome: Exclude<Outcome, 'undone'>
+    reason: string
+    mine: boolean
+}
+interface Here extends Place {
+    accuracy: number
 }
 
-/** What was done core by core; it stays on the phone until the composite is made. */
-export function usePull(planId: number, composite: Ref<number>, planned: Ref<Schema<'PlannedCore'>[]>) {
-    const kept = useLocalStorage<Kept>(
-        () => `honest-core:pull:${planId}:${composite.value}`,
-        () => ({ submission: newId(), cores: [], note: '' }),
+/**
+ * A composite core by core. Each word is kept on the phone at once; the phone's own word on a core stands until the server
+ * has seen it, and from then on what all phones together say.
+ */
+export function usePull(
+    planId: number,
+    composite: Ref<number>,
+    planned: Ref<Core[]>,
+    server: Ref<Schema<'PullState'> | undefined>,
+    user: Ref<string>,
+) {
+    const entries = shallowRef<Entry[]>([])
+    const handIn = shallowRef<HandIn | null>(null)
+    const device = ref('')
+    const trouble = ref('')
+    const busy = ref(false)
+
+    async function load(): Promise<void> {
+        try {
+            const db = await database()
+            device.value = await deviceId()
+            const [all, handIns] = await Promise.all([
+                db.getAllFromIndex('entries', 'composite', [planId, composite.value]),
+                db.getAllFromIndex('handins', 'composite', [planId, composite.value]),
+            ])
+            entries.value = all.filter((one) => one.user === user.value).sort((a, b) => a.ordinal - b.ordinal)
+            handIn.value =
+                handIns
+                    .filter((one) => one.user === user.value)
+                    .sort((a, b) => a.at.localeCompare(b.at))
+                    .at(-1) ?? null
+        } catch (error) {
+            trouble.value = inWords(error)
+        }
+    }
+    watch([composite, user], load, { immediate: true })
+    onScopeDispose(onSent(() => void load()))
+
+    /** The phone's last words that the server has not answered for in its view of the composite. */
+    const own = computed(() => {
+        const seen = server.value?.seen[device.value] ?? 0
+        const words = new Map<number, Entry>()
+        for (const entry of entries.value) if (entry.state !== 'refused' && entry.ordinal > seen) words.set(entry.sequence, entry)
+        return words
+    })
+    const conflicts = computed(() => (server.value?.conflicts ?? []).filter(({ sequence }) => !own.value.has(sequence)))
+    const standing = computed(() => {
+        const found = new Map<number, Standing>()
+        for (const core of server.value?.cores ?? []) {
+            const word = own.value.get(core.sequence)
+            if (word?.outcome === 'undone' && core.device === device.value) continue
+            found.set(core.sequence, {
+                outcome: core.outcome as Standing['outcome'],
+                reason: core.reason,
+                mine: core.device === device.value,
+            })
+        }
+        for (const { sequence, outcome, reason } of own.value.values())
+            if (outcome !== 'undone') found.set(sequence, { outcome, reason: reason ?? '', mine: true })
+        return found
+    })
+    const inConflict = computed(() => new Set(conflicts.value.map(({ sequence }) => sequence)))
+    const next = computed(
+        () => planned.value.find((core) => !standing.value.has(core.sequence) && !inConflict.value.has(core.sequence)) ?? null,
     )
-    const outcomeOf = (sequence: number): Outcome | null => kept.value.cores.find((core) => core.sequence === sequence)?.outcome ?? null
-    const next = computed(() => planned.value.find((core) => outcomeOf(core.sequence) === null) ?? null)
     const counts = computed(() => {
-        const of = (outcome: Outcome) => kept.value.cores.filter((core) => core.outcome === outcome).length
+        const of = (outcome: Standing['outcome']) => [...standing.value.values()].filter((one) => one.outcome === outcome).length
         return { up: of('pulled') + of('moved'), moved: of('moved'), refused: of('refused'), skipped: of('skipped') }
     })
+    const last = computed(() => {
+        const mine = new Map<number, Entry>()
+        for (const entry of entries.value) if (entry.state !== 'refused') mine.set(entry.sequence, entry)
+        return (
+            [...mine.values()]
+                .filter((one) => one.outcome !== 'undone' && standing.value.has(one.sequence))
+                .sort((a, b) => a.ordinal - b.ordinal)
+                .at(-1) ?? null
+        )
+    })
 
-    function mark(outcome: Outcome, reason: string | null = null): void {
-        if (next.value) kept.value.cores.push({ sequence: next.value.sequence, outcome, reason })
+    async function note(
+        sequence: number,
+        outcome: Outcome,
+        reason: string | null,
+        here: Here | null,
+        settles: string[] = [],
+    ): Promise<boolean> {
+        if (busy.value) return false
+        busy.value = true
+        trouble.value = ''
+        try {
+            const kept = await keep({
+                plan_id: planId,
+                composite: composite.value,
+                sequence,
+                outcome,
+                reason,
+                at: new Date().toISOString(),
+                longitude: here?.longitude ?? null,
+                latitude: here?.latitude ?? null,
+                accuracy_m: here?.accuracy ?? null,
+                settles,
+                user: user.value,
+            })
+            entries.value = [...entries.value, kept]
+            await count()
+            void send()
+            return true
+        } catch (error) {
+            trouble.value = inWords(error)
+            return false
+        } finally {
+            busy.value = false
+        }
     }
-    const undo = (): void => void kept.value.cores.pop()
-    const forget = (): void => void (kept.value = { submission: newId(), cores: [], note: '' })
+    const undo = (): Promise<boolean> => (last.value ? note(last.value.sequence, 'undone', null, null) : Promise.resolve(false))
 
-    return { kept, next, counts, outcomeOf, mark, undo, forget, last: computed(() => kept.value.cores.at(-1) ?? null) }
-}
+    async function handOver(whole: HandIn): Promise<void> {
+        try {
+            const db = await database()
+            await db.put('handins', whole)
+            handIn.value = whole
+            await count()
+            await send()
+            await load()
+        } catch (error) {
+            trouble.value = inWords(error)
+        }
+    }
+    const uncertain = computed(() => entries.value.filter((one) => one.state === 'late'))
 
-function newId(): string {
-    if (typeof crypto.randomUUID === 'function') return crypto.randomUUID()
-    const hex = [...crypto.getRandomValues(new Uint8Array(16))].map((byte) => byte.toString(16).padStart(2, '0')).join('')
-    return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-4${hex.slice(13, 16)}-a${hex.slice(17, 20)}-${hex.slice(20)}`
+    return { standing, conflicts, next, counts, last, note, undo, handIn, handOver, trouble, uncertain, load }
 }

@@ -2,6 +2,8 @@
 import { useSession } from '@/shared/composables/useSession'
 import { useSite } from '@/shared/composables/useSite'
 import { today } from '@/shared/format'
+import { up } from '@/shared/offline/line'
+import { box } from '@/shared/offline/outbox'
 import SearchBox from './SearchBox.vue'
 
 const { me, signOut } = useSession()
@@ -20,6 +22,9 @@ const { sites, siteId, site, timezone, choose } = useSite()
             <span v-if="site">, season {{ today(timezone).slice(0, 4) }}</span>
         </span>
         <SearchBox />
+        <span v-if="!up || box.unsent" class="unsent" role="status"
+            >{{ up ? '' : 'No signal. ' }}{{ box.unsent ? `${box.unsent} unsent on this device` : '' }}</span
+        >
         <span class="who">
             {{ me?.name }}, {{ me?.role }}
             <button type="button" class="link" @click="signOut">Sign out</button>
@@ -38,6 +43,12 @@ const { sites, siteId, site, timezone, choose } = useSite()
 }
 .where strong {
     color: var(--ink);
+}
+.unsent {
+    background: var(--amber-wash);
+    color: var(--amber-text);
+    padding: 2px 8px;
+    white-space: nowrap;
 }
 .who {
     margin-left: auto;

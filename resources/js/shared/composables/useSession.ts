@@ -1,6 +1,8 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, onSignedOut, Refused, type Schema } from '@/api/client'
+import { forgetAnswers } from '@/shared/offline/install'
+import { box, sendFor } from '@/shared/offline/outbox'
 
 /** Set when the server has forgotten us while a page was open: the page stays, and a sign-in is laid over it. */
 const expired = ref(false)
@@ -28,12 +30,23 @@ export function useSession() {
         expired.value = false
         const other = me.value !== null && me.value.email !== who.email
         queries.setQueryData(['session'], who)
+        if (other) await forgetAnswers()
+        await sendFor(who.email)
         if (other) queries.removeQueries({ predicate: (query) => query.queryKey[0] !== 'session' })
         await queries.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'session' })
     }
 
     async function signOut(): Promise<void> {
+        const kept = box.unsent
+        if (
+            kept > 0 &&
+            !window.confirm(
+                `${kept} entries are still on this phone alone. They stay on it, and go out when you sign in here again. Sign out?`,
+            )
+        )
+            return
         await api.delete('/session')
+        await forgetAnswers()
         queries.clear()
         window.location.assign('/')
     }

@@ -4,7 +4,13 @@ import type { Schema } from '@/api/client'
 import { length, type Units } from '@/shared/format'
 
 /** The plan on paper: boundary, keep-away, numbered cores, the walk, a scale and north. Drawn flat about the middle of the ground. */
-const props = defineProps<{ plan: Schema<'Plan'>; composite: number; units: Units }>()
+const props = defineProps<{
+    plan: Schema<'Plan'>
+    composite: number
+    units: Units
+    here?: { longitude: number; latitude: number } | null
+    next?: number | null
+}>()
 const WIDE = 640
 const TALL = 470
 const PAD = 24
@@ -109,8 +115,13 @@ const bar = computed(() => {
         <path v-for="(ring, i) in rings" :key="`r${i}`" :d="path(ring, true)" fill="none" stroke="#221D17" stroke-width="2" />
         <path :d="path(cores.map((core) => [core.longitude, core.latitude]))" fill="none" stroke="#0E5A60" stroke-width="1.3" />
         <g v-for="core in cores" :key="core.sequence" :transform="`translate(${at(core.longitude, core.latitude).join(' ')})`">
-            <circle r="9" fill="#fff" stroke="#0E5A60" stroke-width="1.6" />
-            <text y="4" text-anchor="middle">{{ core.sequence }}</text>
+            <circle r="9" :fill="core.sequence === next ? '#0E5A60' : '#fff'" stroke="#0E5A60" stroke-width="1.6" />
+            <text y="4" text-anchor="middle" :fill="core.sequence === next ? '#fff' : undefined">{{ core.sequence }}</text>
+        </g>
+        <g v-if="here" :transform="`translate(${at(here.longitude, here.latitude).join(' ')})`">
+            <circle r="14" fill="none" stroke="#221D17" stroke-width="2" />
+            <path d="M-18 0h36M0 -18v36" stroke="#221D17" stroke-width="2" />
+            <text y="-20" text-anchor="middle">you</text>
         </g>
         <g :transform="`translate(${PAD} ${TALL - 12})`">
             <path :d="`M0 -5V0H${bar.px}V-5`" fill="none" stroke="#221D17" stroke-width="1.4" />

@@ -1,0 +1,93 @@
+/*
+ * Keeps the application and the answers that the field needs. Built files never change under their name and come from the
+ * phone first; pages and answers come from the server first, and from the phone, marked so, when there is no line.
+ */
+const FILES = 'honest-core-files'
+const ANSWERS = 'honest-core-answers'
+const PATIENCE_MS = 4000
+const NEEDED = [
+    /^\/api\/(session|welcome|choices|sites|today)$/,
+    /^\/api\/sites\/\d+$/,
+    /^\/api\/plans$/,
+    /^\/api\/plans\/\d+(\/pull)?$/,
+]
+
+self.addEventListener('install', (event) => event.waitUntil(keepFiles().then(() => self.skipWaiting())))
+self.addEventListener('activate', (event) => event.waitUntil(Promise.all([forgetOldFiles(), self.clients.claim()])))
+self.addEventListener('fetch', (event) => {
+    const { request } = event
+    const url = new URL(request.url)
+    if (request.method !== 'GET' || url.origin !== self.location.origin) return
+    if (request.mode === 'navigate') event.respondWith(shell(request))
+    else if (url.pathname.startsWith('/build/assets/')) event.respondWith(file(request))
+    else if (NEEDED.some((path) => path.test(url.pathname))) event.respondWith(answer(request))
+})
+
+async function files() {
+    const manifest = await (await fetch('/build/manifest.json', { cache: 'no-store' })).json()
+    const names = new Set()
+    for (const { file, css = [], assets = [] } of Object.values(manifest)) for (const name of [file, ...css, ...assets]) names.add(`/build/${name}`)
+    return [...names]
+}
+
+async function keepFiles() {
+    const cache = await caches.open(FILES)
+    const wanted = await files()
+    const kept = new Set((await cache.keys()).map((request) => new URL(request.url).pathname))
+    await cache.addAll(['/', '/mark.svg', '/app.webmanifest', ...wanted.filter((name) => !kept.has(name))])
+}
+
+async function forgetOldFiles() {
+    const cache = await caches.open(FILES)
+    const wanted = new Set(await files().catch(() => []))
+    if (wanted.size === 0) return
+    for (const request of await cache.keys()) {
+        const { pathname } = new URL(request.url)
+        if (pathname.startsWith('/build/') && !wanted.has(pathname)) await cache.delete(request)
+    }
+}
+
+async function file(request) {
+    const kept = await caches.match(request)
+    if (kept) return kept
+    const fresh = await fetch(request)
+    if (fresh.ok) await (await caches.open(FILES)).put(request, fresh.clone())
+    return fresh
+}
+
+async function shell(request) {
+    const cache = await caches.open(FILES)
+    try {
+        const fresh = await soon(request)
+        if (fresh.ok && !fresh.redirected && (fresh.headers.get('Content-Type') ?? '').startsWith('text/html')) {
+            const before = await cache.match('/')
+            await cache.put('/', fresh.clone())
+            if (before && (await before.text()) !== (await fresh.clone().text())) void keepFiles().catch(() => undefined)
+        }
+        return fresh
+    } catch {
+        return (await cache.match('/')) ?? Response.error()
+    }
+}
+
+async function answer(request) {
+    const cache = await caches.open(ANSWERS)
+    try {
+        const fresh = await soon(request)
+        if (fresh.ok) await cache.put(request.url, fresh.clone())
+        return fresh
+    } catch {
+        const kept = await cache.match(request.url)
+        if (!kept) return Response.error()
+        const headers = new Headers(kept.headers)
+        headers.set('X-Honest-Core-Kept', '1')
+        return new Response(await kept.blob(), { status: kept.status, headers })
+    }
+}
+
+function soon(request) {
+    return new Promise((done, failed) => {
+        const timer = setTimeout(() => failed(new Error('no answer')), PATIENCE_MS)
+        fetch(request).then(done, failed).finally(() => clearTimeout(timer))
+    })
+}

@@ -1,0 +1,18 @@
+/** The page is kept on the phone by its service worker, where the browser allows one: on a secure address or this machine. */
+export const canKeep = 'serviceWorker' in navigator && window.isSecureContext
+
+export function install(): void {
+    if (canKeep) void navigator.serviceWorker.register('/sw.js').catch(() => undefined)
+}
+
+/** Waits until pages and answers are being kept. */
+export async function keeping(): Promise<void> {
+    await navigator.serviceWorker.ready
+    if (navigator.serviceWorker.controller) return
+    await new Promise<void>((done) => navigator.serviceWorker.addEventListener('controllerchange', () => done(), { once: true }))
+}
+
+/** Takes a team's answers off the phone; nothing that is unsent is touched. */
+export async function forgetAnswers(): Promise<void> {
+    if ('caches' in window) await caches.delete('honest-core-answers').catch(() => false)
+}

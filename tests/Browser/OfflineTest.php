@@ -1,0 +1,249 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
+
+/**
+ * The phone with no signal: the browser's own network is off, and the server is killed as well, for a service worker's
+ * requests pass by the browser's emulation.
+ */
+final class OfflineTest extends BrowserTestCase
+{
+    private bool $down = false;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->screen(390, 844);
+        $this->enter(self::MAREN);
+    }
+
+    protected function tearDown(): void
+    {
+        if ($this->down) {
+            self::$servers->startAgain();
+            $this->down = false;
+        }
+        parent::tearDown();
+    }
+
+    public function test_taken_along_pulled_with_no_signal_in_two_tabs_and_handed_in_when_the_line_is_back(): void
+    {
+        $plan = $this->newPlan();
+        $this->takeAlong();
+        $this->lose();
+        $this->open("/pull/{$plan}");
+        $this->see('No signal.');
+        $this->pullCores(1, 5);
+        $this->see('5 entries kept on this phone');
+        $this->browser->switchTo()->newWindow();
+        $this->screen(390, 844);
+        $this->network(true);
+        $first = $this->browser->getWindowHandles()[0];
+        $here = $this->browser->getWindowHandle();
+        $this->browser->switchTo()->window($first)->close();
+        $this->browser->switchTo()->window($here);
+        $this->open("/pull/{$plan}");
+        $this->see('5 of 15 pulled');
+        $this->pullCores(6, 15);
+        $this->see('All 15 cores are done');
+        $this->press('Make the composite');
+        $this->see('Handed in, and kept on this phone');
+        self::assertMatchesRegularExpression('/composite QH26-\d\d-\w/', $this->text());
+        preg_match('/composite (QH26-\d\d-\w)/', $this->text(), $kept);
+        self::assertSame(0, $this->stored($plan));
+
+        $this->find("//*[contains(., 'kept on this phone')]");
+        $this->comeBack();
+        $this->see('Composite '.($kept[1] ?? '-'));
+        self::assertSame(15, $this->stored($plan));
+        self::assertSame(1, $this->number("SELECT COUNT(*) FROM samples WHERE plan_id = {$plan}"));
+        $this->miss('kept on this phone');
+    }
+
+    public function test_two_phones_with_no_signal_on_one_plan(): void
+    {
+        $plan = $this->newPlan();
+        $one = $this->browser;
+        $two = self::$servers->browser();
+        try {
+            foreach ([$one, $two] as $phone) {
+                $this->browser = $phone;
+                $this->screen(390, 844);
+                if ($phone === $two) {
+                    $this->enter(self::TOBIAS);
+                }
+                $this->takeAlong();
+                $this->open("/pull/{$plan}");
+                $this->see('Core 1');
+            }
+            $this->lose();
+            $this->browser = $one;
+            $this->network(false);
+            $this->pullCores(1, 7);
+            $this->browser = $two;
+            $this->pullCores(1, 6);
+            $this->see('Core 7');
+            $this->press('Skipped');
+            $this->press('too wet');
+            $this->pullCores(8, 15);
+            $this->comeBack();
+            $this->miss('kept on this phone');
+            $this->browser = $one;
+            $this->comeBack();
+            $this->see('Two phones differ on core 7');
+            $this->see('Tobias Wren: skipped, too wet');
+            self::assertSame(22, $this->stored($plan));
+            $this->press('It was skipped');
+            $this->see('14 of 15 pulled');
+            $this->see('All 15 cores are done');
+            $this->press('Make the composite');
+            $this->see('14 cores of 15');
+        } finally {
+            $this->browser = $one;
+            $two->quit();
+        }
+    }
+
+    public function test_a_session_that_ended_meanwhile_asks_who_it_is_and_hands_in_by_itself(): void
+    {
+        $plan = $this->newPlan();
+        $this->takeAlong();
+        $this->lose();
+        $this->open("/pull/{$plan}");
+        $this->pullCores(1, 15);
+        $this->see('All 15 cores are done');
+        $this->press('Make the composite');
+        $this->see('16 entries kept on this phone');
+        $this->browser->manage()->deleteAllCookies();
+        $this->comeBack();
+        $this->see('You were signed out');
+        $this->see('16 entries kept on this phone');
+        $this->type('Password', 'soil-and-lime');
+        $this->press('Sign in');
+        $this->see('15 cores of 15');
+        $this->miss('kept on this phone');
+        self::assertSame([15, 1], [$this->stored($plan), $this->number("SELECT COUNT(*) FROM samples WHERE plan_id = {$plan}")]);
+    }
+
+    public function test_five_thousand_entries_go_out_in_order_each_once(): void
+    {
+        $plan = $this->newPlan();
+        $this->open('/pull');
+        $this->see('Take along');
+        $this->browser->executeAsyncScript(<<<'JS'
+            const [plan, done] = arguments
+            const open = indexedDB.open('honest-core')
+            open.onsuccess = () => {
+                const store = open.result.transaction(['entries', 'meta'], 'readwrite')
+                for (let i = 1; i <= 5000; i++)
+                    store.objectStore('entries').put({ uuid: crypto.randomUUID(), plan_id: plan, composite: 1, ordinal: i, sequence: 1 + (i % 15), outcome: i % 40 ? 'pulled' : 'undone', reason: null, at: new Date().toISOString(), longitude: null, latitude: null, accuracy_m: null, settles: [], user: 'maren@demo.example', state: 'unsent', message: '' })
+                store.objectStore('meta').put(5000, 'ordinal')
+                store.oncomplete = () => { open.result.close(); done() }
+            }
+            JS, [$plan]);
+        $this->open("/pull/{$plan}");
+        $this->until(fn (): bool => $this->stored($plan) === 5000, 'all 5,000 in the database');
+        $this->miss('kept on this phone');
+        $order = self::$servers->database()->query("SELECT ordinal FROM pull_entries WHERE plan_id = {$plan} ORDER BY id");
+        self::assertNotFalse($order);
+        self::assertSame(range(1, 5000), array_map(intval(...), $order->fetchAll(\PDO::FETCH_COLUMN)));
+    }
+
+    public function test_a_full_phone_says_so_and_marks_nothing(): void
+    {
+        $plan = $this->newPlan();
+        $this->open("/pull/{$plan}");
+        $this->pullCores(1, 2);
+        $this->see('Core 3');
+        $devTools = new ChromeDevToolsDriver($this->browser);
+        $devTools->execute('Storage.overrideQuotaForOrigin', ['origin' => self::$servers->address, 'quotaSize' => 24_000_000]);
+        $this->browser->executeAsyncScript(<<<'JS'
+            const done = arguments[0]
+            const noise = (bytes) => { const all = new Uint8Array(bytes); for (let i = 0; i < bytes; i += 65536) crypto.getRandomValues(all.subarray(i, Math.min(bytes, i + 65536))); return all }
+            const open = indexedDB.open('filler', 1)
+            open.onupgradeneeded = () => open.result.createObjectStore('bytes', { autoIncrement: true })
+            open.onsuccess = () => {
+                const sizes = [4_000_000, 400_000, 40_000, 4_000, 400, 40]
+                const fill = () => {
+                    if (!sizes.length) return done()
+                    const store = open.result.transaction('bytes', 'readwrite')
+                    store.objectStore('bytes').add(noise(sizes[0]))
+                    store.oncomplete = fill
+                    store.onabort = () => { sizes.shift(); fill() }
+                }
+                fill()
+            }
+            JS);
+        $this->press('Pulled');
+        $this->see('The storage of this phone is full. It was not marked');
+        $this->see('2 of 15 pulled');
+        $devTools->execute('Storage.overrideQuotaForOrigin', ['origin' => self::$servers->address]);
+        $this->browser->executeAsyncScript('const done = arguments[0]; const gone = indexedDB.deleteDatabase("filler"); gone.onsuccess = gone.onblocked = () => done()');
+        $this->press('Pulled');
+        $this->see('3 of 15 pulled');
+        $this->until(fn (): bool => $this->stored($plan) === 3, 'three entries stored');
+    }
+
+    public function test_a_clock_a_day_off_is_told_and_mended(): void
+    {
+        $plan = $this->newPlan();
+        (new ChromeDevToolsDriver($this->browser))->execute('Page.addScriptToEvaluateOnNewDocument', ['source' => <<<'JS'
+            const Real = Date
+            globalThis.Date = class extends Real {
+                constructor(...given) { given.length ? super(...given) : super(Real.now() + 86400000) }
+                static now() { return Real.now() + 86400000 }
+            }
+            JS]);
+        $this->open("/pull/{$plan}");
+        $this->pullCores(1, 1);
+        $this->see('The clock of this phone is 1 day fast. The times were mended');
+        $late = $this->number("SELECT COUNT(*) FROM pull_entries WHERE plan_id = {$plan} AND noted_at > datetime('now', '+5 minutes')");
+        self::assertSame([1, 0], [$this->stored($plan), $late]);
+    }
+
+    private function takeAlong(): void
+    {
+        $this->open('/pull');
+        $this->press('Take along to the field');
+        $this->see('on this phone');
+        $this->until(fn (): bool => ! str_contains($this->text(), 'plans are on this phone'), 'everything taken along');
+    }
+
+    private function lose(): void
+    {
+        $this->network(false);
+        self::$servers->kill();
+        $this->down = true;
+    }
+
+    private function comeBack(): void
+    {
+        if ($this->down) {
+            self::$servers->startAgain();
+            $this->down = false;
+        }
+        $this->network(true);
+        $this->browser->executeScript('window.dispatchEvent(new Event("online"))');
+    }
+
+    private function network(bool $up): void
+    {
+        (new ChromeDevToolsDriver($this->browser))->execute('Network.emulateNetworkConditions', ['offline' => ! $up, 'latency' => 0, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
+    }
+
+    private function stored(int $plan): int
+    {
+        return $this->number("SELECT COUNT(*) FROM pull_entries WHERE plan_id = {$plan}");
+    }
+
+    private function number(string $query): int
+    {
+        $found = self::$servers->database()->query($query);
+
+        return $found === false ? -1 : (int) $found->fetchColumn();
+    }
+}
