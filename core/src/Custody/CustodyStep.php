@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Custody;
+
+use HonestCore\Error\ImpossibleStep;
+use HonestCore\Table\RuleTable;
+
+/**
+ * A kind of step on a portion's way: from which states it may be taken, and where it leads.
+ *
+ * Source: data/custody-steps.json.
+ */
+final readonly class CustodyStep
+{
+    public const WITHDRAWN = 'withdrawn';
+
+    /** @param list<string> $from */
+    private function __construct(public string $code, public string $name, public array $from, private string $to) {}
+
+    /** @throws ImpossibleStep */
+    public static function of(string $code): self
+    {
+        $row = self::table()['steps'][$code] ?? null;
+
+        return $row === null
+            ? throw new ImpossibleStep("\"{$code}\" is no step; accepted are ".implode(', ', array_keys(self::table()['steps'])).'.')
+            : new self($code, $row['name'], $row['from'], $row['to']);
+    }
+
+    /** @return list<self> */
+    public static function all(): array
+    {
+        return array_map(self::of(...), array_keys(self::table()['steps']));
+    }
+
+    public static function begin(): string
+    {
+        return self::table()['begin'];
+    }
+
+    public static function stateName(string $state): string
+    {
+        return self::table()['states'][$state] ?? $state;
+    }
+
+    /** How far a clock may run ahead before a time lies in the future, in seconds. */
+    public static function futureS(): int
+    {
+        return self::table()['future_s'];
+    }
+
+    public function mayFollow(?string $state): bool
+    {
+        return $state === null ? $this->code === self::begin() : in_array($state, $this->from, true);
+    }
+
+    /** @param list<string> $before the states up to now, the last one current */
+    public function leadsTo(array $before): string
+    {
+        return match ($this->to) {
+            '@same' => $before[count($before) - 1],
+            '@before' => $before[count($before) - 2],
+            default => $this->to,
+        };
+    }
+
+    /** @return array{begin: string, states: array<string, string>, steps: array<string, array{name: string, from: list<string>, to: string}>, future_s: int} */
+    private static function table(): array
+    {
+        /** @var array{begin: string, states: array<string, string>, steps: array<string, array{name: string, from: list<string>, to: string}>, future_s: int} $table */
+        $table = RuleTable::named('custody-steps');
+
+        return $table;
+    }
+}

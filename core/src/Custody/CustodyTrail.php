@@ -1,0 +1,159 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Custody;
+
+use HonestCore\Error\ImpossibleStep;
+
+/**
+ * The trail of a portion: its state follows from its events and from nothing else.
+ *
+ * Rule: events that a correction replaces or withdraws do not count, the correction does; what is left, in the order of its
+ *   times, must be possible step by step. Nothing lies in the future, nothing before the portion was there.
+ * Source: data/custody-steps.json.
+ */
+final readonly class CustodyTrail
+{
+    /**
+     * @param list<CustodyEvent> $events that count, in the order of their times
+     * @param list<string> $states after each of them
+     */
+    private function __construct(public array $events, public array $states) {}
+
+    /**
+     * @param list<CustodyEvent> $written in the order in which they were written
+     *
+     * @throws ImpossibleStep
+     */
+    public static function replay(string $code, array $written, int $now): self
+    {
+        $states = $history = [];
+        $events = self::standing($code, $written);
+        foreach ($events as $i => $event) {
+            $step = CustodyStep::of($event->step);
+            $state = $states[$i - 1] ?? null;
+            if ($event->at > $now + CustodyStep::futureS()) {
+                throw new ImpossibleStep("{$code}: {$step->name} lies in the future, ".self::time($event->at).'; accepted is a time up to now, '.self::time($now).'.');
+            }
+            if (! $step->mayFollow($state)) {
+                throw new ImpossibleStep(self::why($code, $step, $state, $events[$i - 1] ?? null));
+            }
+            $to = $step->leadsTo($history);
+            if ($to !== $state) {
+                $history[] = $to;
+            }
+            $states[] = $to;
+        }
+
+        return $events === [] ? throw new ImpossibleStep("{$code}: a trail begins when the portion is split off; that line cannot be withdrawn.") : new self($events, $states);
+    }
+
+    /**
+     * Adds a line to a trail.
+     *
+     * @param list<CustodyEvent> $written
+     *
+     * @throws ImpossibleStep
+     */
+    public static function with(string $code, array $written, CustodyEvent $next, int $now): self
+    {
+        $corrects = $next->correctsId;
+        if ($corrects !== null && ! in_array($corrects, array_column($written, 'id'), true)) {
+            throw new ImpossibleStep("{$code}: the line to correct is not in this trail.");
+        }
+        if ($corrects !== null && in_array($corrects, array_column($written, 'correctsId'), true)) {
+            throw new ImpossibleStep("{$code}: that line was corrected already; correct its correction.");
+        }
+        $last = $written === [] ? null : self::replay($code, $written, $now)->last();
+        if ($corrects === null && $last !== null && $next->at < $last->at) {
+            throw new ImpossibleStep("{$code}: ".CustodyStep::of($next->step)->name.' at '.self::time($next->at).' lies before the last line, '.CustodyStep::of($last->step)->name.' at '.self::time($last->at)
+                .'; accepted is a time from then to now. If that line is wrong, correct it first.');
+        }
+
+        return self::replay($code, [...$written, $next], $now);
+    }
+
+    public function state(): string
+    {
+        return $this->states[count($this->states) - 1];
+    }
+
+    public function last(): CustodyEvent
+    {
+        return $this->events[count($this->events) - 1];
+    }
+
+    /** The last place that was said. */
+    public function place(): string
+    {
+        foreach (array_reverse($this->events) as $event) {
+            if ($event->place !== '') {
+                return $event->place;
+            }
+        }
+
+        return '';
+    }
+
+    /** @return list<CustodyStep> that may come next */
+    public function next(): array
+    {
+        return array_values(array_filter(CustodyStep::all(), fn (CustodyStep $step): bool => $step->mayFollow($this->state())));
+    }
+
+    /** When a step was taken last; null when it was not. */
+    public function timeOf(string $step): ?int
+    {
+        foreach (array_reverse($this->events) as $event) {
+            if ($event->step === $step) {
+                return $event->at;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * @param list<CustodyEvent> $written
+     * @return list<CustodyEvent>
+     */
+    private static function standing(string $code, array $written): array
+    {
+        $corrections = [];
+        foreach ($written as $event) {
+            if ($event->correctsId !== null) {
+                $corrections[$event->correctsId] = $event;
+            }
+        }
+        $standing = [];
+        foreach ($written as $order => $event) {
+            if ($event->correctsId !== null) {
+                continue;
+            }
+            for ($word = $event; isset($corrections[$word->id]); $word = $corrections[$word->id]);
+            if ($word->step !== CustodyStep::WITHDRAWN) {
+                $standing[] = [$word->at, $order, $word];
+            }
+        }
+        usort($standing, static fn (array $a, array $b): int => [$a[0], $a[1]] <=> [$b[0], $b[1]]);
+
+        return array_column($standing, 2);
+    }
+
+    private static function why(string $code, CustodyStep $step, ?string $state, ?CustodyEvent $before): string
+    {
+        if ($state === null || $before === null) {
+            return "{$code}: the trail would begin with \"{$step->name}\"; it begins when the portion is split off.";
+        }
+        $may = implode(', ', array_map(static fn (CustodyStep $one): string => $one->name, array_filter(CustodyStep::all(), static fn (CustodyStep $one): bool => $one->mayFollow($state))));
+        $again = $before->step === $step->code ? ' Scanned twice?' : '';
+
+        return "{$code} is ".CustodyStep::stateName($state).' since '.self::time($before->at).", so it cannot be {$step->name}.{$again} ".($may === '' ? 'Nothing follows any more.' : "Accepted next: {$may}.");
+    }
+
+    private static function time(int $at): string
+    {
+        return gmdate('j M Y H:i', $at).' UTC';
+    }
+}
