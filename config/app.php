@@ -15,4 +15,8 @@ return [
 
     /* Shows the demo's accounts on the sign-in page; never set it where real data lives. */
     'demo' => (bool) env('APP_DEMO', false),
+
+    /* Address of a lab's or courier's interface, as http://127.0.0.1:8090; and whether what it says is made up. */
+    'lab_service' => env('LAB_SERVICE_URL'),
+    'lab_service_simulated' => (bool) env('LAB_SERVICE_SIMULATED', false),
 ];

@@ -3,7 +3,10 @@
 declare(strict_types=1);
 
 use App\Http\Controllers as C;
+use App\Models\CheckSoil;
+use App\Models\Consignment;
 use App\Models\JudgingPolicy;
+use App\Models\Lab;
 use App\Models\LabImport;
 use App\Models\SchoolProfile;
 use App\Models\Site;
@@ -62,6 +65,9 @@ Route::middleware('auth')->group(function (): void {
     Route::get('plans/{plan}', C\Plans\ShowPlan::class)->can('view', 'plan');
     Route::put('plans/{plan}', C\Plans\UpdatePlan::class)->can('update', 'plan');
 
+    Route::get('ledger', C\Samples\ShowLedger::class);
+    Route::get('ledger.csv', C\Samples\DownloadLedger::class);
+    Route::put('plans/{plan}/day', C\Plans\SetPullDay::class)->can('update', 'plan');
     Route::get('samples', C\Samples\ListSamples::class);
     Route::post('pull-entries', C\Samples\TakeNotes::class);
     Route::get('plans/{plan}/pull', C\Samples\ShowPull::class)->can('view', 'plan');
@@ -70,6 +76,29 @@ Route::middleware('auth')->group(function (): void {
     Route::post('samples/{sample}/photos', C\Samples\AddPhoto::class)->can('update', 'sample');
     Route::get('photos/{photo}', C\Samples\ShowPhoto::class)->can('view', 'photo');
     Route::get('samples/{sample}', C\Samples\ShowSample::class)->can('view', 'sample');
+
+    Route::post('custody-steps', C\Custody\TakeStep::class);
+    Route::get('portions', C\Custody\FindPortion::class);
+    Route::get('portions/{portion}', C\Custody\ShowPortion::class)->can('view', 'portion');
+    Route::put('portions/{portion}', C\Custody\AskTests::class)->can('update', 'portion');
+    Route::post('samples/{sample}/portions', C\Custody\SplitSample::class)->can('update', 'sample');
+    Route::get('check-soils', C\Custody\ListCheckSoils::class);
+    Route::post('check-soils', C\Custody\CreateCheckSoil::class)->can('create', CheckSoil::class);
+    Route::post('sites/{site}/check-portions', C\Custody\SlipInCheckSoil::class)->can('update', 'site');
+
+    Route::get('labs', C\Labs\ListLabs::class);
+    Route::post('labs', C\Labs\CreateLab::class)->can('create', Lab::class);
+    Route::put('labs/{lab}', C\Labs\ChangeLab::class)->can('update', 'lab');
+    Route::post('simulation', C\Labs\OrderSimulation::class);
+    Route::get('consignments', C\Labs\ListParcels::class);
+    Route::post('consignments', C\Labs\PackParcel::class)->can('create', Consignment::class)->name('consignments.pack');
+    Route::post('consignments/draft', C\Labs\DraftParcel::class);
+    Route::get('consignments/{consignment}', C\Labs\ShowParcel::class)->can('view', 'consignment');
+    Route::post('consignments/{consignment}/send', C\Labs\SendParcel::class)->can('update', 'consignment');
+    Route::post('consignments/{consignment}/ask', C\Labs\AskForParcel::class)->can('update', 'consignment');
+    Route::post('consignments/{consignment}/enquiry', C\Labs\NoteEnquiry::class)->can('update', 'consignment');
+    Route::get('consignments/{consignment}/list.csv', C\Labs\DownloadList::class)->can('view', 'consignment');
+    Route::get('consignments/{consignment}/reports/{report}', C\Labs\ShowReport::class)->can('view', 'consignment');
 
     Route::get('methods', C\Readings\ListMethods::class);
     Route::post('samples/{sample}/readings', C\Readings\CreateReading::class)->can('update', 'sample');

@@ -21,6 +21,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property array<string, mixed> $boundary
  * @property array{cores: list<array{composite: int, sequence: int, longitude: float, latitude: float, leg_m: float|null, bearing_deg: float|null}>, composites: list<array{number: int, cores: int, walk_m: float, outline: list<list<array{float, float}>>}>, walk_m: float, minutes: float, margin?: array{ph: float, sd: float}} $layout the whole of it is what LayOut gives
  * @property int $composites how many
+ * @property \Illuminate\Support\Carbon|null $pull_on
  * @property float $walk_m
  * @property float $minutes
  * @property \Illuminate\Support\Carbon $created_at
@@ -38,7 +39,7 @@ final class Plan extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['spec' => 'array', 'boundary' => 'array', 'layout' => 'array', 'walk_m' => 'float', 'minutes' => 'float'];
+        return ['spec' => 'array', 'boundary' => 'array', 'layout' => 'array', 'walk_m' => 'float', 'minutes' => 'float', 'pull_on' => 'date'];
     }
 
     /** @return BelongsTo<Area, $this> */

@@ -5,28 +5,97 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToTeam;
+use HonestCore\Custody\CustodyEvent;
+use HonestCore\Custody\CustodyTrail;
+use HonestCore\Custody\StorageClock;
+use HonestCore\Sampling\DepthLayer;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
- * A split of a composite with a destination and a code of its own.
+ * A split of a composite, or of a check soil, with a destination and a code of its own. State and place follow from its trail.
  *
  * @property int $id
  * @property int $team_id
- * @property int $sample_id
+ * @property int|null $sample_id
+ * @property int|null $site_id
+ * @property int|null $check_soil_id
  * @property string $kind
  * @property string $code
- * @property-read Sample $sample
+ * @property int|null $year
+ * @property int|null $number
+ * @property int|null $volume_ml
+ * @property list<string> $tests
+ * @property string $state
+ * @property string $place
+ * @property \Illuminate\Support\Carbon|null $pulled_at
+ * @property \Illuminate\Support\Carbon|null $state_at
+ * @property \Illuminate\Support\Carbon|null $deadline_at
+ * @property-read Sample|null $sample
+ * @property-read CheckSoil|null $checkSoil
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, CustodyLine> $lines
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, ConsignedPortion> $consigned
  */
 final class Portion extends Model
 {
     use BelongsToTeam;
 
+    /** kind => letter in the code; hidden ones and check soils look like a lab portion of another composite */
+    public const LETTERS = ['lab' => 'L', 'lab_b' => 'M', 'bench' => 'B', 'archive' => 'A', 'hidden' => 'L', 'check' => 'L'];
+
+    public const DISGUISED = ['hidden', 'check'];
+
     protected $guarded = [];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['tests' => 'array', 'pulled_at' => 'datetime', 'state_at' => 'datetime', 'deadline_at' => 'datetime'];
+    }
 
     /** @return BelongsTo<Sample, $this> */
     public function sample(): BelongsTo
     {
         return $this->belongsTo(Sample::class);
+    }
+
+    /** @return BelongsTo<CheckSoil, $this> */
+    public function checkSoil(): BelongsTo
+    {
+        return $this->belongsTo(CheckSoil::class);
+    }
+
+    /** @return HasMany<ConsignedPortion, $this> */
+    public function consigned(): HasMany
+    {
+        return $this->hasMany(ConsignedPortion::class);
+    }
+
+    /** @return HasMany<CustodyLine, $this> */
+    public function lines(): HasMany
+    {
+        return $this->hasMany(CustodyLine::class);
+    }
+
+    /** @return list<CustodyEvent> in the order in which they were written */
+    public function written(): array
+    {
+        return array_values($this->lines->sortBy('id')->map(static fn (CustodyLine $line): CustodyEvent => $line->event())->all());
+    }
+
+    public function trail(): CustodyTrail
+    {
+        return CustodyTrail::replay($this->code, $this->written(), now()->getTimestamp());
+    }
+
+    public function clock(CustodyTrail $trail): StorageClock
+    {
+        return StorageClock::of($this->tests, $trail, $this->pulled_at?->getTimestamp() ?? $trail->events[0]->at, now()->getTimestamp());
+    }
+
+    public function depth(): ?DepthLayer
+    {
+        return $this->sample === null ? null : DepthLayer::parse($this->sample->depth);
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Actions\Labs\HttpLabService;
+use App\Actions\Labs\LabService;
 use App\Database\ImmediateSQLiteConnection;
 use App\Models as M;
 use App\Policies\SignedRecordPolicy;
@@ -21,15 +23,26 @@ use PDO;
 final class AppServiceProvider extends ServiceProvider
 {
     private const SHARED_BY_THE_TEAM = [
-        M\Site::class, M\Area::class, M\Landmark::class, M\Plan::class, M\Sample::class, M\TestMethod::class, M\Reading::class, M\LabImport::class, M\SchoolProfile::class, M\Underlay::class, M\Photo::class,
+        M\Site::class, M\Area::class, M\Landmark::class, M\Plan::class, M\Sample::class, M\TestMethod::class, M\Reading::class, M\LabImport::class, M\SchoolProfile::class, M\Underlay::class, M\Photo::class, M\Portion::class, M\Lab::class, M\Consignment::class, M\CheckSoil::class,
     ];
 
     private const SIGNED = [M\JudgingPolicy::class, M\Verdict::class];
 
     public function register(): void
     {
+        $this->labService();
         /** @param PDO|\Closure(): PDO $pdo */
         Connection::resolverFor('sqlite', static fn (mixed $pdo, string $database, string $prefix, array $config): Connection => new ImmediateSQLiteConnection($pdo, $database, $prefix, $config));
+    }
+
+    /** The lab's interface is where whoever runs the application says; without an address there is none. */
+    private function labService(): void
+    {
+        $this->app->bind(LabService::class, static function (): HttpLabService {
+            $address = config('app.lab_service');
+
+            return new HttpLabService(is_string($address) && $address !== '' ? $address : null, (bool) config('app.lab_service_simulated'));
+        });
     }
 
     public function boot(): void

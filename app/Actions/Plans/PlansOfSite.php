@@ -10,7 +10,7 @@ use Illuminate\Database\Eloquent\Builder;
 /** A site's plans without their cores, newest first, and what is left to pull by each. */
 final class PlansOfSite
 {
-    private const IN_SHORT = ['id', 'team_id', 'area_id', 'created_by', 'spec', 'composites', 'walk_m', 'minutes', 'created_at', 'updated_at'];
+    private const IN_SHORT = ['id', 'team_id', 'area_id', 'created_by', 'spec', 'composites', 'walk_m', 'minutes', 'pull_on', 'created_at', 'updated_at'];
 
     /** @return list<array{plan: Plan, to_pull: list<int>}> nothing is left of a plan that a newer one of its area replaced before it was begun */
     public function __invoke(int $siteId): array

@@ -26,6 +26,8 @@ final class TakeReport
 {
     public const COLUMNS = ['ph' => 'lab-ph', 'mehlich_buffer_ph' => 'lab-mehlich', 'smp_buffer_ph' => 'lab-smp'];
 
+    private const OTHERS = ['lab_b' => 'a second lab portion', 'bench' => 'a bench portion', 'archive' => 'an archive portion', 'hidden' => 'a hidden duplicate', 'check' => 'a check soil'];
+
     public function __construct(private readonly RecordReading $record) {}
 
     public function __invoke(string $text, string $fileName, string $readOn, User $author): LabImport
@@ -114,7 +116,7 @@ final class TakeReport
             $found[$sample->code] = $sample;
         }
         foreach (Portion::query()->where('kind', 'lab')->whereIn('code', $codes)->with('sample')->get() as $portion) {
-            $found[$portion->code] = $portion->sample;
+            $found[$portion->code] = $portion->sample ?? throw new \LogicException('A lab portion has a composite.');
         }
 
         return $found;
@@ -122,7 +124,10 @@ final class TakeReport
 
     private static function unknown(string $code): string
     {
+        $other = Portion::query()->where('code', strtoupper($code))->value('kind');
+
         return match (true) {
+            $other !== null => "{$code} is no first lab portion of a composite but ".self::OTHERS[$other].': its result is compared, never taken as that of the composite. Leave its row out.',
             $code === '' => 'it is empty; accepted is the code of a composite or of its lab portion.',
             ! CheckCharacter::fits($code) => "\"{$code}\" does not fit its check character, so a letter or digit is wrong; accepted is a code as printed on the label.",
             default => "\"{$code}\" is no composite of this team; accepted is the code of a composite or of its lab portion.",

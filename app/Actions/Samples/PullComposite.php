@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace App\Actions\Samples;
 
+use App\Actions\Custody\SplitOff;
 use App\Exceptions\Conflict;
 use App\Models\Plan;
+use App\Models\PullNote;
 use App\Models\Sample;
 use App\Models\User;
 use HonestCore\Custody\PullOutcome;
 use HonestCore\Custody\SampleCode;
+use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 
 /** Makes the composites of a plan's ground, one for each depth layer, each with its code, its cores and its two portions. */
@@ -17,7 +20,7 @@ final class PullComposite
 {
     public const PORTIONS = ['lab' => 'L', 'bench' => 'B'];
 
-    public function __construct(private readonly RunningNumber $numbers, private readonly NotesOfComposite $notes) {}
+    public function __construct(private readonly RunningNumber $numbers, private readonly NotesOfComposite $notes, private readonly SplitOff $split) {}
 
     /**
      * @param array{composite: int, pulled_on: string, pulled_by: string, cores_pulled: int, note: string, submission: string|null, conditions?: array<string, float|string>} $fields
@@ -43,6 +46,7 @@ final class PullComposite
             }
             $planned = array_column($plan->layout['composites'], 'cores', 'number')[$fields['composite']];
             $samples = [];
+            $pulledAt = $this->pulledAt($plan, $fields['composite'], $fields['pulled_on']);
             foreach ($plan->spec['layers'] as $layer) {
                 $number = $this->numbers->of($plan, $fields['composite'], $layer, $year);
                 $sample = Sample::query()->create([
@@ -58,8 +62,8 @@ final class PullComposite
                     'depth' => $layer,
                     'cores_planned' => $planned,
                 ]);
-                foreach (self::PORTIONS as $kind => $letter) {
-                    $sample->portions()->create(['kind' => $kind, 'code' => SampleCode::ofSample($site->letters, $year, $number, $letter)->text]);
+                foreach (array_keys(self::PORTIONS) as $kind) {
+                    $this->split->sample($author, $sample, $kind, $pulledAt);
                 }
                 foreach ($cores as $core) {
                     $sample->pulls()->create(['sequence' => $core['sequence'], 'outcome' => $core['outcome'], 'reason' => $core['reason'] ?? '']);
@@ -69,5 +73,19 @@ final class PullComposite
 
             return $samples === [] ? throw new \LogicException('A plan has at least one layer.') : $samples;
         });
+    }
+
+    /** When the soil came up: the last core that a phone noted, else now or, for a day gone by, its noon. */
+    private function pulledAt(Plan $plan, int $composite, string $day): Carbon
+    {
+        $noted = PullNote::query()->where(['plan_id' => $plan->id, 'composite' => $composite, 'late' => false])->max('noted_at');
+        $zone = $plan->area->site->timezone;
+        $at = match (true) {
+            is_string($noted) => Carbon::parse($noted, 'UTC'),
+            now($zone)->format('Y-m-d') <= $day => Carbon::now(),
+            default => Carbon::parse("{$day} 12:00", $zone),
+        };
+
+        return $at->isFuture() ? Carbon::now() : $at;
     }
 }

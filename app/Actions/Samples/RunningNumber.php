@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions\Samples;
 
 use App\Models\Plan;
+use App\Models\Portion;
 use App\Models\ReservedCode;
 use App\Models\Sample;
 use App\Models\Site;
@@ -16,7 +17,7 @@ final class RunningNumber
     {
         $used = static fn (string $model): int => (int) $model::query()->where('site_id', $site->id)->where('year', $year)->max('number');
 
-        return max($used(Sample::class), $used(ReservedCode::class)) + 1;
+        return max($used(Sample::class), $used(ReservedCode::class), $used(Portion::class)) + 1;
     }
 
     /** The number kept for a composite and layer of a plan, or the next one. */

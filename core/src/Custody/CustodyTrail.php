@@ -34,7 +34,7 @@ final readonly class CustodyTrail
             $step = CustodyStep::of($event->step);
             $state = $states[$i - 1] ?? null;
             if ($event->at > $now + CustodyStep::futureS()) {
-                throw new ImpossibleStep("{$code}: {$step->name} lies in the future, ".self::time($event->at).'; accepted is a time up to now, '.self::time($now).'.');
+                throw new ImpossibleStep("{$code}: {$step->name} lies in the future, ".self::said($event->at).'; accepted is a time up to now, '.self::said($now).'.');
             }
             if (! $step->mayFollow($state)) {
                 throw new ImpossibleStep(self::why($code, $step, $state, $events[$i - 1] ?? null));
@@ -67,7 +67,7 @@ final readonly class CustodyTrail
         }
         $last = $written === [] ? null : self::replay($code, $written, $now)->last();
         if ($corrects === null && $last !== null && $next->at < $last->at) {
-            throw new ImpossibleStep("{$code}: ".CustodyStep::of($next->step)->name.' at '.self::time($next->at).' lies before the last line, '.CustodyStep::of($last->step)->name.' at '.self::time($last->at)
+            throw new ImpossibleStep("{$code}: ".CustodyStep::of($next->step)->name.' at '.self::said($next->at).' lies before the last line, '.CustodyStep::of($last->step)->name.' at '.self::said($last->at)
                 .'; accepted is a time from then to now. If that line is wrong, correct it first.');
         }
 
@@ -149,10 +149,10 @@ final readonly class CustodyTrail
         $may = implode(', ', array_map(static fn (CustodyStep $one): string => $one->name, array_filter(CustodyStep::all(), static fn (CustodyStep $one): bool => $one->mayFollow($state))));
         $again = $before->step === $step->code ? ' Scanned twice?' : '';
 
-        return "{$code} is ".CustodyStep::stateName($state).' since '.self::time($before->at).", so it cannot be {$step->name}.{$again} ".($may === '' ? 'Nothing follows any more.' : "Accepted next: {$may}.");
+        return "{$code} is ".CustodyStep::stateName($state).' since '.self::said($before->at).", so it cannot be {$step->name}.{$again} ".($may === '' ? 'Nothing follows any more.' : "Accepted next: {$may}.");
     }
 
-    private static function time(int $at): string
+    private static function said(int $at): string
     {
         return gmdate('j M Y H:i', $at).' UTC';
     }

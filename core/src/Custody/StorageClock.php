@@ -44,6 +44,12 @@ final readonly class StorageClock
         return new self($used, $deadline, $rule, $used >= 1 || $spoiled, $running && $used >= $table['soon_share']);
     }
 
+    /** @return list<string> codes of the tests that hurry */
+    public static function hasty(): array
+    {
+        return self::table()['hasty'];
+    }
+
     /** @return array{ready: int, over: int}|null when soil that was spread is dry, from and to; null when it is not spread */
     public static function drying(CustodyTrail $trail): ?array
     {

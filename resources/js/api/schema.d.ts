@@ -2292,6 +2292,1153 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/ledger": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The samples of a team, some at a time */
+        get: {
+            parameters: {
+                query?: {
+                    page?: number;
+                    site_id?: number;
+                    area_id?: number;
+                    year?: number;
+                    depth?: string;
+                    kind?: string;
+                    state?: string;
+                    lab_id?: number;
+                    from?: string;
+                    to?: string;
+                    read?: string;
+                    deviates?: string;
+                    q?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Ledger"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/ledger.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The same as a CSV, one line a portion */
+        get: {
+            parameters: {
+                query?: {
+                    page?: number;
+                    site_id?: number;
+                    area_id?: number;
+                    year?: number;
+                    depth?: string;
+                    kind?: string;
+                    state?: string;
+                    lab_id?: number;
+                    from?: string;
+                    to?: string;
+                    read?: string;
+                    deviates?: string;
+                    q?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/plans/{plan}/day": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** The day on which a plan is to be pulled */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    plan: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PullDay"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PullDay"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/custody-steps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Write one line into the trail of each portion named */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StepInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StepTaken"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/portions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The portion that a code names */
+        get: {
+            parameters: {
+                query?: {
+                    code?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Portion"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/portions/{portion}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                portion: number;
+            };
+            cookie?: never;
+        };
+        /** A portion with its trail */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    portion: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WholePortion"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        /** What is asked of a portion and how much soil it holds */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    portion: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PortionInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WholePortion"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/samples/{sample}/portions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sample: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Split a portion off a composite */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    sample: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SplitInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Sample"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/check-soils": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Soils of known value */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CheckSoil"][];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Add a soil of known value */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CheckSoilInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CheckSoil"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/check-portions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Slip in a portion of a check soil */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    site: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CheckPortionInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Portion"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/labs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Labs, and whether one has an interface here */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Labs"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Add a lab */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LabInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Lab"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/labs/{lab}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lab: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Change a lab */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    lab: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LabInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Lab"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/simulation": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Move the days of a simulated lab on, or make trouble */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SimulationInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Word"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/consignments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Parcels, newest first */
+        get: {
+            parameters: {
+                query?: {
+                    open?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ConsignmentLine"][];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Pack a parcel */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ParcelInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Consignment"];
+                    };
+                };
+                /** @description Done */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Consignment"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/consignments/draft": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a parcel would be */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ParcelInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ParcelDraft"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/consignments/{consignment}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                consignment: number;
+            };
+            cookie?: never;
+        };
+        /** A parcel */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    consignment: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Consignment"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/consignments/{consignment}/send": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                consignment: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Hand a parcel to its carrier */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    consignment: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SendInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Consignment"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/consignments/{consignment}/ask": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                consignment: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Ask the interface of the lab where it is */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    consignment: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Consignment"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/consignments/{consignment}/enquiry": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                consignment: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note that the lab was asked today */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    consignment: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Consignment"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/consignments/{consignment}/list.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                consignment: number;
+            };
+            cookie?: never;
+        };
+        /** Its list in the columns of the lab */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    consignment: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/consignments/{consignment}/reports/{report}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                consignment: number;
+                report: number;
+            };
+            cookie?: never;
+        };
+        /** A report as it came */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    consignment: number;
+                    report: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/samples/{sample}/photos": {
         parameters: {
             query?: never;
@@ -3246,6 +4393,7 @@ export interface components {
             readings: number;
         };
         Today: {
+            due: components["schemas"]["Due"][];
             /** Format: date */
             date: string;
             waiting: components["schemas"]["Waiting"][];
@@ -3436,6 +4584,7 @@ export interface components {
             layers: string[];
             composites: number;
             to_pull: number[];
+            pull_on: string | null;
             minutes: number;
             cores: number;
             pattern: string;
@@ -3469,6 +4618,343 @@ export interface components {
             /** @enum {string} */
             kind: "lab" | "lab_b" | "bench" | "archive" | "hidden" | "check";
             code: string;
+            sample_id: number | null;
+            state: string;
+            state_name: string;
+            place: string;
+            state_at: string | null;
+            deadline_at: string | null;
+            volume_ml: number | null;
+            tests: string[];
+            alias: string;
+        };
+        WholePortion: {
+            id: number;
+            /** @enum {string} */
+            kind: "lab" | "lab_b" | "bench" | "archive" | "hidden" | "check";
+            code: string;
+            sample_id: number | null;
+            state: string;
+            state_name: string;
+            place: string;
+            state_at: string | null;
+            deadline_at: string | null;
+            volume_ml: number | null;
+            tests: string[];
+            alias: string;
+            next: components["schemas"]["NamedStep"][];
+            clock: components["schemas"]["PortionClock"];
+            drying: components["schemas"]["DryingTimes"] | null;
+            trail: components["schemas"]["TrailLine"][];
+        };
+        NamedStep: {
+            code: string;
+            name: string;
+        };
+        PortionClock: {
+            used_share: number | null;
+            deadline_at: string | null;
+            rule: string;
+            over: boolean;
+            soon: boolean;
+        };
+        DryingTimes: {
+            ready_at: string;
+            over_at: string;
+        };
+        TrailLine: {
+            uuid: string;
+            step: string;
+            name: string;
+            at: string;
+            written_at: string;
+            by: string;
+            place: string;
+            condition: string;
+            celsius: number | null;
+            corrects: string | null;
+            stands: boolean;
+        };
+        StepInput: {
+            submission: string;
+            codes: string[];
+            step: string;
+            at: string;
+            place: string | null;
+            condition: string | null;
+            celsius: number | null;
+            corrects: string | null;
+        };
+        StepTaken: {
+            portions: components["schemas"]["Portion"][];
+            said: string[];
+        };
+        PortionInput: {
+            tests: string[];
+            volume_ml: number | null;
+        };
+        SplitInput: {
+            /** @enum {string} */
+            kind: "lab_b" | "archive" | "hidden";
+            volume_ml: number | null;
+            tests: string[];
+            at: string;
+            dry: boolean;
+        };
+        CheckPortionInput: {
+            check_soil_id: number;
+            volume_ml: number | null;
+            tests: string[];
+            at: string;
+        };
+        CheckSoil: {
+            id: number;
+            name: string;
+            known: {
+                [key: string]: {
+                    value: number;
+                    uncertainty: number;
+                };
+            };
+            note: string;
+        };
+        CheckSoilInput: {
+            name: string;
+            known: {
+                [key: string]: {
+                    value: number;
+                    uncertainty: number;
+                };
+            };
+            note: string | null;
+        };
+        LabTest: {
+            code: string;
+            name: string;
+            method: string;
+            extractant: string;
+            unit: string;
+            fee_cents: number;
+            needs_ml: number;
+            depth: string | null;
+            outside: string;
+        };
+        LabTestInput: {
+            code: string;
+            name: string;
+            method: string | null;
+            extractant: string | null;
+            unit: string | null;
+            fee_cents: number;
+            needs_ml: number;
+            depth: string | null;
+            outside: string | null;
+        };
+        LabField: {
+            label: string;
+            required: boolean;
+        };
+        LabColumn: {
+            column: string;
+            field: string;
+        };
+        Lab: {
+            id: number;
+            name: string;
+            address: string;
+            email: string;
+            turnaround_days: number;
+            transit_days: number;
+            holidays: string[];
+            bag_ml: number;
+            quarantine: string;
+            tests: components["schemas"]["LabTest"][];
+            form: components["schemas"]["LabField"][];
+            columns: components["schemas"]["LabColumn"][];
+            service: boolean;
+        };
+        LabInput: {
+            name: string;
+            address: string | null;
+            email: string | null;
+            turnaround_days: number;
+            transit_days: number;
+            holidays: string[];
+            bag_ml: number;
+            quarantine: string | null;
+            tests: components["schemas"]["LabTestInput"][];
+            form: components["schemas"]["LabField"][];
+            columns: components["schemas"]["LabColumn"][];
+            service: boolean;
+        };
+        Labs: {
+            labs: components["schemas"]["Lab"][];
+            service: components["schemas"]["LabServiceState"];
+        };
+        LabServiceState: {
+            there: boolean;
+            simulated: boolean;
+        };
+        ParcelPortionInput: {
+            code: string;
+            tests: string[];
+        };
+        Answer: {
+            label: string;
+            value: string | null;
+        };
+        ParcelInput: {
+            lab_id: number;
+            submission?: string;
+            portions: components["schemas"]["ParcelPortionInput"][];
+            answers: components["schemas"]["Answer"][];
+        };
+        ParcelWarning: {
+            code: string;
+            portion: string | null;
+            text: string;
+        };
+        FilledField: {
+            label: string;
+            required: boolean;
+            value: string;
+        };
+        AskedTest: {
+            code: string;
+            name: string;
+            fee_cents: number;
+        };
+        DraftContent: {
+            code: string;
+            tests: components["schemas"]["AskedTest"][];
+            needs_ml: number;
+        };
+        ParcelDraft: {
+            contents: components["schemas"]["DraftContent"][];
+            form: components["schemas"]["FilledField"][];
+            warnings: components["schemas"]["ParcelWarning"][];
+            fee_cents: number;
+            expected_on: string;
+        };
+        ParcelContent: {
+            portion: components["schemas"]["Portion"];
+            tests: components["schemas"]["AskedTest"][];
+            sample: string | null;
+            area: string | null;
+            use: string | null;
+            depth: string | null;
+            pulled_on: string | null;
+        };
+        KeptReport: {
+            id: number;
+            name: string;
+            came_at: string;
+        };
+        Consignment: {
+            id: number;
+            number: number;
+            lab: components["schemas"]["Lab"];
+            state: string;
+            form: components["schemas"]["FilledField"][];
+            warnings: components["schemas"]["ParcelWarning"][];
+            fee_cents: number;
+            carrier: string;
+            word: string;
+            packed_by: string;
+            packed_at: string;
+            sent_at: string | null;
+            expected_on: string | null;
+            asked_on: string | null;
+            days_late: number;
+            enquiry: string;
+            announced: boolean;
+            simulated: boolean;
+            contents: components["schemas"]["ParcelContent"][];
+            reports: components["schemas"]["KeptReport"][];
+        };
+        ConsignmentLine: {
+            id: number;
+            number: number;
+            lab: string;
+            state: string;
+            portions: number;
+            fee_cents: number;
+            sent_at: string | null;
+            expected_on: string | null;
+            asked_on: string | null;
+            days_late: number;
+            word: string;
+        };
+        SendInput: {
+            carrier: string | null;
+            at: string;
+        };
+        SimulationInput: {
+            advance_days?: number;
+            /** @enum {string} */
+            trouble?: "none" | "lose" | "delay";
+        };
+        Word: {
+            word: string;
+        };
+        ParcelOfPortion: {
+            id: number;
+            number: number;
+            lab: string;
+            expected_on: string | null;
+            days_late: number;
+        };
+        PortionOnItsWay: {
+            id: number;
+            /** @enum {string} */
+            kind: "lab" | "lab_b" | "bench" | "archive" | "hidden" | "check";
+            code: string;
+            sample_id: number | null;
+            state: string;
+            state_name: string;
+            place: string;
+            state_at: string | null;
+            deadline_at: string | null;
+            volume_ml: number | null;
+            tests: string[];
+            alias: string;
+            way: {
+                [key: string]: string;
+            };
+            parcel: components["schemas"]["ParcelOfPortion"] | null;
+        };
+        LedgerRow: {
+            id: number;
+            code: string;
+            site: string;
+            area: string;
+            depth: string;
+            pulled_on: string;
+            pulled_by: string;
+            cores_planned: number;
+            cores_pulled: number;
+            deviations: string[];
+            read: string[];
+            portions: components["schemas"]["PortionOnItsWay"][];
+        };
+        Ledger: {
+            total: number;
+            page: number;
+            pages: number;
+            rows: components["schemas"]["LedgerRow"][];
+        };
+        Due: {
+            /** @enum {string} */
+            kind: "warm" | "late" | "drying" | "plan";
+            urgent: boolean;
+            text: string;
+            detail: string;
+            site: string;
+            at: string | null;
+            to: string;
+        };
+        PullDay: {
+            pull_on: string | null;
         };
         PullConditions: {
             depth_reached_cm?: number | null;

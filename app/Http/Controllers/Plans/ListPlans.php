@@ -23,6 +23,7 @@ final class ListPlans
             'cores' => $line['plan']->spec['cores'],
             'composites' => $line['plan']->composites,
             'to_pull' => $line['to_pull'],
+            'pull_on' => $line['plan']->pull_on?->format('Y-m-d'),
             'minutes' => $line['plan']->minutes,
             'pattern' => $line['plan']->spec['pattern'],
             'walk_m' => $line['plan']->walk_m,

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Resources\Samples;
 
+use App\Http\Resources\Custody\PortionLine;
 use App\Http\Resources\Readings\ReadingResource;
 use App\Models\CorePull;
-use App\Models\Portion;
 use App\Models\Reading;
 use App\Models\Sample;
 use Illuminate\Http\Request;
@@ -36,7 +36,7 @@ final class SampleResource extends JsonResource
             'conditions' => (object) $this->conditions,
             'deviations' => $this->deviations(),
             'photos' => $this->photos->pluck('id')->values()->all(),
-            'portions' => $this->portions->sortBy('id')->values()->map(static fn (Portion $portion): array => ['id' => $portion->id, 'kind' => $portion->kind, 'code' => $portion->code])->all(),
+            'portions' => $this->portions->sortBy('id')->values()->map(PortionLine::of(...))->all(),
             'pulls' => $this->pulls->map(static fn (CorePull $pull): array => ['sequence' => $pull->sequence, 'outcome' => $pull->outcome, 'reason' => $pull->reason])->all(),
             'readings' => ReadingResource::collection($this->readings->each(fn (Reading $reading): Reading => $reading->setRelation('sample', $this->resource))),
         ];

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Labs;
+
+use App\Actions\Custody\WriteLines;
+use App\Exceptions\Conflict;
+use App\Models\ConsignedPortion;
+use App\Models\Consignment;
+use App\Models\LabReport;
+use App\Models\Portion;
+use App\Models\User;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
+
+/** Asks a lab's interface where a parcel is, and lets the trails of its portions follow. Reports are kept as they come. */
+final class AskService
+{
+    /** what the service says => the steps that lead there */
+    private const STEPS = ['received' => ['arrived'], 'measuring' => ['arrived', 'measured'], 'reported' => ['arrived', 'measured', 'reported'], 'lost' => ['lost']];
+
+    private const DONE = ['arrived' => ['arrived', 'measured', 'reported'], 'measured' => ['measured', 'reported'], 'reported' => ['reported'], 'lost' => ['lost']];
+
+    public function __construct(private readonly LabService $service, private readonly WriteLines $write) {}
+
+    public function __invoke(User $author, Consignment $consignment): void
+    {
+        if ($consignment->reference === '') {
+            throw new Conflict('This parcel went without an interface: enter what the lab says by hand.');
+        }
+        $answer = $this->service->ask($consignment->reference);
+        $known = $consignment->reports()->pluck('name')->all();
+        $reports = [];
+        foreach (array_diff($answer['reports'], $known) as $name) {
+            $reports[mb_substr($name, 0, 120)] = $this->service->report($consignment->reference, $name);
+        }
+        DB::transaction(function () use ($author, $consignment, $answer, $reports): void {
+            foreach (self::STEPS[$answer['state']] ?? [] as $step) {
+                $portions = $consignment->load('contents.portion')->contents->map(static fn (ConsignedPortion $one): Portion => $one->portion)
+                    ->filter(static fn (Portion $portion): bool => ! in_array($portion->state, self::DONE[$step], true));
+                ($this->write)($author, new Collection($portions->values()->all()), [
+                    'submission' => "{$step}-{$consignment->submission}", 'step' => $step, 'at' => Carbon::now(), 'place' => $step === 'lost' ? '' : $consignment->lab->name,
+                    'condition' => ($this->service->isSimulated() ? 'simulated: ' : '').$answer['word'], 'celsius' => null,
+                ]);
+            }
+            foreach ($reports as $name => $content) {
+                LabReport::query()->createOrFirst(['consignment_id' => $consignment->id, 'sha256' => hash('sha256', $content)], ['name' => $name, 'content' => $content]);
+            }
+            $consignment->refresh()->update(['word' => $answer['word']]);
+        });
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Labs;
+
+use App\Exceptions\Conflict;
+
+/** A courier's or a lab's own interface. */
+interface LabService
+{
+    public function isThere(): bool;
+
+    /** Is what it says made up? */
+    public function isSimulated(): bool;
+
+    /**
+     * Announces a parcel, once however often it is announced.
+     *
+     * @param list<array{code: string, tests: list<string>, simulated_soil: array{token: string, ph: float|null}}> $portions
+     * @return string what the service calls it
+     *
+     * @throws Conflict when it does not answer or refuses
+     */
+    public function announce(string $reference, int $transitDays, int $turnaroundDays, array $portions): string;
+
+    /**
+     * @return array{state: string, word: string, day: string, reports: list<string>}
+     *
+     * @throws Conflict
+     */
+    public function ask(string $id): array;
+
+    /** @throws Conflict */
+    public function report(string $id, string $name): string;
+
+    /**
+     * Only a simulated service has a clock and troubles that can be set.
+     *
+     * @param array{advance_days?: int, trouble?: string} $order
+     *
+     * @throws Conflict
+     */
+    public function order(array $order): string;
+}

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Labs;
+
+use App\Actions\Custody\WriteLines;
+use App\Exceptions\Conflict;
+use App\Models\ConsignedPortion;
+use App\Models\Consignment;
+use App\Models\Portion;
+use App\Models\User;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
+
+/** Hands a packed parcel to its carrier; a lab with an interface is told of it first. */
+final class Send
+{
+    public function __construct(private readonly WriteLines $write, private readonly LabService $service) {}
+
+    public function __invoke(User $author, Consignment $consignment, string $carrier, Carbon $at): void
+    {
+        $consignment->load('lab', 'contents.portion.sample', 'contents.portion.checkSoil');
+        if ($consignment->state !== 'packed' || $consignment->contents->isEmpty()) {
+            throw new Conflict($consignment->contents->isEmpty() ? 'The parcel is empty.' : "Parcel {$consignment->number} is {$consignment->state} already.");
+        }
+        $reference = $consignment->lab->service && $this->service->isThere() ? $this->announce($consignment) : '';
+        DB::transaction(function () use ($author, $consignment, $carrier, $at, $reference): void {
+            ($this->write)($author, new Collection($consignment->contents->map(static fn (ConsignedPortion $one): Portion => $one->portion)->all()), [
+                'submission' => "send-{$consignment->submission}", 'step' => 'sent', 'at' => $at, 'place' => $carrier === '' ? 'on the way' : $carrier, 'condition' => '', 'celsius' => null,
+            ]);
+            $consignment->refresh()->update(['carrier' => $carrier, 'reference' => $reference, 'sent_at' => $at, 'expected_on' => Draft::expectedOn($consignment->lab, $at), 'word' => $reference === '' ? '' : 'announced']);
+        });
+    }
+
+    private function announce(Consignment $consignment): string
+    {
+        return $this->service->announce("{$consignment->team_id}-{$consignment->submission}", $consignment->lab->transit_days, $consignment->lab->turnaround_days, array_values($consignment->contents->map(fn (ConsignedPortion $one): array => [
+            'code' => $one->portion->code, 'tests' => array_column($one->tests, 'code'), 'simulated_soil' => $this->soil($one->portion),
+        ])->all()));
+    }
+
+    /**
+     * A lab sees codes alone. A simulated one is also told which soil is the same, or duplicates could not agree.
+     *
+     * @return array{token: string, ph: float|null}
+     */
+    private function soil(Portion $portion): array
+    {
+        $ph = $portion->checkSoil->known['ph']['value'] ?? null;
+        $key = $portion->sample_id === null ? "check {$portion->check_soil_id}" : "sample {$portion->sample_id}";
+
+        return $this->service->isSimulated() ? ['token' => hash_hmac('sha256', $key, (string) config('app.key')), 'ph' => $ph === null ? null : (float) $ph] : ['token' => '', 'ph' => null];
+    }
+}

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Labs;
+
+use App\Models\Consignment;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+final class ListParcels
+{
+    private const MOST = 200;
+
+    public function __invoke(Request $request): JsonResponse
+    {
+        $parcels = Consignment::query()->with('lab')->withCount('contents')
+            ->when($request->boolean('open'), static fn ($query) => $query->whereNot('state', 'reported'))->orderByDesc('number')->limit(self::MOST)->get();
+
+        return new JsonResponse($parcels->map(static fn (Consignment $one): array => [
+            'id' => $one->id, 'number' => $one->number, 'lab' => $one->lab->name, 'state' => $one->state, 'portions' => (int) $one->getAttribute('contents_count'), 'fee_cents' => $one->fee_cents,
+            'sent_at' => $one->sent_at?->toIso8601ZuluString(), 'expected_on' => $one->expected_on?->format('Y-m-d'), 'asked_on' => $one->asked_on?->format('Y-m-d'), 'days_late' => $one->daysLate(), 'word' => $one->word,
+        ]));
+    }
+}

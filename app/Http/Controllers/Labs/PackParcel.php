@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Labs;
+
+use App\Actions\Custody\FindPortions;
+use App\Actions\Labs\Pack;
+use App\Http\Requests\Labs\ParcelRequest;
+use App\Http\Resources\Labs\ConsignmentResource;
+use App\Models\User;
+use Illuminate\Http\JsonResponse;
+
+final class PackParcel
+{
+    public function __invoke(ParcelRequest $request, Pack $pack, FindPortions $find): JsonResponse
+    {
+        /** @var User $author */
+        $author = $request->user();
+        $made = $pack($author, $request->lab(), $request->contents($find), $request->answers(), $request->string('submission')->toString());
+
+        return (new ConsignmentResource($made->load(ConsignmentResource::NEEDS)))->response()->setStatusCode($made->wasRecentlyCreated ? 201 : 200);
+    }
+}

@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Labs;
+
+use App\Http\Resources\Labs\ConsignmentResource;
+use App\Models\Consignment;
+
+final class ShowParcel
+{
+    public function __invoke(Consignment $consignment): ConsignmentResource
+    {
+        return new ConsignmentResource($consignment->load(ConsignmentResource::NEEDS));
+    }
+}

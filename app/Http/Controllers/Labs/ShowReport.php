@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Labs;
+
+use App\Models\Consignment;
+use Illuminate\Http\Response;
+
+final class ShowReport
+{
+    public function __invoke(Consignment $consignment, int $report): Response
+    {
+        $found = $consignment->reports()->findOrFail($report);
+
+        return new Response($found->content, 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => "attachment; filename=\"report-{$consignment->number}-{$found->id}.csv\""]);
+    }
+}

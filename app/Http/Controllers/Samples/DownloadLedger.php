@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Samples;
+
+use App\Http\Requests\Samples\LedgerRequest;
+use HonestCore\Custody\CustodyStep;
+use HonestCore\Table\CsvWriter;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+
+/** The same samples as a CSV, one line a portion. */
+final class DownloadLedger
+{
+    private const AT_ONCE = 500;
+
+    private const COLUMNS = ['sample', 'site', 'area', 'depth', 'pulled_on', 'pulled_by', 'cores_pulled', 'cores_planned', 'deviations', 'portion', 'kind', 'state', 'since', 'place', 'volume_ml', 'tests', 'note'];
+
+    public function __invoke(LedgerRequest $request): StreamedResponse
+    {
+        $samples = $request->samples()->with('area:id,team_id,name', 'site:id,team_id,name', 'portions');
+
+        return new StreamedResponse(static function () use ($samples): void {
+            echo CsvWriter::line(self::COLUMNS);
+            foreach ($samples->lazy(self::AT_ONCE) as $sample) {
+                foreach ($sample->portions as $portion) {
+                    echo CsvWriter::line([
+                        $sample->code, $sample->site->name, $sample->area->name, $sample->depth, $sample->pulled_on->format('Y-m-d'), $sample->pulled_by, $sample->cores_pulled, $sample->cores_planned, implode('; ', $sample->deviations()),
+                        $portion->code, $portion->kind, CustodyStep::stateName($portion->state), $portion->state_at?->toIso8601ZuluString(), $portion->place, $portion->volume_ml, implode('; ', $portion->tests), $sample->note,
+                    ]);
+                }
+            }
+        }, 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => 'attachment; filename=ledger.csv']);
+    }
+}

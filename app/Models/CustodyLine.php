@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Concerns\BelongsToTeam;
+use HonestCore\Custody\CustodyEvent;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * One line of a portion's trail: written once.
+ *
+ * @property int $id
+ * @property int $team_id
+ * @property int $portion_id
+ * @property int $created_by
+ * @property string $uuid
+ * @property string $step
+ * @property \Illuminate\Support\Carbon $at
+ * @property string $place
+ * @property string $condition
+ * @property float|null $celsius
+ * @property string|null $corrects
+ * @property \Illuminate\Support\Carbon $created_at
+ * @property-read User $author
+ */
+final class CustodyLine extends Model
+{
+    use BelongsToTeam;
+
+    protected $table = 'custody_events';
+
+    protected $guarded = [];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['at' => 'datetime', 'celsius' => 'float'];
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function author(): BelongsTo
+    {
+        return $this->belongsTo(User::class, 'created_by');
+    }
+
+    public function event(): CustodyEvent
+    {
+        return new CustodyEvent($this->uuid, $this->step, $this->at->getTimestamp(), $this->place, $this->condition, $this->celsius, $this->corrects);
+    }
+}

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Tests\Labs;
+
+use HonestCore\Error\ValueOutOfRange;
+use HonestCore\Labs\QualityControl;
+use PHPUnit\Framework\TestCase;
+
+final class QualityControlTest extends TestCase
+{
+    public function test_what_pairs_buy_is_the_chi_square_interval(): void
+    {
+        // R: n <- c(1, 5, 10); sqrt(n / qchisq(.975, n)); sqrt(n / qchisq(.025, n))
+        foreach ([1 => [0.44614918, 31.91015935], 5 => [0.62420800, 2.45261399], 10 => [0.69871704, 1.75493355]] as $pairs => [$low, $high]) {
+            $found = QualityControl::ofPairs($pairs);
+            self::assertEqualsWithDelta($low, $found->low, 1e-6);
+            self::assertEqualsWithDelta($high, $found->high, 1e-5);
+        }
+        self::assertNull(QualityControl::ofPairs(0)->low);
+        self::assertStringContainsString('factor of 0.4 to 32', QualityControl::ofPairs(1)->words('the lab'));
+        $this->expectException(ValueOutOfRange::class);
+        QualityControl::ofPairs(-1);
+    }
+
+    public function test_one_in_ten_is_usual(): void
+    {
+        self::assertSame([0, 0, 1, 1, 2, 3], array_map(QualityControl::usual(...), [1, 4, 5, 12, 20, 30]));
+    }
+}
