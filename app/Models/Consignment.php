@@ -40,6 +40,8 @@ final class Consignment extends Model
 
     protected $guarded = [];
 
+    protected $attributes = ['carrier' => '', 'reference' => '', 'word' => ''];
+
     /** @return array<string, string> */
     protected function casts(): array
     {

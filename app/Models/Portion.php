@@ -48,6 +48,8 @@ final class Portion extends Model
 
     protected $guarded = [];
 
+    protected $attributes = ['tests' => '[]', 'state' => 'split', 'place' => ''];
+
     /** @return array<string, string> */
     protected function casts(): array
     {

@@ -45,6 +45,7 @@ final class DemoSeeder extends Seeder
         private readonly TakeReport $takeReport,
         private readonly GatherEvidence $gather,
         private readonly Sign $sign,
+        private readonly CustodySeeder $custody,
     ) {}
 
     public function run(): void
@@ -72,6 +73,7 @@ final class DemoSeeder extends Seeder
         }
         Carbon::setTestNow('2026-11-20 15:00:00');
         $this->plan($areas['Old orchard below the barn'], $technician, 40);
+        ($this->custody)($technician);
         Carbon::setTestNow();
         Auth::forgetGuards();
     }

@@ -55,4 +55,31 @@ final class QuillHollow
         ['Blueberry rows by the creek', '2026-09-24', 0, '5.0', [], '4.92', '5.95', '6.2'],
         ['Blueberry rows by the creek', '2026-09-24', 1, '6.0', [], '5.84', '6.28', '6.6'],
     ];
+
+    /** A lab with an interface, and one that is written to. */
+    public const LABS = [
+        'Fennick Soil Laboratory' => [
+            'address' => '8 Kiln Street, Fennick', 'email' => 'desk@fennick.example', 'turnaround_days' => 8, 'transit_days' => 2, 'bag_ml' => 450, 'quarantine' => '', 'service' => true,
+            'tests' => [
+                ['code' => 'ph', 'name' => 'pH in water', 'method' => '1:1 by volume', 'extractant' => 'water', 'unit' => 'pH', 'fee_cents' => 900, 'needs_ml' => 100, 'depth' => '0-6in', 'outside' => ''],
+                ['code' => 'mehlich', 'name' => 'Mehlich buffer pH', 'method' => 'buffer', 'extractant' => '', 'unit' => 'pH', 'fee_cents' => 350, 'needs_ml' => 60, 'depth' => '0-6in', 'outside' => ''],
+                ['code' => 'smp', 'name' => 'SMP buffer pH', 'method' => 'buffer', 'extractant' => '', 'unit' => 'pH', 'fee_cents' => 350, 'needs_ml' => 60, 'depth' => '0-6in', 'outside' => ''],
+                ['code' => 'nitrate', 'name' => 'nitrate', 'method' => 'cadmium reduction', 'extractant' => '2 M KCl', 'unit' => 'ppm N', 'fee_cents' => 1100, 'needs_ml' => 150, 'depth' => '0-12in', 'outside' => 'KEEP COLD'],
+                ['code' => 'lead', 'name' => 'lead', 'method' => 'total', 'extractant' => 'acid digestion', 'unit' => 'ppm', 'fee_cents' => 3400, 'needs_ml' => 100, 'depth' => null, 'outside' => 'LEAD TEST'],
+            ],
+            'form' => [['label' => 'Crop wanted', 'required' => true], ['label' => 'Last limed', 'required' => true], ['label' => 'Irrigated', 'required' => false]],
+            'columns' => [['column' => 'Sample ID', 'field' => 'code'], ['column' => 'Depth', 'field' => 'depth'], ['column' => 'Tests', 'field' => 'tests'], ['column' => 'Irrigated', 'field' => 'irrigated']],
+        ],
+        'Alder Bank Laboratory' => [
+            'address' => '31 Alder Bank, Wherrow', 'email' => 'samples@alderbank.example', 'turnaround_days' => 10, 'transit_days' => 3, 'bag_ml' => 350, 'quarantine' => 'Wherrow lies beyond a quarantine line; ask for the permit number first.', 'service' => false,
+            'tests' => [
+                ['code' => 'ph', 'name' => 'pH in water', 'method' => '1:2', 'extractant' => 'water', 'unit' => 'pH', 'fee_cents' => 1050, 'needs_ml' => 80, 'depth' => '0-6in', 'outside' => ''],
+                ['code' => 'mehlich', 'name' => 'Mehlich buffer pH', 'method' => 'buffer', 'extractant' => '', 'unit' => 'pH', 'fee_cents' => 400, 'needs_ml' => 60, 'depth' => '0-6in', 'outside' => ''],
+            ],
+            'form' => [['label' => 'Permit number', 'required' => true]],
+            'columns' => [['column' => 'Your code', 'field' => 'code'], ['column' => 'Where', 'field' => 'area'], ['column' => 'Layer', 'field' => 'depth'], ['column' => 'Wanted', 'field' => 'tests']],
+        ],
+    ];
+
+    public const HOLIDAYS = ['2026-05-25', '2026-07-03', '2026-09-07', '2026-11-26', '2026-12-25', '2027-01-01'];
 }

@@ -23,7 +23,7 @@ final class DownloadList
         return new Response(CsvWriter::of($rows), 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => "attachment; filename=\"parcel-{$consignment->number}.csv\""]);
     }
 
-    /** A check soil or a hidden duplicate tells its code, depth and tests, and nothing that would give it away. */
+    /** A hidden duplicate reads as one more composite of its area. */
     private function cell(ConsignedPortion $one, string $field): string|int|null
     {
         $sample = $one->portion->sample;
@@ -33,7 +33,7 @@ final class DownloadList
             'tests' => implode('; ', array_column($one->tests, 'name')),
             'volume_ml' => $one->portion->volume_ml,
             'depth' => $sample?->depth,
-            'area' => $one->portion->kind === 'hidden' ? '' : $sample?->area->name,
+            'area' => $sample?->area->name,
             'use' => $sample?->area->crop()->name,
             'irrigated' => $sample === null ? '' : ($sample->area->knownFacts()->irrigated ? 'yes' : 'no'),
             'pulled_on' => $sample?->pulled_on->format('Y-m-d'),

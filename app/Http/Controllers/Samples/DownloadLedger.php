@@ -23,7 +23,7 @@ final class DownloadLedger
         return new StreamedResponse(static function () use ($samples): void {
             echo CsvWriter::line(self::COLUMNS);
             foreach ($samples->lazy(self::AT_ONCE) as $sample) {
-                foreach ($sample->portions as $portion) {
+                foreach ($sample->portions->sortBy('id') as $portion) {
                     echo CsvWriter::line([
                         $sample->code, $sample->site->name, $sample->area->name, $sample->depth, $sample->pulled_on->format('Y-m-d'), $sample->pulled_by, $sample->cores_pulled, $sample->cores_planned, implode('; ', $sample->deviations()),
                         $portion->code, $portion->kind, CustodyStep::stateName($portion->state), $portion->state_at?->toIso8601ZuluString(), $portion->place, $portion->volume_ml, implode('; ', $portion->tests), $sample->note,

@@ -29,7 +29,7 @@ final class ShowLedger
                 'id' => $sample->id, 'code' => $sample->code, 'site' => $sample->site->name, 'area' => $sample->area->name, 'depth' => $sample->depth, 'pulled_on' => $sample->pulled_on->format('Y-m-d'),
                 'pulled_by' => $sample->pulled_by, 'cores_planned' => $sample->cores_planned, 'cores_pulled' => $sample->cores_pulled, 'deviations' => $sample->deviations(),
                 'read' => $sample->readings->map(static fn (Reading $reading): string => $reading->method->portion)->unique()->values()->all(),
-                'portions' => $sample->portions->map(PortionLine::onItsWay(...))->values()->all(),
+                'portions' => $sample->portions->sortBy('id')->map(PortionLine::onItsWay(...))->values()->all(),
             ], $page->items()),
         ]);
     }
