@@ -34,7 +34,7 @@ final class CustodySeeder
             $this->season($technician, $fennick, $samples);
         }
         $this->late($technician);
-        Plan::query()->latest('id')->firstOrFail()->update(['pull_on' => '2026-11-27']);
+        Plan::withoutTimestamps(static fn (): bool => Plan::query()->latest('id')->firstOrFail()->update(['pull_on' => '2026-11-27']));
     }
 
     /** @param Collection<int, Sample> $samples of one round */

@@ -22,7 +22,9 @@ watch(
     <SignIn v-else-if="!me" />
     <template v-else>
         <RouterView v-if="route.meta.bare" :key="route.path" />
-        <AppFrame v-else><RouterView :key="String(route.meta.stage) + (route.params.sample ?? '')" /></AppFrame>
+        <AppFrame v-else
+            ><RouterView :key="String(route.meta.stage) + String(route.meta.title) + (route.params.sample ?? route.params.parcel ?? '')"
+        /></AppFrame>
         <SignInAgain v-if="expired" />
         <ShortcutHelp />
     </template>

@@ -33,6 +33,14 @@ const routes: RouteRecordRaw[] = [
         meta: { stage: 'pull', title: 'Labels ahead' },
     },
     { path: '/send', component: () => import('@/features/send/SendPage.vue'), meta: { stage: 'send', title: 'Send' } },
+    { path: '/scan', component: () => import('@/features/send/ScanPage.vue'), meta: { stage: 'send', title: 'Scan' } },
+    { path: '/labs', component: () => import('@/features/send/LabsPage.vue'), meta: { stage: 'send', title: 'Labs' } },
+    { path: '/parcels/new', component: () => import('@/features/send/PackPage.vue'), meta: { stage: 'send', title: 'Pack a parcel' } },
+    {
+        path: `/parcels/${id('parcel')}`,
+        component: () => import('@/features/send/ParcelPage.vue'),
+        meta: { stage: 'send', title: 'Parcel' },
+    },
     {
         path: `/samples/${id('sample')}`,
         component: () => import('@/features/send/SamplePage.vue'),

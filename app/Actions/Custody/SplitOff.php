@@ -59,12 +59,10 @@ final class SplitOff
     /** What is split off soil that is dry already is dry. */
     private function begin(User $author, Portion $portion, Carbon $at, string $state): Portion
     {
-        foreach (['split', ...($state === 'dried' ? ['drying', 'dried'] : [])] as $step) {
-            CustodyLine::query()->create([
-                'portion_id' => $portion->id, 'created_by' => $author->id, 'uuid' => Str::uuid()->toString(), 'step' => $step, 'at' => $at->copy()->utc(), 'place' => '',
-                'condition' => $step === 'split' ? '' : 'split off dry soil', 'celsius' => null,
-            ]);
-        }
+        CustodyLine::query()->create([
+            'portion_id' => $portion->id, 'created_by' => $author->id, 'uuid' => Str::uuid()->toString(), 'step' => $state === 'dried' ? 'split_dry' : 'split',
+            'at' => $at->copy()->utc(), 'place' => '', 'condition' => '', 'celsius' => null,
+        ]);
         $trail = $portion->load('lines')->trail();
         $clock = $portion->clock($trail);
         $portion->update(['state' => $trail->state(), 'state_at' => $at->copy()->utc(), 'deadline_at' => $clock->deadline === null ? null : Carbon::createFromTimestampUTC($clock->deadline)]);

@@ -17,6 +17,8 @@ use Illuminate\Database\Eloquent\Builder;
 /** What waits to be done at a site, in the order of the work. */
 final class WhatWaits
 {
+    private const MOST = 100;
+
     public function __construct(private readonly GatherEvidence $evidence, private readonly RetestDates $retests, private readonly PlansOfSite $plansOfSite) {}
 
     /** @return list<array{stage: string, text: string, detail: string, to: string}> */
@@ -64,7 +66,7 @@ final class WhatWaits
         ];
         foreach ($waiting as [$stage, $portion, $text, $to]) {
             $samples = Sample::query()->where('site_id', $site->id)->whereDoesntHave('readings', static fn (Builder $readings) => $readings
-                ->whereHas('method', static fn (Builder $methods) => $methods->where('portion', $portion)->where('analyte', 'ph')))->with('area:id,name')->orderBy('id')->get();
+                ->whereHas('method', static fn (Builder $methods) => $methods->where('portion', $portion)->where('analyte', 'ph')))->with('area:id,name')->orderByDesc('id')->limit(self::MOST)->get()->reverse();
             foreach ($samples as $sample) {
                 $items[] = ['stage' => $stage, 'text' => "{$text} of {$sample->code}", 'detail' => $sample->area->name, 'to' => "{$to}?sample={$sample->id}"];
             }

@@ -35,11 +35,6 @@ final readonly class CustodyStep
         return array_map(self::of(...), array_keys(self::table()['steps']));
     }
 
-    public static function begin(): string
-    {
-        return self::table()['begin'];
-    }
-
     public static function stateName(string $state): string
     {
         return self::table()['states'][$state] ?? $state;
@@ -53,7 +48,7 @@ final readonly class CustodyStep
 
     public function mayFollow(?string $state): bool
     {
-        return $state === null ? $this->code === self::begin() : in_array($state, $this->from, true);
+        return $state === null ? in_array($this->code, self::table()['begin'], true) : in_array($state, $this->from, true);
     }
 
     /** @param list<string> $before the states up to now, the last one current */
@@ -66,10 +61,10 @@ final readonly class CustodyStep
         };
     }
 
-    /** @return array{begin: string, states: array<string, string>, steps: array<string, array{name: string, from: list<string>, to: string}>, future_s: int} */
+    /** @return array{begin: list<string>, states: array<string, string>, steps: array<string, array{name: string, from: list<string>, to: string}>, future_s: int} */
     private static function table(): array
     {
-        /** @var array{begin: string, states: array<string, string>, steps: array<string, array{name: string, from: list<string>, to: string}>, future_s: int} $table */
+        /** @var array{begin: list<string>, states: array<string, string>, steps: array<string, array{name: string, from: list<string>, to: string}>, future_s: int} $table */
         $table = RuleTable::named('custody-steps');
 
         return $table;

@@ -35,7 +35,7 @@ final readonly class StorageClock
         }
         $used += max(0, $now - $since) * $rate;
         $running = $rate > 0;
-        $spoiled = $trail->timeOf('dried') !== null;
+        $spoiled = in_array('dried', $trail->states, true);
         $deadline = $running ? (int) round($now + (1 - $used) / $rate) : null;
         $rule = $spoiled
             ? 'It was dried on paper, and drying changes nitrate: do not trust a nitrate result of it.'
@@ -72,7 +72,7 @@ final readonly class StorageClock
 
     private static function patient(CustodyTrail $trail, int $pulledAt, int $now, int $moistS): self
     {
-        $moist = in_array($trail->state(), ['split'], true);
+        $moist = $trail->state() === 'split';
 
         return $moist
             ? new self(($now - $pulledAt) / $moistS, $pulledAt + $moistS, 'Spread it to dry: moist soil in a bag goes on changing. Air-dry it keeps.', false, $now >= $pulledAt + $moistS)

@@ -18,7 +18,7 @@ final class SetPullDay
             ['pull_on' => ['present', 'nullable', 'date_format:Y-m-d', 'after:2000-01-01', 'before:2200-01-01']],
             ['pull_on.date_format' => 'This is no day; accepted is one such as 2026-11-27.'],
         );
-        $plan->update($fields);
+        Plan::withoutTimestamps(static fn (): bool => $plan->update($fields));
 
         return new JsonResponse(['pull_on' => $plan->pull_on?->format('Y-m-d')]);
     }

@@ -9,14 +9,16 @@ use App\Models\Sample;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
 
-/** The composites of a site, newest first. */
+/** The newest composites of a site, for the bench and the reports; the ledger has them all. */
 final class ListSamples
 {
+    private const MOST = 500;
+
     public function __invoke(Request $request): AnonymousResourceCollection
     {
         return SampleResource::collection(
             Sample::query()->with(SampleResource::NEEDS)->where('site_id', $request->integer('site_id'))
-                ->orderByDesc('year')->orderByDesc('number')->get(),
+                ->orderByDesc('year')->orderByDesc('number')->limit(self::MOST)->get(),
         );
     }
 }

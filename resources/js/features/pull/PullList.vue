@@ -46,6 +46,11 @@ const { save, saving, refusal, wrong, clear } = useSave(
         await router.push(samples.length > 1 ? '/send' : `/samples/${samples[0]!.id}`)
     },
 )
+const { save: keepDay } = useSave(
+    (plan: number, on: string) => api.put('/plans/{plan}/day', { pull_on: on || null }, { ids: { plan } }),
+    () => queries.invalidateQueries(),
+)
+const setDay = (plan: number, on: string) => keepDay(plan, on)
 const { taken, taking, trouble, take } = useTakeAlong(() => me.value?.email ?? '')
 </script>
 
@@ -80,6 +85,7 @@ const { taken, taking, trouble, take } = useTakeAlong(() => me.value?.email ?? '
                     <th>Depth</th>
                     <th class="num">Cores</th>
                     <th class="num">Walk</th>
+                    <th>To be pulled on</th>
                     <th>Planned</th>
                     <th></th>
                 </tr>
@@ -92,6 +98,15 @@ const { taken, taking, trouble, take } = useTakeAlong(() => me.value?.email ?? '
                     <td>{{ plan.layers.map(depth).join(', ') }}</td>
                     <td class="num">{{ plan.cores }}</td>
                     <td class="num">{{ length(plan.walk_m, units) }}</td>
+                    <td>
+                        <input
+                            type="date"
+                            class="when"
+                            :value="plan.pull_on ?? ''"
+                            :aria-label="`Day to pull ${plan.area}`"
+                            @change="setDay(plan.id, ($event.target as HTMLInputElement).value)"
+                        />
+                    </td>
                     <td>
                         {{ day(plan.saved_at, timezone) }}, {{ plan.author }}
                         <span v-if="taken.has(plan.id)" class="note on">on this phone</span>
@@ -149,6 +164,12 @@ const { taken, taking, trouble, take } = useTakeAlong(() => me.value?.email ?? '
 </template>
 
 <style scoped>
+.when {
+    border: 1px solid var(--line);
+    background: var(--sheet);
+    height: 28px;
+    font: inherit;
+}
 .along {
     display: flex;
     gap: 14px;

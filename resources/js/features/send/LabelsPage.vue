@@ -10,16 +10,17 @@ import { day, depth, portionName } from '@/shared/format'
 const route = useRoute()
 const id = computed(() => Number(route.params.sample))
 const { data: sample } = useQuery({ queryKey: ['sample', id], queryFn: () => api.get('/samples/{sample}', { ids: { sample: id.value } }) })
-/** A hidden duplicate's label looks like that of any lab portion, or it would not be hidden. */
+/** A hidden duplicate's label reads as that of one more composite, or it would not be hidden. */
 const labels = computed<Label[]>(() => {
     const found = sample.value
     return (found?.portions ?? []).map((portion) => ({
         code: portion.code,
-        title: portion.kind === 'hidden' ? 'Lab portion' : `${portionName(portion.kind)}, composite ${found!.code}`,
+        title: `${portionName(portion.kind === 'hidden' ? 'lab' : portion.kind)}, composite ${portion.alias}`,
         lines: [
-            `${portion.kind === 'hidden' ? '' : `${found!.area.name}, `}${depth(found!.depth)}`,
+            `${found!.area.name}, ${depth(found!.depth)}`,
             `Pulled ${day(found!.pulled_on)}, ${found!.pulled_by}, ${found!.cores_pulled} cores`,
             `${found!.site.name}, ${found!.site.address}`,
+            ...(portion.tests.length ? [`Tests wanted: ${portion.tests.join(', ')}`] : []),
         ],
     }))
 })

@@ -7,23 +7,31 @@ import CoreGlyph from '@/shared/components/CoreGlyph.vue'
 import FormField from '@/shared/components/FormField.vue'
 import PageHead from '@/shared/components/PageHead.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
-import { useSamples, type Reading } from '@/shared/composables/useSamples'
+import type { Reading } from '@/shared/composables/useSamples'
 import { useSave } from '@/shared/composables/useSave'
 import { useSession } from '@/shared/composables/useSession'
 import { useSite } from '@/shared/composables/useSite'
 import { count, day, depth, today } from '@/shared/format'
+import PortionPanel from './PortionPanel.vue'
+import SplitForm from './SplitForm.vue'
 
 const route = useRoute()
 const queries = useQueryClient()
 const { me } = useSession()
 const { timezone } = useSite()
-const { methods } = useSamples()
+const { data: known } = useQuery({ queryKey: ['methods'], staleTime: 60_000, queryFn: () => api.get('/methods') })
+const methods = computed(() => known.value ?? [])
+const splitting = ref(false)
 const id = computed(() => Number(route.params.sample))
 const { data: sample, error } = useQuery({
     queryKey: ['sample', id],
     queryFn: () => api.get('/samples/{sample}', { ids: { sample: id.value } }),
 })
 const lost = computed(() => sample.value?.pulls.filter((pull) => pull.outcome === 'refused' || pull.outcome === 'skipped') ?? [])
+const said = computed(() => {
+    const { tool, moisture, weather, helper } = sample.value?.conditions ?? {}
+    return [tool, moisture && `${moisture} soil`, weather, helper && `with ${helper}`].filter(Boolean).join(', ')
+})
 const methodOf = (reading: Reading): Schema<'Method'> | undefined => methods.value.find((method) => method.id === reading.method_id)
 
 const correcting = ref<Reading | null>(null)
@@ -138,6 +146,15 @@ watch(
                         <button type="button" class="link" @click="correcting = null">Leave it</button>
                     </div>
                 </form>
+                <h2 class="portions">Portions</h2>
+                <PortionPanel
+                    v-for="portion in sample.portions"
+                    :id="portion.id"
+                    :key="portion.id"
+                    :open="Number(route.query.portion) === portion.id"
+                />
+                <SplitForm v-if="splitting" :sample="sample" @done="splitting = false" />
+                <button v-else type="button" class="link" @click="splitting = true">Split off another portion</button>
             </section>
             <aside>
                 <h2>The sample</h2>
@@ -157,9 +174,9 @@ watch(
                                 <td>Cores</td>
                                 <td>{{ sample.cores_pulled }} of {{ sample.cores_planned }}</td>
                             </tr>
-                            <tr v-for="portion in sample.portions" :key="portion.id">
-                                <td>{{ portion.kind === 'lab' ? 'Lab portion' : 'Bench portion' }}</td>
-                                <td>{{ portion.code }}</td>
+                            <tr v-if="said">
+                                <td>How</td>
+                                <td>{{ said }}</td>
                             </tr>
                             <tr v-if="sample.note">
                                 <td>Note</td>
@@ -168,9 +185,15 @@ watch(
                         </tbody>
                     </table>
                 </div>
+                <p v-if="sample.deviations.length" class="warning">Every reading of it carries: {{ sample.deviations.join('; ') }}.</p>
                 <p v-if="lost.length" class="note">
                     {{ count(lost.length, 'core') }} did not come up:
                     {{ lost.map((pull) => `${pull.sequence} ${pull.reason || pull.outcome}`).join(', ') }}.
+                </p>
+                <p v-if="sample.photos.length" class="photos">
+                    <a v-for="photo in sample.photos" :key="photo" :href="`/api/photos/${photo}`" target="_blank"
+                        ><img :src="`/api/photos/${photo}`" alt="Photo of the pull"
+                    /></a>
                 </p>
                 <p>
                     <RouterLink :to="`/plans/${sample.area.id}?plan=${sample.plan_id}`">Its plan</RouterLink>, and
@@ -182,6 +205,16 @@ watch(
 </template>
 
 <style scoped>
+.portions {
+    margin-top: 22px;
+}
+.photos img {
+    width: 88px;
+    height: 66px;
+    object-fit: cover;
+    border: 1px solid var(--ink);
+    margin-right: 6px;
+}
 .two {
     grid-template-columns: minmax(0, 1fr) 300px;
 }

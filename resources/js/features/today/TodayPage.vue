@@ -3,9 +3,11 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { api } from '@/api/client'
 import PageHead from '@/shared/components/PageHead.vue'
+import DueMark from './DueMark.vue'
 import { useSite } from '@/shared/composables/useSite'
 import { count, day } from '@/shared/format'
 import { HORIZONS } from '@/shared/horizons'
+import { box } from '@/shared/offline/outbox'
 
 const { siteId, site } = useSite()
 const { data } = useQuery({
@@ -20,7 +22,9 @@ const stages = computed(() =>
 )
 const lede = computed(() => {
     const n = data.value?.waiting.length ?? 0
-    return n === 0
+    const urgent = data.value?.due.filter((one) => one.urgent).length ?? 0
+    if (urgent) return `${count(urgent, 'thing is', 'things are')} overdue or getting warm; ${count(n, 'other waits', 'others wait')} here.`
+    return n === 0 && !data.value?.due.length
         ? 'Nothing waits. Everything pulled has been read, and every verdict is up to date.'
         : `${count(n, 'thing waits', 'things wait')}.`
 })
@@ -31,6 +35,32 @@ const lede = computed(() => {
         <PageHead :over="`${site.name}, ${day(data.date)}`" title="Today" :lede="lede" />
         <div class="columns two">
             <section>
+                <template v-if="data.due.length || box.unsent">
+                    <h2>Due now, over all sites</h2>
+                    <table class="plain due">
+                        <tbody>
+                            <tr v-if="box.unsent" class="urgent">
+                                <td><DueMark kind="unsent" /></td>
+                                <td>
+                                    <RouterLink to="/pull"
+                                        >{{ count(box.unsent, 'entry is', 'entries are') }} on this device alone</RouterLink
+                                    >
+                                </td>
+                                <td>they go out when there is a line</td>
+                                <td></td>
+                            </tr>
+                            <tr v-for="(item, i) in data.due" :key="i" :class="{ urgent: item.urgent }">
+                                <td><DueMark :kind="item.kind" /></td>
+                                <td>
+                                    <RouterLink :to="item.to">{{ item.text }}</RouterLink>
+                                </td>
+                                <td>{{ item.detail }}</td>
+                                <td>{{ item.site }}</td>
+                            </tr>
+                        </tbody>
+                    </table>
+                    <h2 v-if="stages.length">Waiting at {{ site.name }}</h2>
+                </template>
                 <table v-if="stages.length" class="plain">
                     <thead>
                         <tr>
@@ -84,6 +114,16 @@ const lede = computed(() => {
 </template>
 
 <style scoped>
+.due {
+    margin: 4px 0 18px;
+}
+.due td:first-child {
+    width: 92px;
+    white-space: nowrap;
+}
+.urgent td:nth-child(2) {
+    font-weight: 700;
+}
 .two {
     grid-template-columns: minmax(0, 2fr) minmax(220px, 1fr);
 }

@@ -1,0 +1,27 @@
+/** What is said of portions that have taken a step. */
+export const STEPS: Record<string, string> = {
+    drying: 'spread to dry',
+    dried: 'taken up dry',
+    chilled: 'chilled',
+    frozen: 'frozen',
+    packed: 'packed',
+    unpacked: 'taken out again',
+    sent: 'handed to the carrier',
+    arrived: 'received',
+    measured: 'measured',
+    reported: 'reported',
+    shelved: 'put on the shelf',
+    checked: 'looked at',
+    used_up: 'used up',
+    discarded: 'discarded',
+    lost: 'lost',
+    found: 'found again',
+}
+
+/** A moment in the site's own time: 26 Nov 14:05. */
+export function moment(text: string, timezone: string): string {
+    return new Date(text)
+        .toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit', timeZone: timezone })
+        .replace(',', '')
+        .replace('Sept', 'Sep')
+}
