@@ -32,16 +32,20 @@ final class Servers
         $folder = sys_get_temp_dir().'/honest-core-browser-'.getmypid().'-'.bin2hex(random_bytes(3));
         mkdir($folder);
         copy(self::demo(), "{$folder}/demo.sqlite");
-        [$port, $driverPort] = [self::freePort(), self::freePort()];
+        [$port, $driverPort, $labPort] = [self::freePort(), self::freePort(), self::freePort()];
         $root = dirname(__DIR__, 2);
         $environment = [
             'PATH' => (string) getenv('PATH'), 'HOME' => $folder, 'TMPDIR' => $folder, 'PHP_CLI_SERVER_WORKERS' => '4', 'APP_KEY' => (string) getenv('APP_KEY'),
             'APP_DEMO' => '1', 'DB_DATABASE' => "{$folder}/demo.sqlite", 'CACHE_STORE' => 'array', 'SESSION_DRIVER' => 'file', 'APP_ENV' => 'browser',
+            'LAB_SERVICE_URL' => "http://127.0.0.1:{$labPort}", 'LAB_SERVICE_SIMULATED' => '1', 'STAND_IN_STATE' => "{$folder}/stand-in.json",
         ];
         $application = [['php', '-S', "127.0.0.1:{$port}", '-t', "{$root}/public", "{$root}/server.php"], $environment];
         $it = new self("http://127.0.0.1:{$port}", "http://127.0.0.1:{$driverPort}", $folder, [
             self::run(...[...$application, $folder]),
-            ...($withDriver ? [self::run(['chromedriver', "--port={$driverPort}", '--log-level=SEVERE'], $environment, $folder)] : []),
+            ...($withDriver ? [
+                self::run(['chromedriver', "--port={$driverPort}", '--log-level=SEVERE'], $environment, $folder),
+                self::run(['php', '-S', "127.0.0.1:{$labPort}", "{$root}/stand-in/index.php"], $environment, $folder),
+            ] : []),
         ], $application);
         register_shutdown_function($it->stop(...));
         self::awaitAnswer("{$it->address}/api/welcome");

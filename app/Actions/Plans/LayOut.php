@@ -24,15 +24,32 @@ use HonestCore\Sampling\Zones;
 /** Lays the cores of a plan over a boundary, and says what they cost and buy. Nothing is stored. */
 final class LayOut
 {
+    public function __construct(private readonly Doubles $doubles) {}
+
     private const CURVE = [4, 6, 8, 10, 12, 15, 20, 25, 30, 40];
 
     /**
      * @param array<string, mixed> $boundary GeoJSON
-     * @param array{layers: list<string>, cores: int, pattern: string, cell_acres: float|null, cell_mode: string, rows: array{spacing_m: float, bearing_deg: float}|null, zones: array<string, mixed>|null, start: array{float, float}|null, speed_km_per_h: float|null, seconds_per_core: float|null, edge_m: float, probe_mm: float, seed: int, ph_sd: float|null, keep_away: list<array{distance_m: float, geometry: array<string, mixed>}>} $spec
+     * @param array{layers: list<string>, cores: int, pattern: string, cell_acres: float|null, cell_mode: string, rows: array{spacing_m: float, bearing_deg: float}|null, zones: array<string, mixed>|null, start: array{float, float}|null, speed_km_per_h: float|null, seconds_per_core: float|null, edge_m: float, probe_mm: float, seed: int, ph_sd: float|null, quality?: array{duplicates: int, hidden: int}|null, keep_away: list<array{distance_m: float, geometry: array<string, mixed>}>} $spec
      * @param array{sd: float, composites: int}|null $earlier spread of this ground's own earlier composites
      * @return array{composites: list<array{number: int, cores: int, walk_m: float, outline: list<list<array{float, float}>>}>, walk_m: float, minutes: float, ...<string, mixed>}
      */
     public function __invoke(array $boundary, array $spec, ?array $earlier = null): array
+    {
+        $layout = $this->lay($boundary, $spec, $earlier);
+        $quality = $spec['quality'] ?? null;
+
+        return $quality === null || $quality['duplicates'] + $quality['hidden'] === 0 ? $layout
+            : ($this->doubles)($layout, $quality, $spec, fn (): array => $this->lay($boundary, ['seed' => ($spec['seed'] + 1) % 2147483647] + $spec, $earlier));
+    }
+
+    /**
+     * @param array<string, mixed> $boundary
+     * @param array{layers: list<string>, cores: int, pattern: string, cell_acres: float|null, cell_mode: string, rows: array{spacing_m: float, bearing_deg: float}|null, zones: array<string, mixed>|null, start: array{float, float}|null, speed_km_per_h: float|null, seconds_per_core: float|null, edge_m: float, probe_mm: float, seed: int, ph_sd: float|null, keep_away: list<array{distance_m: float, geometry: array<string, mixed>}>} $spec
+     * @param array{sd: float, composites: int}|null $earlier
+     * @return array{cores: list<array{composite: int, sequence: int, longitude: float, latitude: float, leg_m: float|null, bearing_deg: float|null}>, composites: list<array{number: int, cores: int, walk_m: float, outline: list<list<array{float, float}>>}>, walk_m: float, minutes: float, ...<string, mixed>}
+     */
+    private function lay(array $boundary, array $spec, ?array $earlier): array
     {
         $ground = Boundary::fromGeoJson(json_encode($boundary, JSON_THROW_ON_ERROR));
         $stack = DepthStack::parse($spec['layers']);
@@ -65,7 +82,7 @@ final class LayOut
         ];
     }
 
-    /** @param array{cores: int, pattern: string, cell_acres: float|null, cell_mode: string, rows: array{spacing_m: float, bearing_deg: float}|null, zones: array<string, mixed>|null, start: array{float, float}|null, edge_m: float, probe_mm: float, seed: int, keep_away: list<array{distance_m: float, geometry: array<string, mixed>}>} $spec */
+    /** @param array{cores: int, pattern: string, cell_acres: float|null, cell_mode: string, rows: array{spacing_m: float, bearing_deg: float}|null, zones: array<string, mixed>|null, start: array{float, float}|null, edge_m: float, probe_mm: float, seed: int, quality?: array{duplicates: int, hidden: int}|null, keep_away: list<array{distance_m: float, geometry: array<string, mixed>}>} $spec */
     private function asked(Boundary $ground, DepthStack $stack, array $spec): PlanSpec
     {
         $away = KeepAway::nothing();

@@ -65,6 +65,9 @@ final class PullComposite
                 foreach (array_keys(self::PORTIONS) as $kind) {
                     $this->split->sample($author, $sample, $kind, $pulledAt);
                 }
+                if (in_array($fields['composite'], $plan->layout['quality']['hidden'] ?? [], true)) {
+                    $this->split->sample($author, $sample, 'hidden', $pulledAt);
+                }
                 foreach ($cores as $core) {
                     $sample->pulls()->create(['sequence' => $core['sequence'], 'outcome' => $core['outcome'], 'reason' => $core['reason'] ?? '']);
                 }

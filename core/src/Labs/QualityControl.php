@@ -7,6 +7,8 @@ namespace HonestCore\Labs;
 use HonestCore\Error\ValueOutOfRange;
 use HonestCore\Statistics\ChiSquare;
 use HonestCore\Table\RuleTable;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
 
 /**
  * What duplicates in a plan cost and buy.
@@ -43,6 +45,20 @@ final readonly class QualityControl
         $table = RuleTable::named('quality');
 
         return $composites < $table['per'] / 2 ? 0 : max(1, (int) round($composites / $table['per']));
+    }
+
+    /**
+     * Which of the composites are doubled, by seed: the same ones each time, and more of them with a larger count.
+     *
+     * @return list<int> numbers from 1, in their order
+     */
+    public static function pick(int $composites, int $count, int $seed): array
+    {
+        $numbers = $composites < 1 ? [] : (new Randomizer(new Mt19937($seed)))->shuffleArray(range(1, $composites));
+        $picked = array_slice($numbers, 0, max(0, $count));
+        sort($picked);
+
+        return $picked;
     }
 
     public function words(string $what): string

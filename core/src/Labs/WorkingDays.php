@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace HonestCore\Labs;
 
-use DateTimeImmutable;
 use HonestCore\Error\ValueOutOfRange;
 
 /**
@@ -29,7 +28,7 @@ final readonly class WorkingDays
      *
      * @throws ValueOutOfRange
      */
-    public function after(DateTimeImmutable $day, int $count): DateTimeImmutable
+    public function after(\DateTimeImmutable $day, int $count): \DateTimeImmutable
     {
         if ($count < 0 || $count > 400) {
             throw ValueOutOfRange::of('The working days ahead', $count, 'from 0 to 400');
@@ -44,7 +43,7 @@ final readonly class WorkingDays
     }
 
     /** Working days after one day up to another; negative when that lies before it. */
-    public function between(DateTimeImmutable $from, DateTimeImmutable $to): int
+    public function between(\DateTimeImmutable $from, \DateTimeImmutable $to): int
     {
         [$from, $to] = [$from->setTime(0, 0), $to->setTime(0, 0)];
         if ($to < $from) {
@@ -57,7 +56,7 @@ final readonly class WorkingDays
         return $count;
     }
 
-    private function isWorked(DateTimeImmutable $day): bool
+    private function isWorked(\DateTimeImmutable $day): bool
     {
         return (int) $day->format('N') < 6 && ! isset($this->holidays[$day->format('Y-m-d')]);
     }

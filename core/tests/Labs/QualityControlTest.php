@@ -28,4 +28,17 @@ final class QualityControlTest extends TestCase
     {
         self::assertSame([0, 0, 1, 1, 2, 3], array_map(QualityControl::usual(...), [1, 4, 5, 12, 20, 30]));
     }
+
+    public function test_what_is_doubled_hangs_on_the_seed_alone_and_a_larger_count_keeps_what_a_smaller_one_picked(): void
+    {
+        foreach ([1, 2, 3, 99] as $seed) {
+            $five = QualityControl::pick(20, 5, $seed);
+            self::assertCount(5, array_unique($five));
+            self::assertSame([], array_diff($five, range(1, 20)));
+            self::assertSame([], array_diff(QualityControl::pick(20, 3, $seed), $five));
+            self::assertSame($five, QualityControl::pick(20, 5, $seed));
+        }
+        self::assertSame([1, 2], QualityControl::pick(2, 9, 4));
+        self::assertSame([], QualityControl::pick(0, 3, 4));
+    }
 }

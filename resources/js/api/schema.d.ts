@@ -4492,7 +4492,22 @@ export interface components {
             seed: number;
             kept_reason: string | null;
             ph_sd: number | null;
+            quality?: components["schemas"]["QualityAsked"] | null;
             keep_away: components["schemas"]["KeptAway"][];
+        };
+        QualityAsked: {
+            duplicates: number;
+            hidden: number;
+        };
+        QualityCost: {
+            duplicates: number;
+            hidden: number[];
+            usual: number;
+            cores: number;
+            minutes: number;
+            samples: number;
+            fees: number;
+            words: string[];
         };
         /** @enum {string} */
         Pattern: "zigzag" | "w" | "random" | "stratified" | "grid" | "transect" | "corners" | "rows";
@@ -4507,6 +4522,8 @@ export interface components {
         CompositePlan: {
             number: number;
             cores: number;
+            /** @description The composite that this one doubles with cores of its own. */
+            duplicate_of?: number;
             walk_m: number;
             /** @description Closed rings of the composite's own ground, longitude and latitude; empty when that is all of the area. */
             outline: number[][][];
@@ -4560,6 +4577,7 @@ export interface components {
             bucket: components["schemas"]["Bucket"];
             margin: components["schemas"]["Margin"];
             margin_curve: components["schemas"]["MarginAt"][];
+            quality?: components["schemas"]["QualityCost"];
             warnings: string[];
         };
         Plan: {
@@ -5331,6 +5349,7 @@ export interface components {
             seed: number;
             kept_reason: string | null;
             ph_sd: number | null;
+            quality?: components["schemas"]["QualityAsked"] | null;
             keep_away: components["schemas"]["KeepAwayInput"][];
         };
         CoreInput: {

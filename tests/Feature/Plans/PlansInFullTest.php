@@ -123,4 +123,30 @@ final class PlansInFullTest extends ApiTestCase
 
         return $this->api('POST', '/areas/{area}/plans', (array) $change + self::SPEC, ['area' => $area->id]);
     }
+
+    public function test_quality_control_doubles_composites_with_cores_of_their_own_and_says_what_it_costs_and_buys(): void
+    {
+        $area = $this->area();
+        $spec = ['cell_acres' => 1.0, 'quality' => ['duplicates' => 2, 'hidden' => 1]] + self::SPEC;
+        $plain = $this->api('POST', '/areas/{area}/plans/draft', ['quality' => null] + $spec, ['area' => $area->id])->assertOk();
+        $draft = $this->api('POST', '/areas/{area}/plans/draft', $spec, ['area' => $area->id])->assertOk();
+        $own = count($plain->json('composites'));
+        self::assertSame($plain->json('composites'), array_slice($draft->json('composites'), 0, $own), 'the plan itself stays as it was');
+        self::assertCount($own + 2, $draft->json('composites'));
+        $double = $draft->json('composites')[$own];
+        $of = $plain->json('composites')[$double['duplicate_of'] - 1];
+        self::assertSame([$of['outline'], $of['cores']], [$double['outline'], $double['cores']]);
+        $places = static fn (array $cores, int $number): array => array_map(static fn (array $core): array => [$core['longitude'], $core['latitude']], array_values(array_filter($cores, static fn (array $core): bool => $core['composite'] === $number)));
+        self::assertSame([], array_uintersect($places($draft->json('cores'), $of['number']), $places($draft->json('cores'), $double['number']), static fn (array $a, array $b): int => $a <=> $b), 'no core is pulled twice');
+        self::assertSame([2, 1, 3], [$draft->json('quality.duplicates'), count($draft->json('quality.hidden')), $draft->json('quality.samples')]);
+        self::assertGreaterThan($plain->json('minutes'), $draft->json('minutes'));
+        self::assertStringContainsString('2 pairs: the spread of sampling and lab together is known only within a factor of', $draft->json('quality.words.0'));
+        $this->api('POST', '/areas/{area}/plans/draft', ['quality' => ['duplicates' => -1, 'hidden' => 0]] + $spec, ['area' => $area->id])->assertStatus(422)->assertJsonValidationErrors('quality.duplicates');
+
+        $plan = $this->api('POST', '/areas/{area}/plans', $spec, ['area' => $area->id])->assertCreated();
+        self::assertSame($draft->json('quality'), $plan->json('layout.quality'));
+        $hidden = $plan->json('layout.quality.hidden.0');
+        $sample = $this->api('POST', '/plans/{plan}/samples', ['composite' => $hidden, 'pulled_on' => '2026-09-01', 'pulled_by' => 'Ada Fenwright', 'cores_pulled' => 12, 'note' => ''], ['plan' => $plan->json('id')])->assertCreated();
+        self::assertSame(['lab', 'bench', 'hidden'], array_column($sample->json('samples.0.portions'), 'kind'));
+    }
 }

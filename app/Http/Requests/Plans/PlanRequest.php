@@ -39,6 +39,9 @@ final class PlanRequest extends FormRequest
             'seed' => ['required', 'integer', 'min:0', 'max:2147483647'],
             'ph_sd' => ['present', 'nullable', 'numeric', 'min:0.01', 'max:3'],
             'kept_reason' => ['present', 'nullable', 'string', 'max:500'],
+            'quality' => ['sometimes', 'nullable', 'array:duplicates,hidden'],
+            'quality.duplicates' => ['required_with:quality', 'integer', 'between:0,100'],
+            'quality.hidden' => ['required_with:quality', 'integer', 'between:0,100'],
             'keep_away' => ['present', 'array', 'max:50'],
             'keep_away.*.landmark_id' => ['required', 'integer'],
             'keep_away.*.distance_m' => ['required', 'numeric', 'min:0', 'max:10000'],
@@ -51,7 +54,7 @@ final class PlanRequest extends FormRequest
         return ['edge_m' => 'margin from the boundary', 'probe_mm' => 'inner diameter of the probe', 'ph_sd' => 'spread of pH between cores', 'keep_away.*.distance_m' => 'distance to keep'];
     }
 
-    /** @return array{purpose: string, school: string|null, layers: list<string>, cores: int, pattern: string, cell_acres: float|null, cell_mode: string, rows: array{spacing_m: float, bearing_deg: float}|null, zones: array<string, mixed>|null, start: array{float, float}|null, speed_km_per_h: float|null, seconds_per_core: float|null, edge_m: float, probe_mm: float, seed: int, ph_sd: float|null, kept_reason: string|null, keep_away: list<array{landmark_id: int, name: string, distance_m: float, geometry: array<string, mixed>}>} */
+    /** @return array{purpose: string, school: string|null, layers: list<string>, cores: int, pattern: string, cell_acres: float|null, cell_mode: string, rows: array{spacing_m: float, bearing_deg: float}|null, zones: array<string, mixed>|null, start: array{float, float}|null, speed_km_per_h: float|null, seconds_per_core: float|null, edge_m: float, probe_mm: float, seed: int, ph_sd: float|null, kept_reason: string|null, quality?: array{duplicates: int, hidden: int}|null, keep_away: list<array{landmark_id: int, name: string, distance_m: float, geometry: array<string, mixed>}>} */
     public function spec(): array
     {
         /** @var list<string> $layers */
@@ -77,6 +80,7 @@ final class PlanRequest extends FormRequest
             'seed' => $this->integer('seed'),
             'ph_sd' => $this->optional('ph_sd'),
             'kept_reason' => $this->input('kept_reason') === null ? null : $this->string('kept_reason')->trim()->toString(),
+            'quality' => $this->input('quality') === null ? null : ['duplicates' => $this->integer('quality.duplicates'), 'hidden' => $this->integer('quality.hidden')],
             'keep_away' => $this->keepAway(),
         ];
     }

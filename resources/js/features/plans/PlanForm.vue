@@ -35,6 +35,14 @@ const parting = computed<Parting>({
     },
 })
 const wanting = ref(false)
+const QUALITY = [
+    { key: 'duplicates', label: 'Duplicate composites' },
+    { key: 'hidden', label: 'Hidden duplicates' },
+] as const
+function setQuality(key: 'duplicates' | 'hidden', n: number): void {
+    const next = { duplicates: 0, hidden: 0, ...spec.value.quality, [key]: n }
+    spec.value.quality = next.duplicates + next.hidden === 0 ? null : next
+}
 const pattern = computed({
     get: () => spec.value.pattern as Schema<'Pattern'>,
     set: (which) => {
@@ -170,6 +178,25 @@ function choose(code: string | undefined): void {
                 />
             </div>
         </fieldset>
+        <details>
+            <summary>Quality control</summary>
+            <div v-for="one in QUALITY" :key="one.key" class="kept">
+                <span>{{ one.label }}</span>
+                <el-input-number
+                    :model-value="spec.quality?.[one.key] ?? 0"
+                    :controls="false"
+                    :min="0"
+                    :max="100"
+                    size="small"
+                    :aria-label="one.label"
+                    @update:model-value="(n: number | undefined) => setQuality(one.key, n ?? 0)"
+                />
+            </div>
+            <p class="note">
+                A duplicate composite is pulled with cores of its own; a hidden duplicate is a second bag of the same soil under another
+                code. One of each in ten is usual.
+            </p>
+        </details>
         <details>
             <summary>Walk, probe and spread</summary>
             <div class="kept">

@@ -216,6 +216,16 @@ const state = computed(() => {
                 <MarginChart :curve="layout.margin_curve" :cores="layout.cores.length" :margin="layout.margin" />
                 <p><RouterLink :to="`/plans/${areaId}/compare`">One composite, zones or a grid?</RouterLink></p>
                 <BucketBar :bucket="layout.bucket" />
+                <div v-if="layout.quality" class="quality">
+                    <h3>Quality control</h3>
+                    <p data-fact="quality">
+                        Costs {{ count(layout.quality.cores, 'core') }} and {{ number(layout.quality.minutes) }} min more,
+                        {{ count(layout.quality.samples, 'sample') }} at the lab, about {{ number(layout.quality.fees) }} in fees by a usual
+                        fee.
+                        <template v-if="layout.quality.usual">Usual for so many composites: {{ layout.quality.usual }} of each.</template>
+                    </p>
+                    <p v-for="words in layout.quality.words" :key="words">{{ words }}</p>
+                </div>
                 <div v-for="warning in layout.warnings" :key="warning" class="warning">{{ warning }}</div>
             </template>
             <div v-if="saved?.boundary_moved" class="warning">

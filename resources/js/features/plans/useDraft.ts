@@ -33,7 +33,7 @@ export function useDraft(
             const plan = saved.value
             if (plan && plan.area.id !== areaId.value) return
             const { keep_away, ...rest } = structuredClone(toRaw(plan?.spec)) ?? { ...usualSpec(school.value), keep_away: [] }
-            Object.assign(spec, rest)
+            Object.assign(spec, { quality: null }, rest)
             const known = landmarks.value.map((mark) => {
                 const had = keep_away.find((one) => one.landmark_id === mark.id)
                 return {

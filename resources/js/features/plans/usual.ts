@@ -22,6 +22,7 @@ export function usualSpec(school?: Schema<'School'>): Spec {
         seed: 1,
         ph_sd: null,
         kept_reason: null,
+        quality: null,
     }
 }
 
