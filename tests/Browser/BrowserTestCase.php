@@ -207,14 +207,14 @@ abstract class BrowserTestCase extends TestCase
         }
     }
 
-    /** Another plan of the blueberry rows, of 15 cores. */
+    /** Another plan of the blueberry rows, of 6 cores. */
     protected function newPlan(): int
     {
         $plan = $this->browser->executeAsyncScript(<<<'JS'
             const done = arguments[0]
             const token = decodeURIComponent(/XSRF-TOKEN=([^;]+)/.exec(document.cookie)[1])
             const ask = (path, options) => fetch(`/api${path}`, { headers: { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token }, ...options }).then((answer) => answer.json())
-            ask('/plans/18').then(({ spec }) => ask('/areas/4/plans', { method: 'POST', body: JSON.stringify(spec) })).then(({ id }) => done(id))
+            ask('/plans/18').then(({ spec }) => ask('/areas/4/plans', { method: 'POST', body: JSON.stringify({ ...spec, cores: 6 }) })).then(({ id }) => done(id))
             JS);
         self::assertIsInt($plan);
 
