@@ -129,7 +129,7 @@ final class OfflineTest extends BrowserTestCase
         self::assertSame([6, 1], [$this->stored($plan), $this->number("SELECT COUNT(*) FROM samples WHERE plan_id = {$plan}")]);
     }
 
-    public function test_five_thousand_entries_go_out_in_order_each_once(): void
+    public function test_five_thousand_entries_go_out_in_order_each_once_though_the_server_dies_amid_them(): void
     {
         $plan = $this->newPlan();
         $this->open('/pull');
@@ -146,6 +146,11 @@ final class OfflineTest extends BrowserTestCase
             }
             JS, [$plan]);
         $this->open("/pull/{$plan}");
+        $this->until(fn (): bool => $this->stored($plan) >= 500, 'the first of them in the database');
+        self::$servers->kill();
+        $this->down = true;
+        self::assertLessThan(5000, $this->stored($plan), 'it died amid them');
+        $this->comeBack();
         $this->until(fn (): bool => $this->stored($plan) === 5000, 'all 5,000 in the database');
         $this->miss('kept on this phone');
         $order = self::$servers->database()->query("SELECT ordinal FROM pull_entries WHERE plan_id = {$plan} ORDER BY id");

@@ -11,15 +11,21 @@ use HonestCore\Table\RuleTable;
 /**
  * Adds quality control to a plan that is laid out: duplicate composites of cores of their own, drawn with the next seed on the same
  * ground, and which composites are to have a hidden duplicate; and says what it costs and buys.
+ *
+ * @phpstan-import-type Asked from LayOut
+ * @phpstan-import-type Laid from LayOut
+ * @phpstan-import-type Outline from LayOut
+ * @phpstan-import-type Composite from LayOut
+ * @phpstan-import-type Quality from LayOut
  */
 final class Doubles
 {
     /**
-     * @param array{cores: list<array{composite: int, sequence: int, longitude: float, latitude: float, leg_m: float|null, bearing_deg: float|null}>, composites: list<array{number: int, cores: int, walk_m: float, outline: list<list<array{float, float}>>}>, walk_m: float, minutes: float, ...<string, mixed>} $layout
+     * @param Laid $layout
      * @param array{duplicates: int, hidden: int} $quality
-     * @param array{layers: list<string>, seed: int, speed_km_per_h: float|null, seconds_per_core: float|null, ...<string, mixed>} $spec
-     * @param callable(): array{cores: list<array{composite: int, sequence: int, longitude: float, latitude: float, leg_m: float|null, bearing_deg: float|null}>, composites: list<array{number: int, cores: int, walk_m: float, outline: list<list<array{float, float}>>}>, ...<string, mixed>} $again
-     * @return array{composites: list<array{number: int, cores: int, walk_m: float, outline: list<list<array{float, float}>>}>, walk_m: float, minutes: float, ...<string, mixed>}
+     * @param Asked $spec
+     * @param callable(): Laid $again
+     * @return Laid
      */
     public function __invoke(array $layout, array $quality, array $spec, callable $again): array
     {
@@ -45,8 +51,8 @@ final class Doubles
     /**
      * The composite of the second drawing that lies on the same ground.
      *
-     * @param list<list<array{float, float}>> $outline
-     * @param list<array{number: int, outline: list<list<array{float, float}>>, ...<string, mixed>}> $composites
+     * @param Outline $outline
+     * @param list<Composite> $composites
      */
     private static function twin(array $outline, array $composites): ?int
     {
@@ -61,7 +67,7 @@ final class Doubles
 
     /**
      * @param list<int> $hidden
-     * @return array{duplicates: int, hidden: list<int>, usual: int, cores: int, minutes: float, samples: int, fees: float, words: list<string>}
+     * @return Quality
      */
     private function words(int $composites, int $duplicates, array $hidden, int $cores, float $minutes, int $layers): array
     {

@@ -21,7 +21,19 @@ use HonestCore\Sampling\RowPlan;
 use HonestCore\Sampling\WalkTime;
 use HonestCore\Sampling\Zones;
 
-/** Lays the cores of a plan over a boundary, and says what they cost and buy. Nothing is stored. */
+/**
+ * Lays the cores of a plan over a boundary, and says what they cost and buy. Nothing is stored.
+ *
+ * @phpstan-type Rows array{spacing_m: float, bearing_deg: float}
+ * @phpstan-type Away array{distance_m: float, geometry: array<string, mixed>}
+ * @phpstan-type Asked array{layers: list<string>, cores: int, pattern: string, cell_acres: float|null, cell_mode: string, rows: Rows|null, zones: array<string, mixed>|null, start: array{float, float}|null, speed_km_per_h: float|null, seconds_per_core: float|null, edge_m: float, probe_mm: float, seed: int, ph_sd: float|null, quality?: array{duplicates: int, hidden: int}|null, keep_away: list<Away>}
+ * @phpstan-type Earlier array{sd: float, composites: int}
+ * @phpstan-type Core array{composite: int, sequence: int, longitude: float, latitude: float, leg_m: float|null, bearing_deg: float|null}
+ * @phpstan-type Outline list<list<array{float, float}>>
+ * @phpstan-type Composite array{number: int, cores: int, walk_m: float, outline: Outline, duplicate_of?: int}
+ * @phpstan-type Quality array{duplicates: int, hidden: list<int>, usual: int, cores: int, minutes: float, samples: int, fees: float, words: list<string>}
+ * @phpstan-type Laid array{cores: list<Core>, composites: list<Composite>, walk_m: float, minutes: float, quality?: Quality, area_m2: float, usable_m2: float, layers: list<array<string, mixed>>, bucket: array<string, mixed>, margin: array<string, mixed>, margin_curve: list<array<string, mixed>>, rows: array<string, mixed>|null, warnings: list<string>}
+ */
 final class LayOut
 {
     public function __construct(private readonly Doubles $doubles) {}
@@ -30,9 +42,9 @@ final class LayOut
 
     /**
      * @param array<string, mixed> $boundary GeoJSON
-     * @param array{layers: list<string>, cores: int, pattern: string, cell_acres: float|null, cell_mode: string, rows: array{spacing_m: float, bearing_deg: float}|null, zones: array<string, mixed>|null, start: array{float, float}|null, speed_km_per_h: float|null, seconds_per_core: float|null, edge_m: float, probe_mm: float, seed: int, ph_sd: float|null, quality?: array{duplicates: int, hidden: int}|null, keep_away: list<array{distance_m: float, geometry: array<string, mixed>}>} $spec
-     * @param array{sd: float, composites: int}|null $earlier spread of this ground's own earlier composites
-     * @return array{composites: list<array{number: int, cores: int, walk_m: float, outline: list<list<array{float, float}>>}>, walk_m: float, minutes: float, ...<string, mixed>}
+     * @param Asked $spec
+     * @param Earlier|null $earlier spread of this ground's own earlier composites
+     * @return Laid
      */
     public function __invoke(array $boundary, array $spec, ?array $earlier = null): array
     {
@@ -45,9 +57,9 @@ final class LayOut
 
     /**
      * @param array<string, mixed> $boundary
-     * @param array{layers: list<string>, cores: int, pattern: string, cell_acres: float|null, cell_mode: string, rows: array{spacing_m: float, bearing_deg: float}|null, zones: array<string, mixed>|null, start: array{float, float}|null, speed_km_per_h: float|null, seconds_per_core: float|null, edge_m: float, probe_mm: float, seed: int, ph_sd: float|null, keep_away: list<array{distance_m: float, geometry: array<string, mixed>}>} $spec
-     * @param array{sd: float, composites: int}|null $earlier
-     * @return array{cores: list<array{composite: int, sequence: int, longitude: float, latitude: float, leg_m: float|null, bearing_deg: float|null}>, composites: list<array{number: int, cores: int, walk_m: float, outline: list<list<array{float, float}>>}>, walk_m: float, minutes: float, ...<string, mixed>}
+     * @param Asked $spec
+     * @param Earlier|null $earlier
+     * @return Laid
      */
     private function lay(array $boundary, array $spec, ?array $earlier): array
     {
@@ -82,7 +94,7 @@ final class LayOut
         ];
     }
 
-    /** @param array{cores: int, pattern: string, cell_acres: float|null, cell_mode: string, rows: array{spacing_m: float, bearing_deg: float}|null, zones: array<string, mixed>|null, start: array{float, float}|null, edge_m: float, probe_mm: float, seed: int, quality?: array{duplicates: int, hidden: int}|null, keep_away: list<array{distance_m: float, geometry: array<string, mixed>}>} $spec */
+    /** @param Asked $spec */
     private function asked(Boundary $ground, DepthStack $stack, array $spec): PlanSpec
     {
         $away = KeepAway::nothing();
@@ -110,7 +122,7 @@ final class LayOut
     /**
      * @param list<list<array{float, float}>> $composites
      * @param array{float, float}|null $start
-     * @return list<array{composite: int, sequence: int, longitude: float, latitude: float, leg_m: float|null, bearing_deg: float|null}>
+     * @return list<Core>
      */
     private static function cores(array $composites, ?array $start): array
     {
@@ -128,7 +140,7 @@ final class LayOut
 
     /**
      * @param list<array{composite: int, sequence: int, leg_m: float|null}> $cores
-     * @return list<array{number: int, cores: int, walk_m: float, outline: list<list<array{float, float}>>}>
+     * @return list<Composite>
      */
     private static function composites(array $cores, Plan $plan): array
     {

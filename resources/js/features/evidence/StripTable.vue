@@ -99,6 +99,7 @@ const actions = computed(() => props.evidence.policy.terms.actions)
                     <td class="narrow">
                         <SampleLink :id="pair.sample_id" :code="pair.code" />
                         {{ pair.area }}
+                        <span v-if="pair.deviations.length" class="odd">{{ pair.deviations.join('; ') }}</span>
                     </td>
                     <td class="num">{{ number(pair.limits[0], 1) }}</td>
                     <td class="strip">
@@ -139,6 +140,12 @@ const actions = computed(() => props.evidence.policy.terms.actions)
 </template>
 
 <style scoped>
+.odd {
+    display: block;
+    font-size: 11px;
+    line-height: 1.1;
+    color: var(--amber);
+}
 .defs {
     position: absolute;
 }
