@@ -40,7 +40,7 @@ return new class extends Migration
             $table->dateTime('pulled_at')->nullable()->comment('when the clock of storage began');
             $table->dateTime('state_at')->nullable();
             $table->dateTime('deadline_at')->nullable();
-            $table->index(['sample_id', 'kind']);
+            $table->index(['team_id', 'sample_id']);
             $table->index(['team_id', 'state']);
             $table->index(['team_id', 'deadline_at']);
             $table->unique(['site_id', 'year', 'number']);
@@ -60,8 +60,14 @@ return new class extends Migration
             $table->timestamps();
             $table->unique(['team_id', 'uuid']);
             $table->unique(['portion_id', 'corrects']);
+            $table->index(['team_id', 'portion_id']);
         });
-        Schema::table('samples', fn (Blueprint $table) => $table->index(['team_id', 'year', 'number']));
+        // The team is in every query, so it leads every index that is to be used.
+        Schema::table('samples', function (Blueprint $table): void {
+            $table->index(['team_id', 'year', 'number']);
+            $table->index(['team_id', 'plan_id']);
+        });
+        Schema::table('readings', fn (Blueprint $table) => $table->index(['team_id', 'sample_id']));
         Schema::table('plans', fn (Blueprint $table) => $table->date('pull_on')->nullable()->comment('the day it is to be pulled'));
         $this->beginTrails();
         foreach (['UPDATE', 'DELETE'] as $act) {
@@ -143,13 +149,17 @@ return new class extends Migration
 
     public function down(): void
     {
-        Schema::table('samples', fn (Blueprint $table) => $table->dropIndex(['team_id', 'year', 'number']));
+        Schema::table('samples', function (Blueprint $table): void {
+            $table->dropIndex(['team_id', 'year', 'number']);
+            $table->dropIndex(['team_id', 'plan_id']);
+        });
+        Schema::table('readings', fn (Blueprint $table) => $table->dropIndex(['team_id', 'sample_id']));
         Schema::table('plans', fn (Blueprint $table) => $table->dropColumn('pull_on'));
         foreach (['lab_reports', 'consigned_portions', 'consignments', 'labs', 'custody_events'] as $table) {
             Schema::dropIfExists($table);
         }
         Schema::table('portions', function (Blueprint $table): void {
-            $table->dropIndex(['sample_id', 'kind']);
+            $table->dropIndex(['team_id', 'sample_id']);
             $table->dropIndex(['team_id', 'state']);
             $table->dropIndex(['team_id', 'deadline_at']);
             $table->dropUnique(['site_id', 'year', 'number']);

@@ -25,8 +25,12 @@ $send = static function (string $method, string $path, ?array $body = null) use 
     return [(int) curl_getinfo($curl, CURLINFO_RESPONSE_CODE), (array) json_decode((string) $said, true)];
 };
 $uuid = static fn (): string => preg_replace('/^(.{8})(.{4}).(.{3}).(.{3})(.{12})$/', '$1-$2-4$3-a$4-$5', bin2hex(random_bytes(16))) ?? '';
-$send('GET', '/api/welcome');
-[$status] = $send('POST', '/api/session', ['email' => 'maren@demo.example', 'password' => 'soil-and-lime']);
+$signIn = static function () use ($send): int {
+    $send('GET', '/api/welcome');
+
+    return $send('POST', '/api/session', ['email' => 'maren@demo.example', 'password' => 'soil-and-lime'])[0];
+};
+$status = $signIn();
 if ($status !== 200) {
     fwrite(STDERR, "Signing in was answered {$status}.\n");
     exit(1);
@@ -45,7 +49,12 @@ while ($waiting !== []) {
     echo "sending\n";
     [$status, $answer] = $send('POST', '/api/pull-entries', ['device' => $device, 'now' => gmdate('c'), 'entries' => $batch]);
     if ($status !== 200) {
-        $repeats++;
+        // A server that is killed while it writes a session has forgotten who this is: a phone signs in again.
+        $status === 401 && $signIn();
+        if (++$repeats > 5000) {
+            fwrite(STDERR, "The last of very many tries was answered {$status}.\n");
+            exit(1);
+        }
 
         continue;
     }

@@ -45,7 +45,7 @@ final class WhatWaits
     private function pulls(Site $site): array
     {
         $items = [];
-        foreach (array_reverse(($this->plansOfSite)($site->id)) as ['plan' => $plan, 'to_pull' => $toPull]) {
+        foreach (array_reverse($this->plansOfSite->waiting($site->id)) as ['plan' => $plan, 'to_pull' => $toPull]) {
             $left = count($toPull);
             if ($left > 0) {
                 $text = $left === 1 ? "Pull {$plan->spec['cores']} cores" : "Pull {$left} composites of {$plan->spec['cores']} cores";
@@ -66,7 +66,8 @@ final class WhatWaits
         ];
         foreach ($waiting as [$stage, $portion, $text, $to]) {
             $samples = Sample::query()->where('site_id', $site->id)->whereDoesntHave('readings', static fn (Builder $readings) => $readings
-                ->whereHas('method', static fn (Builder $methods) => $methods->where('portion', $portion)->where('analyte', 'ph')))->with('area:id,name')->orderByDesc('id')->limit(self::MOST)->get()->reverse();
+                ->whereHas('method', static fn (Builder $methods) => $methods->where('portion', $portion)->where('analyte', 'ph')))->with('area:id,name')
+                ->where('year', '>=', (int) now($site->timezone)->format('Y') - 1)->orderByDesc('year')->orderByDesc('number')->limit(self::MOST)->get()->reverse();
             foreach ($samples as $sample) {
                 $items[] = ['stage' => $stage, 'text' => "{$text} of {$sample->code}", 'detail' => $sample->area->name, 'to' => "{$to}?sample={$sample->id}"];
             }

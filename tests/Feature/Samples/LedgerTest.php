@@ -57,9 +57,9 @@ final class LedgerTest extends ApiTestCase
         DB::enableQueryLog();
         $page = $this->api('GET', '/ledger', query: ['page' => 7])->assertOk();
 
-        self::assertSame([2_000, 40, 7, 50], [$page->json('total'), count($page->json('rows')), $page->json('page'), $page->json('pages')]);
+        self::assertSame([2_000, 25, 7, 80], [$page->json('total'), count($page->json('rows')), $page->json('page'), $page->json('pages')]);
         self::assertLessThan(14, count(DB::getQueryLog()));
-        self::assertSame('FN26-1760-X', $page->json('rows.0.code'));
+        self::assertSame('FN26-1850-X', $page->json('rows.0.code'));
     }
 
     public function test_what_is_due_over_all_sites(): void

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Samples;
 
 use App\Http\Requests\Samples\LedgerRequest;
+use App\Models\Sample;
 use HonestCore\Custody\CustodyStep;
 use HonestCore\Table\CsvWriter;
 use Symfony\Component\HttpFoundation\StreamedResponse;
@@ -22,7 +23,8 @@ final class DownloadLedger
 
         return new StreamedResponse(static function () use ($samples): void {
             echo CsvWriter::line(self::COLUMNS);
-            foreach ($samples->lazy(self::AT_ONCE) as $sample) {
+            /** @var Sample $sample */
+            foreach ($samples->reorder()->lazyByIdDesc(self::AT_ONCE) as $sample) {
                 foreach ($sample->portions->sortBy('id') as $portion) {
                     echo CsvWriter::line([
                         $sample->code, $sample->site->name, $sample->area->name, $sample->depth, $sample->pulled_on->format('Y-m-d'), $sample->pulled_by, $sample->cores_pulled, $sample->cores_planned, implode('; ', $sample->deviations()),

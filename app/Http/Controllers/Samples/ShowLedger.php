@@ -13,7 +13,7 @@ use Illuminate\Http\JsonResponse;
 /** The samples of a team, some at a time. */
 final class ShowLedger
 {
-    private const PER_PAGE = 40;
+    private const PER_PAGE = 25;
 
     private const NEEDS = [
         'area:id,team_id,name', 'site:id,team_id,name', 'portions.lines', 'portions.consigned.consignment.lab', 'readings:id,team_id,sample_id,method_id', 'readings.method:id,team_id,portion',

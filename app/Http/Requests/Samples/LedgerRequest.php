@@ -7,6 +7,7 @@ namespace App\Http\Requests\Samples;
 use App\Models\Area;
 use App\Models\Portion;
 use App\Models\Sample;
+use HonestCore\Custody\ProbableCodes;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
@@ -52,7 +53,7 @@ final class LedgerRequest extends FormRequest
             $like = '%'.addcslashes($words, '%_\\').'%';
             $query->where(static fn (Builder $some) => $some->whereRaw("samples.code LIKE ? ESCAPE '\\'", [$like])->orWhereRaw("pulled_by LIKE ? ESCAPE '\\'", [$like])->orWhereRaw("note LIKE ? ESCAPE '\\'", [$like])
                 ->orWhereIn('area_id', Area::query()->whereRaw("name LIKE ? ESCAPE '\\'", [$like])->select('id'))
-                ->orWhereIn('samples.id', Portion::query()->whereRaw("code LIKE ? ESCAPE '\\'", [$like])->select('sample_id')));
+                ->orWhereIn('samples.id', Portion::query()->where('code', ProbableCodes::tidy($words))->whereNotNull('sample_id')->select('sample_id')));
         }
 
         return $query;
