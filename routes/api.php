@@ -98,7 +98,7 @@ Route::middleware('auth')->group(function (): void {
     Route::post('consignments/{consignment}/ask', C\Labs\AskForParcel::class)->can('update', 'consignment');
     Route::post('consignments/{consignment}/enquiry', C\Labs\NoteEnquiry::class)->can('update', 'consignment');
     Route::get('consignments/{consignment}/list.csv', C\Labs\DownloadList::class)->can('view', 'consignment');
-    Route::get('consignments/{consignment}/reports/{report}', C\Labs\ShowReport::class)->can('view', 'consignment');
+    Route::get('consignments/{consignment}/reports/{report}', C\Labs\ShowReport::class)->can('view', 'consignment')->whereNumber('report');
 
     Route::get('methods', C\Readings\ListMethods::class);
     Route::post('samples/{sample}/readings', C\Readings\CreateReading::class)->can('update', 'sample');

@@ -10,6 +10,7 @@ use App\Models\ConsignedPortion;
 use App\Models\Consignment;
 use App\Models\Portion;
 use App\Models\User;
+use HonestCore\Custody\CustodyStep;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
@@ -25,6 +26,7 @@ final class Send
         if ($consignment->state !== 'packed' || $consignment->contents->isEmpty()) {
             throw new Conflict($consignment->contents->isEmpty() ? 'The parcel is empty.' : "Parcel {$consignment->number} is {$consignment->state} already.");
         }
+        $this->refuseTime($consignment, $at);
         $reference = $consignment->lab->service && $this->service->isThere() ? $this->announce($consignment) : '';
         DB::transaction(function () use ($author, $consignment, $carrier, $at, $reference): void {
             ($this->write)($author, new Collection($consignment->contents->map(static fn (ConsignedPortion $one): Portion => $one->portion)->all()), [
@@ -32,6 +34,15 @@ final class Send
             ]);
             $consignment->refresh()->update(['carrier' => $carrier, 'reference' => $reference, 'sent_at' => $at, 'expected_on' => Draft::expectedOn($consignment->lab, $at), 'word' => $reference === '' ? '' : 'announced']);
         });
+    }
+
+    /** Before anybody is told: the hand-over lies neither in the future nor before the packing. */
+    private function refuseTime(Consignment $consignment, Carbon $at): void
+    {
+        $packed = $consignment->contents->max(static fn (ConsignedPortion $one): int => $one->portion->state_at?->getTimestamp() ?? 0);
+        if ($at->getTimestamp() > now()->getTimestamp() + CustodyStep::futureS() || $at->getTimestamp() < (int) $packed) {
+            throw new Conflict('The parcel was packed '.gmdate('j M Y H:i', (int) $packed).' UTC; accepted is a time of handing over from then to now.');
+        }
     }
 
     private function announce(Consignment $consignment): string

@@ -12,7 +12,10 @@ use App\Models\LabReport;
 use App\Models\Portion;
 use App\Models\Reading;
 use App\Models\Sample;
+use Illuminate\Http\Client\Factory;
+use Illuminate\Http\Client\Request as ClientRequest;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\Http;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\HttpFoundation\Response;
@@ -172,6 +175,55 @@ final class ParcelsTest extends ApiTestCase
         $this->standIn = null;
         self::assertStringContainsString('does not answer', $send($dead)->assertStatus(409)->json('message'));
         self::assertSame('packed', Consignment::query()->findOrFail($dead['consignment'])->state);
+    }
+
+    public function test_bad_parcels_and_hand_overs_are_refused_before_anything_is_written_or_announced(): void
+    {
+        $this->simulated();
+        $lab = $this->lab();
+        $portion = $this->dry($this->sample());
+        $plain = strtolower(str_replace('-', '', $portion->code));
+        foreach ([[['code' => $portion->code, 'tests' => []], ['code' => $plain, 'tests' => []]], [['code' => 'nonsense', 'tests' => []]], [['code' => $portion->code, 'tests' => 'ph']], [['tests' => []]]] as $portions) {
+            $this->api('POST', '/consignments/draft', ['lab_id' => $lab->id, 'portions' => $portions, 'answers' => []])->assertStatus(422);
+        }
+        $this->api('POST', '/consignments/draft', ['lab_id' => 999, 'portions' => [], 'answers' => []])->assertNotFound();
+        $this->api('POST', '/consignments', ['lab_id' => $lab->id, 'submission' => Str::uuid()->toString(), 'portions' => [], 'answers' => []])->assertStatus(422);
+        $ids = ['consignment' => (int) $this->pack($lab, [$portion])->json('id')];
+        foreach (['2026-09-01T19:00:00Z', '2026-09-01T17:00:00Z'] as $at) {
+            self::assertStringContainsString('accepted is a time of handing over', $this->api('POST', '/consignments/{consignment}/send', ['carrier' => '', 'at' => $at], $ids)->assertStatus(409)->json('message'));
+        }
+        $this->api('POST', '/consignments/{consignment}/send', ['carrier' => '', 'at' => 'soon'], $ids)->assertStatus(422);
+        self::assertSame('packed', Consignment::query()->sole()->state);
+        $this->getJson("/api/consignments/{$ids['consignment']}/reports/abc")->assertNotFound();
+        $this->getJson("/api/consignments/{$ids['consignment']}/reports/77")->assertNotFound();
+        [$stranger] = $this->team('Bog crew', 'bog');
+        $this->actingAs($stranger);
+        foreach (['send', 'ask', 'enquiry'] as $act) {
+            $this->api('POST', "/consignments/{consignment}/{$act}", $act === 'send' ? ['carrier' => '', 'at' => now()->toIso8601ZuluString()] : null, $ids)->assertNotFound();
+        }
+        $this->getJson("/api/consignments/{$ids['consignment']}/list.csv")->assertNotFound();
+    }
+
+    public function test_a_service_that_answers_nonsense_changes_nothing(): void
+    {
+        $lab = $this->lab();
+        $portion = $this->dry($this->sample());
+        $ids = ['consignment' => (int) $this->pack($lab, [$portion])->json('id')];
+        $this->app?->instance(LabService::class, new HttpLabService('http://lab.example', false));
+        foreach ([['ident' => 5], ['id' => 7], 'no json'] as $nonsense) {
+            Http::fake(['*' => Http::response($nonsense)]);
+            self::assertStringContainsString('makes no sense', $this->api('POST', '/consignments/{consignment}/send', ['carrier' => '', 'at' => now()->toIso8601ZuluString()], $ids)->assertStatus(409)->json('message'));
+            Http::swap(new Factory);
+        }
+        Http::fake(['*' => Http::response(['message' => 'We are moving house.'], 503)]);
+        self::assertStringContainsString('refused (503): We are moving house.', $this->api('POST', '/consignments/{consignment}/send', ['carrier' => '', 'at' => now()->toIso8601ZuluString()], $ids)->assertStatus(409)->json('message'));
+        self::assertSame('packed', Consignment::query()->sole()->state);
+        Http::swap(new Factory);
+        Http::fake(['*/consignments' => Http::response(['id' => 'P1'], 201), '*/consignments/P1' => Http::response(['state' => 'somewhere', 'word' => 'between two depots', 'day' => '2026-09-02', 'reports' => []])]);
+        $this->api('POST', '/consignments/{consignment}/send', ['carrier' => '', 'at' => now()->toIso8601ZuluString()], $ids)->assertOk()->assertJsonPath('simulated', false);
+        $this->api('POST', '/consignments/{consignment}/ask', ids: $ids)->assertOk()->assertJsonPath('word', 'between two depots')->assertJsonPath('state', 'sent');
+        Http::assertSent(static fn (ClientRequest $request): bool => $request->method() !== 'POST' || $request['portions'][0]['simulated_soil'] === ['token' => '', 'ph' => null]);
+        $this->api('POST', '/simulation', ['advance_days' => 1])->assertStatus(409);
     }
 
     public function test_labs_are_added_and_changed_and_bad_ones_refused_by_field(): void

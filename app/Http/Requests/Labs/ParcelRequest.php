@@ -7,7 +7,9 @@ namespace App\Http\Requests\Labs;
 use App\Actions\Custody\FindPortions;
 use App\Models\Lab;
 use App\Models\Portion;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\ValidationException;
 
 /** Portions and tests for one lab, and the answers to its form. */
 final class ParcelRequest extends FormRequest
@@ -44,9 +46,12 @@ final class ParcelRequest extends FormRequest
     {
         /** @var list<array{code: string, tests: list<string>}> $asked */
         $asked = $this->array('portions');
-        $found = $asked === [] ? [] : $find(array_column($asked, 'code'))->load('sample.area', 'lines')->all();
+        $found = $asked === [] ? new Collection : $find(array_column($asked, 'code'))->load('sample.area', 'lines');
+        if ($found->count() < count($asked)) {
+            throw ValidationException::withMessages(['portions' => 'A portion is in the list twice: scanned twice?']);
+        }
 
-        return array_map(static fn (Portion $portion, array $one): array => ['portion' => $portion, 'tests' => $one['tests']], array_values($found), $asked);
+        return array_values($found->map(static fn (Portion $portion, int $i): array => ['portion' => $portion, 'tests' => $asked[$i]['tests']])->all());
     }
 
     /** @return array<string, string> */

@@ -64,7 +64,7 @@ export function useDraft(
         const plan = saved.value
         if (!plan) return false
         const { keep_away, ...rest } = plan.spec
-        const before = { ...rest, keep_away: keep_away.map(({ landmark_id, distance_m }) => ({ landmark_id, distance_m })) }
+        const before = { quality: null, ...rest, keep_away: keep_away.map(({ landmark_id, distance_m }) => ({ landmark_id, distance_m })) }
         const ordered = (input: Schema<'PlanInput'>) =>
             JSON.stringify([
                 ...Object.entries({ ...input, keep_away: undefined }).sort(),

@@ -109,7 +109,7 @@ const { taken, taking, trouble, take } = useTakeAlong(() => me.value?.email ?? '
                     </td>
                     <td>
                         {{ day(plan.saved_at, timezone) }}, {{ plan.author }}
-                        <span v-if="taken.has(plan.id)" class="note on">on this phone</span>
+                        <span v-if="taken.has(plan.id)" class="note on">taken along</span>
                     </td>
                     <td>
                         <RouterLink

@@ -101,6 +101,10 @@ select {
     background: var(--sheet);
     font: inherit;
     padding: 0 8px;
-    max-width: 124px;
+    max-width: 110px;
+}
+input {
+    width: 170px;
+    max-width: none;
 }
 </style>

@@ -124,7 +124,7 @@ function scan(event: Event): void {
                     <td v-if="i === 0" :rowspan="row.portions.length" class="core">
                         <CoreGlyph :depth="row.depth" :scale="0.7" :width="12" />
                     </td>
-                    <td>
+                    <td class="bag">
                         <strong>{{ portion.code }}</strong> <span class="note kind">{{ portionName(portion.kind) }}</span>
                     </td>
                     <td class="way"><PortionTrack :portion="portion" /></td>
@@ -214,8 +214,11 @@ function scan(event: Event): void {
     display: block;
     color: var(--amber);
 }
+.bag {
+    white-space: nowrap;
+}
 .way {
-    width: 40%;
+    width: 38%;
 }
 .place {
     font-size: 12px;

@@ -96,6 +96,8 @@ watch(
 }
 .label .kind {
     font-weight: 600;
+    font-stretch: 86%;
+    white-space: nowrap;
     margin-bottom: 1mm;
 }
 .roll .label {
