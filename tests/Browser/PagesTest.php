@@ -27,6 +27,12 @@ final class PagesTest extends BrowserTestCase
         yield 'pull list' => ['/pull', 'Pulled before'];
         yield 'send' => ['/send', '18 composites'];
         yield 'sample' => ['/samples/13', 'did not come up'];
+        yield 'trail' => ['/samples/13?portion=25', 'handed to the carrier'];
+        yield 'scan' => ['/scan?code=QH26', 'does not fit its check character'];
+        yield 'labs' => ['/labs', 'Barn loess'];
+        yield 'packing' => ['/parcels/new', 'form'];
+        yield 'parcel' => ['/parcels/4', 'With thanks'];
+        yield 'labels ahead' => ['/pull/19/labels', 'QH26-19L'];
         yield 'labels' => ['/samples/13/labels', 'Lab portion'];
         yield 'bench' => ['/bench', 'Read so far'];
         yield 'reports' => ['/reports', 'Files taken'];
