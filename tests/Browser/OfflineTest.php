@@ -64,6 +64,19 @@ final class OfflineTest extends BrowserTestCase
         $this->miss('kept on this phone');
     }
 
+    public function test_the_page_can_be_installed(): void
+    {
+        $this->open('/pull');
+        $this->see('Take along');
+        $this->browser->executeAsyncScript('navigator.serviceWorker.ready.then(arguments[0])');
+        $devTools = new ChromeDevToolsDriver($this->browser);
+
+        self::assertSame(['installabilityErrors' => []], $devTools->execute('Page.getInstallabilityErrors'));
+        self::assertSame([], $devTools->execute('Page.getAppManifest')['errors']);
+        $kept = (int) $this->browser->executeAsyncScript('const done = arguments[0]; caches.open("honest-core-files").then((cache) => cache.keys()).then((keys) => done(keys.length))');
+        self::assertGreaterThan(50, $kept, 'pages, scripts, styles and fonts are on the phone');
+    }
+
     public function test_two_phones_with_no_signal_on_one_plan(): void
     {
         $plan = $this->newPlan();
@@ -217,6 +230,103 @@ final class OfflineTest extends BrowserTestCase
         $this->see('The clock of this phone is 1 day fast. The times were mended');
         $late = $this->number("SELECT COUNT(*) FROM pull_entries WHERE plan_id = {$plan} AND noted_at > datetime('now', '+5 minutes')");
         self::assertSame([1, 0], [$this->stored($plan), $late]);
+    }
+
+    public function test_what_is_unsent_is_said_everywhere_warned_of_at_sign_out_and_waits_for_whoever_made_it(): void
+    {
+        $plan = $this->newPlan();
+        $this->takeAlong();
+        $this->lose();
+        $this->open("/pull/{$plan}");
+        $this->pullCores(1, 2);
+        $this->screen(1280, 800);
+        $this->open('/');
+        $this->see('No signal. 2 unsent on this device');
+        $this->see('2 entries are on this device alone');
+        $this->browser->manage()->deleteAllCookies();
+        $this->comeBack();
+        $this->see('You were signed out');
+        $this->type('E-mail address', 'tobias@demo.example');
+        $this->type('Password', 'soil-and-lime');
+        $this->press('Sign in');
+        $this->see('Tobias Wren, reviewer');
+        $this->miss('unsent on this device');
+        self::assertSame(0, $this->stored($plan), 'another person does not hand them in');
+        $this->press('Sign out');
+        $this->enter(self::MAREN);
+        $this->until(fn (): bool => $this->stored($plan) === 2, 'they go out when their maker signs in');
+        $author = self::$servers->database()->query("SELECT DISTINCT users.name FROM pull_entries JOIN users ON users.id = created_by WHERE plan_id = {$plan}");
+        self::assertNotFalse($author);
+        self::assertSame(['Maren Oakhurst'], $author->fetchAll(\PDO::FETCH_COLUMN));
+    }
+
+    public function test_a_sign_out_with_unsent_entries_asks_first(): void
+    {
+        $plan = $this->newPlan();
+        $this->takeAlong();
+        $this->lose();
+        $this->open("/pull/{$plan}");
+        $this->pullCores(1, 1);
+        $this->screen(1280, 800);
+        $this->open('/');
+        $this->see('1 unsent on this device');
+        $this->press('Sign out');
+        $question = $this->browser->switchTo()->alert();
+        self::assertStringContainsString('1 entry is still on this phone alone', (string) $question->getText());
+        $question->dismiss();
+        $this->see('Maren Oakhurst, technician');
+        $this->comeBack();
+        $this->until(fn (): bool => $this->stored($plan) === 1, 'the entry');
+    }
+
+    public function test_the_map_and_the_labels_are_there_with_no_signal_and_the_codes_are_those_of_the_composite(): void
+    {
+        $plan = $this->newPlan();
+        $this->takeAlong();
+        $this->lose();
+        $this->open("/pull/{$plan}/labels");
+        $this->see('Labels ahead');
+        $this->see('Lab portion, composite QH26-');
+        preg_match('/Lab portion, composite (QH26-\d+-\w)/', $this->text(), $label);
+        $this->until(fn (): bool => (int) $this->browser->executeScript('return document.querySelector(".label img")?.naturalWidth ?? 0') > 0, 'a QR code that is drawn');
+        $this->open("/pull/{$plan}");
+        $this->press('Map');
+        $this->find("//*[@role='img' and contains(@aria-label, 'with 6 numbered cores')]");
+        $this->pullCores(1, 6);
+        $this->press('Make the composite');
+        $this->see('Handed in, and kept on this phone');
+        $this->comeBack();
+        $this->see('Composite '.($label[1] ?? '-'));
+    }
+
+    public function test_entries_that_come_after_the_composite_was_made_are_kept_as_late_and_refused_ones_are_named(): void
+    {
+        $plan = $this->newPlan();
+        $this->takeAlong();
+        $this->lose();
+        $this->open("/pull/{$plan}");
+        $this->pullCores(1, 2);
+        self::$servers->startAgain();
+        $this->down = false;
+        $database = self::$servers->database();
+        // Meanwhile somebody makes the composite at the desk; and an entry of this phone names a core that the plan has not.
+        $database->exec("INSERT INTO samples (team_id, site_id, area_id, plan_id, created_by, code, year, number, depth, pulled_on, pulled_by, cores_planned, cores_pulled, note, composite, conditions, created_at, updated_at)
+            SELECT team_id, site_id, area_id, {$plan}, created_by, 'QH26-900-X', year, 900, depth, pulled_on, pulled_by, 6, 6, '', 1, '{}', created_at, updated_at FROM samples WHERE id = 1");
+        $this->browser->executeAsyncScript(<<<'JS'
+            const [plan, done] = arguments
+            const open = indexedDB.open('honest-core')
+            open.onsuccess = () => {
+                const store = open.result.transaction('entries', 'readwrite')
+                store.objectStore('entries').put({ uuid: crypto.randomUUID(), plan_id: plan, composite: 1, ordinal: 9000, sequence: 77, outcome: 'pulled', reason: null, at: new Date().toISOString(), longitude: null, latitude: null, accuracy_m: null, settles: [], user: 'maren@demo.example', state: 'unsent', message: '' })
+                store.oncomplete = () => { open.result.close(); done() }
+            }
+            JS, [$plan]);
+        $this->comeBack();
+        $this->see('Core 77 was refused. The composite has 6 cores; core 77 is not in it.');
+        $this->see('QH26-900-X was made of this already; 2 of this phone');
+        self::assertSame(2, $this->number("SELECT COUNT(*) FROM pull_entries WHERE plan_id = {$plan} AND late = 1"));
+        $this->press('Take it off');
+        $this->miss('Core 77 was refused');
     }
 
     private function takeAlong(): void

@@ -6,6 +6,7 @@ namespace Tests\Browser;
 
 use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\WebDriverBy;
+use Tests\Support\PngFile;
 
 /** The pull page on a phone, 390x844. */
 final class PullTest extends BrowserTestCase
@@ -79,7 +80,46 @@ final class PullTest extends BrowserTestCase
         $this->see('All 6 cores are done');
         $this->find("//select[@name='tool']/option[@value='scoop']")->click();
         $this->find("//input[@name='reached']")->sendKeys('4');
+        $photo = sys_get_temp_dir().'/honest-core-pit-'.getmypid().'.png';
+        file_put_contents($photo, PngFile::bytes(80, 60));
+        $this->find("//input[@type='file']")->sendKeys($photo);
         $this->press('Make the composite');
         $this->see('It carries: 5 cores of 6; reached 10.2 cm of 15.2 cm; scooped');
+        $this->screen(1280, 800);
+        $sample = self::$servers->database()->query("SELECT id FROM samples WHERE plan_id = {$plan}");
+        self::assertNotFalse($sample);
+        $this->open('/samples/'.$sample->fetchColumn());
+        $this->see('Every reading of it carries: 5 cores of 6');
+        $this->see('scoop, moist soil');
+        $this->until(fn (): bool => (int) $this->browser->executeScript('return document.querySelector(".photos img")?.naturalWidth ?? 0') === 80, 'the photo');
+        unlink($photo);
+    }
+
+    public function test_the_position_of_the_demo_walks_to_the_core_is_marked_and_never_stored(): void
+    {
+        $this->screen(390, 844);
+        $this->enter(self::MAREN);
+        $plan = $this->newPlan();
+        $this->open("/pull/{$plan}");
+        $this->see('Buried lines marked');
+        $this->click("//label[contains(., 'Buried lines marked')]");
+        $this->click("//label[contains(., 'Simulate a position')]");
+        $this->see('simulated position ± 13 ft');
+        $far = fn (): int => (int) preg_replace('/^.*Core 1\s+(\d+) ft.*$/s', '$1', $this->text());
+        $start = $far();
+        self::assertGreaterThan(60, $start);
+        $this->until(fn (): bool => $far() < $start, 'it comes nearer');
+        $this->press('Map');
+        $this->find("//*[local-name()='text' and normalize-space()='you']");
+        $this->browser->navigate()->refresh();
+        $this->see('simulated position');
+        self::assertTrue($this->find("//label[contains(., 'Buried lines marked')]/input")->isSelected(), 'what was ticked stays ticked');
+        $this->press('Pulled');
+        $this->see('1 of 6 pulled');
+        $this->until(function () use ($plan): bool {
+            $found = self::$servers->database()->query("SELECT COUNT(*) FROM pull_entries WHERE plan_id = {$plan} AND longitude IS NULL");
+
+            return $found !== false && (int) $found->fetchColumn() === 1;
+        }, 'an entry without a made-up place');
     }
 }

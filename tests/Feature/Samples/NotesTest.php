@@ -172,6 +172,47 @@ final class NotesTest extends ApiTestCase
         self::assertSame(0, PullNote::query()->count());
     }
 
+    /** @return iterable<string, array{string, mixed, string}> */
+    public static function badFields(): iterable
+    {
+        foreach ([
+            'uuid' => [['', 'x', 7, null], 'a UUID'], 'plan_id' => [[0, -1, 'two', null, 1.5], 'a whole number from 1'], 'composite' => [[0, null], 'a whole number from 1'],
+            'ordinal' => [[0, 2_000_000_001, '7'], 'a whole number from 1'], 'sequence' => [[-3, []], 'a whole number from 1'], 'outcome' => [['', 'a word that is far too long', null], 'a word of up to 20 letters'],
+            'reason' => [[str_repeat('x', 201), 5], 'nothing or up to 200 letters'], 'at' => [['yesterday', '2026-09-01', '2026-99-99T00:00:00Z', null], 'a moment such as'],
+            'longitude' => [[181, 'west'], 'degrees from -180 to 180'], 'latitude' => [[-200, []], 'nothing or degrees'], 'accuracy_m' => [[-1, 'rough'], 'metres from 0 to 100000'],
+            'settles' => [[null, 'x', ['x'], ['a' => '3f0b1c52-7a1e-4f0a-9d7e-0a4a5a0f9a11']], 'up to 50 UUIDs'],
+        ] as $field => [$values, $accepted]) {
+            foreach ($values as $i => $value) {
+                yield "{$field} {$i}" => [$field, $value, $accepted];
+            }
+        }
+    }
+
+    #[DataProvider('badFields')]
+    public function test_a_field_of_an_entry_that_is_wrong_is_named_with_what_is_accepted_and_nothing_is_stored(string $field, mixed $value, string $accepted): void
+    {
+        $plan = $this->plan();
+        $bad = [$field => $value] + $this->entry($plan, 2);
+        $answer = $this->send([$this->entry($plan, 1), $bad])->assertStatus(422)->assertJsonValidationErrors("entries.1.{$field}");
+        self::assertStringContainsString($accepted, (string) $answer->json('errors')["entries.1.{$field}"][0]);
+        self::assertStringContainsString('of entry 2', (string) $answer->json('errors')["entries.1.{$field}"][0]);
+        $missing = array_diff_key($bad, [$field => 0]);
+        $this->send([$missing])->assertStatus(422)->assertJsonValidationErrors("entries.0.{$field}");
+        self::assertSame(0, PullNote::query()->count());
+    }
+
+    public function test_places_and_reasons_are_kept_as_the_phone_gave_them(): void
+    {
+        $plan = $this->plan();
+        $given = ['longitude' => -76.281, 'latitude' => 42.915, 'accuracy_m' => 4.5, 'reason' => 'drip line', 'outcome' => 'moved', 'at' => '2026-09-01T10:30:00.250-04:00'] + $this->entry($plan, 3);
+        $this->send([$given])->assertOk();
+        $note = PullNote::query()->sole();
+
+        self::assertSame([-76.281, 42.915, 4.5, 'drip line', 'moved'], [$note->longitude, $note->latitude, $note->accuracy_m, $note->reason, $note->outcome]);
+        self::assertSame('2026-09-01 14:30:00', $note->said_at->format('Y-m-d H:i:s'));
+        self::assertSame($this->technician->team_id, $note->team_id);
+    }
+
     public function test_another_teams_plan_takes_nothing(): void
     {
         $plan = $this->plan();

@@ -4,12 +4,16 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Session;
 
+use App\Models\Consignment;
+use App\Models\Lab;
 use App\Models\LabImport;
 use App\Models\Landmark;
+use App\Models\Photo;
 use App\Models\Sample;
 use App\Models\Underlay;
 use App\Models\Verdict;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\Route;
 use Tests\Feature\ApiTestCase;
 
 /** One team never sees another's. */
@@ -82,6 +86,40 @@ final class TeamsTest extends ApiTestCase
         self::assertSame(0, Verdict::query()->count());
         $this->actingAs($this->technician);
         self::assertSame(1, Landmark::query()->count());
+    }
+
+    public function test_every_route_that_names_a_record_is_closed_to_other_teams_and_every_route_to_nobody(): void
+    {
+        $site = $this->site();
+        $area = $this->area($site);
+        $sample = $this->pair($area, '5.5', '5.60');
+        $portion = $sample->portions()->firstOrFail();
+        $lab = Lab::query()->create(['name' => 'Marl', 'address' => '', 'email' => '', 'turnaround_days' => 8, 'transit_days' => 2, 'holidays' => [], 'bag_ml' => 400, 'quarantine' => '', 'tests' => [], 'form' => [], 'columns' => []]);
+        $parcel = Consignment::query()->create(['lab_id' => $lab->id, 'created_by' => $this->technician->id, 'number' => 1, 'submission' => 'x', 'state' => 'packed', 'form' => [], 'warnings' => [], 'fee_cents' => 0]);
+        $ids = [
+            'site' => $site->id, 'area' => $area->id, 'other' => $area->id, 'plan' => $sample->plan_id, 'sample' => $sample->id, 'portion' => $portion->id, 'method' => $this->method('kit-ph')->id, 'lab' => $lab->id, 'consignment' => $parcel->id,
+            'photo' => Photo::query()->create(['sample_id' => $sample->id, 'created_by' => $this->technician->id, 'file' => 'photos/none', 'type' => 'image/png', 'sha256' => str_repeat('0', 64)])->id,
+            'landmark' => $site->landmarks()->create(['name' => 'Mill Lane', 'geometry' => ['type' => 'Point', 'coordinates' => [-76.281, 42.9145]], 'distance_m' => 10])->id,
+            'underlay' => Underlay::query()->create(['site_id' => $site->id, 'name' => 'flight.png', 'file' => 'underlays/none', 'mime' => 'image/png', 'width' => 60, 'height' => 60, 'known' => []])->id,
+            'verdict' => 1, 'report' => 1, 'format' => 'kml',
+        ];
+        [, $stranger] = $this->team('Moor crew', 'moor');
+        $open = ['GET api/welcome', 'POST api/session'];
+        $asked = 0;
+        foreach (Route::getRoutes()->getRoutes() as $route) {
+            $method = $route->methods()[0];
+            if (! str_starts_with($route->uri(), 'api/') || in_array("{$method} {$route->uri()}", $open, true)) {
+                continue;
+            }
+            $url = '/'.preg_replace_callback('/{(\w+)}/', static fn (array $m): string => (string) ($ids[$m[1]] ?? 'none'), $route->uri());
+            Auth::forgetGuards();
+            self::assertSame(401, $this->json($method, $url)->status(), "{$method} {$url}, with nobody signed in");
+            if (array_intersect($route->parameterNames(), array_keys($ids)) !== []) {
+                self::assertSame(404, $this->actingAs($stranger)->json($method, $url)->status(), "{$method} {$url}, by a stranger");
+                $asked++;
+            }
+        }
+        self::assertGreaterThan(45, $asked);
     }
 
     public function test_a_record_takes_the_team_of_whoever_makes_it_whatever_is_asked(): void

@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, onSignedOut, Refused, type Schema } from '@/api/client'
+import { count } from '@/shared/format'
 import { forgetAnswers } from '@/shared/offline/install'
 import { box, sendFor } from '@/shared/offline/outbox'
 
@@ -41,7 +42,7 @@ export function useSession() {
         if (
             kept > 0 &&
             !window.confirm(
-                `${kept} entries are still on this phone alone. They stay on it, and go out when you sign in here again. Sign out?`,
+                `${count(kept, 'entry is', 'entries are')} still on this phone alone, and will go out when you sign in here again. Sign out?`,
             )
         )
             return

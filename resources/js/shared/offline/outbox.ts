@@ -17,6 +17,7 @@ export const anyUnsent = computed(() => box.unsent > 0)
 const whenSent = new Set<() => void>()
 let user: string | null = null
 let failures = 0
+let askedMeanwhile = false
 let timer: ReturnType<typeof setTimeout> | undefined
 
 /** Calls the listener after a round in which the server took something. */
@@ -66,6 +67,8 @@ export async function send(): Promise<void> {
         } finally {
             box.sending = false
             await count()
+            if (askedMeanwhile && failures === 0) timer = setTimeout(() => void send())
+            askedMeanwhile = false
             if (took) whenSent.forEach((listener) => listener())
         }
     })
@@ -167,8 +170,12 @@ function waiting(whose: string, state: Entry['state'] = 'unsent'): IDBKeyRange {
     return IDBKeyRange.bound([whose, state, 0], [whose, state, Infinity])
 }
 
+/** One round at a time; what was kept meanwhile gets a round of its own. */
 async function alone(work: () => Promise<void>): Promise<void> {
-    if (box.sending) return
+    if (box.sending) {
+        askedMeanwhile = true
+        return
+    }
     if ('locks' in navigator) {
         await navigator.locks.request('honest-core-outbox', { ifAvailable: true }, async (lock) => {
             if (lock) await work()
