@@ -93,6 +93,9 @@ final class Sample extends Model
     public function deviations(): array
     {
         $said = $this->conditions;
+        if ($said === [] && $this->cores_pulled >= $this->cores_planned) {
+            return [];
+        }
         $reached = $said['depth_reached_cm'] ?? null;
 
         return PullConditions::of($reached === null ? null : (float) $reached, $said['tool'] ?? '', $said['moisture'] ?? '')

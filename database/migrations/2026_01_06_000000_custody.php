@@ -66,6 +66,7 @@ return new class extends Migration
         Schema::table('samples', function (Blueprint $table): void {
             $table->index(['team_id', 'year', 'number']);
             $table->index(['team_id', 'plan_id']);
+            $table->index('team_id');
         });
         Schema::table('readings', fn (Blueprint $table) => $table->index(['team_id', 'sample_id']));
         Schema::table('plans', fn (Blueprint $table) => $table->date('pull_on')->nullable()->comment('the day it is to be pulled'));
@@ -152,6 +153,7 @@ return new class extends Migration
         Schema::table('samples', function (Blueprint $table): void {
             $table->dropIndex(['team_id', 'year', 'number']);
             $table->dropIndex(['team_id', 'plan_id']);
+            $table->dropIndex(['team_id']);
         });
         Schema::table('readings', fn (Blueprint $table) => $table->dropIndex(['team_id', 'sample_id']));
         Schema::table('plans', fn (Blueprint $table) => $table->dropColumn('pull_on'));

@@ -25,10 +25,14 @@ final class DownloadLedger
             echo CsvWriter::line(self::COLUMNS);
             /** @var Sample $sample */
             foreach ($samples->reorder()->lazyByIdDesc(self::AT_ONCE) as $sample) {
+                $common = [
+                    $sample->code, $sample->site->name, $sample->area->name, $sample->depth, substr((string) $sample->getRawOriginal('pulled_on'), 0, 10), $sample->pulled_by, $sample->cores_pulled, $sample->cores_planned, implode('; ', $sample->deviations()),
+                ];
                 foreach ($sample->portions->sortBy('id') as $portion) {
+                    $since = $portion->getRawOriginal('state_at');
                     echo CsvWriter::line([
-                        $sample->code, $sample->site->name, $sample->area->name, $sample->depth, $sample->pulled_on->format('Y-m-d'), $sample->pulled_by, $sample->cores_pulled, $sample->cores_planned, implode('; ', $sample->deviations()),
-                        $portion->code, $portion->kind, CustodyStep::stateName($portion->state), $portion->state_at?->toIso8601ZuluString(), $portion->place, $portion->volume_ml, implode('; ', $portion->tests), $sample->note,
+                        ...$common, $portion->code, $portion->kind, CustodyStep::stateName($portion->state), is_string($since) ? str_replace(' ', 'T', $since).'Z' : null,
+                        $portion->place, $portion->volume_ml, implode('; ', $portion->tests), $sample->note,
                     ]);
                 }
             }
