@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
+
 /** From the bag to the report: scanning, trails, parcels and the simulated lab, in the real pages. */
 final class CustodyTest extends BrowserTestCase
 {
@@ -127,6 +129,37 @@ final class CustodyTest extends BrowserTestCase
         $this->see('known only within a factor of');
         self::assertStringContainsString('18 cores', $this->fact('quality'));
         $this->see('2 samples at the lab');
+    }
+
+    public function test_labels_print_each_on_its_own_piece_of_a_roll_or_together_on_a_sheet(): void
+    {
+        $this->enter(self::MAREN, '/samples/13/labels');
+        $this->until(fn (): bool => (int) $this->browser->executeScript('return document.querySelector(".label img")?.naturalWidth ?? 0') > 0, 'a QR code that is drawn');
+        self::assertSame(['pages' => 1, 'roll' => 0], $this->printed());
+        $this->click("//label[contains(., 'Roll, 100')]");
+        $this->until(fn (): bool => (bool) $this->browser->executeScript('return document.querySelector(".sheet.roll") !== null'), 'the roll');
+        self::assertSame(['pages' => 2, 'roll' => 2], $this->printed());
+        self::assertSame([], $this->browser->executeScript('return [...document.querySelectorAll(".label")].filter((one) => one.scrollHeight > one.clientHeight + 1 || one.scrollWidth > one.clientWidth + 1).map((one) => one.innerText)'), 'nothing runs over a label');
+    }
+
+    public function test_what_is_done_outdoors_fits_a_phone(): void
+    {
+        $this->screen(390, 844);
+        $this->enter(self::MAREN, '/pull');
+        foreach (['/pull' => 'Pull core by core', '/scan' => 'Code on the label', '/pull/19' => 'Core 1'] as $path => $words) {
+            $this->open($path);
+            $this->see($words);
+            self::assertLessThanOrEqual(390, $this->browser->executeScript('return document.documentElement.scrollWidth'), $path);
+        }
+    }
+
+    /** @return array{pages: int, roll: int} pages in all, and those of 100 by 50 mm (283.5 by 141.7 pt) */
+    private function printed(): array
+    {
+        $made = (new ChromeDevToolsDriver($this->browser))->execute('Page.printToPDF', ['preferCSSPageSize' => true, 'printBackground' => true]);
+        $pdf = (string) base64_decode((string) $made['data'], true);
+
+        return ['pages' => (int) preg_match_all('#/Type\s*/Page\b#', $pdf), 'roll' => (int) preg_match_all('#/MediaBox \[0 0 28[234](\.\d+)? 14[12](\.\d+)?\]#', $pdf)];
     }
 
     private function scan(string $code): void

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Schema } from '@/api/client'
-import { day } from '@/shared/format'
+import { moment } from '@/shared/format'
 
 /** Phones that differ on a core: a person who was there says which word stands. */
 type Conflict = Schema<'PullState'>['conflicts'][number]
@@ -20,7 +20,7 @@ const SAY: Record<string, string> = {
         <ul>
             <li v-for="entry in conflict.entries" :key="entry.uuid">
                 <strong>{{ entry.by }}</strong>: {{ entry.outcome }}{{ entry.reason ? `, ${entry.reason}` : '' }},
-                {{ day(entry.at, timezone) }} {{ entry.at.slice(11, 16) }} UTC
+                {{ moment(entry.at, timezone) }}
             </li>
         </ul>
         <p>Is there soil of it in the bucket? Say what is so; both entries stay on record.</p>

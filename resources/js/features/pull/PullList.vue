@@ -78,7 +78,7 @@ const { taken, taking, trouble, take } = useTakeAlong(() => me.value?.email ?? '
             >
             <span v-if="trouble" class="wrong" role="alert">{{ trouble }}</span>
         </div>
-        <table v-if="ready.length" class="plain">
+        <table v-if="ready.length" class="plain ready">
             <thead>
                 <tr>
                     <th>Area</th>
@@ -198,11 +198,47 @@ const { taken, taking, trouble, take } = useTakeAlong(() => me.value?.email ?? '
     margin: 24px 0 6px;
 }
 @media (max-width: 700px) {
+    .ready thead,
+    .ready td:nth-child(4) {
+        display: none;
+    }
+    .ready tr {
+        display: grid;
+        grid-template-columns: auto auto 1fr;
+        gap: 2px 12px;
+        align-items: center;
+        padding: 10px 0;
+        border-bottom: 1px solid var(--rule);
+    }
+    .ready td {
+        border: 0;
+        padding: 0;
+        font-size: 15px;
+    }
+    .ready td:first-child,
+    .ready td:nth-child(6),
+    .ready td:last-child {
+        grid-column: 1 / -1;
+    }
+    .ready td:first-child {
+        font-size: 18px;
+    }
+    .ready td.num::after {
+        content: ' cores';
+    }
+    .when {
+        height: 44px;
+        font-size: 15px;
+    }
     .go {
         display: block;
         min-height: 52px;
         padding: 14px 0;
-        font-size: 16px;
+        font-size: 17px;
+    }
+    .ready .link {
+        min-height: 48px;
+        font-size: 15px;
     }
 }
 </style>

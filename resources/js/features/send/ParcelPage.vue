@@ -8,10 +8,9 @@ import PageHead from '@/shared/components/PageHead.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
 import { useSite } from '@/shared/composables/useSite'
-import { count, day, depth } from '@/shared/format'
+import { count, day, depth, moment } from '@/shared/format'
 import { newId } from '@/shared/offline/store'
 import { money } from './money'
-import { moment } from './steps'
 
 /** A parcel: what is in it, its papers, where it is, and the letter to the lab when it is late. */
 const id = Number(useRoute().params.parcel)

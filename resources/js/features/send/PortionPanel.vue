@@ -6,9 +6,8 @@ import FormField from '@/shared/components/FormField.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
 import { useSite } from '@/shared/composables/useSite'
-import { portionName } from '@/shared/format'
+import { moment, portionName } from '@/shared/format'
 import { newId } from '@/shared/offline/store'
-import { moment } from './steps'
 
 /** One portion: where it is, how long it keeps, what may come next, and its whole trail, which is only ever added to. */
 const props = defineProps<{ id: number; open: boolean }>()

@@ -31,4 +31,15 @@ defineProps<{ over?: string; title: string; lede?: string }>()
     gap: 8px;
     flex-shrink: 0;
 }
+@media (max-width: 700px) {
+    .head {
+        display: block;
+    }
+    .aside {
+        margin-top: 10px;
+        flex-wrap: wrap;
+        align-items: center;
+        gap: 16px;
+    }
+}
 </style>
