@@ -139,7 +139,7 @@ final class CustodyTest extends BrowserTestCase
         $this->click("//label[contains(., 'Roll, 100')]");
         $this->until(fn (): bool => (bool) $this->browser->executeScript('return document.querySelector(".sheet.roll") !== null'), 'the roll');
         self::assertSame(['pages' => 2, 'roll' => 2], $this->printed());
-        self::assertSame([], $this->browser->executeScript('return [...document.querySelectorAll(".label")].filter((one) => one.scrollHeight > one.clientHeight + 1 || one.scrollWidth > one.clientWidth + 1).map((one) => one.innerText)'), 'nothing runs over a label');
+        self::assertSame([], $this->browser->executeScript('return [...document.querySelectorAll(".sheet .label")].filter((one) => one.scrollHeight > one.clientHeight + 1 || one.scrollWidth > one.clientWidth + 1).map((one) => one.innerText)'), 'nothing runs over a label');
     }
 
     public function test_what_is_done_outdoors_fits_a_phone(): void
