@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Actions\Plans\SavePlan;
 use Illuminate\Support\Facades\DB;
+use Tests\Support\Command;
 
 /** What an older version stored is still there, and whole, after an upgrade. */
 final class UpgradeTest extends ApiTestCase
@@ -28,5 +29,33 @@ final class UpgradeTest extends ApiTestCase
         $line = $this->api('GET', '/plans', query: ['site_id' => $plan->area->site_id])->json('0');
         self::assertEquals([$plan->composites, $plan->walk_m, $plan->minutes], [$line['composites'], $line['walk_m'], $line['minutes']]);
         self::assertGreaterThan(1, $line['composites']);
+    }
+
+    public function test_portions_of_before_there_were_trails_get_the_first_line_of_theirs_and_nothing_is_lost(): void
+    {
+        $file = (string) tempnam(sys_get_temp_dir(), 'upgrade');
+        $environment = ['DB_DATABASE' => $file, 'APP_KEY' => (string) getenv('APP_KEY')];
+        $figure = static function (string $sql) use ($file): string {
+            $found = (new \PDO("sqlite:{$file}"))->query($sql);
+
+            return $found === false ? 'refused' : (string) $found->fetchColumn();
+        };
+        try {
+            foreach ([['migrate', '--seed', '--force'], ['migrate:rollback', '--step=1', '--force']] as $command) {
+                $run = Command::run($command, '', $environment);
+                self::assertSame(0, $run->status, $run->output.$run->error);
+            }
+            $before = [$figure('SELECT COUNT(*) FROM portions'), $figure('SELECT COUNT(*) FROM readings'), $figure('SELECT GROUP_CONCAT(code) FROM portions')];
+            self::assertGreaterThan(30, (int) $before[0]);
+            $run = Command::run(['migrate', '--force'], '', $environment);
+            self::assertSame(0, $run->status, $run->output.$run->error);
+
+            self::assertSame($before, [$figure('SELECT COUNT(*) FROM portions'), $figure('SELECT COUNT(*) FROM readings'), $figure('SELECT GROUP_CONCAT(code) FROM portions')]);
+            self::assertSame($before[0], $figure("SELECT COUNT(DISTINCT portion_id) FROM custody_events WHERE step = 'split'"));
+            self::assertSame('0', $figure('SELECT COUNT(*) FROM portions WHERE site_id IS NULL OR pulled_at IS NULL OR state <> \'split\''));
+            self::assertSame(['', 'ok'], [$figure('PRAGMA foreign_key_check'), $figure('PRAGMA integrity_check')]);
+        } finally {
+            array_map(static fn (string $end): bool => @unlink($file.$end), ['', '-wal', '-shm']);
+        }
     }
 }

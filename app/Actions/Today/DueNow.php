@@ -52,11 +52,12 @@ final class DueNow
     /** @return list<array{kind: string, urgent: bool, text: string, detail: string, site: string, at: string|null, to: string}> */
     private function late(): array
     {
-        $parcels = Consignment::query()->with('lab', 'contents.portion.sample.site')->whereIn('state', ['sent', 'arrived', 'lost'])->where('expected_on', '<', now()->toDateString())->orderBy('expected_on')->limit(self::MOST)->get();
+        $parcels = Consignment::query()->with('lab', 'contents.portion.sample.site')
+            ->where(static fn (Builder $some) => $some->where('state', 'lost')->orWhere(static fn (Builder $late) => $late->whereIn('state', ['sent', 'arrived'])->where('expected_on', '<', now()->toDateString())))->orderBy('expected_on')->limit(self::MOST)->get();
 
         return array_values($parcels->filter(static fn (Consignment $parcel): bool => $parcel->daysLate() > 0 || $parcel->state === 'lost')->map(static fn (Consignment $parcel): array => [
             'kind' => 'late', 'urgent' => $parcel->asked_on === null,
-            'text' => "Parcel {$parcel->number} is {$parcel->daysLate()} working days late".($parcel->asked_on === null ? ': ask the lab' : ", asked on {$parcel->asked_on->format('j M')}"),
+            'text' => ($parcel->state === 'lost' ? "Parcel {$parcel->number} is lost" : "Parcel {$parcel->number} is {$parcel->daysLate()} working days late").($parcel->asked_on === null ? ': ask the lab' : ", asked on {$parcel->asked_on->format('j M')}"),
             'detail' => $parcel->lab->name, 'site' => $parcel->contents->first()?->portion->sample?->site->name ?? '', 'at' => $parcel->expected_on?->toIso8601ZuluString(), 'to' => "/parcels/{$parcel->id}",
         ])->all());
     }

@@ -169,6 +169,7 @@ final class ParcelsTest extends ApiTestCase
         $send($delayed)->assertOk();
         $this->api('POST', '/simulation', ['advance_days' => 4]);
         self::assertSame('lost', $this->api('POST', '/consignments/{consignment}/ask', ids: $lost)->assertOk()->json('state'));
+        self::assertContains('Parcel 1 is lost: ask the lab', $this->api('GET', '/today', query: ['site_id' => $area->site_id])->json('due.*.text'));
         self::assertStringContainsString('held up', $this->api('POST', '/consignments/{consignment}/ask', ids: $delayed)->assertOk()->json('word'));
         $this->api('POST', '/simulation', ['advance_days' => 99])->assertStatus(422);
         $standIn->stop();
