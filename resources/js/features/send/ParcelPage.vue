@@ -83,6 +83,7 @@ const print = (): void => window.print()
     <p v-if="error" class="wrong">{{ error.message }}</p>
     <template v-if="parcel">
         <PageHead
+            class="parcel"
             :over="`Send, packed ${moment(parcel.packed_at, timezone)} by ${parcel.packed_by}`"
             :title="`Parcel ${parcel.number}`"
             :lede="lede"
@@ -254,5 +255,17 @@ const print = (): void => window.print()
 .warning ul {
     margin: 4px 0 0;
     padding-left: 16px;
+}
+.papers strong {
+    white-space: nowrap;
+}
+@media print {
+    .two {
+        display: block;
+    }
+    .parcel :deep(.lede),
+    .parcel :deep(.over) {
+        display: none;
+    }
 }
 </style>
