@@ -171,6 +171,7 @@ final class PagesTest extends BrowserTestCase
         file_put_contents($picture, PngFile::bytes(400, 300));
         $this->find('//input[@aria-label="Picture to lay under the map"]')->setFileDetector(new LocalFileDetector)->sendKeys($picture);
         $this->see('Two or three known places');
+        $this->until(fn (): bool => $this->browser->executeScript('return document.querySelector(".picture img")?.naturalWidth ?? 0') === 400, 'the picture itself');
         foreach ([1 => [-120, -60], 2 => [120, 60]] as $number => [$x, $y]) {
             (new WebDriverActions($this->browser))->moveToElement($this->find("//*[contains(@class, 'picture')]/img"), $x, $y)->click()->perform();
             $this->until(fn (): bool => count($this->browser->findElements(WebDriverBy::xpath('//button[normalize-space()="Show it on the map"]'))) === $number, "place {$number}");
