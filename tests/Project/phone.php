@@ -49,8 +49,8 @@ while ($waiting !== []) {
     echo "sending\n";
     [$status, $answer] = $send('POST', '/api/pull-entries', ['device' => $device, 'now' => gmdate('c'), 'entries' => $batch]);
     if ($status !== 200) {
-        // A server that is killed while it writes a session has forgotten who this is: a phone signs in again.
-        $status === 401 && $signIn();
+        // A server that is killed while it writes a session has forgotten who this is and what its token was: a phone signs in again.
+        in_array($status, [401, 419], true) && $signIn();
         if (++$repeats > 5000) {
             fwrite(STDERR, "The last of very many tries was answered {$status}.\n");
             exit(1);
