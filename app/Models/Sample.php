@@ -28,6 +28,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property \Illuminate\Support\Carbon $pulled_on
  * @property string $pulled_by
  * @property int $cores_planned
+ * @property bool $deviates
  * @property int $cores_pulled
  * @property string $note
  * @property string|null $submission
@@ -50,7 +51,7 @@ final class Sample extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['pulled_on' => 'date', 'conditions' => 'array'];
+        return ['pulled_on' => 'date', 'conditions' => 'array', 'deviates' => 'boolean'];
     }
 
     /** @return BelongsTo<Site, $this> */

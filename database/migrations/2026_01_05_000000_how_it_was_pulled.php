@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
 /** What was really done at the pull, and photos of it. */
@@ -13,7 +14,9 @@ return new class extends Migration
     {
         Schema::table('samples', function (Blueprint $table): void {
             $table->json('conditions')->default('{}')->comment('depth reached, tool, moisture, weather, helper');
+            $table->boolean('deviates')->default(false)->comment('follows from conditions and cores, kept here for the ledger');
         });
+        DB::statement('UPDATE samples SET deviates = cores_pulled < cores_planned');
         Schema::create('photos', function (Blueprint $table): void {
             $table->id();
             $table->foreignId('team_id')->constrained();
@@ -30,6 +33,6 @@ return new class extends Migration
     public function down(): void
     {
         Schema::dropIfExists('photos');
-        Schema::table('samples', fn (Blueprint $table) => $table->dropColumn('conditions'));
+        Schema::table('samples', fn (Blueprint $table) => $table->dropColumn(['conditions', 'deviates']));
     }
 };

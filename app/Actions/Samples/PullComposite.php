@@ -7,6 +7,7 @@ namespace App\Actions\Samples;
 use App\Actions\Custody\SplitOff;
 use App\Exceptions\Conflict;
 use App\Models\Plan;
+use App\Models\Portion;
 use App\Models\PullNote;
 use App\Models\Sample;
 use App\Models\User;
@@ -18,7 +19,7 @@ use Illuminate\Support\Facades\DB;
 /** Makes the composites of a plan's ground, one for each depth layer, each with its code, its cores and its two portions. */
 final class PullComposite
 {
-    public const PORTIONS = ['lab' => 'L', 'bench' => 'B'];
+    public const PORTIONS = ['lab' => Portion::LETTERS['lab'], 'bench' => Portion::LETTERS['bench']];
 
     public function __construct(private readonly RunningNumber $numbers, private readonly NotesOfComposite $notes, private readonly SplitOff $split) {}
 
@@ -62,6 +63,7 @@ final class PullComposite
                     'depth' => $layer,
                     'cores_planned' => $planned,
                 ]);
+                $sample->update(['deviates' => $sample->deviations() !== []]);
                 foreach (array_keys(self::PORTIONS) as $kind) {
                     $this->split->sample($author, $sample, $kind, $pulledAt);
                 }

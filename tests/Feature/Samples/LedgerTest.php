@@ -40,6 +40,9 @@ final class LedgerTest extends ApiTestCase
         $csv = explode("\r\n", trim($this->get('/api/ledger.csv?state=drying')->assertOk()->streamedContent()));
         self::assertCount(3, $csv);
         self::assertStringContainsString("{$third->code},Fen End,Sedge meadow,0-6in,2026-09-01,Nell,9,12,9 cores of 12,", $csv[1]);
+        // The phone says how a composite was pulled also when all went as planned: that is no deviation.
+        $this->api('POST', '/plans/{plan}/samples', ['pulled_on' => '2024-05-01', 'pulled_by' => 'Ada', 'cores_pulled' => 12, 'note' => '', 'conditions' => ['tool' => 'probe', 'moisture' => 'moist']], ['plan' => $this->plan($meadow)->id])->assertCreated()->assertJsonPath('samples.0.deviations', []);
+        self::assertSame([$third->code], $of(['deviates' => '1']));
         $this->api('GET', '/ledger', query: ['page' => 0])->assertStatus(422);
         $this->api('GET', '/ledger', query: ['page' => 9])->assertOk()->assertJsonPath('rows', []);
         [$stranger] = $this->team('Bog crew', 'bog');

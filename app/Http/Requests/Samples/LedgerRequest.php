@@ -45,7 +45,7 @@ final class LedgerRequest extends FormRequest
         }
         $query->when(isset($asked['from']), static fn (Builder $samples) => $samples->where('pulled_on', '>=', $asked['from']))
             ->when(isset($asked['to']), static fn (Builder $samples) => $samples->where('pulled_on', '<=', "{$asked['to']} 23:59:59"))
-            ->when(isset($asked['deviates']), static fn (Builder $samples) => $samples->where(static fn (Builder $some) => $some->whereColumn('cores_pulled', '<', 'cores_planned')->orWhereNot('conditions', '{}')));
+            ->when(isset($asked['deviates']), static fn (Builder $samples) => $samples->where('deviates', true));
         $this->byPortion($query, $asked);
         $this->byReading($query, $asked['read'] ?? null);
         $words = trim((string) ($asked['q'] ?? ''));
