@@ -18,5 +18,7 @@ return [
 
     /* Address of a lab's or courier's interface, as http://127.0.0.1:8090; and whether what it says is made up. */
     'lab_service' => env('LAB_SERVICE_URL'),
+    'probe_service' => env('PROBE_SERVICE_URL'),
+    'probe_service_simulated' => (bool) env('PROBE_SERVICE_SIMULATED', false),
     'lab_service_simulated' => (bool) env('LAB_SERVICE_SIMULATED', false),
 ];

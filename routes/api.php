@@ -8,9 +8,13 @@ use App\Models\Consignment;
 use App\Models\JudgingPolicy;
 use App\Models\Lab;
 use App\Models\LabImport;
+use App\Models\PenCalibration;
+use App\Models\PracticeRound;
 use App\Models\SchoolProfile;
 use App\Models\Site;
+use App\Models\TestMethod;
 use App\Models\Verdict;
+use App\Models\VisionRecord;
 use Illuminate\Support\Facades\Route;
 
 /*
@@ -99,6 +103,35 @@ Route::middleware('auth')->group(function (): void {
     Route::post('consignments/{consignment}/enquiry', C\Labs\NoteEnquiry::class)->can('update', 'consignment');
     Route::get('consignments/{consignment}/list.csv', C\Labs\DownloadList::class)->can('view', 'consignment');
     Route::get('consignments/{consignment}/reports/{report}', C\Labs\ShowReport::class)->can('view', 'consignment')->whereNumber('report');
+
+    Route::get('bench', C\Bench\ShowBench::class);
+    Route::get('bench/library', C\Bench\ListLibrary::class);
+    Route::post('methods', C\Bench\AddMethod::class)->can('create', TestMethod::class);
+    Route::get('methods/{method}', C\Bench\ShowMethod::class)->can('view', 'method');
+    Route::put('methods/{method}', C\Bench\ReviseMethod::class)->can('update', 'method');
+    Route::put('methods/{method}/links', C\Bench\LinkSheets::class)->can('update', 'method');
+    Route::post('methods/{method}/lots', C\Bench\AddLot::class)->can('update', 'method');
+    Route::post('sites/{site}/runs', C\Bench\CreateRun::class)->can('update', 'site');
+    Route::get('runs/{run}', C\Bench\ShowRun::class)->can('view', 'run');
+    Route::get('runs/{run}/readings', C\Bench\ListRunReadings::class)->can('view', 'run');
+    Route::post('runs/{run}/marks', C\Bench\MarkTubes::class)->can('update', 'run');
+    Route::post('runs/{run}/close', C\Bench\CloseRun::class)->can('update', 'run');
+    Route::post('runs/{run}/probe', C\Bench\StreamProbe::class)->can('update', 'run');
+    Route::post('runs/{run}/logger', C\Bench\TakeLogger::class)->can('update', 'run');
+    Route::post('colour-matches', C\Bench\MatchColour::class);
+    Route::get('calibrations', C\Bench\ListCalibrations::class);
+    Route::post('calibrations', C\Bench\CreateCalibration::class)->can('create', PenCalibration::class);
+    Route::post('calibrations/{calibration}/drift', C\Bench\NoteDrift::class)->can('update', 'calibration');
+    Route::get('vision-checks', C\Bench\ListVisionChecks::class);
+    Route::post('vision-checks', C\Bench\KeepVisionCheck::class)->can('create', VisionRecord::class);
+    Route::post('vision-plates', C\Bench\DrawPlates::class);
+    Route::get('practice-rounds', C\Bench\ListPractice::class);
+    Route::post('practice-rounds', C\Bench\StartPractice::class)->can('create', PracticeRound::class);
+    Route::post('practice-rounds/{round}', C\Bench\AnswerPractice::class)->can('update', 'round');
+    Route::get('areas/{area}/transects', C\Bench\ShowTransects::class)->can('view', 'area');
+    Route::post('areas/{area}/transects', C\Bench\AddTransect::class)->can('update', 'area');
+    Route::post('areas/{area}/ground-events', C\Bench\AddGroundEvent::class)->can('update', 'area');
+    Route::delete('ground-events/{event}', C\Bench\RemoveGroundEvent::class)->can('delete', 'event');
 
     Route::get('methods', C\Readings\ListMethods::class);
     Route::post('samples/{sample}/readings', C\Readings\CreateReading::class)->can('update', 'sample');

@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 /*
- * A stand-in for the interface of a courier and a lab: a process of its own with a state of its own, reached over HTTP alone.
+ * A stand-in for the interface of a courier and a lab, and for two instruments: a process of its own with a state of its own, reached over HTTP alone.
  * It shares no code and no database with the application. Its days pass when it is told so. All it says is made up.
  *
  *   POST /consignments                      {reference, transit_days, turnaround_days, portions: [{code, tests, simulated_soil}]} -> 201 {id}
@@ -12,13 +12,28 @@ declare(strict_types=1);
  *   POST /clock                             {advance_days?, trouble?: none, lose or delay} -> {day, word}
  *   GET  /clock                             {day}
  *
+ * A pH pen and a nitrate probe, too:
+ *
+ *   GET  /instruments/{ph|no3n}?seconds&soil&ph&trouble&pace   readings line by line, {n, at_ms, value, celsius}, then {end: true}
+ *
  * STAND_IN_STATE names the file that it keeps its state in.
  */
 require __DIR__.'/Laboratory.php';
 require __DIR__.'/Refused.php';
+require __DIR__.'/Instrument.php';
 
 $path = explode('/', trim((string) parse_url((string) $_SERVER['REQUEST_URI'], PHP_URL_PATH), '/'));
 $path = array_map(rawurldecode(...), $path);
+if ($path[0] === 'instruments' && count($path) === 2) {
+    try {
+        StandIn\Instrument::stream($path[1], $_GET);
+    } catch (StandIn\Refused $refused) {
+        http_response_code($refused->getCode());
+        echo json_encode(['message' => $refused->getMessage()], JSON_THROW_ON_ERROR);
+    }
+
+    return;
+}
 $file = getenv('STAND_IN_STATE') ?: dirname(__DIR__).'/var/stand-in.json';
 $lock = fopen($file, 'c+');
 if ($lock === false || ! flock($lock, LOCK_EX)) {

@@ -27,6 +27,11 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property string $reader
  * @property list<string> $flags
  * @property string $note
+ * @property int|null $method_version_id
+ * @property int|null $run_id
+ * @property string|null $between
+ * @property string $lot
+ * @property array<string, mixed>|null $detail
  * @property \Illuminate\Support\Carbon $created_at
  * @property-read Sample $sample
  * @property-read TestMethod $method
@@ -42,7 +47,7 @@ final class Reading extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['value' => 'float', 'read_on' => 'date', 'flags' => 'array'];
+        return ['value' => 'float', 'read_on' => 'date', 'flags' => 'array', 'detail' => 'array'];
     }
 
     /** @return BelongsTo<Sample, $this> */

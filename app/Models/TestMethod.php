@@ -9,6 +9,7 @@ use HonestCore\Agreement\Band;
 use HonestCore\Agreement\Bands;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\HasOne;
 
 /**
  * A way to measure one analyte: a kit by its bands, or a lab method by numbers.
@@ -23,6 +24,10 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property list<array{name: string, lower: float|int|null, upper: float|int|null}>|null $bands
  * @property float|null $uncertainty
  * @property string $lot
+ * @property list<array{name: string, url: string}> $links
+ * @property-read MethodVersion|null $current
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, MethodVersion> $versions
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, ReagentLot> $lots
  * @property-read \Illuminate\Database\Eloquent\Collection<int, Reading> $readings
  */
 final class TestMethod extends Model
@@ -33,16 +38,36 @@ final class TestMethod extends Model
 
     protected $guarded = [];
 
+    protected $attributes = ['links' => '[]'];
+
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['bands' => 'array', 'uncertainty' => 'float'];
+        return ['bands' => 'array', 'uncertainty' => 'float', 'links' => 'array'];
     }
 
     /** @return HasMany<Reading, $this> */
     public function readings(): HasMany
     {
         return $this->hasMany(Reading::class, 'method_id');
+    }
+
+    /** @return HasMany<MethodVersion, $this> */
+    public function versions(): HasMany
+    {
+        return $this->hasMany(MethodVersion::class, 'method_id');
+    }
+
+    /** @return HasOne<MethodVersion, $this> the definition it is worked by now */
+    public function current(): HasOne
+    {
+        return $this->hasOne(MethodVersion::class, 'method_id')->latestOfMany('version');
+    }
+
+    /** @return HasMany<ReagentLot, $this> */
+    public function lots(): HasMany
+    {
+        return $this->hasMany(ReagentLot::class, 'method_id');
     }
 
     /** The bands of an ordinal method; an open end is infinite. */

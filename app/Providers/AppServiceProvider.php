@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Actions\Bench\HttpProbeService;
+use App\Actions\Bench\ProbeService;
 use App\Actions\Labs\HttpLabService;
 use App\Actions\Labs\LabService;
 use App\Database\ImmediateSQLiteConnection;
@@ -24,6 +26,7 @@ final class AppServiceProvider extends ServiceProvider
 {
     private const SHARED_BY_THE_TEAM = [
         M\Site::class, M\Area::class, M\Landmark::class, M\Plan::class, M\Sample::class, M\TestMethod::class, M\Reading::class, M\LabImport::class, M\SchoolProfile::class, M\Underlay::class, M\Photo::class, M\Portion::class, M\Lab::class, M\Consignment::class, M\CheckSoil::class,
+        M\Run::class, M\ReagentLot::class, M\PenCalibration::class, M\VisionRecord::class, M\PracticeRound::class, M\Transect::class, M\GroundEvent::class,
     ];
 
     private const SIGNED = [M\JudgingPolicy::class, M\Verdict::class];
@@ -31,6 +34,7 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->labService();
+        $this->probeService();
         /** @param PDO|\Closure(): PDO $pdo */
         Connection::resolverFor('sqlite', static fn (mixed $pdo, string $database, string $prefix, array $config): Connection => new ImmediateSQLiteConnection($pdo, $database, $prefix, $config));
     }
@@ -42,6 +46,15 @@ final class AppServiceProvider extends ServiceProvider
             $address = config('app.lab_service');
 
             return new HttpLabService(is_string($address) && $address !== '' ? $address : null, (bool) config('app.lab_service_simulated'));
+        });
+    }
+
+    private function probeService(): void
+    {
+        $this->app->bind(ProbeService::class, static function (): HttpProbeService {
+            $address = config('app.probe_service');
+
+            return new HttpProbeService(is_string($address) && $address !== '' ? $address : null, (bool) config('app.probe_service_simulated'));
         });
     }
 

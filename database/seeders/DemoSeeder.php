@@ -46,6 +46,7 @@ final class DemoSeeder extends Seeder
         private readonly GatherEvidence $gather,
         private readonly Sign $sign,
         private readonly CustodySeeder $custody,
+        private readonly BenchSeeder $bench,
     ) {}
 
     public function run(): void
@@ -74,6 +75,7 @@ final class DemoSeeder extends Seeder
         Carbon::setTestNow('2026-11-20 15:00:00');
         $this->plan($areas['Old orchard below the barn'], $technician, 40);
         ($this->custody)($technician);
+        ($this->bench)($technician, $reviewer);
         Carbon::setTestNow();
         Auth::forgetGuards();
     }

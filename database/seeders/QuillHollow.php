@@ -56,6 +56,19 @@ final class QuillHollow
         ['Blueberry rows by the creek', '2026-09-24', 1, '6.0', [], '5.84', '6.28', '6.6'],
     ];
 
+    /** Nitrate N in ppm, two readings every 3 in from the row to mid-row. */
+    public const TRANSECTS = [
+        '2026-05-22' => [[9, 10], [11, 12], [12, 12], [12, 14], [13, 12], [12, 13]],
+        '2026-06-16' => [[14, 15], [22, 25], [41, 44], [26, 23], [16, 17], [13, 12]],
+        '2026-07-06' => [[8, 9], [12, 11], [19, 21], [13, 13], [10, 9], [9, 8]],
+    ];
+
+    /** day, kind, what, amount, unit */
+    public const GROUND_EVENTS = [
+        ['2026-05-28', 'rain', '', 0.4, 'in'], ['2026-06-05', 'application', 'Feather meal in a band 6 in from the row', 60, 'lb/acre'],
+        ['2026-06-11', 'rain', '', 0.7, 'in'], ['2026-06-24', 'rain', '', 1.6, 'in'], ['2026-06-30', 'rain', '', 0.9, 'in'],
+    ];
+
     /** A lab with an interface, and one that is written to. */
     public const LABS = [
         'Fennick Soil Laboratory' => [

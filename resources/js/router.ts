@@ -52,6 +52,15 @@ const routes: RouteRecordRaw[] = [
         meta: { stage: 'send', title: 'Labels' },
     },
     { path: '/bench', component: () => import('@/features/bench/BenchPage.vue'), meta: { stage: 'bench', title: 'Bench' } },
+    ...[
+        ['by-hand', 'By hand', () => import('@/features/bench/ByHandPage.vue')] as const,
+        ['methods', 'Methods', () => import('@/features/bench/MethodsPage.vue')] as const,
+        [`methods/${id('method')}`, 'Method', () => import('@/features/bench/MethodPage.vue')] as const,
+        ['pens', 'Pens', () => import('@/features/bench/PensPage.vue')] as const,
+        ['readers', 'Readers', () => import('@/features/bench/ReadersPage.vue')] as const,
+        [`transects/${id('area')}?`, 'Row transects', () => import('@/features/bench/TransectsPage.vue')] as const,
+        [`runs/${id('run')}`, 'Run', () => import('@/features/bench/RunPage.vue')] as const,
+    ].map(([path, title, component]) => ({ path: `/bench/${path}`, component, meta: { stage: 'bench', title } })),
     { path: '/reports', component: () => import('@/features/reports/ReportsPage.vue'), meta: { stage: 'reports', title: 'Reports' } },
     {
         path: `/evidence/${id('method')}?`,

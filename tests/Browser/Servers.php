@@ -37,7 +37,7 @@ final class Servers
         $environment = [
             'PATH' => (string) getenv('PATH'), 'HOME' => $folder, 'TMPDIR' => $folder, 'PHP_CLI_SERVER_WORKERS' => '4', 'APP_KEY' => (string) getenv('APP_KEY'),
             'APP_DEMO' => '1', 'DB_DATABASE' => "{$folder}/demo.sqlite", 'CACHE_STORE' => 'array', 'SESSION_DRIVER' => 'file', 'APP_ENV' => 'browser',
-            'LAB_SERVICE_URL' => "http://127.0.0.1:{$labPort}", 'LAB_SERVICE_SIMULATED' => '1', 'STAND_IN_STATE' => "{$folder}/stand-in.json",
+            'LAB_SERVICE_URL' => "http://127.0.0.1:{$labPort}", 'LAB_SERVICE_SIMULATED' => '1', 'PROBE_SERVICE_URL' => "http://127.0.0.1:{$labPort}", 'PROBE_SERVICE_SIMULATED' => '1', 'STAND_IN_STATE' => "{$folder}/stand-in.json",
         ];
         $application = [['php', '-S', "127.0.0.1:{$port}", '-t', "{$root}/public", "{$root}/server.php"], $environment];
         $it = new self("http://127.0.0.1:{$port}", "http://127.0.0.1:{$driverPort}", $folder, [

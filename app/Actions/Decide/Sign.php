@@ -19,6 +19,10 @@ final class Sign
     public function __invoke(TestMethod $test, User $signer, string $claim, string $hash, ?int $follows, string $scope, string $note): Verdict
     {
         return DB::transaction(function () use ($test, $signer, $claim, $hash, $follows, $scope, $note): Verdict {
+            $untested = $this->gather->untested($test);
+            if ($untested !== null) {
+                throw new Conflict("{$test->name}: {$untested}");
+            }
             $evidence = ($this->gather)($test);
             if ($evidence->hash() !== $hash) {
                 throw new Conflict('The evidence or the policy has changed since you opened it. Look at it again, then sign; what you wrote is kept.');

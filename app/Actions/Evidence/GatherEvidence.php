@@ -8,6 +8,7 @@ use App\Models\JudgingPolicy;
 use App\Models\Reading;
 use App\Models\Sample;
 use App\Models\TestMethod;
+use HonestCore\Agreement\ActionLimits;
 use HonestCore\Agreement\Band;
 use HonestCore\Agreement\Bands;
 use HonestCore\Agreement\PairedSample;
@@ -71,17 +72,35 @@ final class GatherEvidence
         $limits = $policy->limitsFor($sample->area->use);
         $flags = $sound === [] ? array_values(array_unique(array_merge(...array_map(static fn (Reading $reading): array => $reading->flags, $readings)))) : [];
 
-        return new Pair($sample, $reference, $used, $flags, $limits, $this->paired($sample, $reference, $used, $scale)->withLimits($limits), $scale);
+        return new Pair($sample, $reference, $used, $flags, $limits, $this->paired($sample, $reference, $used, $scale, $limits)->withLimits($limits), $scale);
     }
 
     /** @param non-empty-list<Reading> $readings */
-    private function paired(Sample $sample, float $reference, array $readings, ?Bands $scale): PairedSample
+    private function paired(Sample $sample, float $reference, array $readings, ?Bands $scale, ActionLimits $limits): PairedSample
     {
         return $scale === null
             ? PairedSample::numeric($sample->code, $reference, array_map(static fn (Reading $reading): float => (float) $reading->value, $readings))
             : PairedSample::ordinal($sample->code, $reference, array_map(
-                static fn (Reading $reading): Band => $scale->named((string) $reading->band) ?? throw new \UnexpectedValueException("Reading {$reading->id} holds no band of its method."),
-                $readings,
+                static fn (Reading $reading): Band => self::band($reading, $scale, $reference, $limits), $readings,
             ));
+    }
+
+    /** The band of a reading; of a colour between two bands the one that speaks more against the test, as of two middle replicates. */
+    private static function band(Reading $reading, Bands $scale, float $reference, ActionLimits $limits): Band
+    {
+        $band = $scale->named((string) $reading->band) ?? throw new \UnexpectedValueException("Reading {$reading->id} holds no band of its method.");
+        $other = $reading->between === null ? null : $scale->named($reading->between);
+
+        return $other === null ? $band : $scale->median([$band, $other], $reference, $limits);
+    }
+
+    /** Why a test has nothing to be judged by here, or null when it has. */
+    public function untested(TestMethod $test): ?string
+    {
+        if (! TestMethod::query()->where('analyte', $test->analyte)->where('portion', 'lab')->whereNull('school')->exists()) {
+            return 'No lab method here measures the same, so that it has no partner: it stays untested.';
+        }
+
+        return JudgingPolicy::query()->where('analyte', $test->analyte)->exists() ? null : 'No policy is set for what it measures, so that it cannot be judged yet.';
     }
 }

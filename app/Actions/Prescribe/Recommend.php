@@ -10,6 +10,7 @@ use App\Models\JudgingPolicy;
 use App\Models\Reading;
 use App\Models\Sample;
 use App\Models\Verdict;
+use HonestCore\Agreement\Band;
 use HonestCore\Agreement\Verdict as Word;
 use HonestCore\Agronomy\Lime\KitDirection;
 use HonestCore\Agronomy\Lime\LabPh;
@@ -65,7 +66,8 @@ final class Recommend
                 continue;
             }
             $verdict = $this->signed()->first(static fn (Verdict $verdict): bool => $verdict->method_id === $reading->method_id && $verdict->claim === 'sort');
-            $class = $band->classIn(($verdict->policy ?? $policy)->limitsFor($area->use));
+            $classes = array_map(static fn (Band $one): ?int => $one->classIn(($verdict->policy ?? $policy)->limitsFor($area->use)), array_filter([$band, $reading->method->scale()?->named((string) $reading->between)]));
+            $class = count(array_unique($classes)) === 1 ? $classes[0] : null;
             $kit = new KitDirection(
                 $reading->method->name, $band->name, $band->middle() ?? NAN, $class === null ? null : $policy->terms['actions'][$class],
                 $verdict === null ? null : Word::from($verdict->verdict), $verdict?->scope['test_from'], $verdict?->scope['test_to'],

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions\Readings;
 
 use App\Exceptions\Conflict;
+use App\Models\MethodVersion;
 use App\Models\Reading;
 use App\Models\Sample;
 use App\Models\TestMethod;
@@ -29,6 +30,8 @@ final class RecordReading
                 throw new Conflict("{$sample->code} has a result by {$method->name} already. Correct that one instead.");
             }
 
+            $version = $method->portion === 'bench' ? MethodVersion::query()->where('method_id', $method->id)->orderByDesc('version')->first() : null;
+
             return Reading::query()->create([
                 'sample_id' => $sample->id,
                 'portion_id' => $sample->portions()->where('kind', $method->portion)->valueOrFail('id'),
@@ -36,14 +39,25 @@ final class RecordReading
                 'import_id' => $importId,
                 'created_by' => $author->id,
                 'corrects_id' => $fields['corrects_id'],
-                'value' => $method->bands === null ? (float) $fields['typed'] : null,
-                'band' => $method->bands === null ? null : $fields['typed'],
-                'as_reported' => $fields['typed'],
+                ...self::value($method, $version, $fields['typed']),
                 'read_on' => $fields['read_on'],
                 'reader' => $fields['reader'],
                 'flags' => $fields['flags'],
                 'note' => $fields['note'],
+                'method_version_id' => $version?->id,
+                'lot' => $method->lot,
             ]);
         });
+    }
+
+    /** @return array{value: float|null, band: string|null, as_reported: string, detail: array<string, int>|null} */
+    private static function value(TestMethod $method, ?MethodVersion $version, string $typed): array
+    {
+        if ($version === null) {
+            return ['value' => $method->bands === null ? (float) $typed : null, 'band' => $method->bands === null ? null : $typed, 'as_reported' => $typed, 'detail' => null];
+        }
+        $reading = $version->parsed()->scale->read($typed);
+
+        return ['value' => $reading->number, 'band' => $reading->band, 'as_reported' => $reading->drops === null ? $typed : $reading->words(), 'detail' => $reading->drops === null ? null : ['drops' => $reading->drops]];
     }
 }

@@ -4,14 +4,15 @@ declare(strict_types=1);
 
 namespace App\Actions\Teams;
 
+use App\Actions\Bench\KeepMethod;
 use App\Actions\Decide\SetPolicy;
 use App\Models\Team;
 use App\Models\TestMethod;
 use App\Models\User;
-use HonestCore\Agreement\Band;
 use HonestCore\Agreement\DefaultPolicy;
 use HonestCore\Agronomy\Crop;
-use HonestCore\Bench\CapsuleScale;
+use HonestCore\Bench\MethodDefinition;
+use HonestCore\Bench\MethodLibrary;
 use HonestCore\Table\RuleTable;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
@@ -19,7 +20,7 @@ use Illuminate\Support\Facades\DB;
 /** Makes a team with its first person, the methods it starts with and the policy that ships. */
 final class FoundTeam
 {
-    public function __construct(private readonly SetPolicy $setPolicy) {}
+    public function __construct(private readonly SetPolicy $setPolicy, private readonly KeepMethod $keep) {}
 
     /** @param array{name: string, email: string, password: string, role: string} $person */
     public function __invoke(string $name, array $person, string $lab, string $kit, string $lot): User
@@ -28,18 +29,27 @@ final class FoundTeam
             $team = Team::query()->create(['name' => $name]);
             $user = User::query()->create([...$person, 'team_id' => $team->id]);
             Auth::setUser($user);
-            $this->methods($lab, $kit, $lot);
+            $this->kit($kit, $lot, $user);
+            $this->methods($lab);
             ($this->setPolicy)('ph', self::terms(), 'The policy that ships, set before any evidence.', $user);
 
             return $user;
         });
     }
 
-    private function methods(string $lab, string $kit, string $lot): void
+    /** The capsule kit that ships, under the name it has here. */
+    private function kit(string $name, string $lot, User $user): void
     {
-        $bands = array_map(static fn (Band $band): array => ['name' => $band->name, 'lower' => $band->lower, 'upper' => $band->upper], CapsuleScale::ph()->bands);
+        $definition = MethodDefinition::of(['name' => $name] + MethodLibrary::get('capsule-ph')->toArray());
+        $method = $this->keep->add($definition, 'The steps that ship.', $user, 'kit-ph', $lot);
+        if ($lot !== '') {
+            $method->lots()->create(['reagent' => $definition->reagents[0], 'lot' => $lot]);
+        }
+    }
+
+    private function methods(string $lab): void
+    {
         foreach ([
-            ['code' => 'kit-ph', 'name' => $kit, 'analyte' => 'ph', 'portion' => 'bench', 'bands' => $bands, 'lot' => $lot],
             ['code' => 'lab-ph', 'name' => $lab, 'analyte' => 'ph', 'portion' => 'lab', 'uncertainty' => 0.12],
             ['code' => 'lab-mehlich', 'name' => "{$lab}, Mehlich buffer", 'analyte' => 'buffer_ph', 'portion' => 'lab', 'school' => 'mehlich'],
             ['code' => 'lab-smp', 'name' => "{$lab}, SMP buffer", 'analyte' => 'buffer_ph', 'portion' => 'lab', 'school' => 'smp'],

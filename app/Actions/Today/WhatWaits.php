@@ -81,6 +81,9 @@ final class WhatWaits
     {
         $items = [];
         foreach (TestMethod::query()->where('portion', 'bench')->orderBy('id')->get() as $test) {
+            if ($this->evidence->untested($test) !== null) {
+                continue;
+            }
             $evidence = ($this->evidence)($test);
             $signed = Verdict::standing()->where('method_id', $test->id)->where('claim', 'sort')->first();
             $pairs = count($evidence->counted());

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace HonestCore\Tests\Bench;
 
-use HonestCore\Bench\CapsuleScale;
+use HonestCore\Bench\MethodLibrary;
 use HonestCore\Bench\PlausibleReading;
 use HonestCore\Bench\ProtocolBreak;
 use HonestCore\Error\CoreError;
@@ -15,7 +15,7 @@ final class BenchTest extends TestCase
     /** Common practice: half pH steps from 4.5 to 7.5. */
     public function test_the_capsule_reads_half_steps_without_gaps(): void
     {
-        $bands = CapsuleScale::ph()->bands;
+        $bands = MethodLibrary::get('capsule-ph')->scale->bands->bands ?? [];
 
         self::assertSame(['4.5', '5.0', '5.5', '6.0', '6.5', '7.0', '7.5'], array_column($bands, 'name'));
         foreach (array_slice($bands, 1) as $i => $band) {

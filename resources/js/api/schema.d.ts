@@ -3631,8 +3631,1314 @@ export interface paths {
             };
         };
         put?: never;
+        /** Add a bench method to the team's */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MethodInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MethodDetail"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/bench": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the bench has to do, and what its tests have cost */
+        get: {
+            parameters: {
+                query: {
+                    site_id: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Bench"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/bench/library": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The generic methods that ship, and the form of a definition */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Library"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/methods/{method}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                method: number;
+            };
+            cookie?: never;
+        };
+        /** A method with its definition, versions and lots */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    method: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MethodDetail"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        /** Revise a bench method */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    method: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MethodRevision"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MethodDetail"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/methods/{method}/links": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                method: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Set the team's own links to data sheets */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    method: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LinksInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MethodDetail"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/methods/{method}/lots": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                method: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Add a lot of a reagent */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    method: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LotInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MethodDetail"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/runs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Set up a run at the bench */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    site: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RunInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Run"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/runs/{run}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: number;
+            };
+            cookie?: never;
+        };
+        /** Where a run stands */
+        get: {
+            parameters: {
+                query?: {
+                    now_ms?: number;
+                };
+                header?: never;
+                path: {
+                    run: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Run"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/runs/{run}/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: number;
+            };
+            cookie?: never;
+        };
+        /** The readings that a run gave */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    run: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RunReading"][];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/runs/{run}/marks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Write marks into the log of a run, all or none */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    run: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MarksInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Run"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/runs/{run}/close": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Finish or drop a run */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    run: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CloseInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Run"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/runs/{run}/probe": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Read the device into a tube; answers line by line, the last line is what was kept */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    run: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        tube: number;
+                        seconds: number;
+                    };
+                };
+            };
+            responses: {
+                /** @description Lines */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/x-ndjson": components["schemas"]["ProbeLine"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/runs/{run}/logger": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Read tubes from the file of a logger, whole or not at all */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    run: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "multipart/form-data": {
+                        /** Format: binary */
+                        file: string;
+                        reader: string;
+                        now_ms: number;
+                    };
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Run"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/colour-matches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Which swatch a tube on a photo is nearest to */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ColourInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ColourMatch"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calibrations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Calibrations, the newest first */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Calibration"][];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Keep what a pen showed in its buffers */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CalibrationInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Calibration"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calibrations/{calibration}/drift": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                calibration: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note a buffer read once more after the run */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    calibration: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["DriftInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Calibration"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/vision-checks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Colour-vision checks of readers */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["VisionCheck"][];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Judge and keep the answers to a set of plates */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["VisionInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["VisionCheck"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/vision-plates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Draw a fresh set of plates */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Plates"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/practice-rounds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Practice rounds, the newest first */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PracticeRound"][];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Start a practice round */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PracticeInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PracticeRound"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/practice-rounds/{round}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                round: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Hand in what was read */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    round: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PracticeAnswers"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PracticeRound"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/areas/{area}/transects": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                area: number;
+            };
+            cookie?: never;
+        };
+        /** Row transects of an area, with rain and applications */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    area: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Transects"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Add a row transect */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    area: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TransectInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Transects"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/areas/{area}/ground-events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                area: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note rain or what was spread */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    area: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["GroundEventInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Transects"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/ground-events/{event}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                event: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take a note back */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    event: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
         options?: never;
         head?: never;
         patch?: never;
@@ -5035,6 +6341,553 @@ export interface components {
             uncertainty: number | null;
             lot: string;
         };
+        ScaleBand: {
+            name: string;
+            lower: number | null;
+            upper: number | null;
+            hex: string | null;
+            shown: boolean;
+        };
+        BenchScale: {
+            /** @enum {string} */
+            kind: "bands" | "direction" | "drops" | "continuous" | "heights";
+            resolution: number | null;
+            lowest: number | null;
+            highest: number | null;
+            most: number | null;
+            reading_error_mm: number | null;
+            bands: components["schemas"]["ScaleBand"][] | null;
+        };
+        BenchStep: {
+            code: string;
+            /** @enum {string} */
+            kind: "act" | "timed" | "wait" | "read";
+            do: string;
+            amount: string;
+            hands_s: number;
+            least_s: number | null;
+            aim_s: number | null;
+            most_s: number | null;
+            reads: string | null;
+            stokes_um: number | null;
+        };
+        ConditionOption: {
+            value: string;
+            name: string;
+            breaks: string | null;
+        };
+        BenchCondition: {
+            code: string;
+            name: string;
+            options: components["schemas"]["ConditionOption"][];
+        };
+        CelsiusRange: {
+            lowest: number;
+            highest: number;
+        };
+        Lot: {
+            id: number;
+            reagent: string;
+            lot: string;
+            expires_on: string | null;
+            price_cents: number | null;
+            tests: number | null;
+        };
+        SheetLink: {
+            name: string;
+            url: string;
+        };
+        NamedCode: {
+            code: string;
+            name: string;
+        };
+        LibraryMethod: {
+            code: string;
+            name: string;
+            analyte: string;
+            scale: string;
+            source: string;
+            definition: {
+                [key: string]: unknown;
+            };
+        };
+        Library: {
+            methods: components["schemas"]["LibraryMethod"][];
+            schema: {
+                [key: string]: unknown;
+            };
+            protocol_breaks: components["schemas"]["NamedCode"][];
+        };
+        MethodVersionLine: {
+            version: number;
+            why: string;
+            by: string | null;
+            at: string;
+        };
+        MethodDetail: {
+            id: number;
+            name: string;
+            analyte: string;
+            version: number | null;
+            definition: {
+                [key: string]: unknown;
+            } | null;
+            scale: components["schemas"]["BenchScale"] | null;
+            links: components["schemas"]["SheetLink"][];
+            versions: components["schemas"]["MethodVersionLine"][];
+            lots: components["schemas"]["Lot"][];
+        };
+        MethodInput: {
+            definition: {
+                [key: string]: unknown;
+            };
+            why: string;
+        };
+        MethodRevision: {
+            definition: {
+                [key: string]: unknown;
+            };
+            why: string;
+            follows: number;
+        };
+        LinksInput: {
+            links: components["schemas"]["SheetLink"][];
+        };
+        LotInput: {
+            reagent: string;
+            lot: string;
+            expires_on: string | null;
+            price_cents: number | null;
+            tests: number | null;
+        };
+        BenchMethod: {
+            id: number;
+            name: string;
+            analyte: string;
+            version: number;
+            scale: components["schemas"]["BenchScale"];
+            probe: string | null;
+            colour: boolean;
+            readings_asked: number;
+            conditions: components["schemas"]["BenchCondition"][];
+            celsius: components["schemas"]["CelsiusRange"] | null;
+            reagents: string[];
+            lots: components["schemas"]["Lot"][];
+            links: components["schemas"]["SheetLink"][];
+            hazards: string[];
+            by_stokes: boolean;
+            cost_cents: number;
+            minutes: number;
+            runs: number;
+            kept: number;
+            spent_cents: number | null;
+            spent_minutes: number | null;
+        };
+        BenchPortion: {
+            id: number;
+            code: string;
+            kind: string;
+            sample: string;
+            sample_id: number;
+            area: string;
+            read_by: number[];
+        };
+        VisionLine: {
+            passed: boolean;
+            taken_on: string;
+        };
+        BenchReader: {
+            name: string;
+            vision: components["schemas"]["VisionLine"] | null;
+        };
+        RunLine: {
+            id: number;
+            method: string;
+            state: string;
+            readers: string[];
+            tubes: number;
+            readings: number;
+            started_ms: number;
+            finished_at: string | null;
+        };
+        Bench: {
+            open: components["schemas"]["RunLine"][];
+            closed: components["schemas"]["RunLine"][];
+            methods: components["schemas"]["BenchMethod"][];
+            portions: components["schemas"]["BenchPortion"][];
+            readers: components["schemas"]["BenchReader"][];
+            device: boolean;
+            device_simulated: boolean;
+        };
+        RunInput: {
+            submission: string;
+            method_id: number;
+            portion_ids: number[];
+            replicates: number;
+            readers: string[];
+            said: {
+                [key: string]: string;
+            };
+            celsius: number | null;
+            depth_cm: number | null;
+            lot_ids: number[];
+            expired_anyway: boolean;
+            calibration_id: number | null;
+            now_ms: number;
+            note: string;
+        };
+        RunLot: {
+            reagent: string;
+            lot: string;
+            expires_on: string | null;
+            expired: boolean;
+        };
+        TubeWindow: {
+            from: number;
+            aim: number;
+            until: number;
+        };
+        TubeBreak: {
+            code: string;
+            words: string;
+        };
+        TubeTime: {
+            step: string;
+            seconds: number;
+        };
+        TubeRead: {
+            step: string;
+            reader: string;
+            at_ms: number;
+            words: string | null;
+        };
+        StreamGap: {
+            after_n: number | null;
+            kind: string;
+            words: string;
+        };
+        Capture: {
+            id: number;
+            readings: number;
+            gaps: components["schemas"]["StreamGap"][];
+            simulated: boolean;
+            used: number;
+            mean: number | null;
+            sd: number | null;
+            values: number[];
+        };
+        Tube: {
+            number: number;
+            portion_id: number;
+            portion: string;
+            sample_id: number | null;
+            area: string | null;
+            replicate: number;
+            /** @enum {string} */
+            status: "new" | "ready" | "going" | "waiting" | "done" | "given-up";
+            step: string | null;
+            wait: string | null;
+            since_ms: number | null;
+            window: components["schemas"]["TubeWindow"] | null;
+            breaks: components["schemas"]["TubeBreak"][];
+            unread: string[];
+            attempts: number;
+            times: components["schemas"]["TubeTime"][];
+            reads: components["schemas"]["TubeRead"][];
+            last_mark: string | null;
+            captures: components["schemas"]["Capture"][];
+        };
+        Task: {
+            tube: number;
+            /** @enum {string} */
+            act: "begin" | "end" | "do" | "read";
+            step: string;
+            from_ms: number;
+            aim_ms: number;
+            until_ms: number | null;
+        };
+        Run: {
+            id: number;
+            /** @enum {string} */
+            state: "open" | "finished" | "dropped";
+            method_id: number;
+            method: string;
+            version: number;
+            analyte: string;
+            unit: string;
+            scale: components["schemas"]["BenchScale"];
+            probe: string | null;
+            colour: boolean;
+            readers: string[];
+            said: {
+                [key: string]: string;
+            } | unknown[];
+            celsius: number | null;
+            depth_cm: number | null;
+            lots: components["schemas"]["RunLot"][];
+            note: string;
+            calibration: components["schemas"]["Calibration"] | null;
+            hazards: string[];
+            steps: components["schemas"]["BenchStep"][];
+            started_ms: number;
+            finished_at: string | null;
+            elapsed_s: number | null;
+            attention_s: number | null;
+            cost_cents: number | null;
+            warnings: string[];
+            tubes: components["schemas"]["Tube"][];
+            agenda: components["schemas"]["Task"][];
+            over: boolean;
+        };
+        RunReading: {
+            id: number;
+            portion: string;
+            sample_id: number;
+            as_reported: string;
+            reader: string;
+            flags: string[];
+            breaks: string[];
+            texture: components["schemas"]["JarTexture"] | null;
+        };
+        TrianglePoint: {
+            clay: number;
+            silt: number;
+        };
+        ShareRange: {
+            from: number;
+            to: number;
+        };
+        JarTexture: {
+            class: string;
+            sand: number;
+            silt: number;
+            clay: number;
+            ranges: {
+                sand: components["schemas"]["ShareRange"];
+                silt: components["schemas"]["ShareRange"];
+                clay: components["schemas"]["ShareRange"];
+            };
+            classes: string[];
+            region: components["schemas"]["TrianglePoint"][];
+            outlines: {
+                class: string;
+                points: components["schemas"]["TrianglePoint"][];
+            }[];
+        };
+        MatchLine: {
+            nearest: string;
+            difference: number;
+            next: string;
+            margin: number;
+            safety: string;
+        };
+        Mark: {
+            uuid: string;
+            /** @enum {string} */
+            kind: "begin" | "end" | "read" | "incident" | "again" | "give-up" | "undo";
+            tube: number;
+            at_ms: number;
+            step?: string;
+            reader?: string;
+            typed?: string;
+            between?: string | null;
+            code?: string;
+            undoes?: string;
+            note?: string | null;
+            capture_id?: number | null;
+            match?: components["schemas"]["MatchLine"] | null;
+        };
+        MarksInput: {
+            now_ms: number;
+            marks: components["schemas"]["Mark"][];
+        };
+        CloseInput: {
+            leave_unread: boolean;
+            note: string;
+            drop: boolean;
+        };
+        ProbeLine: {
+            kind?: string;
+            n?: number | null;
+            value?: number | null;
+            celsius?: number | null;
+            words?: string;
+            capture?: components["schemas"]["Capture"];
+            refused?: string;
+        };
+        Swatch: {
+            name: string;
+            difference: number;
+        };
+        ColourMatch: {
+            swatches: components["schemas"]["Swatch"][];
+            margin: number;
+            unevenness: number;
+            /** @enum {string} */
+            safety: "clear" | "close" | "none";
+            words: string;
+        };
+        SwatchPixels: {
+            name: string;
+            pixels: number[];
+        };
+        ColourInput: {
+            tube: number[];
+            white: number[];
+            swatches: components["schemas"]["SwatchPixels"][];
+        };
+        BufferPoint: {
+            buffer: number;
+            shown: number;
+        };
+        Calibration: {
+            id: number;
+            instrument: string;
+            in_millivolts: boolean;
+            celsius: number;
+            points: components["schemas"]["BufferPoint"][];
+            slope_percent: number;
+            ideal_mv: number;
+            offset: number;
+            residual: number;
+            reasons: string[];
+            at: string;
+            check_buffer: number | null;
+            drift: number | null;
+            drift_at: string | null;
+            drifted: boolean;
+            left_out?: number;
+        };
+        CalibrationInput: {
+            instrument: string;
+            in_millivolts: boolean;
+            celsius: number;
+            points: components["schemas"]["BufferPoint"][];
+        };
+        DriftInput: {
+            buffer: number;
+            shown: number;
+        };
+        VisionCheck: {
+            id: number;
+            reader: string;
+            passed: boolean;
+            right: number;
+            plates: number;
+            words: string;
+            taken_on: string;
+        };
+        Dot: {
+            x: number;
+            y: number;
+            r: number;
+            hex: string;
+        };
+        Plate: {
+            dots: components["schemas"]["Dot"][];
+        };
+        Plates: {
+            seed: number;
+            plates: components["schemas"]["Plate"][];
+        };
+        VisionInput: {
+            reader: string;
+            seed: number;
+            answers: (string | null)[];
+        };
+        PracticeTube: {
+            hex: string | null;
+            known: number | null;
+            read: string | null;
+            between: string | null;
+        };
+        PracticeScore: {
+            tubes: number;
+            right: number;
+            lower: number;
+            bias: number | null;
+            repeatability: number | null;
+            degrees_of_freedom: number;
+        };
+        PracticeRound: {
+            id: number;
+            method_id: number;
+            method: string;
+            reader: string;
+            source: string;
+            at: string;
+            tubes: components["schemas"]["PracticeTube"][];
+            score: components["schemas"]["PracticeScore"] | null;
+        };
+        PracticeInput: {
+            method_id: number;
+            reader: string;
+            /** @enum {string} */
+            source: "screen" | "bench";
+            known: number[];
+            copies: number;
+        };
+        BandAnswer: {
+            band: string;
+            between: string | null;
+        };
+        PracticeAnswers: {
+            answers: components["schemas"]["BandAnswer"][];
+        };
+        TransectPlace: {
+            cm: number;
+            readings: number[];
+            mean: number;
+            alone: boolean;
+        };
+        Transect: {
+            id: number;
+            read_on: string;
+            reader: string;
+            instrument: string;
+            row_spacing_cm: number;
+            places: components["schemas"]["TransectPlace"][];
+            mean_across: number | null;
+            from_cm: number;
+            to_cm: number;
+            cautions: string[];
+            note: string;
+        };
+        GroundEvent: {
+            id: number;
+            /** @enum {string} */
+            kind: "application" | "rain";
+            on: string;
+            what: string;
+            amount: number;
+            unit: string;
+        };
+        Transects: {
+            area_id: number;
+            area: string;
+            transects: components["schemas"]["Transect"][];
+            events: components["schemas"]["GroundEvent"][];
+            caution: string;
+        };
+        PlaceInput: {
+            cm: number;
+            readings: number[];
+        };
+        TransectInput: {
+            read_on: string;
+            reader: string;
+            instrument: string;
+            row_spacing_cm: number;
+            places: components["schemas"]["PlaceInput"][];
+            note: string;
+        };
+        GroundEventInput: {
+            kind: string;
+            on: string;
+            what: string;
+            amount: number;
+            unit: string;
+        };
         Import: {
             id: number;
             file_name: string;
@@ -5161,7 +7014,8 @@ export interface components {
             method_id: number;
             name: string;
             analyte: string;
-            reference: string;
+            reference: string | null;
+            untested: string | null;
             pairs: number;
             left_out: number;
             claims: components["schemas"]["ClaimLines"];

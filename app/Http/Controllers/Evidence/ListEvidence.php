@@ -19,6 +19,15 @@ final class ListEvidence
         $tests = TestMethod::query()->where('portion', 'bench')->orderBy('id')->get();
 
         return new JsonResponse($tests->map(static function (TestMethod $test) use ($gather, $signed): array {
+            $untested = $gather->untested($test);
+            if ($untested !== null) {
+                $nothing = ['computed' => 'untested', 'signed' => null, 'verdict_id' => null, 'moved' => false];
+
+                return [
+                    'method_id' => $test->id, 'name' => $test->name, 'analyte' => $test->analyte, 'reference' => null, 'pairs' => 0, 'left_out' => 0,
+                    'claims' => ['sort' => $nothing, 'rate' => $nothing, 'track' => $nothing], 'untested' => $untested,
+                ];
+            }
             $evidence = $gather($test);
 
             return [
@@ -29,6 +38,7 @@ final class ListEvidence
                 'pairs' => count($evidence->counted()),
                 'left_out' => count($evidence->leftOut()),
                 'claims' => self::claims($evidence, $signed->get($test->id) ?? collect()),
+                'untested' => null,
             ];
         }));
     }

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Requests\Readings;
 
 use App\Models\TestMethod;
+use HonestCore\Bench\MethodDefinition;
 use HonestCore\Bench\PlausibleReading;
 use HonestCore\Bench\ProtocolBreak;
+use HonestCore\Error\CoreError;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\Validator;
@@ -44,21 +46,30 @@ final class ReadingRequest extends FormRequest
             if ($validator->errors()->isNotEmpty()) {
                 return;
             }
-            $this->found = TestMethod::query()->find($this->integer('method_id'));
-            $typed = $this->string('reading')->toString();
-            $scale = $this->found?->scale();
-            if ($this->found === null) {
-                $validator->errors()->add('method_id', 'This team has no such method.');
-            } elseif ($scale === null) {
-                $question = PlausibleReading::question($this->found->analyte, $typed);
-                if ($question !== null) {
-                    $validator->errors()->add('reading', $question);
-                }
-            } elseif ($scale->named($typed) === null) {
-                $names = implode(', ', array_column($this->found->bands ?? [], 'name'));
-                $validator->errors()->add('reading', "\"{$typed}\" is no band of the {$this->found->name}; accepted are {$names}.");
+            $this->found = TestMethod::query()->with('current')->find($this->integer('method_id'));
+            $problem = match (true) {
+                $this->found === null => ['method_id' => 'This team has no such method.'],
+                $this->found->current === null => ['reading' => PlausibleReading::question($this->found->analyte, $this->string('reading')->toString())],
+                default => ['reading' => $this->offTheScale($this->found->current->parsed())],
+            };
+            foreach (array_filter($problem) as $field => $message) {
+                $validator->errors()->add($field, $message);
             }
         }];
+    }
+
+    private function offTheScale(MethodDefinition $definition): ?string
+    {
+        if ($definition->scale->kind === 'heights') {
+            return "{$definition->name} reads heights at their times; lead it as a run.";
+        }
+        try {
+            $definition->scale->read($this->string('reading')->toString());
+
+            return $definition->scale->kind === 'continuous' ? PlausibleReading::question($definition->analyte, $this->string('reading')->toString()) : null;
+        } catch (CoreError $error) {
+            return $error->getMessage();
+        }
     }
 
     public function testMethod(): TestMethod

@@ -1,173 +1,109 @@
 <script setup lang="ts">
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, reactive, ref, watch } from 'vue'
-import { useRoute } from 'vue-router'
+import { useQuery } from '@tanstack/vue-query'
+import { computed } from 'vue'
 import { api } from '@/api/client'
-import { SampleLink } from '@/features/send'
-import FormField from '@/shared/components/FormField.vue'
 import PageHead from '@/shared/components/PageHead.vue'
-import RefusalNote from '@/shared/components/RefusalNote.vue'
-import { standing, useSamples } from '@/shared/composables/useSamples'
-import { useSave } from '@/shared/composables/useSave'
-import { useSession } from '@/shared/composables/useSession'
 import { useSite } from '@/shared/composables/useSite'
-import { count, day, today } from '@/shared/format'
-import BandCard from './BandCard.vue'
+import { count, day, moment, number } from '@/shared/format'
+import { money } from '@/shared/money'
+import BenchTabs from './BenchTabs.vue'
+import RunSetup from './RunSetup.vue'
 
-const route = useRoute()
-const queries = useQueryClient()
-const { me } = useSession()
-const { site, timezone } = useSite()
-const { samples, methods, pending } = useSamples()
-const choices = useQuery({ queryKey: ['choices'], staleTime: Infinity, queryFn: () => api.get('/choices') })
-const kit = computed(() => methods.value.find((method) => method.portion === 'bench' && method.bands))
-const waiting = computed(() => samples.value.filter((sample) => standing(sample, kit.value?.id).length === 0))
-const readings = computed(() =>
-    samples.value
-        .flatMap((sample) => standing(sample, kit.value?.id).map((reading) => ({ sample, reading })))
-        .sort((a, b) => b.reading.id - a.reading.id),
-)
-const sampleId = ref<number | null>(Number(route.query.sample) || null)
-watch([waiting, samples], () => (sampleId.value ??= waiting.value[0]?.id ?? null), { immediate: true })
-const form = reactive({ reading: '', read_on: '', reader: '', flags: [] as string[], note: '' })
-watch(
-    [timezone, me],
-    () => {
-        form.read_on ||= site.value ? today(timezone.value) : ''
-        form.reader ||= me.value?.name ?? ''
-    },
-    { immediate: true },
-)
-
-const { save, saving, refusal, wrong } = useSave(
-    () => api.post('/samples/{sample}/readings', { ...form, method_id: kit.value?.id ?? 0 }, { ids: { sample: sampleId.value ?? 0 } }),
-    async () => {
-        Object.assign(form, { reading: '', flags: [], note: '' })
-        await queries.invalidateQueries()
-        sampleId.value = waiting.value[0]?.id ?? null
-    },
-)
+const { site, siteId, timezone } = useSite()
+const { data: bench } = useQuery({
+    queryKey: ['bench', siteId],
+    enabled: () => siteId.value !== null,
+    queryFn: () => api.get('/bench', { query: { site_id: siteId.value ?? 0 } }),
+})
+const unread = computed(() => bench.value?.portions.filter(({ kind, read_by: by }) => kind === 'bench' && by.length === 0).length ?? 0)
+const lede = computed(() => {
+    if (!bench.value) return ''
+    const open = bench.value.open.length ? `${count(bench.value.open.length, 'run is', 'runs are')} open. ` : ''
+    if (!bench.value.portions.length) return 'No composite yet. Pull a plan first; its bench portion comes here.'
+    return `${open}${unread.value ? `${count(unread.value, 'bench portion')} nobody has read yet.` : 'Every bench portion has been read by some test.'}`
+})
+const ANALYTES: Record<string, string> = { ph: 'pH', no3n: 'nitrate N', p: 'phosphorus', k: 'potassium', texture: 'texture' }
 </script>
 
 <template>
-    <template v-if="site && !pending">
-        <PageHead
-            :over="kit ? `${kit.name}, lot ${kit.lot}` : site.name"
-            title="Bench"
-            :lede="
-                waiting.length
-                    ? `${count(waiting.length, 'bench portion')} to read.`
-                    : samples.length
-                      ? 'Every bench portion has been read.'
-                      : 'No composite yet. Pull a plan first.'
-            "
-        />
+    <template v-if="site && bench">
+        <PageHead :over="site.name" title="Bench" :lede="lede"><BenchTabs /></PageHead>
         <div class="columns two">
-            <form novalidate v-if="kit && samples.length" @submit.prevent="save()">
-                <h2>Read a portion</h2>
-                <RefusalNote v-if="refusal && !Object.keys(refusal.fields).length" :refusal="refusal" />
-                <FormField label="Bench portion">
-                    <el-select
-                        :model-value="sampleId ?? undefined"
-                        filterable
-                        placeholder="Which portion"
-                        @update:model-value="(id: number) => (sampleId = id)"
-                    >
-                        <el-option
-                            v-for="sample in samples"
-                            :key="sample.id"
-                            :value="sample.id"
-                            :label="`${sample.portions.find((portion) => portion.kind === 'bench')?.code ?? sample.code}, ${sample.area.name}${standing(sample, kit.id).length ? ', read already' : ''}`"
-                        />
-                    </el-select>
-                </FormField>
-                <BandCard v-model="form.reading" :bands="kit.bands ?? []" :wrong="wrong('reading')" />
-                <fieldset>
-                    <legend>Was the protocol broken?</legend>
-                    <el-checkbox-group v-model="form.flags" class="breaks">
-                        <el-checkbox v-for="one in choices.data.value?.protocol_breaks ?? []" :key="one.code" :value="one.code">
-                            {{ one.name }}
-                        </el-checkbox>
-                    </el-checkbox-group>
-                    <p class="note">A reading with any of these is kept and shown, and left out of the verdict by rule.</p>
-                </fieldset>
-                <div class="row pair">
-                    <FormField label="Read on" :wrong="wrong('read_on')">
-                        <el-input v-model="form.read_on" type="date" name="read_on" />
-                    </FormField>
-                    <FormField label="By" :wrong="wrong('reader')"><el-input v-model="form.reader" name="reader" /></FormField>
-                </div>
-                <FormField label="Note" :wrong="wrong('note')"><el-input v-model="form.note" name="note" /></FormField>
-                <el-button type="primary" native-type="submit" :loading="saving" :disabled="sampleId === null">
-                    Record the reading
-                </el-button>
-                <p class="note after">
-                    Soil to the line, capsule, distilled water to the line, shake 20–30 s, settle 1 min, read with the light behind you and
-                    a pale ground behind the tube. Gloves and goggles; keep the kit’s safety sheet at hand.
-                </p>
-            </form>
-            <p v-else-if="!samples.length"><RouterLink to="/pull">To the plans that wait</RouterLink></p>
-            <section>
-                <h2>Read so far</h2>
-                <table class="plain">
-                    <thead>
-                        <tr>
-                            <th>Composite</th>
-                            <th>Area</th>
-                            <th class="num">Band</th>
-                            <th>On</th>
-                            <th>By</th>
-                            <th>Left out because</th>
-                        </tr>
-                    </thead>
-                    <tbody>
-                        <tr v-for="{ sample, reading } in readings" :key="reading.id">
-                            <td><SampleLink :id="sample.id" :code="sample.code" /></td>
-                            <td class="narrow">{{ sample.area.name }}</td>
-                            <td class="num">{{ reading.band ?? reading.as_reported }}</td>
-                            <td class="narrow">{{ day(reading.read_on) }}</td>
-                            <td class="narrow">{{ reading.reader }}</td>
-                            <td>{{ reading.flags.map((flag) => flag.name).join(', ') }}</td>
-                        </tr>
-                    </tbody>
-                </table>
-            </section>
+            <RunSetup v-if="bench.portions.length" :bench="bench" :site="site.id" />
+            <p v-else><RouterLink to="/pull">To the plans that wait</RouterLink></p>
+            <div>
+                <section v-if="bench.open.length">
+                    <h2>Open runs</h2>
+                    <table class="plain">
+                        <tbody>
+                            <tr v-for="run in bench.open" :key="run.id">
+                                <td>
+                                    <RouterLink :to="`/bench/runs/${run.id}`">Go on with run {{ run.id }}</RouterLink>
+                                </td>
+                                <td>{{ run.method }}</td>
+                                <td class="num">{{ count(run.tubes, 'tube') }}</td>
+                                <td class="narrow">{{ run.readers.join(', ') }}</td>
+                                <td class="narrow">since {{ moment(new Date(run.started_ms).toISOString(), timezone) }}</td>
+                            </tr>
+                        </tbody>
+                    </table>
+                </section>
+                <section>
+                    <h2>What a test takes</h2>
+                    <p class="note">As its method says, and as the finished runs really spent it, failed and repeated tubes counted in.</p>
+                    <table class="plain">
+                        <thead>
+                            <tr>
+                                <th>Test</th>
+                                <th>Of</th>
+                                <th class="num">Said, min</th>
+                                <th class="num">Really</th>
+                                <th class="num">Said, cost</th>
+                                <th class="num">Really</th>
+                                <th class="num">Readings</th>
+                            </tr>
+                        </thead>
+                        <tbody>
+                            <tr v-for="method in bench.methods" :key="method.id">
+                                <td>
+                                    <RouterLink :to="`/bench/methods/${method.id}`">{{ method.name }}</RouterLink>
+                                </td>
+                                <td class="narrow">{{ ANALYTES[method.analyte] ?? method.analyte }}</td>
+                                <td class="num">{{ number(method.minutes, 1) }}</td>
+                                <td class="num">{{ method.spent_minutes === null ? '–' : number(method.spent_minutes, 1) }}</td>
+                                <td class="num">{{ money(method.cost_cents) }}</td>
+                                <td class="num">{{ method.spent_cents === null ? '–' : money(method.spent_cents) }}</td>
+                                <td class="num">{{ method.kept || '–' }}</td>
+                            </tr>
+                        </tbody>
+                    </table>
+                </section>
+                <section v-if="bench.closed.length">
+                    <h2>Runs before</h2>
+                    <table class="plain">
+                        <tbody>
+                            <tr v-for="run in bench.closed" :key="run.id">
+                                <td>
+                                    <RouterLink :to="`/bench/runs/${run.id}`">Run {{ run.id }}</RouterLink>
+                                </td>
+                                <td>{{ run.method }}</td>
+                                <td class="num">{{ run.state === 'dropped' ? 'dropped' : count(run.readings, 'reading') }}</td>
+                                <td class="narrow">{{ run.readers.join(', ') }}</td>
+                                <td class="narrow">{{ day(run.finished_at, timezone) }}</td>
+                            </tr>
+                        </tbody>
+                    </table>
+                </section>
+            </div>
         </div>
     </template>
 </template>
 
 <style scoped>
 .two {
-    grid-template-columns: 380px minmax(0, 1fr);
+    grid-template-columns: minmax(420px, 1fr) minmax(0, 1.1fr);
 }
-.breaks {
-    display: grid;
-    grid-template-columns: 1fr 1fr;
-    line-height: 1.2;
-    row-gap: 6px;
-    margin-bottom: 8px;
-}
-.breaks :deep(.el-checkbox) {
-    margin-right: 6px;
-    height: auto;
-    min-height: 28px;
-}
-.breaks :deep(.el-checkbox__label) {
-    white-space: normal;
-}
-.pair {
-    gap: 16px;
-    align-items: flex-start;
-}
-.pair .field {
-    flex: 1;
-}
-@media (min-width: 1200px) {
-    .narrow {
-        white-space: nowrap;
-    }
-}
-.after {
-    margin-top: 14px;
+section {
+    margin-bottom: 20px;
 }
 </style>

@@ -8,7 +8,7 @@ import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
 import { count, day, depth } from '@/shared/format'
 import CheckSoils from './CheckSoils.vue'
-import { money } from './money'
+import { money } from '@/shared/money'
 
 /** Labs as they are known: tests, fees, times, what their form asks, and the columns of their list. */
 const queries = useQueryClient()

@@ -10,7 +10,7 @@ import { useSave } from '@/shared/composables/useSave'
 import { useSite } from '@/shared/composables/useSite'
 import { count, day, portionName } from '@/shared/format'
 import { newId } from '@/shared/offline/store'
-import { money } from './money'
+import { money } from '@/shared/money'
 
 /** Portions and tests for one lab; what it costs and what is missing is said while it is packed. */
 interface Line {

@@ -10,7 +10,7 @@ import { useSave } from '@/shared/composables/useSave'
 import { useSite } from '@/shared/composables/useSite'
 import { count, day, depth, moment } from '@/shared/format'
 import { newId } from '@/shared/offline/store'
-import { money } from './money'
+import { money } from '@/shared/money'
 
 /** A parcel: what is in it, its papers, where it is, and the letter to the lab when it is late. */
 const id = Number(useRoute().params.parcel)

@@ -10,7 +10,7 @@ useShortcut('?', 'This list', () => (open.value = true))
     <el-dialog v-model="open" title="Keys on this page" width="360">
         <table class="plain">
             <tbody>
-                <tr v-for="one in shortcuts" :key="one.key + one.what">
+                <tr v-for="one in [...shortcuts].filter(({ what }) => what)" :key="one.key + one.what">
                     <td>
                         <kbd>{{ one.key }}</kbd>
                     </td>

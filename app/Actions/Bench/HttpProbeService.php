@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Bench;
+
+use App\Exceptions\Conflict;
+
+/** A device that streams its readings over HTTP as lines of JSON, at the address that whoever runs the application has set. */
+final class HttpProbeService implements ProbeService
+{
+    private const SILENT_S = 3;
+
+    /** The line by which a device says that it is through. */
+    private const END = '{"end":true}';
+
+    private const LONGEST_LINE = 4096;
+
+    public function __construct(private readonly ?string $address, private readonly bool $simulated) {}
+
+    public function isThere(): bool
+    {
+        return $this->address !== null;
+    }
+
+    public function isSimulated(): bool
+    {
+        return $this->simulated;
+    }
+
+    public function lines(string $probe, int $seconds, array $soil): \Generator
+    {
+        if ($this->address === null) {
+            throw new Conflict('No device is set up here. Type what the probe shows, or take the file of its logger.');
+        }
+        $query = http_build_query(['seconds' => $seconds, ...($this->simulated ? ['soil' => $soil['token'], 'ph' => $soil['ph']] : [])]);
+        $context = stream_context_create(['http' => ['timeout' => self::SILENT_S, 'follow_location' => 0, 'ignore_errors' => true]]);
+        $stream = @fopen("{$this->address}/instruments/{$probe}?{$query}", 'rb', false, $context);
+        if ($stream === false) {
+            throw new Conflict('The device does not answer. Nothing was changed; try again, or type what the probe shows.');
+        }
+        try {
+            return yield from $this->read($stream, $seconds);
+        } finally {
+            fclose($stream);
+        }
+    }
+
+    /**
+     * @param resource $stream
+     * @return \Generator<int, string, mixed, string>
+     */
+    private function read($stream, int $seconds): \Generator
+    {
+        stream_set_timeout($stream, self::SILENT_S);
+        $until = hrtime(true) + ($seconds + self::SILENT_S) * 1_000_000_000;
+        while (hrtime(true) < $until) {
+            $line = fgets($stream, self::LONGEST_LINE);
+            if ($line === false) {
+                return match (true) {
+                    stream_get_meta_data($stream)['timed_out'] => 'The device has been silent for '.self::SILENT_S.' s.',
+                    feof($stream) => 'The device ended before its time.',
+                    default => 'The line to the device broke.',
+                };
+            }
+            $line = trim($line);
+            if ($line === self::END) {
+                return 'done';
+            }
+            if ($line !== '') {
+                yield $line;
+            }
+        }
+
+        return 'done';
+    }
+}

@@ -1,0 +1,126 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Bench;
+
+use App\Exceptions\Conflict;
+use App\Models\PracticeRound;
+use App\Models\TestMethod;
+use App\Models\User;
+use HonestCore\Bench\MethodScale;
+use HonestCore\Bench\PracticeScore;
+use HonestCore\Colour\LabColour;
+use HonestCore\Colour\Srgb;
+use HonestCore\Error\ValueOutOfRange;
+use Illuminate\Support\Facades\DB;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+
+/** Known tubes, mixed, for a reader to read: on the screen, or filled at the bench by somebody else. */
+final class Practise
+{
+    /** Tubes on the screen differ a little in shade, as real ones do: this much in each of L*, a* and b*. */
+    private const SHADE = 1.5;
+
+    /** @param list<float> $known */
+    public function start(TestMethod $method, User $author, string $reader, string $source, array $known, int $copies): PracticeRound
+    {
+        $scale = $method->current?->parsed()->scale;
+        if ($scale?->bands === null || $scale->kind !== 'bands') {
+            throw new Conflict("{$method->name} is not read off a card, so that there is nothing to practise.");
+        }
+        $random = new Randomizer(new Mt19937(random_int(1, 2_000_000_000)));
+        if ($source === 'screen') {
+            $known = self::spread($scale, $random);
+        } elseif (count($known) < 2) {
+            throw new ValueOutOfRange('The values of the tubes are not said; accepted are two or more numbers.');
+        }
+        $tubes = [];
+        foreach ($known as $value) {
+            for ($i = 0; $i < $copies; $i++) {
+                $tubes[] = ['known' => $value, 'hex' => $source === 'screen' ? self::tube($scale, $value, $random) : null];
+            }
+        }
+
+        return PracticeRound::query()->create([
+            'method_id' => $method->id, 'created_by' => $author->id, 'reader' => $reader, 'source' => $source, 'tubes' => array_values($random->shuffleArray($tubes)),
+        ]);
+    }
+
+    /** @param list<array{band: string, between: string|null}> $answers */
+    public function answer(PracticeRound $round, array $answers): PracticeRound
+    {
+        return DB::transaction(static function () use ($round, $answers): PracticeRound {
+            $round = PracticeRound::query()->with('method.current')->findOrFail($round->id);
+            if ($round->answers !== null) {
+                throw new Conflict('The round was read already. Start another one.');
+            }
+            if (count($answers) !== count($round->tubes)) {
+                throw ValueOutOfRange::of('The number of answers', count($answers), 'one for each of '.count($round->tubes).' tubes');
+            }
+            $scale = $round->method->current?->parsed()->scale;
+            if ($scale?->bands === null) {
+                throw new Conflict('The method has no bands any more.');
+            }
+            $readings = [];
+            foreach ($answers as $i => $answer) {
+                $read = $scale->read($answer['band'], $answer['between']);
+                $readings[] = ['known' => (float) $round->tubes[$i]['known'], 'band' => (string) $read->band, 'between' => $read->between];
+            }
+            $score = PracticeScore::of($scale->bands, $readings);
+            $round->update([
+                'answers' => $answers,
+                'score' => ['tubes' => $score->tubes, 'right' => $score->right, 'lower' => $score->lower, 'bias' => $score->bias, 'repeatability' => $score->repeatability, 'degrees_of_freedom' => $score->degreesOfFreedom],
+            ]);
+
+            return $round;
+        });
+    }
+
+    /** @return array<string, mixed> what the tubes are is told when they are read */
+    public static function shape(PracticeRound $round): array
+    {
+        $read = $round->answers !== null;
+
+        return [
+            'id' => $round->id, 'method_id' => $round->method_id, 'method' => $round->method->name, 'reader' => $round->reader, 'source' => $round->source, 'at' => $round->created_at->toIso8601ZuluString(),
+            'tubes' => array_map(static fn (array $tube, int $i): array => [
+                'hex' => $tube['hex'], 'known' => $read ? (float) $tube['known'] : null, 'read' => $round->answers[$i]['band'] ?? null, 'between' => $round->answers[$i]['between'] ?? null,
+            ], $round->tubes, array_keys($round->tubes)),
+            'score' => $round->score,
+        ];
+    }
+
+    /** @return non-empty-list<float> a value in each closed band with a colour */
+    private static function spread(MethodScale $scale, Randomizer $random): array
+    {
+        $known = [];
+        foreach ($scale->bands->bands ?? [] as $band) {
+            if (! $band->isOpen() && isset($scale->colours[$band->name])) {
+                $known[] = round($band->lower + ($band->upper - $band->lower) * $random->getInt(15, 85) / 100, 2);
+            }
+        }
+
+        return count($known) >= 2 ? $known : throw new Conflict('The card of this method has no colours to practise with on the screen. Practise with tubes at the bench.');
+    }
+
+    /** The colour between the middles of the swatches beside a value, a little off in shade. */
+    private static function tube(MethodScale $scale, float $value, Randomizer $random): string
+    {
+        [$below, $above] = [null, null];
+        foreach ($scale->bands->bands ?? [] as $band) {
+            $middle = $band->middle();
+            if ($middle !== null && isset($scale->colours[$band->name])) {
+                $below = $middle <= $value || $below === null ? [$middle, $scale->colours[$band->name]] : $below;
+                $above = $middle > $value && $above === null ? [$middle, $scale->colours[$band->name]] : $above;
+            }
+        }
+        [$from, $one] = $below ?? throw new \LogicException('The scale has colours.');
+        [$to, $other] = $above ?? [$from + 1, $one];
+        $share = min(1.0, max(0.0, ($value - $from) / ($to - $from)));
+        $mix = static fn (float $a, float $b): float => $a + ($b - $a) * $share + self::SHADE * $random->getInt(-100, 100) / 100;
+
+        return Srgb::hex(Srgb::ofLab(LabColour::of(min(100.0, max(0.0, $mix($one->lightness, $other->lightness))), $mix($one->a, $other->a), $mix($one->b, $other->b))));
+    }
+}

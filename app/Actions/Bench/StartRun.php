@@ -1,0 +1,155 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Bench;
+
+use App\Exceptions\Conflict;
+use App\Models\MethodVersion;
+use App\Models\PenCalibration;
+use App\Models\Portion;
+use App\Models\ReagentLot;
+use App\Models\Run;
+use App\Models\Site;
+use App\Models\TestMethod;
+use App\Models\User;
+use HonestCore\Bench\MethodDefinition;
+use HonestCore\Bench\MethodStep;
+use HonestCore\Error\ValueOutOfRange;
+use HonestCore\Jar\JarSteps;
+use Illuminate\Support\Facades\DB;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+
+/**
+ * Sets up a run: portions times replicates as tubes in a mixed order, so that replicates do not stand side by side.
+ *
+ * @phpstan-type Setup array{submission: string, portion_ids: list<int>, replicates: int, readers: non-empty-list<string>, said: array<string, string>, celsius: float|null, depth_cm: float|null, lot_ids: list<int>, expired_anyway: bool, calibration_id: int|null, now_ms: int, note: string}
+ */
+final class StartRun
+{
+    public const MOST_TUBES = 48;
+
+    /** A clock further off than this is set right first. */
+    public const CLOCK_OFF_MS = 600_000;
+
+    /** @param Setup $setup */
+    public function __invoke(Site $site, TestMethod $method, User $author, array $setup): Run
+    {
+        return DB::transaction(function () use ($site, $method, $author, $setup): Run {
+            $known = Run::query()->where('submission', $setup['submission'])->first();
+            if ($known !== null) {
+                return $known;
+            }
+            self::checkClock($setup['now_ms']);
+            $version = MethodVersion::query()->where('method_id', $method->id)->orderByDesc('version')->first()
+                ?? throw new Conflict("{$method->name} is worked in a lab and has no steps for the bench.");
+            $definition = $version->parsed();
+            $portions = $this->portions($site, $setup['portion_ids']);
+            if (count($portions) * $setup['replicates'] > self::MOST_TUBES) {
+                throw ValueOutOfRange::of('The number of tubes', count($portions) * $setup['replicates'], 'up to '.self::MOST_TUBES.' in one run');
+            }
+            $definition->breaksOf($setup['said'], $setup['celsius']);
+            $run = Run::query()->create([
+                'site_id' => $site->id, 'method_id' => $method->id, 'method_version_id' => $version->id, 'calibration_id' => $this->calibration($setup['calibration_id']),
+                'created_by' => $author->id, 'submission' => $setup['submission'], 'readers' => $setup['readers'], 'said' => $setup['said'], 'celsius' => $setup['celsius'],
+                'depth_cm' => $setup['depth_cm'], 'lots' => $this->lots($method, $setup['lot_ids'], $site, $setup['expired_anyway']),
+                'steps' => array_map(static fn (MethodStep $step): array => $step->toArray(), $this->steps($definition, $setup)), 'started_ms' => $setup['now_ms'], 'note' => $setup['note'],
+            ]);
+            $this->fill($run, $portions, $setup['replicates']);
+
+            return $run;
+        });
+    }
+
+    public static function checkClock(int $nowMs): void
+    {
+        $off = abs($nowMs - (int) now()->getPreciseTimestamp(3));
+        if ($off > self::CLOCK_OFF_MS) {
+            throw new ValueOutOfRange('The clock of this device is off by '.round($off / 60_000).' min; accepted is up to '.(self::CLOCK_OFF_MS / 60_000).' min. Set it right, so that times can be trusted.');
+        }
+    }
+
+    /**
+     * @param Setup $setup
+     * @return non-empty-list<MethodStep>
+     */
+    private function steps(MethodDefinition $definition, array $setup): array
+    {
+        $falls = array_filter($definition->steps, static fn (MethodStep $step): bool => $step->stokesMicrometres !== null);
+        if ($falls === []) {
+            return $definition->steps;
+        }
+        if ($setup['depth_cm'] === null || $setup['celsius'] === null) {
+            throw new ValueOutOfRange('When to read a jar follows from the depth of its water and the temperature; accepted are both, in centimetres and °C.');
+        }
+
+        return JarSteps::timed($definition->steps, $setup['depth_cm'], $setup['celsius']);
+    }
+
+    /**
+     * @param list<int> $ids
+     * @return non-empty-list<Portion>
+     */
+    private function portions(Site $site, array $ids): array
+    {
+        $found = Portion::query()->whereIn('id', $ids)->where('site_id', $site->id)->with('sample')->get()->keyBy('id');
+        $portions = [];
+        foreach ($ids as $id) {
+            $portion = $found->get($id) ?? throw new ValueOutOfRange("Portion {$id} is none of this site.");
+            if (! in_array($portion->kind, ['bench', 'archive'], true) || $portion->sample === null) {
+                throw new ValueOutOfRange("{$portion->code} is not for the bench; accepted are bench and archive portions.");
+            }
+            $portions[] = $portion;
+        }
+
+        return $portions === [] ? throw new ValueOutOfRange('Nothing is chosen; accepted are one portion or more.') : $portions;
+    }
+
+    /**
+     * @param list<int> $ids
+     * @return list<array{reagent: string, lot: string, expires_on: string|null, expired: bool}>
+     */
+    private function lots(TestMethod $method, array $ids, Site $site, bool $anyway): array
+    {
+        $today = now($site->timezone)->format('Y-m-d');
+        $lots = [];
+        foreach (ReagentLot::query()->whereIn('id', $ids)->where('method_id', $method->id)->orderBy('id')->get() as $lot) {
+            if (isset($lots[$lot->reagent])) {
+                throw new ValueOutOfRange("Two lots of {$lot->reagent} are chosen; accepted is one of each reagent.");
+            }
+            $expired = $lot->expires_on !== null && $lot->expires_on->format('Y-m-d') < $today;
+            if ($expired && ! $anyway) {
+                throw new ValueOutOfRange("Lot {$lot->lot} of {$lot->reagent} expired on {$lot->expires_on?->format('Y-m-d')}. Take another lot; with this one, which you may choose knowingly, every reading is left out of the verdict.");
+            }
+            $lots[$lot->reagent] = ['reagent' => $lot->reagent, 'lot' => $lot->lot, 'expires_on' => $lot->expires_on?->format('Y-m-d'), 'expired' => $expired];
+        }
+        if (count($lots) < count(array_unique($ids))) {
+            throw new ValueOutOfRange('One of the lots is none of this method.');
+        }
+
+        return array_values($lots);
+    }
+
+    private function calibration(?int $id): ?int
+    {
+        return $id === null ? null : (PenCalibration::query()->find($id) ?? throw new ValueOutOfRange('There is no such calibration.'))->id;
+    }
+
+    /** @param non-empty-list<Portion> $portions */
+    private function fill(Run $run, array $portions, int $replicates): void
+    {
+        $tubes = [];
+        foreach ($portions as $portion) {
+            for ($replicate = 1; $replicate <= $replicates; $replicate++) {
+                $tubes[] = ['portion_id' => $portion->id, 'replicate' => $replicate];
+            }
+        }
+        if ($replicates > 1) {
+            $tubes = (new Randomizer(new Mt19937($run->id)))->shuffleArray($tubes);
+        }
+        foreach (array_values($tubes) as $i => $tube) {
+            $run->tubes()->create([...$tube, 'number' => $i + 1]);
+        }
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Bench;
+
+use App\Actions\Bench\FinishRun;
+use App\Actions\Bench\LeadRun;
+use App\Exceptions\Conflict;
+use App\Models\Run;
+use App\Models\User;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+/** Finishes a run, or drops it: a dropped one keeps its log and gives no readings. */
+final class CloseRun
+{
+    public function __invoke(Request $request, Run $run, FinishRun $finish, LeadRun $lead): JsonResponse
+    {
+        $request->validate(['leave_unread' => ['required', 'boolean'], 'note' => ['present', 'nullable', 'string', 'max:2000'], 'drop' => ['required', 'boolean']]);
+        /** @var User $author */
+        $author = $request->user();
+        if (! $request->boolean('drop')) {
+            return new JsonResponse($lead->show($finish($run, $author, $request->boolean('leave_unread'), $request->string('note')->toString())->fresh() ?? $run));
+        }
+        if ($run->state === 'finished') {
+            throw new Conflict('The run is finished; its readings stand.');
+        }
+        $run->update(['state' => 'dropped', 'finished_at' => now(), 'note' => trim("{$run->note} {$request->string('note')}")]);
+
+        return new JsonResponse($lead->show($run));
+    }
+}

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Bench;
+
+use App\Actions\Bench\LeadRun;
+use App\Actions\Bench\StartRun;
+use App\Http\Requests\Bench\RunRequest;
+use App\Models\Site;
+use App\Models\TestMethod;
+use App\Models\User;
+use Illuminate\Http\JsonResponse;
+
+final class CreateRun
+{
+    public function __invoke(RunRequest $request, Site $site, StartRun $start, LeadRun $lead): JsonResponse
+    {
+        /** @var User $author */
+        $author = $request->user();
+        $method = TestMethod::query()->where('portion', 'bench')->findOrFail($request->integer('method_id'));
+        $run = $start($site, $method, $author, $request->setup());
+
+        return new JsonResponse($lead->show($run, $request->integer('now_ms')), $run->wasRecentlyCreated ? 201 : 200);
+    }
+}

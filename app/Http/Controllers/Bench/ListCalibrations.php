@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Bench;
+
+use App\Actions\Bench\CalibrationShape;
+use App\Models\PenCalibration;
+use Illuminate\Http\JsonResponse;
+
+final class ListCalibrations
+{
+    public function __invoke(): JsonResponse
+    {
+        return new JsonResponse(PenCalibration::query()->orderByDesc('id')->limit(100)->get()->map(CalibrationShape::of(...)));
+    }
+}

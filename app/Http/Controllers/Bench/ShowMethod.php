@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Bench;
+
+use App\Actions\Bench\MethodShape;
+use App\Models\TestMethod;
+use Illuminate\Http\JsonResponse;
+
+final class ShowMethod
+{
+    public function __invoke(TestMethod $method): JsonResponse
+    {
+        return new JsonResponse(MethodShape::detail($method));
+    }
+}

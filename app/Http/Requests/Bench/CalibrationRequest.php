@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests\Bench;
+
+use Illuminate\Foundation\Http\FormRequest;
+
+/** A pen in its buffers. */
+final class CalibrationRequest extends FormRequest
+{
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return [
+            'instrument' => ['required', 'string', 'min:2', 'max:80'],
+            'in_millivolts' => ['required', 'boolean'],
+            'celsius' => ['required', 'numeric'],
+            'points' => ['required', 'array', 'list', 'max:10'],
+            'points.*.buffer' => ['required', 'numeric'],
+            'points.*.shown' => ['required', 'numeric'],
+        ];
+    }
+
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        return ['points.*.shown.required' => 'Type what the pen shows in every buffer.', 'points.*.shown.numeric' => 'What the pen shows must be a number with a decimal point.', 'points.*.buffer.required' => 'Type the pH of every buffer, as its bottle says for its temperature.'];
+    }
+
+    /** @return list<array{buffer: float, shown: float}> */
+    public function points(): array
+    {
+        return array_map(static fn (array $point): array => ['buffer' => (float) $point['buffer'], 'shown' => (float) $point['shown']], array_values($this->validated()['points']));
+    }
+}

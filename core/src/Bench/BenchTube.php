@@ -1,0 +1,292 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Bench;
+
+use HonestCore\Error\ImpossibleStep;
+use HonestCore\Error\ValueOutOfRange;
+
+/**
+ * One tube on its way through the steps of a method.
+ *
+ * Quantity and unit: moments in milliseconds, times of steps in seconds.
+ * Domain: events in the order of their moments; a step is taken from where the tube stands, and never before the one before it.
+ */
+final class BenchTube
+{
+    /** Position of the hand's step it stands at; the number of steps when it is done. */
+    private int $at = 0;
+
+    private ?int $begunMs = null;
+
+    private ?int $endedMs = null;
+
+    private bool $givenUp = false;
+
+    private int $attempts = 1;
+
+    /** @var list<array{code: string, words: string}> */
+    private array $breaks = [];
+
+    /** @var list<array{step: string, reader: string, reading: BenchReading, at_ms: int}> */
+    private array $reads = [];
+
+    /** @var list<array{step: string, seconds: float}> */
+    private array $times = [];
+
+    /**
+     * @param non-empty-list<MethodStep> $steps
+     * @param non-empty-list<string> $readers who read it, each once a reading step
+     */
+    public function __construct(
+        public readonly int $number,
+        private readonly array $steps,
+        private readonly array $readers,
+        private readonly MethodScale $scale,
+    ) {}
+
+    /**
+     * @throws ImpossibleStep
+     * @throws ValueOutOfRange for a reading that the scale lacks, or a break that the table lacks
+     */
+    public function take(BenchEvent $event): void
+    {
+        match ($event->kind) {
+            BenchEvent::BEGIN => $this->begin($event),
+            BenchEvent::END => $this->end($event),
+            BenchEvent::READ => $this->read($event),
+            BenchEvent::INCIDENT => $this->happened($event),
+            BenchEvent::AGAIN => $this->again(),
+            BenchEvent::GIVE_UP => $this->givenUp = $this->isOpen() ? true : throw $this->impossible('is not open, so that it cannot be given up'),
+            default => throw $this->impossible("knows no \"{$event->kind}\""),
+        };
+    }
+
+    public function isOpen(): bool
+    {
+        return ! $this->givenUp && ! $this->isDone();
+    }
+
+    public function isDone(): bool
+    {
+        return $this->at >= count($this->steps);
+    }
+
+    public function isStarted(): bool
+    {
+        return $this->at > 0 || $this->begunMs !== null;
+    }
+
+    public function status(): string
+    {
+        return match (true) {
+            $this->givenUp => 'given-up',
+            $this->isDone() => 'done',
+            $this->begunMs !== null => 'going',
+            ! $this->isStarted() => 'new',
+            $this->wait() !== null => 'waiting',
+            default => 'ready',
+        };
+    }
+
+    /** The step that is next for the hand, or that the hand is at. */
+    public function step(): ?MethodStep
+    {
+        return $this->isOpen() ? $this->steps[$this->at] : null;
+    }
+
+    public function place(): int
+    {
+        return $this->at;
+    }
+
+    /** The wait that runs before that step. */
+    public function wait(): ?MethodStep
+    {
+        $before = $this->at > 0 && $this->isOpen() && $this->begunMs === null ? $this->steps[$this->at - 1] : null;
+
+        return $before?->kind === StepKind::Wait ? $before : null;
+    }
+
+    /** When what runs now began: the wait, the timed step, or being ready. */
+    public function sinceMs(): ?int
+    {
+        return $this->begunMs ?? $this->endedMs;
+    }
+
+    /**
+     * From when to when the next press of the key is in time: the end of a timed step, or the end of a wait.
+     *
+     * @return array{from: int, aim: int, until: int}|null null when nothing is timed now
+     */
+    public function window(): ?array
+    {
+        $timed = $this->begunMs !== null ? $this->steps[$this->at] : $this->wait();
+        $since = $this->sinceMs();
+        if ($timed === null || $since === null || $timed->leastS === null || $timed->kind === StepKind::Read) {
+            return null;
+        }
+
+        return ['from' => $since + 1000 * $timed->leastS, 'aim' => $since + 1000 * (int) $timed->aimS, 'until' => $since + 1000 * (int) $timed->mostS];
+    }
+
+    /** From when on there is something to do for the hand; null when there is nothing more. */
+    public function readyMs(): ?int
+    {
+        return match (true) {
+            ! $this->isOpen() => null,
+            $this->begunMs === null && $this->wait() !== null => $this->window()['from'] ?? $this->endedMs,
+            default => 0,
+        };
+    }
+
+    /** @return list<array{code: string, words: string}> */
+    public function breaks(): array
+    {
+        return $this->breaks;
+    }
+
+    /** @return list<array{step: string, reader: string, reading: BenchReading, at_ms: int}> */
+    public function reads(): array
+    {
+        return $this->reads;
+    }
+
+    /** @return list<array{step: string, seconds: float}> as they really were */
+    public function times(): array
+    {
+        return $this->times;
+    }
+
+    public function attempts(): int
+    {
+        return $this->attempts;
+    }
+
+    /** @return list<string> who has still to read at the step it stands at */
+    public function unread(): array
+    {
+        $step = $this->step();
+
+        return $step?->kind !== StepKind::Read ? [] : array_values(array_diff($this->readers, array_column(array_filter($this->reads, static fn (array $read): bool => $read['step'] === $step->code), 'reader')));
+    }
+
+    private function begin(BenchEvent $event): void
+    {
+        $step = $this->current($event);
+        if ($this->begunMs !== null) {
+            throw $this->impossible("is at \"{$step->do}\" already");
+        }
+        if ($this->endedMs !== null && $event->atMs < $this->endedMs) {
+            throw $this->impossible('would begin a step before the one before it ended; times run forward');
+        }
+        $wait = $this->wait();
+        if ($wait !== null) {
+            $this->timed($wait, $event->atMs - (int) $this->endedMs);
+        }
+        $this->begunMs = $event->atMs;
+    }
+
+    private function end(BenchEvent $event): void
+    {
+        $step = $this->current($event);
+        if ($step->kind === StepKind::Read) {
+            throw $this->impossible('ends a reading by what is read');
+        }
+        if ($this->begunMs === null) {
+            if ($step->kind === StepKind::Timed) {
+                throw $this->impossible("has not begun \"{$step->do}\", so that it cannot end it");
+            }
+            $this->begin($event);
+        }
+        $this->close($step, $event->atMs);
+    }
+
+    private function read(BenchEvent $event): void
+    {
+        $step = $this->current($event);
+        if ($step->kind !== StepKind::Read) {
+            throw $this->impossible("is at \"{$step->do}\" and cannot be read yet");
+        }
+        if (! in_array($event->reader, $this->unread(), true)) {
+            throw $this->impossible("waits for no reading by \"{$event->reader}\"; it waits for ".implode(', ', $this->unread()));
+        }
+        $reading = $this->scale->read($event->typed, $event->between);
+        $this->grows($event->reader, $reading);
+        if ($this->begunMs === null) {
+            $this->begin($event);
+        }
+        $this->forward($event->atMs);
+        $this->reads[] = ['step' => $step->code, 'reader' => $event->reader, 'reading' => $reading, 'at_ms' => $event->atMs];
+        if ($this->unread() === []) {
+            $this->close($step, $event->atMs);
+        }
+    }
+
+    /** Settled layers only grow from one reading of a jar to the next. */
+    private function grows(string $reader, BenchReading $reading): void
+    {
+        foreach ($this->scale->kind === 'heights' ? $this->reads : [] as $read) {
+            if ($read['reader'] === $reader && $read['reading']->number > $reading->number) {
+                throw new ValueOutOfRange("Tube {$this->number}: {$reading->number} mm is less than the {$read['reading']->number} mm read before; accepted is a height of all that has settled, which only grows.");
+            }
+        }
+    }
+
+    private function happened(BenchEvent $event): void
+    {
+        $this->breaks[] = ['code' => $event->code, 'words' => ucfirst(ProtocolBreak::of($event->code)->name).'.'];
+    }
+
+    private function again(): void
+    {
+        if (! $this->isStarted()) {
+            throw $this->impossible('was not begun yet');
+        }
+        if ($this->reads !== [] && $this->breaks === []) {
+            throw $this->impossible('was read by the rules; read it once more as a replicate, not in its place');
+        }
+        $this->attempts++;
+        [$this->at, $this->begunMs, $this->endedMs, $this->givenUp, $this->breaks, $this->reads, $this->times] = [0, null, $this->sinceMs(), false, [], [], []];
+    }
+
+    private function current(BenchEvent $event): MethodStep
+    {
+        $step = $this->step() ?? throw $this->impossible($this->givenUp ? 'was given up' : 'is done');
+
+        return $step->code === $event->step ? $step : throw $this->impossible("is at \"{$step->do}\", not at \"{$event->step}\"");
+    }
+
+    private function forward(int $atMs): void
+    {
+        if ($this->begunMs !== null && $atMs < $this->begunMs) {
+            throw $this->impossible('would end a step before it began; times run forward');
+        }
+    }
+
+    private function close(MethodStep $step, int $atMs): void
+    {
+        $this->forward($atMs);
+        $this->timed($step, $atMs - (int) $this->begunMs);
+        $this->begunMs = null;
+        $this->endedMs = $atMs;
+        do {
+            $this->at++;
+        } while (isset($this->steps[$this->at]) && $this->steps[$this->at]->kind === StepKind::Wait);
+    }
+
+    private function timed(MethodStep $step, int $ms): void
+    {
+        $this->times[] = ['step' => $step->code, 'seconds' => $ms / 1000];
+        $break = $step->judge($ms / 1000);
+        if ($break !== null) {
+            $this->breaks[] = $break;
+        }
+    }
+
+    private function impossible(string $why): ImpossibleStep
+    {
+        return new ImpossibleStep("Tube {$this->number} {$why}.");
+    }
+}

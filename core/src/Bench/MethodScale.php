@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Bench;
+
+use HonestCore\Agreement\Bands;
+use HonestCore\Colour\LabColour;
+use HonestCore\Error\ValueOutOfRange;
+use HonestCore\Table\Number;
+
+/**
+ * What a method gives: numbers to a resolution, one of several bands, a mere direction, a count of drops that a
+ * table turns into a band, or heights of settled layers.
+ *
+ * Quantity and unit: numbers and bounds of bands in the unit of the method.
+ */
+final readonly class MethodScale
+{
+    /**
+     * @param array<string, LabColour> $colours by band
+     * @param list<array{from: int, to: int, band: string}> $drops ascending, without gap or overlap
+     */
+    public function __construct(
+        public string $kind,
+        public ?Bands $bands = null,
+        public array $colours = [],
+        public array $drops = [],
+        public ?float $resolution = null,
+        public ?float $lowest = null,
+        public ?float $highest = null,
+        public ?float $readingErrorMm = null,
+    ) {}
+
+    /**
+     * A reading as it was typed or chosen, made sure that the scale has it.
+     *
+     * @param string|null $between the other band of a colour that lies between two
+     *
+     * @throws ValueOutOfRange
+     */
+    public function read(string $typed, ?string $between = null): BenchReading
+    {
+        $typed = trim($typed);
+        if ($between !== null && $this->kind !== 'bands') {
+            throw new ValueOutOfRange('Only a colour on a card can lie between two bands.');
+        }
+
+        return match ($this->kind) {
+            'continuous' => BenchReading::number($this->number($typed), $typed),
+            'drops' => $this->counted($typed),
+            'heights' => BenchReading::number($this->height($typed), $typed),
+            default => $this->chosen($typed, $between),
+        };
+    }
+
+    /**
+     * @throws ValueOutOfRange
+     */
+    private function number(string $typed): float
+    {
+        $value = Number::parse($typed);
+        $accepted = "a number from {$this->lowest} to {$this->highest} with a decimal point";
+        if ($value === null) {
+            throw new ValueOutOfRange("\"{$typed}\" is not a number; accepted is {$accepted}.");
+        }
+        if ($value < $this->lowest || $value > $this->highest) {
+            throw new ValueOutOfRange("{$typed} is off the scale of the instrument; accepted is {$accepted}.");
+        }
+
+        return $value;
+    }
+
+    /** @throws ValueOutOfRange */
+    private function height(string $typed): float
+    {
+        $value = Number::parse($typed);
+        if ($value === null || $value < 0 || $value > 1000) {
+            throw new ValueOutOfRange("\"{$typed}\" is no height of a layer; accepted is a number of millimetres from 0 to 1000.");
+        }
+
+        return $value;
+    }
+
+    /** @throws ValueOutOfRange */
+    private function counted(string $typed): BenchReading
+    {
+        $last = $this->drops[count($this->drops) - 1]['to'] ?? 0;
+        if (preg_match('/^\d{1,4}$/D', $typed) !== 1 || (int) $typed < 1 || (int) $typed > $last) {
+            throw new ValueOutOfRange("\"{$typed}\" is no count of drops; accepted is a whole number from 1 to {$last}.");
+        }
+        foreach ($this->drops as $row) {
+            if ((int) $typed <= $row['to']) {
+                return BenchReading::drops((int) $typed, $row['band']);
+            }
+        }
+        throw new \LogicException('The table of drops reaches its last row.');
+    }
+
+    /** @throws ValueOutOfRange */
+    private function chosen(string $name, ?string $between): BenchReading
+    {
+        $names = array_map(static fn ($band): string => $band->name, $this->bands->bands ?? []);
+        foreach ($between === null ? [$name] : [$name, $between] as $given) {
+            if (! in_array($given, $names, true)) {
+                throw new ValueOutOfRange("\"{$given}\" is no band of the method; accepted are ".implode(', ', $names).'.');
+            }
+        }
+        if ($between === null) {
+            return BenchReading::band($name);
+        }
+        $places = [(int) array_search($name, $names, true), (int) array_search($between, $names, true)];
+        if (abs($places[0] - $places[1]) !== 1) {
+            throw new ValueOutOfRange("{$name} and {$between} are no neighbours; between two bands means between neighbours.");
+        }
+
+        return BenchReading::between($names[min($places)], $names[max($places)]);
+    }
+}

@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Bench;
+
+use HonestCore\Agreement\Band;
+use HonestCore\Agreement\Bands;
+use HonestCore\Colour\LabColour;
+use HonestCore\Error\BadDefinition;
+use HonestCore\Error\CoreError;
+
+/** Reads the scale of a definition. */
+final class ScaleEntry
+{
+    /**
+     * @throws BadDefinition
+     * @throws CoreError
+     */
+    public static function read(Entry $entry): MethodScale
+    {
+        $kind = (string) $entry->oneOf('kind', ['bands', 'direction', 'drops', 'continuous', 'heights']);
+        $scale = match ($kind) {
+            'continuous' => self::continuous($entry),
+            'heights' => new MethodScale('heights', readingErrorMm: $entry->number('reading_error_mm', 1e-6, 20)),
+            default => self::banded($kind, $entry),
+        };
+        $entry->done();
+
+        return $scale;
+    }
+
+    /** @throws BadDefinition */
+    private static function continuous(Entry $entry): MethodScale
+    {
+        $scale = new MethodScale('continuous', resolution: $entry->number('resolution', 1e-9, 1e6), lowest: $entry->number('lowest', -1e9, 1e9), highest: $entry->number('highest', -1e9, 1e9));
+
+        return $scale->lowest < $scale->highest ? $scale : throw BadDefinition::at("{$entry->place}highest", 'it is not above the lowest', 'a scale that ends above its start');
+    }
+
+    /**
+     * @throws BadDefinition
+     * @throws CoreError
+     */
+    private static function banded(string $kind, Entry $entry): MethodScale
+    {
+        [$bands, $colours] = [[], []];
+        foreach ($entry->entries('bands', 2, 20) as $one) {
+            $name = $one->words('name', 1, 40);
+            $bands[] = new Band($name, $one->end('lower') ?? -INF, $one->end('upper') ?? INF);
+            if ($one->has('colour')) {
+                $colours[$name] = self::colour($one);
+            }
+            $one->done();
+        }
+        $all = Bands::of($bands);
+
+        return new MethodScale($kind, $all, $colours, $kind === 'drops' ? self::drops($entry, $all) : []);
+    }
+
+    /**
+     * @throws BadDefinition
+     * @throws CoreError
+     */
+    private static function colour(Entry $entry): LabColour
+    {
+        $parts = $entry->items('colour', 3, 3);
+        foreach ($parts as $part) {
+            if (! is_int($part) && ! is_float($part)) {
+                throw BadDefinition::at("{$entry->place}colour", 'it is not three numbers', 'lightness, a and b of CIE L*a*b*');
+            }
+        }
+
+        /** @var array{int|float, int|float, int|float} $parts */
+        return LabColour::of((float) $parts[0], (float) $parts[1], (float) $parts[2]);
+    }
+
+    /**
+     * Rows that follow one another without gap from one drop on, their bands in one direction.
+     *
+     * @return list<array{from: int, to: int, band: string}>
+     *
+     * @throws BadDefinition
+     */
+    private static function drops(Entry $entry, Bands $bands): array
+    {
+        $most = $entry->whole('most', 1, 500);
+        $sign = $entry->oneOf('more_means', ['less', 'more']) === 'less' ? -1 : 1;
+        [$rows, $next, $last] = [[], 1, null];
+        foreach ($entry->entries('table', 2, 30) as $one) {
+            $row = ['from' => $one->whole('from', 1, 500), 'to' => $one->whole('to', 1, 500), 'band' => $one->words('band', 1, 40)];
+            $one->done();
+            $band = $bands->named($row['band']) ?? throw BadDefinition::at("{$one->place}band", "\"{$row['band']}\" is no band of the scale", implode(', ', array_column($bands->bands, 'name')));
+            if ($row['from'] !== $next || $row['to'] < $row['from']) {
+                throw BadDefinition::at("{$one->place}from", 'it does not follow on the row before', "rows without gap: this one begins at {$next}");
+            }
+            if ($last !== null && ($band->lower <=> $last->lower) !== $sign) {
+                throw BadDefinition::at("{$one->place}band", 'the direction turns', $sign < 0 ? 'bands that fall as drops are added' : 'bands that rise as drops are added');
+            }
+            [$rows[], $next, $last] = [$row, $row['to'] + 1, $band];
+        }
+
+        return $next - 1 === $most ? $rows : throw BadDefinition::at("{$entry->place}table", 'it does not reach the most drops', "rows up to {$most}");
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Colour;
+
+/**
+ * What the long-, middle- and short-wave cones of an eye take in of a colour.
+ *
+ * Quantity and unit: cone responses on the scale on which L + M is luminance Y.
+ * Source: Smith & Pokorny 1975, Vision Research 15:161-171, as a matrix on XYZ (written from memory); the difference
+ *   between the colour-matching functions of 1931 and those of Judd, on which they rest, is passed over.
+ */
+final class Cones
+{
+    private const M = [[0.15514, 0.54312, -0.03286], [-0.15514, 0.45684, 0.03286], [0.0, 0.0, 0.00801]];
+
+    /**
+     * @param array{float, float, float} $xyz
+     * @return array{float, float, float} L, M, S
+     *
+     * @pure
+     */
+    public static function ofXyz(array $xyz): array
+    {
+        $row = static fn (array $one): float => $one[0] * $xyz[0] + $one[1] * $xyz[1] + $one[2] * $xyz[2];
+
+        return [$row(self::M[0]), $row(self::M[1]), $row(self::M[2])];
+    }
+
+    /**
+     * @param array{float, float, float} $lms
+     * @return array{float, float, float} X, Y, Z
+     *
+     * @pure
+     */
+    public static function toXyz(array $lms): array
+    {
+        [$l, $m, $s] = $lms;
+        $z = $s / self::M[2][2];
+        $y = $l + $m;
+        $x = ($l - self::M[0][1] * $y - self::M[0][2] * $z) / self::M[0][0];
+
+        return [$x, $y, $z];
+    }
+}
