@@ -38,7 +38,8 @@ final class Cones
     {
         [$l, $m, $s] = $lms;
         $z = $s / self::M[2][2];
-        $y = $l + $m;
+        // X and Z take equal and opposite parts in L and M.
+        $y = ($l + $m) / (self::M[0][1] + self::M[1][1]);
         $x = ($l - self::M[0][1] * $y - self::M[0][2] * $z) / self::M[0][0];
 
         return [$x, $y, $z];
