@@ -52,6 +52,8 @@ final class Run extends Model
 
     protected $guarded = [];
 
+    protected $attributes = ['state' => 'open'];
+
     /** @return array<string, string> */
     protected function casts(): array
     {

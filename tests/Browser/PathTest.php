@@ -142,7 +142,7 @@ final class PathTest extends BrowserTestCase
 
     private function bench(string $code): void
     {
-        $this->open('/bench');
+        $this->open('/bench/by-hand');
         $this->see('1 bench portion to read');
         $this->press('Record the reading');
         $this->see('Nothing was read');

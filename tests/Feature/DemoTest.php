@@ -52,7 +52,7 @@ final class DemoTest extends TestCase
         self::assertSame(0, $run->status, $run->output.$run->error);
         $pdo = new \PDO("sqlite:{$file}");
         $all = [];
-        foreach (['sites', 'areas', 'landmarks', 'plans', 'samples', 'core_pulls', 'portions', 'readings', 'imports', 'judging_policies', 'verdicts'] as $table) {
+        foreach (['sites', 'areas', 'landmarks', 'plans', 'samples', 'core_pulls', 'portions', 'readings', 'imports', 'judging_policies', 'verdicts', 'method_versions', 'reagent_lots', 'bench_runs', 'bench_tubes', 'bench_events', 'calibrations', 'vision_checks', 'practice_rounds', 'transects', 'ground_events'] as $table) {
             $rows = $pdo->query("SELECT * FROM {$table} ORDER BY id");
             self::assertNotFalse($rows);
             $all[$table] = array_values(array_map(static fn (array $row): string => (string) json_encode($row), $rows->fetchAll(\PDO::FETCH_ASSOC)));

@@ -53,6 +53,7 @@ final class UpgradeTest extends ApiTestCase
             self::assertSame($before, [$figure('SELECT COUNT(*) FROM portions'), $figure('SELECT COUNT(*) FROM readings'), $figure('SELECT GROUP_CONCAT(code) FROM portions')]);
             self::assertSame($before[0], $figure("SELECT COUNT(DISTINCT portion_id) FROM custody_events WHERE step = 'split'"));
             self::assertSame('0', $figure('SELECT COUNT(*) FROM portions WHERE site_id IS NULL OR pulled_at IS NULL OR state <> \'split\''));
+            self::assertSame('1', $figure("SELECT COUNT(*) FROM method_versions v JOIN methods m ON m.id = v.method_id WHERE m.code = 'kit-ph' AND v.version = 1 AND v.definition LIKE '%' || m.name || '%'"), 'the kit of before has the steps that it had');
             self::assertSame(['', 'ok'], [$figure('PRAGMA foreign_key_check'), $figure('PRAGMA integrity_check')]);
         } finally {
             array_map(static fn (string $end): bool => @unlink($file.$end), ['', '-wal', '-shm']);

@@ -15,6 +15,29 @@ final class PngFile
         return UploadedFile::fake()->createWithContent($name, self::bytes($width, $height));
     }
 
+    /**
+     * A picture in colour: patches on a ground.
+     *
+     * @param array{int, int, int} $ground
+     * @param list<array{int, int, int, int, array{int, int, int}}> $patches left, top, width, height, colour
+     */
+    public static function painted(int $width, int $height, array $ground, array $patches): string
+    {
+        $rows = [];
+        for ($y = 0; $y < $height; $y++) {
+            $row = str_repeat(pack('C3', ...$ground), $width);
+            foreach ($patches as [$left, $top, $wide, $tall, $colour]) {
+                if ($y >= $top && $y < $top + $tall) {
+                    $row = substr_replace($row, str_repeat(pack('C3', ...$colour), $wide), 3 * $left, 3 * $wide);
+                }
+            }
+            $rows[] = "\0{$row}";
+        }
+        $chunk = static fn (string $kind, string $data): string => pack('N', strlen($data)).$kind.$data.pack('N', crc32($kind.$data));
+
+        return "\x89PNG\r\n\x1a\n".$chunk('IHDR', pack('NNCCCCC', $width, $height, 8, 2, 0, 0, 0)).$chunk('IDAT', (string) gzcompress(implode('', $rows))).$chunk('IEND', '');
+    }
+
     public static function bytes(int $width, int $height): string
     {
         $chunk = static fn (string $kind, string $data): string => pack('N', strlen($data)).$kind.$data.pack('N', crc32($kind.$data));

@@ -33,7 +33,7 @@ final class HttpProbeService implements ProbeService
         if ($this->address === null) {
             throw new Conflict('No device is set up here. Type what the probe shows, or take the file of its logger.');
         }
-        $query = http_build_query(['seconds' => $seconds, ...($this->simulated ? ['soil' => $soil['token'], 'ph' => $soil['ph']] : [])]);
+        $query = http_build_query(['seconds' => $seconds, ...($this->simulated ? ['soil' => $soil['token']] + $soil : [])]);
         $context = stream_context_create(['http' => ['timeout' => self::SILENT_S, 'follow_location' => 0, 'ignore_errors' => true]]);
         $stream = @fopen("{$this->address}/instruments/{$probe}?{$query}", 'rb', false, $context);
         if ($stream === false) {

@@ -117,8 +117,9 @@ final class Practise
             }
         }
         [$from, $one] = $below ?? throw new \LogicException('The scale has colours.');
-        [$to, $other] = $above ?? [$from + 1, $one];
-        $share = min(1.0, max(0.0, ($value - $from) / ($to - $from)));
+        [$to, $other] = $above ?? [$from, $one];
+        // Before the first middle and past the last one there is one swatch only.
+        $share = $to > $from ? min(1.0, max(0.0, ($value - $from) / ($to - $from))) : 0.0;
         $mix = static fn (float $a, float $b): float => $a + ($b - $a) * $share + self::SHADE * $random->getInt(-100, 100) / 100;
 
         return Srgb::hex(Srgb::ofLab(LabColour::of(min(100.0, max(0.0, $mix($one->lightness, $other->lightness))), $mix($one->a, $other->a), $mix($one->b, $other->b))));

@@ -4,12 +4,18 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Session;
 
+use App\Models\Area;
 use App\Models\Consignment;
+use App\Models\GroundEvent;
 use App\Models\Lab;
 use App\Models\LabImport;
 use App\Models\Landmark;
+use App\Models\PenCalibration;
 use App\Models\Photo;
+use App\Models\PracticeRound;
+use App\Models\Run;
 use App\Models\Sample;
+use App\Models\Site;
 use App\Models\Underlay;
 use App\Models\Verdict;
 use Illuminate\Support\Facades\Auth;
@@ -101,6 +107,7 @@ final class TeamsTest extends ApiTestCase
             'photo' => Photo::query()->create(['sample_id' => $sample->id, 'created_by' => $this->technician->id, 'file' => 'photos/none', 'type' => 'image/png', 'sha256' => str_repeat('0', 64)])->id,
             'landmark' => $site->landmarks()->create(['name' => 'Mill Lane', 'geometry' => ['type' => 'Point', 'coordinates' => [-76.281, 42.9145]], 'distance_m' => 10])->id,
             'underlay' => Underlay::query()->create(['site_id' => $site->id, 'name' => 'flight.png', 'file' => 'underlays/none', 'mime' => 'image/png', 'width' => 60, 'height' => 60, 'known' => []])->id,
+            ...$this->bench($site, $area),
             'verdict' => 1, 'report' => 1, 'format' => 'kml',
         ];
         [, $stranger] = $this->team('Moor crew', 'moor');
@@ -119,7 +126,22 @@ final class TeamsTest extends ApiTestCase
                 $asked++;
             }
         }
-        self::assertGreaterThan(45, $asked);
+        self::assertGreaterThan(65, $asked);
+    }
+
+    /** @return array<string, int> records of the bench */
+    private function bench(Site $site, Area $area): array
+    {
+        $kit = $this->method('kit-ph');
+        $mine = ['created_by' => $this->technician->id];
+        $round = PracticeRound::query()->create($mine + ['method_id' => $kit->id, 'reader' => 'Ada', 'source' => 'bench', 'tubes' => []]);
+        $calibration = PenCalibration::query()->create($mine + ['instrument' => 'Pen', 'in_millivolts' => false, 'celsius' => 20, 'points' => [], 'slope_percent' => 97, 'offset' => 0, 'residual' => 0, 'reasons' => [], 'at' => now()]);
+        $event = GroundEvent::query()->create($mine + ['area_id' => $area->id, 'kind' => 'rain', 'on' => '2026-06-01', 'what' => '', 'amount' => 1, 'unit' => 'mm']);
+        $run = Run::query()->create($mine + [
+            'site_id' => $site->id, 'method_id' => $kit->id, 'method_version_id' => $kit->versions()->firstOrFail()->id, 'submission' => 'x', 'readers' => ['Ada'], 'said' => [], 'lots' => [], 'steps' => [], 'started_ms' => 1, 'note' => '',
+        ]);
+
+        return ['run' => $run->id, 'calibration' => $calibration->id, 'round' => $round->id, 'event' => $event->id];
     }
 
     public function test_a_record_takes_the_team_of_whoever_makes_it_whatever_is_asked(): void

@@ -27,6 +27,9 @@ final class StreamProbe
             ignore_user_abort(true);
             $line = static function (array $line): void {
                 echo json_encode($line, JSON_THROW_ON_ERROR), "\n";
+                if (ob_get_level() > 0) {
+                    ob_flush();
+                }
                 flush();
             };
             try {

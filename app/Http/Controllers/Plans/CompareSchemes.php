@@ -32,6 +32,9 @@ final class CompareSchemes
         return new StreamedResponse(static function () use ($compare): void {
             $line = static function (array $line): void {
                 echo json_encode($line, JSON_THROW_ON_ERROR), "\n";
+                if (ob_get_level() > 0) {
+                    ob_flush();
+                }
                 flush();
             };
             $result = $compare->run(static function (int $done, int $of) use ($line): void {

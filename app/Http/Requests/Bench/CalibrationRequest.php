@@ -25,7 +25,7 @@ final class CalibrationRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['points.*.shown.required' => 'Type what the pen shows in every buffer.', 'points.*.shown.numeric' => 'What the pen shows must be a number with a decimal point.', 'points.*.buffer.required' => 'Type the pH of every buffer, as its bottle says for its temperature.'];
+        return ['points.*.shown.required' => 'Type what the pen shows in every buffer, a number with a decimal point.', 'points.*.shown.numeric' => 'What the pen shows must be a number with a decimal point.', 'points.*.buffer.required' => 'Type the pH of every buffer, as its bottle says for its temperature.'];
     }
 
     /** @return list<array{buffer: float, shown: float}> */

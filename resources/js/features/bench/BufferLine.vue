@@ -53,6 +53,10 @@ const line = (of: (ph: number) => number): string =>
 </template>
 
 <style scoped>
+svg {
+    max-width: 100%;
+    height: auto;
+}
 figure {
     margin: 0 0 14px;
 }

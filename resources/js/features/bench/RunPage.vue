@@ -36,7 +36,19 @@ const device = computed(() => ({ there: bench.data.value?.device ?? false, simul
 /** A tube worked out of turn; else the one the agenda names. A tube that is being read stays until it is read. */
 const chosen = ref<number | null>(null)
 const reading = computed(() => run.value?.tubes.find((tube) => tube.status === 'going' && tube.unread.length > 0) ?? null)
-const urgent = computed(() => tasks.value.find((task) => task.act === 'end' && now.value >= task.from_ms - 1000))
+/** What has its time and falls due goes before what can wait, whatever was chosen. */
+const BEFORE_MS = 2_000
+const urgent = computed(
+    () =>
+        tasks.value
+            .filter(
+                (one) =>
+                    one.until_ms !== null &&
+                    now.value >= (one.act === 'end' ? one.from_ms : one.aim_ms) - BEFORE_MS &&
+                    one.tube !== reading.value?.number,
+            )
+            .sort((a, b) => (a.until_ms ?? 0) - (b.until_ms ?? 0))[0],
+)
 const task = computed(
     () =>
         urgent.value ??

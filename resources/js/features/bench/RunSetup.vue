@@ -163,7 +163,7 @@ const { save, saving, refusal, wrong } = useSave(
                 :wrong="wrong('readers')"
                 :hint="form.readers.length > 1 ? 'Each reads every tube, blind to the other.' : undefined"
             >
-                <el-select v-model="form.readers" multiple filterable allow-create default-first-option>
+                <el-select v-model="form.readers" aria-label="Readers" multiple filterable allow-create default-first-option>
                     <el-option v-for="reader in bench.readers" :key="reader.name" :value="reader.name" :label="reader.name" />
                 </el-select>
             </FormField>

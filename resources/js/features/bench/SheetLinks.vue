@@ -31,7 +31,7 @@ const { save, saving, refusal } = useSave(
     <RefusalNote :refusal="refusal" />
     <form class="row" novalidate @submit.prevent="save([...method.links, { name: name.trim(), url: url.trim() }])">
         <el-input v-model="name" aria-label="Name of the data sheet" placeholder="Data sheet of" style="width: 150px" />
-        <el-input v-model="url" aria-label="Address of the data sheet" placeholder="https://" style="width: 230px" />
+        <el-input v-model="url" aria-label="Address of the data sheet" placeholder="Its address" style="width: 230px" />
         <el-button native-type="submit" :loading="saving">Add the link</el-button>
     </form>
 </template>

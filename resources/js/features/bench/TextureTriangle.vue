@@ -76,6 +76,10 @@ const lines = [20, 40, 60, 80]
 </template>
 
 <style scoped>
+svg {
+    max-width: 100%;
+    height: auto;
+}
 figure {
     margin: 14px 0 0;
 }

@@ -59,6 +59,10 @@ const path = computed(() =>
 </template>
 
 <style scoped>
+svg {
+    max-width: 100%;
+    height: auto;
+}
 figure {
     margin: 4px 0 8px;
 }

@@ -77,6 +77,10 @@ const wettest = computed(() => Math.max(10, ...props.events.filter(({ kind }) =>
 </template>
 
 <style scoped>
+svg {
+    max-width: 100%;
+    height: auto;
+}
 figure {
     margin: 14px 0;
 }
