@@ -49,14 +49,8 @@ final class VisionTest extends TestCase
     #[DataProvider('blind')]
     public function test_figure_and_ground_differ_for_one_kind_of_cone_alone_even_on_an_eight_bit_screen(string $kind, int $cone): void
     {
-        /** @param array{float, float, float} $xyz */
-        $seen = static function (array $xyz): array {
-            [$r, $g, $b] = array_map(static fn (string $byte): float => Srgb::decode(hexdec($byte) / 255), str_split(substr(Srgb::hex(Srgb::fromXyz($xyz)), 1), 2));
-
-            return Cones::ofXyz(Srgb::toXyz([$r, $g, $b]));
-        };
         [$ground, $figure] = VisionPlate::colours($kind);
-        [$one, $other] = [$seen($ground), $seen($figure)];
+        [$one, $other] = [self::shown($ground), self::shown($figure)];
 
         self::assertTrue(Srgb::isShown(Srgb::fromXyz($ground)) && Srgb::isShown(Srgb::fromXyz($figure)), 'a screen can show both');
         foreach ([0, 1, 2] as $i) {
@@ -64,6 +58,19 @@ final class VisionTest extends TestCase
             $i === $cone ? self::assertGreaterThan(1.2, $ratio) : self::assertEqualsWithDelta(1.0, $ratio, 0.012, "cone {$i}");
         }
         self::assertGreaterThan(20, Ciede2000::between(Srgb::toLab(Srgb::fromXyz($ground)), Srgb::toLab(Srgb::fromXyz($figure))), 'an eye with all cones sees it at once');
+    }
+
+    /**
+     * What the cones take in of a colour as an eight bit screen shows it.
+     *
+     * @param array{float, float, float} $xyz
+     * @return array{float, float, float}
+     */
+    private static function shown(array $xyz): array
+    {
+        [$r, $g, $b] = array_map(static fn (string $byte): float => Srgb::decode(hexdec($byte) / 255), str_split(substr(Srgb::hex(Srgb::fromXyz($xyz)), 1), 2));
+
+        return Cones::ofXyz(Srgb::toXyz([$r, $g, $b]));
     }
 
     public function test_a_plate_is_full_of_dots_that_do_not_touch_and_the_same_for_the_same_seed(): void

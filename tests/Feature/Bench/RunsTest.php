@@ -33,7 +33,7 @@ final class RunsTest extends BenchTestCase
         self::assertSame(['settle', 60], [$readings[0]->detail['times'][3]['step'] ?? '', $readings[0]->detail['times'][3]['seconds'] ?? 0]);
         self::assertNotNull($readings[0]->method_version_id);
         self::assertSame(2, count($this->api('GET', '/runs/{run}/readings', ids: ['run' => $id])->assertOk()->json()));
-        $spent = collect($this->api('GET', '/bench', query: ['site_id' => $this->bench->id])->json('methods'))->firstWhere('id', $this->method('kit-ph')->id);
+        $spent = $this->api('GET', '/bench', query: ['site_id' => $this->bench->id])->collect('methods')->firstWhere('id', $this->method('kit-ph')->id);
         self::assertSame([1, 2, 45], [$spent['runs'], $spent['kept'], (int) $spent['spent_cents']]);
         self::assertGreaterThan(0.1, $spent['spent_minutes']);
     }
@@ -206,8 +206,8 @@ final class RunsTest extends BenchTestCase
     {
         $this->eyes();
         $kit = $this->method('kit-ph');
-        $lots = $this->api('POST', '/methods/{method}/lots', ['reagent' => 'Indicator capsules', 'lot' => 'OLD-1', 'expires_on' => '2026-09-19', 'price_cents' => 1000, 'tests' => 20], ['method' => $kit->id])->assertCreated()->json('lots');
-        $old = collect($lots)->firstWhere('lot', 'OLD-1')['id'];
+        $lots = $this->api('POST', '/methods/{method}/lots', ['reagent' => 'Indicator capsules', 'lot' => 'OLD-1', 'expires_on' => '2026-09-19', 'price_cents' => 1000, 'tests' => 20], ['method' => $kit->id])->assertCreated()->collect('lots');
+        $old = $lots->firstWhere('lot', 'OLD-1')['id'];
         $portion = $this->portion($this->composite());
         self::assertStringContainsString('expired on 2026-09-19', $this->begin($kit, [$portion], ['lot_ids' => [$old]])->assertStatus(422)->json('message'));
 
@@ -216,7 +216,7 @@ final class RunsTest extends BenchTestCase
         $this->close($id);
         $reading = Reading::query()->where('run_id', $id)->sole();
         self::assertSame([['lot-out-of-date'], 'OLD-1'], [$reading->flags, $reading->lot]);
-        self::assertSame(50, Run::query()->findOrFail($id)->cost_cents, 'what the pack cost, divided by its tests');
+        self::assertSame(50, Run::query()->whereKey($id)->sole()->cost_cents, 'what the pack cost, divided by its tests');
     }
 
     public function test_a_repeated_and_a_lost_tube_are_paid_for(): void

@@ -123,7 +123,8 @@ const analyte = computed(() => (evidence.value?.method.analyte === 'ph' ? 'pH' :
     font-weight: 600;
     box-shadow: 0 2px 0 var(--gley);
 }
-.tests span {
-    display: block;
+.tests a > span {
+    display: flex;
+    gap: 4px;
 }
 </style>
