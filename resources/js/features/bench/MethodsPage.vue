@@ -3,13 +3,13 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type Schema } from '@/api/client'
-import FormField from '@/shared/components/FormField.vue'
 import PageHead from '@/shared/components/PageHead.vue'
-import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
 import { useSite } from '@/shared/composables/useSite'
 import { count } from '@/shared/format'
 import BenchTabs from './BenchTabs.vue'
+import type { Draft } from './definition'
+import MethodForm from './MethodForm.vue'
 
 /** The team's bench methods, and the generic ones that it can take up. */
 const router = useRouter()
@@ -28,21 +28,17 @@ const KINDS: Record<string, string> = {
     continuous: 'a number',
     heights: 'heights in a jar',
 }
-const taking = ref<Schema<'LibraryMethod'> | null>(null)
-const name = ref('')
+const draft = ref<Draft | null>(null)
+const source = ref('')
 function begin(method: Schema<'LibraryMethod'>): void {
-    taking.value = method
-    name.value = method.name
     clear()
+    source.value = method.source
+    draft.value = JSON.parse(JSON.stringify(method.definition)) as Draft
 }
 const { save, saving, refusal, clear } = useSave(
-    () =>
-        api.post('/methods', {
-            definition: { ...taking.value?.definition, name: name.value.trim() },
-            why: 'Taken up from the generic methods.',
-        }),
+    (why: string) => api.post('/methods', { definition: draft.value as unknown as Record<string, unknown>, why }),
     async (method) => {
-        taking.value = null
+        draft.value = null
         await queries.invalidateQueries()
         await router.push(`/bench/methods/${method.id}`)
     },
@@ -56,7 +52,21 @@ const lede = computed(() =>
 
 <template>
     <PageHead over="Bench" title="Methods" :lede="lede"><BenchTabs /></PageHead>
-    <div class="columns two">
+    <section v-if="draft">
+        <h2>{{ draft.name }}</h2>
+        <p class="note">{{ source }}</p>
+        <MethodForm
+            v-model="draft"
+            fresh
+            :breaks="library?.protocol_breaks ?? []"
+            :refusal="refusal"
+            :saving="saving"
+            act="Take it up"
+            @save="save"
+            @leave="draft = null"
+        />
+    </section>
+    <div v-else class="columns two">
         <section>
             <h2>The team’s</h2>
             <table class="plain">
@@ -82,16 +92,7 @@ const lede = computed(() =>
         </section>
         <section>
             <h2>Generic ones</h2>
-            <p class="note">Take one up under the name of your own kit, then set its steps, times, lots and colours as its leaflet says.</p>
-            <form v-if="taking" novalidate class="take" @submit.prevent="save()">
-                <RefusalNote :refusal="refusal" />
-                <FormField label="Name it has here"><el-input v-model="name" name="name" /></FormField>
-                <p class="note">{{ taking.source }}</p>
-                <div class="row">
-                    <el-button type="primary" native-type="submit" :loading="saving">Take it up</el-button>
-                    <button type="button" class="link" @click="taking = null">Not now</button>
-                </div>
-            </form>
+            <p class="note">Take one up under the name of your own kit, with its steps, times, bands and colours as its leaflet says.</p>
             <table class="plain">
                 <tbody>
                     <tr v-for="method in library?.methods ?? []" :key="method.code">
@@ -112,10 +113,5 @@ const lede = computed(() =>
 <style scoped>
 .two {
     grid-template-columns: 1fr 1fr;
-}
-.take {
-    border-left: 3px solid var(--gley);
-    padding-left: 14px;
-    margin-bottom: 14px;
 }
 </style>

@@ -1,0 +1,26 @@
+<script setup lang="ts">
+import { ref, watch } from 'vue'
+
+/** A number as it is typed, or none; what is being typed is left alone until it is done. */
+defineProps<{ label: string }>()
+const value = defineModel<number | null>({ required: true })
+const text = ref('')
+const shown = (): string => (value.value === null ? '' : String(value.value))
+watch(value, (now) => {
+    if (now !== read()) text.value = shown()
+})
+text.value = shown()
+
+function read(): number | null {
+    return text.value.trim() === '' ? null : Number(text.value.replace(',', '.'))
+}
+function typed(now: string): void {
+    text.value = now
+    const number = read()
+    if (number === null || Number.isFinite(number)) value.value = number
+}
+</script>
+
+<template>
+    <el-input :model-value="text" size="small" inputmode="decimal" :aria-label="label" @update:model-value="typed" />
+</template>
