@@ -1,0 +1,147 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Reports;
+
+use HonestCore\Table\RuleTable;
+
+/**
+ * What one sample's results say against one another and against what soil can be.
+ *
+ * Quantity and unit: each result in the home unit of its analyte (see data/soil-units.json).
+ * Source: the table in data/report-rules.json.
+ */
+final class SampleQuestions
+{
+    /**
+     * @param array<string, array{analyte: string, value: float}> $results by series, as "p:mehlich-3"
+     * @return list<Question>
+     */
+    public static function of(string $sample, array $results): array
+    {
+        $questions = [];
+        /** @param list<string> $series */
+        $ask = static function (string $kind, string $words, array $series) use (&$questions, $sample): void {
+            $questions[] = new Question($kind, "{$sample}: {$words}", [$sample], $series);
+        };
+        $rules = RuleTable::named('report-rules');
+        self::ranges($results, $ask);
+        self::texture($results, $ask, self::number($rules['texture_sum_off']));
+        self::cations($results, $ask, self::number($rules['bases_over_cec']));
+        self::buffers($results, $ask, self::number($rules['buffer_only_below_ph']));
+        $om = self::first($results, 'om');
+        if ($om !== null && $om[1] > self::number($rules['organic_om']) && $om[1] <= 100) {
+            $ask('organic', 'organic matter of '.self::shown($om[1]).' % is an organic soil: tables for mineral soils, lime among them, do not apply.', [$om[0]]);
+        }
+
+        return $questions;
+    }
+
+    /**
+     * @param array<string, array{analyte: string, value: float}> $results
+     * @param callable(string, string, list<string>): void $ask
+     */
+    private static function ranges(array $results, callable $ask): void
+    {
+        /** @var array<string, array{float|int, float|int}> $ranges */
+        $ranges = RuleTable::named('report-rules')['ranges'];
+        foreach ($results as $series => ['analyte' => $analyte, 'value' => $value]) {
+            $range = $ranges[$analyte] ?? null;
+            if ($range !== null && ($value < $range[0] || $value > $range[1])) {
+                $ask('range', "{$series} of ".self::shown($value)." lies outside of what soil can give ({$range[0]} to {$range[1]}); is the unit right?", [$series]);
+            }
+        }
+    }
+
+    /**
+     * @param array<string, array{analyte: string, value: float}> $results
+     * @param callable(string, string, list<string>): void $ask
+     */
+    private static function texture(array $results, callable $ask, float $off): void
+    {
+        $shares = array_map(static fn (string $share): ?array => self::first($results, $share), ['sand', 'silt', 'clay']);
+        if (in_array(null, $shares, true)) {
+            return;
+        }
+        $sum = array_sum(array_column($shares, 1));
+        if (abs($sum - 100) > $off + 1e-9) {
+            $ask('texture', 'sand, silt and clay add up to '.self::shown($sum).' %, not to 100.', array_column($shares, 0));
+        }
+    }
+
+    /**
+     * @param array<string, array{analyte: string, value: float}> $results
+     * @param callable(string, string, list<string>): void $ask
+     */
+    private static function cations(array $results, callable $ask, float $over): void
+    {
+        $cec = self::first($results, 'cec');
+        $bases = array_values(array_filter(array_map(static fn (string $one): ?array => self::first($results, $one), ['k', 'ca', 'mg', 'na'])));
+        if ($cec === null || count($bases) < 2 || $cec[1] <= 0) {
+            return;
+        }
+        $sum = 0.0;
+        foreach ($bases as [$series, $ppm]) {
+            $sum += $ppm / self::ppmPerCmol($results[$series]['analyte']);
+        }
+        if ($sum > (1 + $over) * $cec[1]) {
+            $ask('cations', 'the bases add up to '.self::shown($sum).' cmol/kg and the exchange capacity is '.self::shown($cec[1]).': free lime, salts, or a slip of unit?', [...array_column($bases, 0), $cec[0]]);
+        }
+    }
+
+    /**
+     * @param array<string, array{analyte: string, value: float}> $results
+     * @param callable(string, string, list<string>): void $ask
+     */
+    private static function buffers(array $results, callable $ask, float $acidBelow): void
+    {
+        $ph = self::first($results, 'ph');
+        if ($ph === null) {
+            return;
+        }
+        foreach ($results as $series => ['analyte' => $analyte, 'value' => $buffer]) {
+            if ($analyte !== 'buffer_ph') {
+                continue;
+            }
+            if ($ph[1] >= $acidBelow) {
+                $ask('buffer', 'a buffer pH is given at pH '.self::shown($ph[1]).', where there is no acidity to measure.', [$series, $ph[0]]);
+            } elseif ($buffer < $ph[1] && $ph[1] < 6.2) {
+                $ask('buffer', 'the buffer pH of '.self::shown($buffer).' lies below the pH of '.self::shown($ph[1]).'; were the columns exchanged?', [$series, $ph[0]]);
+            }
+        }
+    }
+
+    private static function ppmPerCmol(string $analyte): float
+    {
+        /** @var array<string, int> $valence */
+        $valence = RuleTable::named('soil-units')['valence'];
+
+        return 10 * Formula::mass(ucfirst($analyte)) / $valence[$analyte];
+    }
+
+    /**
+     * @param array<string, array{analyte: string, value: float}> $results
+     * @return array{string, float}|null series and value
+     */
+    private static function first(array $results, string $analyte): ?array
+    {
+        foreach ($results as $series => $result) {
+            if ($result['analyte'] === $analyte) {
+                return [$series, $result['value']];
+            }
+        }
+
+        return null;
+    }
+
+    private static function number(mixed $value): float
+    {
+        return is_numeric($value) ? (float) $value : NAN;
+    }
+
+    private static function shown(float $value): string
+    {
+        return rtrim(rtrim(number_format($value, 2, '.', ''), '0'), '.');
+    }
+}
