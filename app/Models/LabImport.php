@@ -18,6 +18,14 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $sha256
  * @property int $rows
  * @property int $readings_count
+ * @property int|null $lab_id
+ * @property int|null $supersedes_id
+ * @property \Illuminate\Support\Carbon|null $read_on
+ * @property array<string, mixed>|null $mapping
+ * @property list<array{row: int, why: string}> $left_out
+ * @property int $results_count
+ * @property int $questions_count
+ * @property int $open_count
  * @property \Illuminate\Support\Carbon $created_at
  * @property-read \Illuminate\Database\Eloquent\Collection<int, Reading> $readings
  */
@@ -29,9 +37,29 @@ final class LabImport extends Model
 
     protected $guarded = [];
 
+    protected $attributes = ['left_out' => '[]'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['read_on' => 'date', 'mapping' => 'array', 'left_out' => 'array'];
+    }
+
     /** @return HasMany<Reading, $this> */
     public function readings(): HasMany
     {
         return $this->hasMany(Reading::class, 'import_id');
+    }
+
+    /** @return HasMany<LabResult, $this> */
+    public function results(): HasMany
+    {
+        return $this->hasMany(LabResult::class, 'import_id');
+    }
+
+    /** @return HasMany<ReportQuestion, $this> */
+    public function questions(): HasMany
+    {
+        return $this->hasMany(ReportQuestion::class, 'import_id');
     }
 }

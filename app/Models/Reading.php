@@ -34,6 +34,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property array<string, mixed>|null $detail
  * @property \Illuminate\Support\Carbon $created_at
  * @property-read Sample $sample
+ * @property-read Portion $portion
  * @property-read TestMethod $method
  * @property-read Reading|null $corrects
  * @property-read Reading|null $correction
@@ -54,6 +55,12 @@ final class Reading extends Model
     public function sample(): BelongsTo
     {
         return $this->belongsTo(Sample::class);
+    }
+
+    /** @return BelongsTo<Portion, $this> */
+    public function portion(): BelongsTo
+    {
+        return $this->belongsTo(Portion::class);
     }
 
     /** @return BelongsTo<TestMethod, $this> */

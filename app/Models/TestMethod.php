@@ -24,6 +24,9 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property list<array{name: string, lower: float|int|null, upper: float|int|null}>|null $bands
  * @property float|null $uncertainty
  * @property string $lot
+ * @property int|null $lab_id
+ * @property string $extractant
+ * @property string $instrument
  * @property list<array{name: string, url: string}> $links
  * @property-read MethodVersion|null $current
  * @property-read \Illuminate\Database\Eloquent\Collection<int, MethodVersion> $versions
@@ -38,7 +41,7 @@ final class TestMethod extends Model
 
     protected $guarded = [];
 
-    protected $attributes = ['links' => '[]'];
+    protected $attributes = ['links' => '[]', 'lab_id' => null, 'extractant' => '', 'instrument' => ''];
 
     /** @return array<string, string> */
     protected function casts(): array

@@ -62,6 +62,12 @@ const routes: RouteRecordRaw[] = [
         [`runs/${id('run')}`, 'Run', () => import('@/features/bench/RunPage.vue')] as const,
     ].map(([path, title, component]) => ({ path: `/bench/${path}`, component, meta: { stage: 'bench', title } })),
     { path: '/reports', component: () => import('@/features/reports/ReportsPage.vue'), meta: { stage: 'reports', title: 'Reports' } },
+    { path: '/reports/take', component: () => import('@/features/reports/TakePage.vue'), meta: { stage: 'reports', title: 'Take a file' } },
+    {
+        path: `/reports/${id('import')}`,
+        component: () => import('@/features/reports/ReportPage.vue'),
+        meta: { stage: 'reports', title: 'Report' },
+    },
     {
         path: `/evidence/${id('method')}?`,
         component: () => import('@/features/evidence/EvidencePage.vue'),

@@ -28,8 +28,8 @@ final class GatherEvidence
         $ofReference = $this->readings($reference);
         $pairs = [];
         foreach ($this->readings($test) as $sampleId => $readings) {
-            $results = $ofReference->get($sampleId);
-            if ($results !== null) {
+            $results = array_values(array_filter($ofReference->get($sampleId) ?? [], static fn (Reading $reading): bool => $reading->flags === []));
+            if ($results !== []) {
                 $pairs[] = $this->pair($readings, $results, $policy, $test->scale());
             }
         }

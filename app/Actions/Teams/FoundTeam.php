@@ -50,9 +50,9 @@ final class FoundTeam
     private function methods(string $lab): void
     {
         foreach ([
-            ['code' => 'lab-ph', 'name' => $lab, 'analyte' => 'ph', 'portion' => 'lab', 'uncertainty' => 0.12],
-            ['code' => 'lab-mehlich', 'name' => "{$lab}, Mehlich buffer", 'analyte' => 'buffer_ph', 'portion' => 'lab', 'school' => 'mehlich'],
-            ['code' => 'lab-smp', 'name' => "{$lab}, SMP buffer", 'analyte' => 'buffer_ph', 'portion' => 'lab', 'school' => 'smp'],
+            ['code' => 'lab-ph', 'name' => $lab, 'analyte' => 'ph', 'portion' => 'lab', 'uncertainty' => 0.12, 'extractant' => 'water'],
+            ['code' => 'lab-mehlich', 'name' => "{$lab}, Mehlich buffer", 'analyte' => 'buffer_ph', 'portion' => 'lab', 'school' => 'mehlich', 'extractant' => 'mehlich'],
+            ['code' => 'lab-smp', 'name' => "{$lab}, SMP buffer", 'analyte' => 'buffer_ph', 'portion' => 'lab', 'school' => 'smp', 'extractant' => 'smp'],
         ] as $method) {
             TestMethod::query()->create([...['school' => null, 'bands' => null, 'uncertainty' => null, 'lot' => ''], ...$method]);
         }

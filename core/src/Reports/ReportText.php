@@ -52,7 +52,7 @@ final readonly class ReportText
         if ($records === []) {
             throw BadTable::because('the file holds no row with anything in it', 'a header and a row for each sample or result');
         }
-        $at = $headerRow ?? self::header($records);
+        $at = $headerRow ?? self::headerOf($records);
         if (! isset($records[$at])) {
             throw BadTable::because("row {$at} is empty or not there", 'a header row with the names of the columns');
         }
@@ -148,7 +148,7 @@ final readonly class ReportText
      *
      * @param non-empty-array<int, list<string>> $records
      */
-    private static function header(array $records): int
+    private static function headerOf(array $records): int
     {
         $best = [-1, array_key_first($records)];
         foreach (array_slice($records, 0, self::LOOKED_AT, true) as $row => $cells) {

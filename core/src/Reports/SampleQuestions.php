@@ -21,9 +21,8 @@ final class SampleQuestions
     public static function of(string $sample, array $results): array
     {
         $questions = [];
-        /** @param list<string> $series */
         $ask = static function (string $kind, string $words, array $series) use (&$questions, $sample): void {
-            $questions[] = new Question($kind, "{$sample}: {$words}", [$sample], $series);
+            $questions[] = new Question($kind, "{$sample}: {$words}", [$sample], array_values(array_filter($series, is_string(...))));
         };
         $rules = RuleTable::named('report-rules');
         self::ranges($results, $ask);

@@ -99,21 +99,31 @@ final class QuestionsTest extends TestCase
                 $history = SeriesHistory::of('ph', array_map(static fn (): float => $truth + 0.15 * $normal(), range(1, 4)));
                 $samples[] = ['key' => "S{$i}", 'group' => "A{$i}", 'truth' => $truth, 'results' => ['ph' => ['value' => $truth + 0.15 * $normal(), 'history' => $history]]];
             }
-            $bare = static fn (array $list): array => array_map(static fn (array $one): array => ['key' => $one['key'], 'group' => $one['group'], 'results' => $one['results']], $list);
-            $false += BatchQuestions::swaps($bare($samples)) !== [] || BatchQuestions::shifts($bare($samples)) !== [] ? 1 : 0;
+            $false += BatchQuestions::swaps(self::bare($samples)) !== [] || BatchQuestions::shifts(self::bare($samples)) !== [] ? 1 : 0;
             usort($samples, static fn (array $a, array $b): int => $a['truth'] <=> $b['truth']);
             $swapped = $samples;
-            [$swapped[0]['results']['ph']['value'], $swapped[7]['results']['ph']['value']] = [$samples[7]['results']['ph']['value'], $samples[0]['results']['ph']['value']];
-            $swapsFound += in_array(['S', 'S'], array_map(static fn (Question $q): array => array_map(static fn (string $key): string => $key[0], $q->samples), BatchQuestions::swaps($bare($swapped))), true) ? 1 : 0;
+            foreach ([0 => 7, 7 => 0] as $at => $from) {
+                $swapped[$at] = ['results' => ['ph' => ['value' => $samples[$from]['results']['ph']['value'], 'history' => $samples[$at]['results']['ph']['history']]]] + $swapped[$at];
+            }
+            $swapsFound += in_array(['S', 'S'], array_map(static fn (Question $q): array => array_map(static fn (string $key): string => $key[0], $q->samples), BatchQuestions::swaps(self::bare($swapped))), true) ? 1 : 0;
             $shifted = $samples;
             foreach (array_keys($shifted) as $i) {
                 $shifted[$i]['results']['ph']['value'] += 0.4;
             }
-            $shiftsFound += BatchQuestions::shifts($bare($shifted)) !== [] ? 1 : 0;
+            $shiftsFound += BatchQuestions::shifts(self::bare($shifted)) !== [] ? 1 : 0;
         }
         self::assertLessThanOrEqual(15, $false, 'false alarms in a thousand');
         self::assertGreaterThan(950, $swapsFound);
         self::assertGreaterThan(900, $shiftsFound);
+    }
+
+    /**
+     * @param array<int, array{key: string, group: string, truth: float, results: array<string, array{value: float, history: SeriesHistory}>}> $samples
+     * @return list<array{key: string, group: string, results: array<string, array{value: float, history: SeriesHistory}>}>
+     */
+    private static function bare(array $samples): array
+    {
+        return array_values(array_map(static fn (array $one): array => ['key' => $one['key'], 'group' => $one['group'], 'results' => $one['results']], $samples));
     }
 
     /** ISO 5725: the limit is 2.8 standard deviations of one result. */

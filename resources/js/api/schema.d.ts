@@ -5050,6 +5050,317 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/reports/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Read a lab's file without taking it */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "multipart/form-data": {
+                        /** Format: binary */
+                        file: string;
+                        lab_id: number;
+                        header_row?: number;
+                        decimal_comma?: string;
+                        mapping?: string;
+                        read_on?: string;
+                        skip?: string;
+                        supersedes_id?: number;
+                        name?: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReportPreview"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/reports": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take a lab's file, whole or not at all */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "multipart/form-data": {
+                        /** Format: binary */
+                        file: string;
+                        lab_id: number;
+                        header_row?: number;
+                        decimal_comma?: string;
+                        mapping?: string;
+                        read_on?: string;
+                        skip?: string;
+                        supersedes_id?: number;
+                        name?: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description Done */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Report"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/reports/{import}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                import: number;
+            };
+            cookie?: never;
+        };
+        /** A report with its results and questions */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    import: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Report"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/results.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All results and readings with their units and methods */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description The file */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/results.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The same as JSON */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description The file */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/report-questions/{question}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                question: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Answer a question with a note, a recheck or exclusion */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    question: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        answer: string;
+                        note: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReportQuestion"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/imports": {
         parameters: {
             query?: never;
@@ -5073,7 +5384,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["Import"][];
+                        "application/json": components["schemas"]["ImportLine"][];
                     };
                 };
                 /** @description Refused */
@@ -6887,6 +7198,116 @@ export interface components {
             what: string;
             amount: number;
             unit: string;
+        };
+        ReportColumn: {
+            role: string;
+            analyte: string | null;
+            form: string;
+            unit: string;
+            extractant: string;
+            instrument: string;
+        };
+        ReportMapping: {
+            columns: components["schemas"]["ReportColumn"][];
+        };
+        ReportCells: {
+            row: number;
+            cells: string[];
+        };
+        FileName: {
+            id: number;
+            file_name: string;
+        };
+        PreviewResult: {
+            row: number;
+            sample: string;
+            portion: string | null;
+            near: string[];
+            series: string;
+            as_reported: string;
+            unit_reported: string;
+            said: string;
+            value: number | null;
+            unit: string;
+            problem: string | null;
+        };
+        ReportPreview: {
+            charset: string;
+            delimiter: string;
+            header_row: number;
+            decimal_comma: boolean;
+            interchange: boolean;
+            rows: number;
+            names: string[];
+            mapping: components["schemas"]["ReportMapping"];
+            remembered: boolean;
+            taken_before: components["schemas"]["FileName"] | null;
+            cells: components["schemas"]["ReportCells"][];
+            results: components["schemas"]["PreviewResult"][];
+        };
+        ReportResult: {
+            id: number;
+            row: number;
+            portion: string;
+            portion_id: number;
+            kind: string;
+            sample_id: number | null;
+            sample: string | null;
+            series: string;
+            method_id: number;
+            as_reported: string;
+            unit_reported: string;
+            form: string;
+            said: string;
+            value: number | null;
+            unit: string;
+            superseded: boolean;
+            excluded: string;
+        };
+        ReportQuestion: {
+            id: number;
+            kind: string;
+            words: string;
+            result_ids: number[];
+            answer: string | null;
+            note: string;
+            by: string | null;
+            at: string | null;
+        };
+        LeftOutRow: {
+            row: number;
+            why: string;
+        };
+        Report: {
+            id: number;
+            file_name: string;
+            rows: number;
+            readings: number;
+            taken_at: string;
+            results: number;
+            questions: number;
+            open: number;
+            lab_id: number | null;
+            replaced: boolean;
+            read_on: string | null;
+            left_out: components["schemas"]["LeftOutRow"][];
+            supersedes: string | null;
+            superseded_by: components["schemas"]["FileName"] | null;
+            shown: components["schemas"]["ReportResult"][];
+            asked: components["schemas"]["ReportQuestion"][];
+            taken_before?: boolean;
+        };
+        ImportLine: {
+            id: number;
+            file_name: string;
+            rows: number;
+            readings: number;
+            taken_at: string;
+            results: number;
+            questions: number;
+            open: number;
+            lab_id: number | null;
+            replaced: boolean;
         };
         Import: {
             id: number;

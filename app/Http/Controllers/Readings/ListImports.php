@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Readings;
 
+use App\Actions\Reports\ReportShape;
 use App\Models\LabImport;
 use Illuminate\Http\JsonResponse;
 
@@ -11,6 +12,6 @@ final class ListImports
 {
     public function __invoke(): JsonResponse
     {
-        return new JsonResponse(LabImport::query()->withCount('readings')->orderByDesc('id')->get()->map(ImportReport::shape(...)));
+        return new JsonResponse(LabImport::query()->withCount(['readings', 'results', 'questions', 'questions as open_count' => static fn ($query) => $query->whereNull('answer')])->orderByDesc('id')->limit(100)->get()->map(ReportShape::line(...)));
     }
 }

@@ -1,19 +1,17 @@
 <script setup lang="ts">
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, ref } from 'vue'
-import { useRoute } from 'vue-router'
+import { useQuery } from '@tanstack/vue-query'
+import { computed } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
 import { api } from '@/api/client'
 import { SampleLink } from '@/features/send'
 import PageHead from '@/shared/components/PageHead.vue'
-import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { standing, useSamples } from '@/shared/composables/useSamples'
-import { useSave } from '@/shared/composables/useSave'
 import { useSite } from '@/shared/composables/useSite'
 import { count, day, today } from '@/shared/format'
 import TypeResult from './TypeResult.vue'
 
 const route = useRoute()
-const queries = useQueryClient()
+const router = useRouter()
 const { site, timezone } = useSite()
 const { samples, methods, pending } = useSamples()
 const lab = computed(() => methods.value.filter((method) => method.portion === 'lab'))
@@ -21,28 +19,6 @@ const ph = computed(() => lab.value.find((method) => method.analyte === 'ph'))
 const waiting = computed(() => samples.value.filter((sample) => standing(sample, ph.value?.id).length === 0))
 const imports = useQuery({ queryKey: ['imports'], queryFn: () => api.get('/imports') })
 const start = computed(() => Number(route.query.sample) || waiting.value[0]?.id || null)
-const file = ref<File | null>(null)
-const said = ref('')
-
-const { save, saving, refusal } = useSave(
-    () => {
-        const form = new FormData()
-        if (file.value) form.append('file', file.value)
-        form.append('read_on', today(timezone.value))
-        return api.post('/imports', form)
-    },
-    async (taken) => {
-        said.value = taken.taken_before
-            ? `This file was taken on ${day(taken.taken_at, timezone.value)}; nothing was changed.`
-            : `${count(taken.readings, 'result')} of ${count(taken.rows, 'composite')} taken.`
-        file.value = null
-        await queries.invalidateQueries()
-    },
-)
-function pick(event: Event): void {
-    said.value = ''
-    file.value = (event.target as HTMLInputElement).files?.[0] ?? null
-}
 </script>
 
 <template>
@@ -61,24 +37,24 @@ function pick(event: Event): void {
         <div class="columns two">
             <section>
                 <h2>A file from the lab</h2>
-                <p>
-                    CSV with the columns <code>sample</code>, <code>ph</code>, <code>mehlich_buffer_ph</code>, <code>smp_buffer_ph</code>. A
-                    file with one bad row stores nothing.
+                <p>CSV of any shape, a spreadsheet or an interchange document. You see what it becomes before anything is stored.</p>
+                <p class="row">
+                    <el-button type="primary" @click="router.push('/reports/take')">Take a lab’s file</el-button>
+                    <a href="/api/results.csv">All results as CSV</a>
+                    <a href="/api/results.json">as JSON</a>
                 </p>
-                <RefusalNote :refusal="refusal" />
-                <p v-if="said" role="status" class="said">{{ said }}</p>
-                <div class="row">
-                    <input type="file" accept=".csv,text/csv" aria-label="CSV file of lab results" @change="pick" />
-                    <el-button type="primary" :disabled="!file" :loading="saving" @click="save()">Take the report</el-button>
-                </div>
                 <h2 class="next">Typed from paper</h2>
                 <TypeResult v-if="samples.length" :samples="samples" :methods="lab" :start="start" :day="today(timezone)" />
                 <h2 class="next">Files taken</h2>
                 <table class="plain">
                     <tbody>
                         <tr v-for="one in imports.data.value ?? []" :key="one.id">
-                            <td>{{ one.file_name }}</td>
-                            <td class="num">{{ count(one.readings, 'result') }}</td>
+                            <td>
+                                <RouterLink :to="`/reports/${one.id}`">{{ one.file_name }}</RouterLink>
+                                <span v-if="one.replaced" class="note">, replaced</span>
+                            </td>
+                            <td class="num">{{ count(Math.max(one.results, one.readings), 'result') }}</td>
+                            <td>{{ one.open ? count(one.open, 'question') : '' }}</td>
                             <td>{{ day(one.taken_at, timezone) }}</td>
                         </tr>
                     </tbody>
@@ -119,13 +95,5 @@ function pick(event: Event): void {
 }
 .next {
     margin: 24px 0 6px;
-}
-.said {
-    border-left: 3px solid var(--gley);
-    background: var(--gley-wash);
-    padding: 8px 10px;
-}
-code {
-    font: 600 12.5px var(--sans);
 }
 </style>

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Reports;
+
+use App\Exceptions\Conflict;
+use App\Models\LabResult;
+use App\Models\Reading;
+use App\Models\ReportQuestion;
+use App\Models\User;
+use Illuminate\Support\Facades\DB;
+
+/** Keeps what a person said to a question: a note, a recheck to be ordered, or that the results are left out, by rule and visibly. */
+final class AnswerQuestion
+{
+    public const ANSWERS = ['note', 'recheck', 'exclude'];
+
+    public const BREAK = 'lab-question';
+
+    public function __invoke(ReportQuestion $question, User $author, string $answer, string $note): ReportQuestion
+    {
+        return DB::transaction(static function () use ($question, $author, $answer, $note): ReportQuestion {
+            $question = ReportQuestion::query()->findOrFail($question->id);
+            if ($question->answer === 'exclude') {
+                throw new Conflict('The results were left out already, and stay so; a corrected report brings new ones.');
+            }
+            $question->update(['answer' => $answer, 'note' => $note, 'answered_by' => $author->id, 'answered_at' => now()]);
+            if ($answer === 'exclude') {
+                $results = LabResult::query()->whereKey($question->result_ids)->where('excluded', '')->get();
+                LabResult::query()->whereKey($results->modelKeys())->update(['excluded' => mb_substr($note, 0, 250)]);
+                foreach (Reading::query()->whereKey($results->pluck('reading_id')->filter()->all())->get() as $reading) {
+                    $reading->update(['flags' => array_values(array_unique([...$reading->flags, self::BREAK]))]);
+                }
+            }
+
+            return $question;
+        });
+    }
+}

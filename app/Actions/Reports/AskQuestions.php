@@ -1,0 +1,248 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Reports;
+
+use App\Models\CheckSoil;
+use App\Models\LabImport;
+use App\Models\LabResult;
+use App\Models\Portion;
+use App\Models\Reading;
+use App\Models\ReportQuestion;
+use App\Models\TestMethod;
+use HonestCore\Reports\BatchQuestions;
+use HonestCore\Reports\ControlChart;
+use HonestCore\Reports\Question;
+use HonestCore\Reports\Repeatability;
+use HonestCore\Reports\ReportedValue;
+use HonestCore\Reports\SampleQuestions;
+use HonestCore\Reports\SeriesHistory;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Carbon;
+
+/**
+ * Looks at a report and writes down what should be asked of it: each sample for itself, beside the earlier results of its
+ * ground, duplicates beside one another, check soils beside their value, and all of it together.
+ */
+final class AskQuestions
+{
+    private const MOST = 500;
+
+    /** @var array<int, list<int>> results by the key's place in */
+    private array $resultIds = [];
+
+    /** @var array<string, int> */
+    private array $keys = [];
+
+    public function __invoke(LabImport $import): void
+    {
+        [$this->resultIds, $this->keys] = [[], []];
+        /** @var Collection<int, LabResult> $results */
+        $results = LabResult::query()->where('import_id', $import->id)->where('kind', ReportedValue::NUMBER)->whereNotNull('value')->orderBy('id')->get(['id', 'portion_id', 'method_id', 'value', 'kind', 'import_id']);
+        $portions = Portion::query()->whereIn('id', $results->pluck('portion_id')->unique())->with('sample:id,area_id,code')->get()->keyBy('id');
+        $methods = TestMethod::query()->whereIn('id', $results->pluck('method_id')->unique())->get()->keyBy('id');
+        $bySample = [];
+        foreach ($results as $result) {
+            $portion = $portions[$result->portion_id];
+            $this->keys[$portion->code] ??= count($this->keys);
+            $this->resultIds[$this->keys[$portion->code]][] = $result->id;
+            $bySample[$portion->id][self::series($methods[$result->method_id])] = ['analyte' => $methods[$result->method_id]->analyte, 'value' => (float) $result->value, 'method' => $result->method_id];
+        }
+        $questions = [
+            ...$this->eachSample($bySample, $portions), ...$this->duplicates($bySample, $portions, $methods), ...$this->checks($bySample, $portions, $methods, $import),
+            ...$this->together($bySample, $portions, $import),
+        ];
+        $this->keep($import, array_slice($questions, 0, self::MOST));
+    }
+
+    /**
+     * @param array<int, array<string, array{analyte: string, value: float, method: int}>> $bySample
+     * @param Collection<int, Portion> $portions
+     * @return list<Question>
+     */
+    private function eachSample(array $bySample, Collection $portions): array
+    {
+        $questions = [];
+        foreach ($bySample as $id => $results) {
+            $code = $portions[$id]->code ?? '';
+            $questions = [...$questions, ...SampleQuestions::of($code, array_map(static fn (array $one): array => ['analyte' => $one['analyte'], 'value' => $one['value']], $results))];
+            if (count($questions) > self::MOST) {
+                break;
+            }
+        }
+
+        return $questions;
+    }
+
+    /**
+     * @param array<int, array<string, array{analyte: string, value: float, method: int}>> $bySample
+     * @param Collection<int, Portion> $portions
+     * @param Collection<int, TestMethod> $methods
+     * @return list<Question>
+     */
+    private function duplicates(array $bySample, Collection $portions, Collection $methods): array
+    {
+        $questions = [];
+        foreach ($portions as $hidden) {
+            if ($hidden->kind !== 'hidden') {
+                continue;
+            }
+            $own = Portion::query()->where('sample_id', $hidden->sample_id)->where('kind', 'lab')->first();
+            if ($own === null) {
+                continue;
+            }
+            foreach ($bySample[$hidden->id] ?? [] as $series => $other) {
+                $one = $bySample[$own->id][$series]['value'] ?? Reading::query()->where('portion_id', $own->id)->where('method_id', $other['method'])->whereDoesntHave('correction')->value('value');
+                $uncertainty = $methods[$other['method']]?->uncertainty;
+                $question = ! is_numeric($one) ? null : Repeatability::question($other['analyte'], $series, $own->code, (float) $one, $hidden->code, $other['value'], $uncertainty === null ? null : $uncertainty / 2);
+                $questions = $question === null ? $questions : [...$questions, $question];
+            }
+        }
+
+        return $questions;
+    }
+
+    /**
+     * @param array<int, array<string, array{analyte: string, value: float, method: int}>> $bySample
+     * @param Collection<int, Portion> $portions
+     * @param Collection<int, TestMethod> $methods
+     * @return list<Question>
+     */
+    private function checks(array $bySample, Collection $portions, Collection $methods, LabImport $import): array
+    {
+        $questions = [];
+        $soils = CheckSoil::query()->whereIn('id', $portions->pluck('check_soil_id')->filter()->unique())->get()->keyBy('id');
+        foreach ($portions->where('kind', 'check') as $portion) {
+            $soil = $soils[$portion->check_soil_id] ?? null;
+            if ($soil === null) {
+                continue;
+            }
+            foreach ($bySample[$portion->id] ?? [] as $series => $result) {
+                $known = $soil->known[$result['analyte']] ?? null;
+                $values = self::chart($soil->id, $result['method'], $import->id);
+                $chart = count($values) < 2 && $known === null ? null : ControlChart::of($values, $known === null ? null : ['value' => (float) $known['value'], 'sigma' => max(0.001, hypot((float) $known['uncertainty'], (float) $methods[$result['method']]?->uncertainty) / 2)]);
+                foreach ($chart->signals ?? [] as $signal) {
+                    if (abs($values[$signal['at']] - $result['value']) < 1e-12 && $signal['at'] === count($values) - 1) {
+                        $questions[] = new Question('check', "{$portion->code}, the check soil {$soil->name}: {$series} came back as {$result['value']}".($known === null ? '' : " and is {$known['value']}").". {$signal['words']}", [$portion->code], [$series]);
+                    }
+                }
+            }
+        }
+
+        return $questions;
+    }
+
+    /** @return list<float> all results of a check soil by a method up to a report, in their order */
+    public static function chart(int $soil, int $method, int $upTo): array
+    {
+        return array_values(array_map(floatval(...), LabResult::query()->where('method_id', $method)->where('kind', ReportedValue::NUMBER)->where('import_id', '<=', $upTo)->whereNull('superseded_by')->where('excluded', '')
+            ->whereHas('portion', static fn ($portion) => $portion->where('check_soil_id', $soil))->orderBy('import_id')->orderBy('id')->pluck('value')->all()));
+    }
+
+    /**
+     * @param array<int, array<string, array{analyte: string, value: float, method: int}>> $bySample
+     * @param Collection<int, Portion> $portions
+     * @return list<Question>
+     */
+    private function together(array $bySample, Collection $portions, LabImport $import): array
+    {
+        $histories = $this->histories($bySample, $portions, $import);
+        [$questions, $samples] = [[], []];
+        foreach ($bySample as $id => $results) {
+            $portion = $portions[$id];
+            $area = $portion?->sample?->area_id;
+            $beside = [];
+            foreach ($portion === null || $area === null || $portion->kind === 'hidden' ? [] : $results as $series => $result) {
+                $history = $histories[$result['method']][$area] ?? null;
+                if ($history !== null) {
+                    $beside[$series] = ['value' => $result['value'], 'history' => $history];
+                    if ($history->isFar($result['value'])) {
+                        $questions[] = new Question('history', "{$portion->code}: {$series} of {$result['value']} lies far from the ".round($history->usual(), 2)." that {$history->n} earlier results of this ground give.", [$portion->code], [$series]);
+                    }
+                }
+            }
+            if ($portion !== null && $beside !== []) {
+                $samples[] = ['key' => $portion->code, 'group' => (string) $area, 'results' => $beside];
+            }
+        }
+        $ill = array_values(array_filter($samples, static fn (array $one): bool => max(array_map(static fn (array $result): float => abs($result['history']->z($result['value'])), $one['results'])) > 2.5));
+
+        return [...BatchQuestions::swaps(array_slice($ill, 0, 200)), ...BatchQuestions::shifts($samples), ...$questions];
+    }
+
+    /**
+     * @param array<int, array<string, array{analyte: string, value: float, method: int}>> $bySample
+     * @param Collection<int, Portion> $portions
+     * @return array<int, array<int, SeriesHistory>> by method and area
+     */
+    private function histories(array $bySample, Collection $portions, LabImport $import): array
+    {
+        $methods = [];
+        foreach ($bySample as $results) {
+            foreach ($results as $result) {
+                $methods[$result['method']] = $result['analyte'];
+            }
+        }
+        /** @var list<int> $areas */
+        $areas = $portions->map(static fn (Portion $portion): ?int => $portion->sample?->area_id)->filter()->unique()->values()->all();
+        $alike = self::alike(array_keys($methods));
+        $earlier = Reading::query()->toBase()->join('samples', 'samples.id', '=', 'readings.sample_id')->whereIn('readings.method_id', array_unique(array_merge(...array_values($alike) ?: [[]])))->whereIn('samples.area_id', $areas)
+            ->where(static fn ($query) => $query->whereNull('readings.import_id')->orWhere('readings.import_id', '!=', $import->id))->where('readings.flags', '[]')
+            ->whereNotExists(static fn ($query) => $query->from('readings as later')->whereColumn('later.corrects_id', 'readings.id'))->whereNotNull('readings.value')
+            ->orderByDesc('readings.id')->get(['readings.method_id', 'samples.area_id', 'readings.value']);
+        $values = [];
+        foreach ($earlier as $reading) {
+            $values[(int) $reading->method_id][(int) $reading->area_id][] = (float) $reading->value;
+        }
+        $histories = [];
+        foreach ($methods as $method => $analyte) {
+            foreach ($areas as $area) {
+                // Its own series where there is one, else that of another lab by the same extractant.
+                foreach ($alike[$method] as $other) {
+                    $list = $values[$other][$area] ?? [];
+                    if (count($list) >= 2) {
+                        $histories[$method][$area] = SeriesHistory::of($analyte, array_slice($list, 0, 30));
+                        break;
+                    }
+                }
+            }
+        }
+
+        return $histories;
+    }
+
+    /**
+     * Methods of any lab that measure the same by the same extractant, each method itself first.
+     *
+     * @param list<int> $methods
+     * @return array<int, list<int>>
+     */
+    private static function alike(array $methods): array
+    {
+        $all = TestMethod::query()->where('portion', 'lab')->get(['id', 'analyte', 'extractant']);
+        $alike = [];
+        foreach ($all->whereIn('id', $methods) as $method) {
+            $others = $all->filter(static fn (TestMethod $one): bool => $one->id !== $method->id && $one->analyte === $method->analyte && $one->extractant === $method->extractant)->pluck('id')->all();
+            $alike[$method->id] = array_values([$method->id, ...$others]);
+        }
+
+        return $alike;
+    }
+
+    /** @param list<Question> $questions */
+    private function keep(LabImport $import, array $questions): void
+    {
+        $now = Carbon::now();
+        ReportQuestion::query()->insert(array_map(fn (Question $question): array => [
+            'team_id' => $import->team_id, 'import_id' => $import->id, 'kind' => $question->kind, 'words' => $question->words, 'note' => '', 'created_at' => $now, 'updated_at' => $now,
+            'result_ids' => json_encode(array_slice(array_merge(...array_map(fn (string $key): array => $this->resultIds[$this->keys[$key] ?? -1] ?? [], $question->samples)), 0, 200), JSON_THROW_ON_ERROR),
+        ], $questions));
+    }
+
+    /** How a series is named: what is measured, and how it was extracted. */
+    public static function series(TestMethod $method): string
+    {
+        return ($method->analyte === 'ph' ? 'pH' : ($method->analyte === 'buffer_ph' ? 'buffer pH' : $method->analyte)).($method->extractant === '' ? '' : ", {$method->extractant}").($method->instrument === '' ? '' : ", {$method->instrument}");
+    }
+}

@@ -1,0 +1,277 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Reports;
+
+use App\Exceptions\Conflict;
+use App\Exceptions\RefusedRows;
+use App\Models\Lab;
+use App\Models\LabImport;
+use App\Models\LabMapping;
+use App\Models\LabResult;
+use App\Models\Portion;
+use App\Models\Reading;
+use App\Models\TestMethod;
+use App\Models\User;
+use HonestCore\Error\BadTable;
+use HonestCore\Error\CoreError;
+use HonestCore\Reports\ReportedValue;
+use HonestCore\Reports\SoilUnit;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Takes a lab's report whole or not at all: every result as it was reported and in the home unit of its analyte. The same
+ * file again changes nothing; a corrected report takes the place of the one it names, whose results stay visible.
+ *
+ * @phpstan-import-type Mapping from ReportFile
+ * @phpstan-import-type Line from ReportLines
+ *
+ * @phpstan-type Taking array{file_name: string, sha256: string, read_on: string, decimal_comma: bool, skip: list<int>, supersedes_id: int|null}
+ */
+final class TakeMapped
+{
+    /** Rows that are stored at once: SQLite takes up to 32,766 values in a statement. */
+    private const CHUNK = 1000;
+
+    private const MOST_REFUSED = 200;
+
+    /** A row whose sample reads like this is the lab's own and is left out without asking. */
+    private const OWN = '/\b(check|blank|standard|control|qc|reference|duplicate|average|mean)\b/i';
+
+    public function __construct(private readonly AskQuestions $ask) {}
+
+    /**
+     * @param Mapping $mapping
+     * @param Taking $taking
+     *
+     * @throws RefusedRows
+     */
+    public function __invoke(ReportFile $file, Lab $lab, array $mapping, array $taking, User $author): LabImport
+    {
+        self::check($mapping, count($file->text->columns));
+
+        return DB::transaction(function () use ($file, $lab, $mapping, $taking, $author): LabImport {
+            $known = LabImport::query()->where('sha256', $taking['sha256'])->first();
+            if ($known !== null) {
+                return $known;
+            }
+            $old = $this->superseded($taking['supersedes_id'], $lab);
+            $import = LabImport::query()->create([
+                'created_by' => $author->id, 'file_name' => $taking['file_name'], 'sha256' => $taking['sha256'], 'rows' => count($file->text->rows), 'lab_id' => $lab->id, 'supersedes_id' => $old?->id,
+                'read_on' => $taking['read_on'], 'mapping' => $mapping,
+            ]);
+            $leftOut = $this->store($file, $lab, $mapping, $taking, $import, $old, $author);
+            if (LabResult::query()->where('import_id', $import->id)->doesntExist()) {
+                throw BadTable::because('no row holds a result of a portion of this team', 'a file with at least one result');
+            }
+            $import->update(['left_out' => $leftOut]);
+            LabMapping::query()->updateOrCreate(['lab_id' => $lab->id, 'fingerprint' => $file->fingerprint()], ['mapping' => $mapping]);
+            ($this->ask)($import);
+
+            return $import;
+        });
+    }
+
+    /** @param Mapping $mapping */
+    private static function check(array $mapping, int $columns): void
+    {
+        if (count($mapping['columns']) !== $columns) {
+            throw BadTable::because('the mapping names '.count($mapping['columns'])." columns and the file has {$columns}", 'a mapping of this file');
+        }
+        $roles = array_count_values(array_column($mapping['columns'], 'role'));
+        foreach ($roles as $role => $count) {
+            if ($count > 1 && ! in_array($role, ['result', 'ignore'], true)) {
+                throw BadTable::because("{$count} columns are said to be {$role}", 'one column of that kind');
+            }
+        }
+        if (! isset($roles['sample']) && ! isset($roles['lab_number']) && ! isset($roles['bag'])) {
+            throw BadTable::because('no column says which sample it is', 'a column with the sample code, the lab number or the bag');
+        }
+        if (! isset($roles['result']) && ! isset($roles['analyte'], $roles['value'])) {
+            throw BadTable::because('no column holds results', 'columns of results, or one of analytes and one of values');
+        }
+    }
+
+    private function superseded(?int $id, Lab $lab): ?LabImport
+    {
+        if ($id === null) {
+            return null;
+        }
+        $old = LabImport::query()->find($id);
+        if ($old === null || ($old->lab_id !== null && $old->lab_id !== $lab->id)) {
+            throw new Conflict('The report to be replaced is not there, or is another lab\'s.');
+        }
+
+        return LabImport::query()->where('supersedes_id', $id)->exists() ? throw new Conflict("{$old->file_name} was replaced already. Replace the newest report of them.") : $old;
+    }
+
+    /**
+     * @param Mapping $mapping
+     * @param Taking $taking
+     * @return list<array{row: int, why: string}>
+     *
+     * @throws RefusedRows
+     */
+    private function store(ReportFile $file, Lab $lab, array $mapping, array $taking, LabImport $import, ?LabImport $old, User $author): array
+    {
+        $lines = new ReportLines($file, $mapping, $taking['decimal_comma']);
+        $match = $this->matcher($lab, $file, $mapping);
+        $methods = new SeriesMethods($lab);
+        $skip = array_flip($taking['skip']);
+        [$leftOut, $refused, $seen, $batch] = [[], [], [], []];
+        foreach ($lines->all() as $line) {
+            $row = $line['row'];
+            $portion = isset($skip[$row]) ? null : $match->find($line['sample'], $line['lab_number']);
+            if (isset($skip[$row]) || ($portion === null && preg_match(self::OWN, $line['sample']) === 1)) {
+                $leftOut[$row] = ['row' => $row, 'why' => isset($skip[$row]) ? "left out by {$author->name}" : "\"{$line['sample']}\" is the lab's own"];
+
+                continue;
+            }
+            $method = $portion === null || $line['problem'] !== null ? null : $methods->of($line['analyte'], $line['extractant'], $line['instrument']);
+            $problem = $portion === null ? $this->unknown($match, $line) : $line['problem'];
+            $value = null;
+            if ($portion !== null && $method !== null) {
+                $key = "{$portion->id}/{$method->id}";
+                $problem = isset($seen[$key]) ? "{$portion->code} has this result in row {$seen[$key]} already." : null;
+                $seen[$key] ??= $row;
+                [$value, $failed] = $problem === null ? self::home($line, $portion) : [null, null];
+                $problem ??= $failed;
+            }
+            if ($problem !== null || $portion === null || $method === null) {
+                $refused[] = ['row' => $row, 'field' => $line['column'], 'message' => "row {$row}, {$line['column']}: {$problem}"];
+                if (count($refused) >= self::MOST_REFUSED) {
+                    break;
+                }
+
+                continue;
+            }
+            $batch[] = [$line, $portion, $method, $value];
+            if (count($batch) === self::CHUNK) {
+                $refused = [...$refused, ...$this->keep($batch, $import, $old, $author)];
+                $batch = [];
+            }
+        }
+        $refused = [...$refused, ...$this->keep($batch, $import, $old, $author)];
+        $this->join($import);
+
+        return $refused === [] ? array_values($leftOut) : throw new RefusedRows($refused, 'Nothing of the report was stored: '.(count($refused) >= self::MOST_REFUSED ? 'many results' : (count($refused) === 1 ? '1 result' : count($refused).' results')).' cannot be taken.');
+    }
+
+    /** @param Mapping $mapping */
+    private function matcher(Lab $lab, ReportFile $file, array $mapping): MatchPortions
+    {
+        $match = new MatchPortions($lab);
+        foreach ($mapping['columns'] as $i => $column) {
+            if (in_array($column['role'], ['sample', 'lab_number', 'bag'], true)) {
+                $match->learn(array_values(array_filter(array_unique(array_column($file->text->rows, $i)), static fn (string $cell): bool => $cell !== '' && strlen($cell) <= 80)));
+            }
+        }
+
+        return $match;
+    }
+
+    /** @param Line $line */
+    private function unknown(MatchPortions $match, array $line): string
+    {
+        $text = $line['sample'] !== '' ? $line['sample'] : $line['lab_number'];
+        $near = $text === '' ? [] : $match->near($text);
+
+        return $text === '' ? 'the row does not say which sample it is.' : '"'.mb_substr($text, 0, 60).'" is no portion for a lab of this team'.($near === [] ? '.' : '; was '.implode(' or ', $near).' meant?').' Mend the code, or leave the row out.';
+    }
+
+    /**
+     * @param Line $line
+     * @return array{array{float|null, float|null}|null, string|null} value and upper end in the home unit, or a problem
+     */
+    private static function home(array $line, Portion $portion): array
+    {
+        try {
+            $unit = SoilUnit::named($line['unit']);
+            $depth = ReportLines::depthCm($line['depth'], $portion->sample->depth ?? '');
+            $turn = static fn (?float $number): ?float => $number === null ? null : SoilUnit::toHome($line['analyte'], $number, $unit, $line['form'], $depth);
+
+            return [[$turn($line['value']->number), $turn($line['value']->upper)], null];
+        } catch (CoreError $error) {
+            return [null, $error->getMessage()];
+        }
+    }
+
+    /**
+     * @param list<array{Line, Portion, TestMethod, array{float|null, float|null}|null}> $batch
+     * @return list<array{row: int, field: string, message: string}> results that were there already
+     */
+    private function keep(array $batch, LabImport $import, ?LabImport $old, User $author): array
+    {
+        if ($batch === []) {
+            return [];
+        }
+        [$standing, $replaced] = $this->standing($batch, $old);
+        [$rows, $readings, $refused, $gone] = [[], [], [], []];
+        $now = Carbon::now();
+        $common = ['team_id' => $import->team_id, 'import_id' => $import->id, 'created_at' => $now, 'updated_at' => $now];
+        foreach ($batch as [$line, $portion, $method, $value]) {
+            $key = "{$portion->id}/{$method->id}";
+            if (isset($standing[$key])) {
+                $refused[] = ['row' => $line['row'], 'field' => $line['column'], 'message' => "row {$line['row']}, {$line['column']}: {$portion->code} has a result by {$method->name} already. Take the file as a corrected report, or leave the row out."];
+
+                continue;
+            }
+            $gone[] = $replaced[$key]['result'] ?? 0;
+            $counts = $line['value']->kind === ReportedValue::NUMBER && in_array($portion->kind, ['lab', 'lab_b'], true) && $portion->sample_id !== null;
+            $rows[] = $common + [
+                'portion_id' => $portion->id, 'method_id' => $method->id, 'row' => $line['row'], 'kind' => $line['value']->kind, 'value' => $value[0] ?? null, 'upper' => $value[1] ?? null,
+                'as_reported' => mb_substr($line['cell'], 0, 60), 'unit' => mb_substr($line['unit'], 0, 30), 'form' => $line['form'], 'lab_number' => mb_substr($line['lab_number'], 0, 80),
+            ];
+            if ($counts) {
+                $readings[] = $common + [
+                    'sample_id' => $portion->sample_id, 'portion_id' => $portion->id, 'method_id' => $method->id, 'created_by' => $author->id, 'corrects_id' => $replaced[$key]['reading'] ?? null, 'value' => $value[0] ?? null, 'band' => null,
+                    'as_reported' => mb_substr($line['cell'], 0, 60), 'read_on' => $import->read_on?->format('Y-m-d 00:00:00'), 'reader' => mb_substr($method->name, 0, 80), 'flags' => '[]', 'note' => '', 'lot' => '',
+                ];
+            }
+        }
+        LabResult::query()->insert($rows);
+        Reading::query()->insert($readings);
+        LabResult::query()->whereKey(array_filter($gone))->update(['superseded_by' => $import->id]);
+
+        return $refused;
+    }
+
+    /**
+     * Results that are there already, and those of the report that is replaced.
+     *
+     * @param list<array{Line, Portion, TestMethod, array{float|null, float|null}|null}> $batch
+     * @return array{array<string, true>, array<string, array{result?: int, reading?: int}>} by portion and method
+     */
+    private function standing(array $batch, ?LabImport $old): array
+    {
+        $portions = array_values(array_unique(array_map(static fn (array $one): int => $one[1]->id, $batch)));
+        $methods = array_values(array_unique(array_map(static fn (array $one): int => $one[2]->id, $batch)));
+        [$standing, $replaced] = [[], []];
+        foreach (LabResult::query()->whereIn('portion_id', $portions)->whereIn('method_id', $methods)->whereNull('superseded_by')->get(['id', 'portion_id', 'method_id', 'import_id', 'reading_id']) as $result) {
+            if ($old !== null && $result->import_id === $old->id) {
+                $replaced["{$result->portion_id}/{$result->method_id}"] = array_filter(['result' => $result->id, 'reading' => $result->reading_id]);
+            } else {
+                $standing["{$result->portion_id}/{$result->method_id}"] = true;
+            }
+        }
+        foreach (Reading::query()->whereIn('portion_id', $portions)->whereIn('method_id', $methods)->whereDoesntHave('correction')->get(['id', 'portion_id', 'method_id', 'import_id']) as $reading) {
+            $key = "{$reading->portion_id}/{$reading->method_id}";
+            if ($old !== null && $reading->import_id === $old->id) {
+                $replaced[$key]['reading'] = $reading->id;
+            } elseif (! isset($replaced[$key])) {
+                $standing[$key] = true;
+            }
+        }
+
+        return [$standing, $replaced];
+    }
+
+    /** Results name the readings that were made of them. */
+    private function join(LabImport $import): void
+    {
+        DB::update('UPDATE lab_results SET reading_id = (SELECT r.id FROM readings r WHERE r.import_id = lab_results.import_id AND r.portion_id = lab_results.portion_id AND r.method_id = lab_results.method_id)
+                WHERE import_id = ? AND reading_id IS NULL AND kind = ? AND portion_id IN (SELECT id FROM portions WHERE kind IN (\'lab\', \'lab_b\'))', [$import->id, ReportedValue::NUMBER]);
+    }
+}

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Reports;
+
+use App\Actions\Reports\AnswerQuestion as Answer;
+use App\Actions\Reports\ReportShape;
+use App\Models\ReportQuestion;
+use App\Models\User;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
+
+final class AnswerQuestion
+{
+    public function __invoke(Request $request, ReportQuestion $question, Answer $answer): JsonResponse
+    {
+        $request->validate(['answer' => ['required', Rule::in(Answer::ANSWERS)], 'note' => ['required', 'string', 'min:3', 'max:2000']], ['note.required' => 'Say why: nothing is passed over in silence.', 'note.min' => 'Say why: nothing is passed over in silence.']);
+        /** @var User $author */
+        $author = $request->user();
+        $answered = $answer($question, $author, $request->string('answer')->toString(), $request->string('note')->trim()->toString());
+
+        return new JsonResponse(ReportShape::question($answered, [$author->id => $author->name]));
+    }
+}

@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Reports;
+
+use App\Actions\Reports\ExportResults as Export;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+
+final class ExportResults
+{
+    public function __invoke(string $format, Export $export): StreamedResponse
+    {
+        $write = static function (string $text): void {
+            echo $text;
+        };
+
+        return new StreamedResponse(static fn () => $format === 'csv' ? $export->csv($write) : $export->json($write), 200, [
+            'Content-Type' => $format === 'csv' ? 'text/csv; charset=utf-8' : 'application/json', 'Content-Disposition' => "attachment; filename=\"results.{$format}\"",
+        ]);
+    }
+}

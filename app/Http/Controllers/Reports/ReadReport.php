@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Reports;
+
+use App\Actions\Reports\PreviewReport;
+use App\Http\Requests\Reports\FileRequest;
+use Illuminate\Http\JsonResponse;
+
+/** Reads a file without taking it: what its columns may be, and its first rows as they would be stored. */
+final class ReadReport
+{
+    public function __invoke(FileRequest $request, PreviewReport $preview): JsonResponse
+    {
+        return new JsonResponse($preview($request->reportFile(), $request->lab(), $request->mapping(), $request->decimalComma(), $request->sha256()));
+    }
+}

@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Reports;
+
+use App\Actions\Reports\ReportShape;
+use App\Models\LabImport;
+use Illuminate\Http\JsonResponse;
+
+final class ShowReport
+{
+    public function __invoke(LabImport $import): JsonResponse
+    {
+        return new JsonResponse(ReportShape::whole($import));
+    }
+}

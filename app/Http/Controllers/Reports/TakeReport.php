@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Reports;
+
+use App\Actions\Reports\ReportShape;
+use App\Actions\Reports\TakeMapped;
+use App\Http\Requests\Reports\FileRequest;
+use App\Models\User;
+use Illuminate\Http\JsonResponse;
+
+/** A file taken before is answered with what was made of it then, and changes nothing. */
+final class TakeReport
+{
+    public function __invoke(FileRequest $request, TakeMapped $take): JsonResponse
+    {
+        /** @var User $author */
+        $author = $request->user();
+        $import = $take($request->reportFile(), $request->lab(), $request->wholeMapping(), $request->taking(), $author);
+
+        return new JsonResponse([...ReportShape::whole($import), 'taken_before' => ! $import->wasRecentlyCreated], $import->wasRecentlyCreated ? 201 : 200);
+    }
+}

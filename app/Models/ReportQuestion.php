@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Concerns\BelongsToTeam;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * Something about a report that a person should look at, and what they said.
+ *
+ * @property int $id
+ * @property int $team_id
+ * @property int $import_id
+ * @property string $kind
+ * @property string $words
+ * @property list<int> $result_ids
+ * @property string|null $answer
+ * @property string $note
+ * @property int|null $answered_by
+ * @property \Illuminate\Support\Carbon|null $answered_at
+ */
+final class ReportQuestion extends Model
+{
+    use BelongsToTeam;
+
+    protected $table = 'report_questions';
+
+    protected $guarded = [];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['result_ids' => 'array', 'answered_at' => 'datetime'];
+    }
+}

@@ -1,0 +1,195 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { computed, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { api } from '@/api/client'
+import FormField from '@/shared/components/FormField.vue'
+import PageHead from '@/shared/components/PageHead.vue'
+import RefusalNote from '@/shared/components/RefusalNote.vue'
+import { useSite } from '@/shared/composables/useSite'
+import { count, number, today } from '@/shared/format'
+import MappingTable from './MappingTable.vue'
+import { useReport } from './useReport'
+
+/** A lab's file: what its columns are, what its first rows become, then taken whole. */
+const route = useRoute()
+const router = useRouter()
+const { site, timezone } = useSite()
+const { data: labs } = useQuery({ queryKey: ['labs'], queryFn: () => api.get('/labs') })
+const { data: imports } = useQuery({ queryKey: ['imports'], queryFn: () => api.get('/imports') })
+const labId = ref<number | null>(null)
+watch(labs, (known) => (labId.value ??= known?.labs[0]?.id ?? null), { immediate: true })
+const readOn = ref('')
+watch(site, () => (readOn.value ||= site.value ? today(timezone.value) : ''), { immediate: true })
+const { file, preview, columns, skip, supersedes, trouble, open, again, reading, take, taking, refusal } = useReport(labId, readOn)
+supersedes.value = Number(route.query.instead) || null
+const earlier = computed(() => imports.value?.filter((one) => !one.replaced && (one.lab_id === null || one.lab_id === labId.value)) ?? [])
+/** What needs a look comes first. */
+const results = computed(() => {
+    const all = preview.value?.results ?? []
+    const odd = (one: (typeof all)[number]): boolean => one.problem !== null || one.portion === null
+    return [...all.filter(odd), ...all.filter((one) => !odd(one))]
+})
+const bad = computed(() => results.value.filter((one) => one.problem !== null || one.portion === null).length)
+const pick = (event: Event): void => void open((event.target as HTMLInputElement).files?.[0] ?? null)
+async function store(): Promise<void> {
+    const taken = await take()
+    if (taken) await router.push(`/reports/${taken.id}${taken.taken_before ? '?before=1' : ''}`)
+}
+const rowsRefused = computed(() => [...new Set((refusal.value?.rows ?? []).map(({ row }) => row))])
+const leave = (rows: number[]): void => void (skip.value = [...new Set([...skip.value, ...rows])].sort((a, b) => a - b))
+const SAID: Record<string, string> = {
+    below: 'below the limit',
+    above: 'above the range',
+    range: 'a range',
+    trace: 'a trace',
+    rating: 'a rating',
+    unreadable: 'cannot be read',
+}
+const lede = computed(() => {
+    if (!preview.value)
+        return 'CSV in any shape, .xlsx, or an interchange document. Nothing is stored before you have seen what it becomes.'
+    const known = preview.value.remembered ? 'Its columns are read as the last time. ' : ''
+    return `${known}${count(preview.value.rows, 'row')}; ${bad.value ? `${number(bad.value)} of the first ${number(results.value.length)} results need a look` : 'the first results are all clear'}.`
+})
+</script>
+
+<template>
+    <PageHead over="Reports" title="Take a lab’s file" :lede="lede"><RouterLink to="/reports">Back to the reports</RouterLink></PageHead>
+    <p v-if="labs && !labs.labs.length" class="warning">
+        <span>No lab is known yet. <RouterLink to="/labs">Add the lab first</RouterLink>, so that its file is remembered.</span>
+    </p>
+    <div class="row fields">
+        <FormField label="Lab">
+            <el-select
+                :model-value="labId ?? undefined"
+                style="width: 230px"
+                @update:model-value="(id: number) => ((labId = id), file && again(false))"
+            >
+                <el-option v-for="lab in labs?.labs ?? []" :key="lab.id" :value="lab.id" :label="lab.name" />
+            </el-select>
+        </FormField>
+        <FormField label="Reported on"><el-input v-model="readOn" type="date" name="read_on" style="width: 150px" /></FormField>
+        <FormField label="It replaces">
+            <el-select
+                :model-value="supersedes ?? undefined"
+                clearable
+                placeholder="nothing"
+                style="width: 230px"
+                @update:model-value="(id: number | undefined) => (supersedes = id ?? null)"
+            >
+                <el-option v-for="one in earlier" :key="one.id" :value="one.id" :label="one.file_name" />
+            </el-select>
+        </FormField>
+        <div class="field">
+            <span class="label">File</span>
+            <input
+                type="file"
+                accept=".csv,.txt,.tsv,.xlsx,.xml,.json,text/csv"
+                aria-label="File of the lab"
+                :disabled="labId === null"
+                @change="pick"
+            />
+        </div>
+    </div>
+    <p v-if="trouble" class="wrong" role="alert">{{ trouble }}</p>
+    <RefusalNote :refusal="refusal" />
+    <p v-if="rowsRefused.length">
+        <button type="button" class="link" @click="leave(rowsRefused)">
+            Leave {{ count(rowsRefused.length, 'row') }} out, and say so in the report
+        </button>
+    </p>
+    <template v-if="preview">
+        <p v-if="preview.taken_before" class="warning">
+            <span
+                >This very file was taken before as
+                <RouterLink :to="`/reports/${preview.taken_before.id}`">{{ preview.taken_before.file_name }}</RouterLink>; taking it again
+                changes nothing.</span
+            >
+        </p>
+        <p class="note shape">
+            {{ preview.interchange ? 'An interchange document.' : `${preview.charset}, header in row ${preview.header_row}.` }}
+            <label v-if="!preview.interchange">
+                Header in row
+                <el-input-number
+                    :model-value="preview.header_row"
+                    size="small"
+                    :min="1"
+                    :controls="false"
+                    aria-label="Row of the header"
+                    style="width: 60px"
+                    @change="(row: number | undefined) => row && again(false, { header: row })"
+                />
+            </label>
+            <el-checkbox :model-value="preview.decimal_comma" @change="(on) => again(true, { comma: Boolean(on) })"
+                >Decimal commas</el-checkbox
+            >
+        </p>
+        <MappingTable v-if="!preview.interchange" v-model="columns" :preview="preview" @change="again(true)" />
+        <h2>As it would be stored</h2>
+        <table class="plain">
+            <thead>
+                <tr>
+                    <th class="num">Row</th>
+                    <th>In the file</th>
+                    <th>Portion</th>
+                    <th>Result</th>
+                    <th class="num">Reported</th>
+                    <th class="num">Stored</th>
+                    <th>Look</th>
+                </tr>
+            </thead>
+            <tbody>
+                <tr v-for="(one, i) in results.slice(0, 24)" :key="i" :class="{ out: skip.includes(one.row) }">
+                    <td class="num">{{ one.row }}</td>
+                    <td>{{ one.sample }}</td>
+                    <td>{{ one.portion ?? (one.near.length ? `was ${one.near.join(' or ')} meant?` : '–') }}</td>
+                    <td class="narrow">{{ one.series }}</td>
+                    <td class="num">{{ one.as_reported }} {{ one.unit_reported }}</td>
+                    <td class="num">{{ one.value === null ? (SAID[one.said] ?? '–') : `${number(one.value, 2)} ${one.unit}` }}</td>
+                    <td class="why">
+                        <template v-if="skip.includes(one.row)">left out</template>
+                        <template v-else-if="one.problem || !one.portion">
+                            {{ one.problem ?? 'no portion of this team' }}
+                            <button type="button" class="link" :aria-label="`Leave row ${one.row} out`" @click="leave([one.row])">
+                                leave the row out
+                            </button>
+                        </template>
+                    </td>
+                </tr>
+            </tbody>
+        </table>
+        <p class="act">
+            <el-button type="primary" :loading="taking || reading" @click="store"
+                >Take the report, {{ count(preview.rows, 'row') }}</el-button
+            >
+            <span class="note"> Whole or not at all; rows of the lab’s own checks are left out and said.</span>
+        </p>
+    </template>
+</template>
+
+<style scoped>
+.fields {
+    align-items: flex-start;
+    gap: 18px;
+}
+.shape {
+    display: flex;
+    gap: 18px;
+    align-items: center;
+}
+h2 {
+    margin-top: 18px;
+}
+.why {
+    font-size: 12px;
+    color: var(--amber-text);
+}
+.out td {
+    color: var(--placeholder);
+    text-decoration: line-through;
+}
+.act {
+    margin-top: 14px;
+}
+</style>
