@@ -29,6 +29,11 @@ return new class extends Migration
             $table->json('mapping')->nullable();
             $table->json('left_out')->default('[]')->comment('rows that were not taken, and why');
         });
+        // The team is in every query, so it leads every index that is to be used.
+        Schema::table('readings', function (Blueprint $table): void {
+            $table->index(['import_id', 'portion_id']);
+            $table->index(['team_id', 'portion_id', 'method_id']);
+        });
         Schema::create('lab_mappings', function (Blueprint $table): void {
             $table->id();
             $table->foreignId('team_id')->constrained();
@@ -57,7 +62,7 @@ return new class extends Migration
             $table->string('excluded')->default('')->comment('why it is left out, when it is');
             $table->timestamps();
             $table->index(['team_id', 'import_id']);
-            $table->index(['portion_id', 'method_id']);
+            $table->index(['team_id', 'portion_id', 'method_id']);
             $table->index(['team_id', 'lab_number']);
         });
         Schema::create('report_questions', function (Blueprint $table): void {
@@ -81,6 +86,10 @@ return new class extends Migration
         foreach (['report_questions', 'lab_results', 'lab_mappings'] as $table) {
             Schema::dropIfExists($table);
         }
+        Schema::table('readings', function (Blueprint $table): void {
+            $table->dropIndex(['import_id', 'portion_id']);
+            $table->dropIndex(['team_id', 'portion_id', 'method_id']);
+        });
         Schema::table('imports', function (Blueprint $table): void {
             $table->dropUnique(['supersedes_id']);
             $table->dropConstrainedForeignId('supersedes_id');

@@ -45,6 +45,8 @@ final class PagesTest extends BrowserTestCase
         yield 'jar' => ['/bench/runs/3', 'percent of volume'];
         yield 'untested' => ['/evidence/6', 'it stays untested'];
         yield 'reports' => ['/reports', 'Files taken'];
+        yield 'a file to take' => ['/reports/take', 'Nothing is stored before'];
+        yield 'report' => ['/reports/1', 'Nothing in it looks wrong'];
         yield 'evidence' => ['/evidence', 'Action matrix'];
         yield 'decide' => ['/decide', 'Policy for pH, version 1'];
         yield 'prescribe' => ['/prescribe/3', 'What it is built on'];

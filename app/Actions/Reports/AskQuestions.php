@@ -38,22 +38,31 @@ final class AskQuestions
     public function __invoke(LabImport $import): void
     {
         [$this->resultIds, $this->keys] = [[], []];
-        /** @var Collection<int, LabResult> $results */
-        $results = LabResult::query()->where('import_id', $import->id)->where('kind', ReportedValue::NUMBER)->whereNotNull('value')->orderBy('id')->get(['id', 'portion_id', 'method_id', 'value', 'kind', 'import_id']);
-        $portions = Portion::query()->whereIn('id', $results->pluck('portion_id')->unique())->with('sample:id,area_id,code')->get()->keyBy('id');
+        // Plain rows: a report may hold 100,000 of them.
+        $results = LabResult::query()->where('import_id', $import->id)->where('kind', ReportedValue::NUMBER)->whereNotNull('value')->orderBy('id')->toBase()->get(['id', 'portion_id', 'method_id', 'value']);
+        $portions = $this->portions($import);
         $methods = TestMethod::query()->whereIn('id', $results->pluck('method_id')->unique())->get()->keyBy('id');
-        $bySample = [];
+        [$bySample, $series] = [[], []];
         foreach ($results as $result) {
-            $portion = $portions[$result->portion_id];
+            $portion = $portions[(int) $result->portion_id] ?? throw new \LogicException('A result has its portion.');
+            $method = $methods[(int) $result->method_id] ?? throw new \LogicException('A result has its method.');
+            $series[$method->id] ??= self::series($method);
             $this->keys[$portion->code] ??= count($this->keys);
-            $this->resultIds[$this->keys[$portion->code]][] = $result->id;
-            $bySample[$portion->id][self::series($methods[$result->method_id])] = ['analyte' => $methods[$result->method_id]->analyte, 'value' => (float) $result->value, 'method' => $result->method_id];
+            $this->resultIds[$this->keys[$portion->code]][] = (int) $result->id;
+            $bySample[$portion->id][$series[$method->id]] = ['analyte' => $method->analyte, 'value' => (float) $result->value, 'method' => $method->id];
         }
+        unset($results);
         $questions = [
             ...$this->eachSample($bySample, $portions), ...$this->duplicates($bySample, $portions, $methods), ...$this->checks($bySample, $portions, $methods, $import),
             ...$this->together($bySample, $portions, $import),
         ];
         $this->keep($import, array_slice($questions, 0, self::MOST));
+    }
+
+    /** @return Collection<int, Portion> those of a report, by id */
+    private function portions(LabImport $import): Collection
+    {
+        return Portion::query()->whereIn('id', LabResult::query()->where('import_id', $import->id)->select('portion_id'))->with('sample:id,area_id,code')->get(['id', 'code', 'kind', 'sample_id', 'check_soil_id'])->keyBy('id');
     }
 
     /**

@@ -105,6 +105,17 @@ final class ReportLines
     /** The depth of a layer in centimetres, from the text of a report or that of the sample. */
     public static function depthCm(string $text, string $ofSample): ?float
     {
+        static $known = [];
+        if (array_key_exists("{$text}|{$ofSample}", $known)) {
+            return $known["{$text}|{$ofSample}"];
+        }
+        $known = count($known) > 500 ? [] : $known;
+
+        return $known["{$text}|{$ofSample}"] = self::readDepthCm($text, $ofSample);
+    }
+
+    private static function readDepthCm(string $text, string $ofSample): ?float
+    {
         foreach ([$text, $ofSample] as $layer) {
             try {
                 $parsed = DepthLayer::parse(str_replace([' ', '"'], ['', 'in'], mb_strtolower($layer)));

@@ -21,6 +21,8 @@ final readonly class ReportText
 
     private const MOST_CELLS = 400;
 
+    private const MOST_ROWS = 120_000;
+
     /**
      * @param list<string> $columns names of the header, made different where the file repeats one
      * @param array<int, list<string>> $rows by the row of the file, from 1
@@ -129,6 +131,10 @@ final readonly class ReportText
         [$records, $row] = [[], 0];
         while (($cells = fgetcsv($stream, null, $delimiter, '"', '')) !== false) {
             $row++;
+            if ($row > self::MOST_ROWS) {
+                fclose($stream);
+                throw BadTable::because('the file has more than '.number_format(self::MOST_ROWS).' rows', 'a file in parts');
+            }
             if (count($cells) > self::MOST_CELLS) {
                 fclose($stream);
                 throw BadTable::because("row {$row} has ".count($cells).' cells', 'up to '.self::MOST_CELLS.' columns');

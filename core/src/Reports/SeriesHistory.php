@@ -21,7 +21,7 @@ use HonestCore\Table\RuleTable;
  */
 final readonly class SeriesHistory
 {
-    private function __construct(public int $n, public float $mean, public float $sd, private bool $logs, private bool $usual) {}
+    private function __construct(public int $n, public float $mean, public float $sd, private bool $logs, private float $farZ) {}
 
     /**
      * @param list<float> $values
@@ -33,7 +33,7 @@ final readonly class SeriesHistory
         if (count($values) < 2) {
             throw ValueOutOfRange::of('The number of earlier results', count($values), '2 or more');
         }
-        /** @var array{area_absolute_sd: array<string, float>, area_relative_sd: float} $rules */
+        /** @var array{area_absolute_sd: array<string, float>, area_relative_sd: float, chance: float} $rules */
         $rules = RuleTable::named('report-rules');
         $floor = $rules['area_absolute_sd'][$analyte] ?? null;
         $logs = $floor === null;
@@ -41,7 +41,10 @@ final readonly class SeriesHistory
 
         [$seen, $least] = [(float) Spread::standardDeviation($scaled), $floor ?? $rules['area_relative_sd']];
 
-        return new self(count($values), Spread::mean($scaled), max($seen, $least), $logs, $seen <= $least);
+        $chance = $rules['chance'];
+        $far = $seen <= $least ? Normal::quantile(1 - $chance / 2) : StudentT::quantile(1 - $chance / 2, count($values) - 1);
+
+        return new self(count($values), Spread::mean($scaled), max($seen, $least), $logs, $far);
     }
 
     /** How many spreads of a prediction a value lies from the mean of the earlier ones. */
@@ -53,10 +56,7 @@ final readonly class SeriesHistory
     /** Does it lie further off than chance would put one of a thousand? */
     public function isFar(float $value): bool
     {
-        /** @var float $chance */
-        $chance = RuleTable::named('report-rules')['chance'];
-
-        return abs($this->z($value)) > ($this->usual ? Normal::quantile(1 - $chance / 2) : StudentT::quantile(1 - $chance / 2, $this->n - 1));
+        return abs($this->z($value)) > $this->farZ;
     }
 
     /** The mean of the earlier results, on the scale of the analyte. */

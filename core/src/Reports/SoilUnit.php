@@ -24,16 +24,26 @@ final readonly class SoilUnit
 
     private function __construct(public string $code, public string $kind) {}
 
+    /** @return array<string, self> by every name in plain letters; the first unit of a name has it */
+    private static function byName(): array
+    {
+        static $all = null;
+        if ($all === null) {
+            $all = [];
+            foreach (self::units() as $code => $unit) {
+                foreach ([$code, ...$unit['names']] as $name) {
+                    $all[self::plain($name)] ??= new self($code, $unit['kind']);
+                }
+            }
+        }
+
+        return $all;
+    }
+
     /** @throws ValueOutOfRange for a name that the table lacks */
     public static function named(string $name): self
     {
-        $wanted = self::plain($name);
-        foreach (self::units() as $code => $unit) {
-            if ($wanted === self::plain($code) || in_array($wanted, array_map(self::plain(...), $unit['names']), true)) {
-                return new self($code, $unit['kind']);
-            }
-        }
-        throw new ValueOutOfRange("\"{$name}\" is no unit of soil reports; accepted are ".implode(', ', array_keys(self::units())).'.');
+        return self::byName()[self::plain($name)] ?? throw new ValueOutOfRange("\"{$name}\" is no unit of soil reports; accepted are ".implode(', ', array_keys(self::units())).'.');
     }
 
     /** The unit that values of an analyte are compared in, or null for one that the table lacks. */

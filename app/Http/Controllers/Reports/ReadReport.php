@@ -13,6 +13,9 @@ final class ReadReport
 {
     public function __invoke(FileRequest $request, PreviewReport $preview): JsonResponse
     {
+        // A file of 100,000 results needs more than PHP gives by itself.
+        ini_set('memory_limit', '256M');
+
         return new JsonResponse($preview($request->reportFile(), $request->lab(), $request->mapping(), $request->decimalComma(), $request->sha256()));
     }
 }

@@ -15,6 +15,8 @@ final class TakeReport
 {
     public function __invoke(FileRequest $request, TakeMapped $take): JsonResponse
     {
+        // A file of 100,000 results needs more than PHP gives by itself.
+        ini_set('memory_limit', '256M');
         /** @var User $author */
         $author = $request->user();
         $import = $take($request->reportFile(), $request->lab(), $request->wholeMapping(), $request->taking(), $author);

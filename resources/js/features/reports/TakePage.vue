@@ -46,6 +46,10 @@ const SAID: Record<string, string> = {
     rating: 'a rating',
     unreadable: 'cannot be read',
 }
+function stored(one: (typeof results.value)[number]): string {
+    const figure = one.value === null ? '' : `${number(one.value, 2)} ${one.unit}`
+    return one.said === 'number' ? figure || '–' : [SAID[one.said], figure].filter(Boolean).join(', ')
+}
 const lede = computed(() => {
     if (!preview.value)
         return 'CSV in any shape, .xlsx, or an interchange document. Nothing is stored before you have seen what it becomes.'
@@ -146,7 +150,7 @@ const lede = computed(() => {
                     <td>{{ one.portion ?? (one.near.length ? `was ${one.near.join(' or ')} meant?` : '–') }}</td>
                     <td class="narrow">{{ one.series }}</td>
                     <td class="num">{{ one.as_reported }} {{ one.unit_reported }}</td>
-                    <td class="num">{{ one.value === null ? (SAID[one.said] ?? '–') : `${number(one.value, 2)} ${one.unit}` }}</td>
+                    <td class="num">{{ stored(one) }}</td>
                     <td class="why">
                         <template v-if="skip.includes(one.row)">left out</template>
                         <template v-else-if="one.problem || !one.portion">

@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\Remote\LocalFileDetector;
+
+/** A lab's file with title rows, decimal commas, a wrong code and two exchanged samples: mapped, previewed, taken and answered. */
+final class ReportTest extends BrowserTestCase
+{
+    public function test_a_file_is_mapped_previewed_taken_and_its_question_answered(): void
+    {
+        $found = self::$servers->database()->query('SELECT p.code, (SELECT value FROM readings r WHERE r.sample_id = p.sample_id AND r.method_id = 2) FROM portions p WHERE p.kind = \'lab\' ORDER BY p.id LIMIT 18');
+        $rows = $found === false ? [] : $found->fetchAll(\PDO::FETCH_NUM);
+        [$rows[1][1], $rows[2][1]] = [$rows[2][1], $rows[1][1]];
+        $lines = array_map(static fn (array $row, int $i): string => ($i === 4 ? 'QH26-05L-9' : $row[0]).';A'.(700 + $i).';'.number_format((float) $row[1] + 0.02, 2, ',', '').';'.($i === 3 ? '<2' : 20 + $i), $rows, array_keys($rows));
+        $file = sys_get_temp_dir().'/alder-'.getmypid().'.csv';
+        file_put_contents($file, "Alder Bank Laboratory;;;\r\n\r\nYour code;Lab No;pH (water);Available P\r\n".implode("\r\n", $lines)."\r\nLAB CHECK 6.5;A999;6,49;40\r\n");
+
+        $this->enter(self::MAREN, '/reports');
+        $this->press('Take a lab’s file');
+        $this->choose('Lab', 'Alder Bank');
+        $this->find("//input[@aria-label='File of the lab']")->setFileDetector(new LocalFileDetector)->sendKeys($file);
+        $this->see('As it would be stored');
+        $this->see('no portion of this team');
+        $this->click("//*[@aria-label='Extractant of Available P']/ancestor::*[contains(@class, 'el-select__wrapper')]");
+        $this->click("//*[contains(@class, 'el-select-dropdown__item') and normalize-space()='olsen']");
+        $this->see('p, olsen');
+        $this->see('below the limit');
+        $this->click("//button[contains(., 'Take the report')]");
+        $this->see('Nothing of the report was stored');
+        $this->press('Leave 1 row out, and say so in the report');
+        $this->click("//button[contains(., 'Take the report')]");
+        $this->see('look exchanged');
+        $this->see('left out by Maren Oakhurst');
+        $this->see('"LAB CHECK 6.5" is the lab\'s own');
+        $this->press('Order a recheck');
+        $this->see('Say why');
+        $this->find("//input[starts-with(@aria-label, 'What you say to')]")->sendKeys('Telephoned; they look at the trays.');
+        $this->press('Order a recheck');
+        $this->see('Recheck ordered: Telephoned');
+        $this->see('Every question is answered');
+        self::assertSame('', $this->complaints());
+        @unlink($file);
+    }
+}
