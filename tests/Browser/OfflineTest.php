@@ -253,6 +253,7 @@ final class OfflineTest extends BrowserTestCase
         $this->miss('unsent on this device');
         self::assertSame(0, $this->stored($plan), 'another person does not hand them in');
         $this->press('Sign out');
+        $this->see('This is a demo');
         $this->enter(self::MAREN);
         $this->until(fn (): bool => $this->stored($plan) === 2, 'they go out when their maker signs in');
         $author = self::$servers->database()->query("SELECT DISTINCT users.name FROM pull_entries JOIN users ON users.id = created_by WHERE plan_id = {$plan}");

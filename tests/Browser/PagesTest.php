@@ -281,14 +281,16 @@ final class PagesTest extends BrowserTestCase
 
     public function test_a_file_with_a_bad_row_says_which_and_stores_nothing(): void
     {
-        $this->enter(self::MAREN, '/reports');
+        $this->enter(self::MAREN, '/reports/take');
+        $this->choose('Lab', 'Fennick');
         $file = (string) tempnam(sys_get_temp_dir(), 'hc');
         file_put_contents($file, "sample,ph\nQH26-01-4,6.1\nQH26-02-3,acid\n");
         $this->find("//input[@type='file']")->sendKeys($file);
-        $this->press('Take the report');
-        $this->see('Nothing of the file was stored');
-        $this->see('row 2, ph: QH26-01-4 has a result');
-        $this->see('row 3, sample: "QH26-02-3" does not fit its check character');
+        $this->see('"acid" is no result');
+        $this->click("//button[contains(., 'Take the report')]");
+        $this->see('Nothing of the report was stored');
+        $this->see('row 3, ph: "QH26-02-3" is no portion for a lab of this team; was QH26-02-2 meant?');
+        $this->see('row 2, ph: QH26-01L-1 has a result');
         unlink($file);
     }
 

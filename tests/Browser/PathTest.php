@@ -175,6 +175,7 @@ final class PathTest extends BrowserTestCase
         $this->see('A reviewer signs what this page proves');
         $this->see('Left out, with reasons');
         $this->press('Sign out');
+        $this->see('This is a demo');
         $this->enter(self::TOBIAS, '/evidence');
         $this->see('New evidence since');
         $this->press('The reasons in full');

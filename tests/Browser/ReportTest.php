@@ -41,6 +41,10 @@ final class ReportTest extends BrowserTestCase
         $this->press('Order a recheck');
         $this->see('Recheck ordered: Telephoned');
         $this->see('Every question is answered');
+        $this->open('/reports');
+        $this->see('Files taken');
+        $this->see('Every composite has the lab’s pH');
+        self::assertTrue($this->browser->executeScript('return [...document.querySelectorAll("table.plain")].every((one) => !one.tHead || [...one.tBodies[0].rows].every((row) => row.cells.length === one.tHead.rows[0].cells.length))'), 'another lab\'s series do not widen the table');
         self::assertSame('', $this->complaints());
         @unlink($file);
     }
