@@ -19,10 +19,10 @@ const { me } = useSession()
 const { timezone } = useSite()
 const lines = useQuery({ queryKey: ['evidence'], queryFn: () => api.get('/evidence') })
 const methodId = computed(() => Number(route.params.method) || (lines.data.value?.[0]?.method_id ?? null))
-const line = computed(() => lines.data.value?.find(({ method_id: one }) => one === methodId.value) ?? null)
+const chosen = computed(() => lines.data.value?.find(({ method_id: one }) => one === methodId.value) ?? null)
 const { data: evidence } = useQuery({
     queryKey: ['evidence', methodId],
-    enabled: () => line.value !== null && line.value.untested === null,
+    enabled: () => chosen.value !== null && chosen.value.untested === null,
     queryFn: () => api.get('/evidence/{method}', { ids: { method: methodId.value ?? 0 } }),
 })
 const signing = ref<(typeof CLAIMS)[number] | null>(null)
@@ -30,8 +30,8 @@ const analyte = computed(() => (evidence.value?.method.analyte === 'ph' ? 'pH' :
 </script>
 
 <template>
-    <template v-if="line?.untested">
-        <PageHead over="Evidence" :title="line.name" :lede="line.untested">
+    <template v-if="chosen?.untested">
+        <PageHead over="Evidence" :title="chosen.name" :lede="chosen.untested">
             <RouterLink to="/evidence">To the tests that can be judged</RouterLink>
         </PageHead>
         <p><VerdictStone verdict="untested" :size="36" /></p>
