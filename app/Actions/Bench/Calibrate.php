@@ -55,7 +55,8 @@ final class Calibrate
             $left = 0;
             foreach (Reading::query()->whereIn('run_id', Run::query()->where('calibration_id', $calibration->id)->pluck('id'))->get() as $reading) {
                 if (! in_array('pen-drift', $reading->flags, true)) {
-                    $reading->update(['flags' => [...$reading->flags, 'pen-drift']]);
+                    $words = (array) ($reading->detail['breaks'] ?? []);
+                    $reading->update(['flags' => [...$reading->flags, 'pen-drift'], 'detail' => ['breaks' => [...$words, 'After the run the pen had drifted by '.number_format($drift, 2).' pH.']] + ($reading->detail ?? [])]);
                     $left++;
                 }
             }

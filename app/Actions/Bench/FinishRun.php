@@ -7,6 +7,7 @@ namespace App\Actions\Bench;
 use App\Exceptions\Conflict;
 use App\Models\ReagentLot;
 use App\Models\Run;
+use App\Models\RunMark;
 use App\Models\RunTube;
 use App\Models\User;
 use HonestCore\Bench\BenchReading;
@@ -35,8 +36,9 @@ final class FinishRun
             }
             $definition = $run->version->parsed();
             $kept = 0;
+            $ofRun = $this->breaksByReader($run, $definition);
             foreach ($run->tubes->sortBy('number') as $tube) {
-                $kept += $this->keep($run, $tube, $replay->tubes[$tube->number], $definition, $author);
+                $kept += $this->keep($run, $tube, $replay->tubes[$tube->number], $definition, $author, $ofRun);
             }
             if ($kept === 0) {
                 throw new Conflict('Nothing was read in this run. Drop it instead of finishing it.');
@@ -65,8 +67,11 @@ final class FinishRun
         return $cents ?? (float) $definition->costCents;
     }
 
-    /** @return int readings kept of the tube */
-    private function keep(Run $run, RunTube $tube, BenchTube $state, MethodDefinition $definition, User $author): int
+    /**
+     * @param array<string, list<array{code: string, words: string}>> $ofRun by reader
+     * @return int readings kept of the tube
+     */
+    private function keep(Run $run, RunTube $tube, BenchTube $state, MethodDefinition $definition, User $author, array $ofRun): int
     {
         $kept = 0;
         foreach ($run->readers as $reader) {
@@ -74,11 +79,11 @@ final class FinishRun
             if (! $state->isDone() || $reads === []) {
                 continue;
             }
-            $breaks = [...$this->breaksOf($run, $definition, $reader), ...$state->breaks()];
+            $mark = $run->marks->where('tube', $tube->number)->where('kind', 'read')->where('data.reader', $reader)->sortBy('id')->last();
+            $breaks = [...array_filter($ofRun[$reader], static fn (array $break): bool => $break['code'] !== 'colour-vision' || ! self::isByPhoto($mark)), ...$state->breaks()];
             if ($definition->readings > 1 && $run->tubes->where('portion_id', $tube->portion_id)->count() < $definition->readings) {
                 $breaks[] = ['code' => 'one-reading', 'words' => "The method asks for {$definition->readings} readings of a portion."];
             }
-            $mark = $run->marks->where('tube', $tube->number)->where('kind', 'read')->where('data.reader', $reader)->sortBy('id')->last();
             $run->readings()->create([
                 'sample_id' => $tube->portion->sample_id, 'portion_id' => $tube->portion_id, 'method_id' => $run->method_id, 'method_version_id' => $run->method_version_id, 'created_by' => $author->id,
                 ...$this->value($definition, array_column($reads, 'reading', 'step')),
@@ -96,12 +101,24 @@ final class FinishRun
         return $kept;
     }
 
-    /** @return list<array{code: string, words: string}> those of the run, of readers only what concerns this one */
-    private function breaksOf(Run $run, MethodDefinition $definition, string $reader): array
+    /** @return array<string, list<array{code: string, words: string}>> those of the run, of readers only what concerns each */
+    private function breaksByReader(Run $run, MethodDefinition $definition): array
     {
-        $ofRun = array_filter($this->breaks->ofRun($run, $definition), static fn (array $break): bool => $break['code'] !== 'colour-vision');
+        $ofRun = array_values(array_filter($this->breaks->ofRun($run, $definition), static fn (array $break): bool => $break['code'] !== 'colour-vision'));
+        $by = [];
+        foreach ($run->readers as $reader) {
+            $by[$reader] = [...$ofRun, ...($definition->colour ? $this->breaks->ofReader($reader, Carbon::createFromTimestampMsUTC($run->started_ms)) : [])];
+        }
 
-        return [...array_values($ofRun), ...($definition->colour ? $this->breaks->ofReader($reader, Carbon::createFromTimestampMsUTC($run->started_ms)) : [])];
+        return $by;
+    }
+
+    /** Was the band taken that the photo clearly gave? Then no eye judged the colour. */
+    private static function isByPhoto(?RunMark $mark): bool
+    {
+        $match = $mark->data['match'] ?? null;
+
+        return is_array($match) && ($match['safety'] ?? '') === 'clear' && ($mark->data['typed'] ?? '') === ($match['nearest'] ?? null) && ($mark->data['between'] ?? null) === null;
     }
 
     /**

@@ -36,7 +36,8 @@ final class HttpProbeService implements ProbeService
         $query = http_build_query(['seconds' => $seconds, ...($this->simulated ? ['soil' => $soil['token']] + $soil : [])]);
         $context = stream_context_create(['http' => ['timeout' => self::SILENT_S, 'follow_location' => 0, 'ignore_errors' => true]]);
         $stream = @fopen("{$this->address}/instruments/{$probe}?{$query}", 'rb', false, $context);
-        if ($stream === false) {
+        $head = $stream === false ? [] : (array) (stream_get_meta_data($stream)['wrapper_data'] ?? []);
+        if ($stream === false || preg_match('#^HTTP/\S+ 200\b#', (string) ($head[0] ?? '')) !== 1) {
             throw new Conflict('The device does not answer. Nothing was changed; try again, or type what the probe shows.');
         }
         try {

@@ -29,15 +29,12 @@ final class AskQuestions
 {
     private const MOST = 500;
 
-    /** @var array<int, list<int>> results by the key's place in */
+    /** @var array<string, array<string, int>> results by the code of their portion and their series */
     private array $resultIds = [];
-
-    /** @var array<string, int> */
-    private array $keys = [];
 
     public function __invoke(LabImport $import): void
     {
-        [$this->resultIds, $this->keys] = [[], []];
+        $this->resultIds = [];
         // Plain rows: a report may hold 100,000 of them.
         $results = LabResult::query()->where('import_id', $import->id)->where('kind', ReportedValue::NUMBER)->whereNotNull('value')->orderBy('id')->toBase()->get(['id', 'portion_id', 'method_id', 'value']);
         $portions = $this->portions($import);
@@ -47,8 +44,7 @@ final class AskQuestions
             $portion = $portions[(int) $result->portion_id] ?? throw new \LogicException('A result has its portion.');
             $method = $methods[(int) $result->method_id] ?? throw new \LogicException('A result has its method.');
             $series[$method->id] ??= self::series($method);
-            $this->keys[$portion->code] ??= count($this->keys);
-            $this->resultIds[$this->keys[$portion->code]][] = (int) $result->id;
+            $this->resultIds[$portion->code][$series[$method->id]] = (int) $result->id;
             $bySample[$portion->id][$series[$method->id]] = ['analyte' => $method->analyte, 'value' => (float) $result->value, 'method' => $method->id];
         }
         unset($results);
@@ -245,8 +241,20 @@ final class AskQuestions
         $now = Carbon::now();
         ReportQuestion::query()->insert(array_map(fn (Question $question): array => [
             'team_id' => $import->team_id, 'import_id' => $import->id, 'kind' => $question->kind, 'words' => $question->words, 'note' => '', 'created_at' => $now, 'updated_at' => $now,
-            'result_ids' => json_encode(array_slice(array_merge(...array_map(fn (string $key): array => $this->resultIds[$this->keys[$key] ?? -1] ?? [], $question->samples)), 0, 200), JSON_THROW_ON_ERROR),
+            'result_ids' => json_encode($this->resultsOf($question), JSON_THROW_ON_ERROR),
         ], $questions));
+    }
+
+    /** @return list<int> all of two samples that look exchanged, else those of the series that are asked about */
+    private function resultsOf(Question $question): array
+    {
+        $ids = [];
+        foreach ($question->samples as $code) {
+            $own = $this->resultIds[$code] ?? [];
+            array_push($ids, ...array_values($question->kind === 'swap' ? $own : array_intersect_key($own, array_flip($question->series))));
+        }
+
+        return $ids;
     }
 
     /** How a series is named: what is measured, and how it was extracted. */

@@ -42,7 +42,7 @@ final class MatchPortions
             }
         }
         foreach (array_chunk(array_values(array_unique($texts)), self::CHUNK) as $numbers) {
-            foreach (LabResult::query()->whereIn('lab_number', $numbers)->whereHas('method', fn ($method) => $method->where('lab_id', $this->lab->id)->orWhereNull('lab_id'))->with('portion.sample:id,area_id,depth,code')->get()->unique('lab_number') as $result) {
+            foreach (LabResult::query()->whereIn('lab_number', $numbers)->whereHas('import', fn ($import) => $import->where('lab_id', $this->lab->id))->with('portion.sample:id,area_id,depth,code')->get()->unique('lab_number') as $result) {
                 $this->known[$result->lab_number] ??= $result->portion;
             }
         }

@@ -131,16 +131,11 @@ final readonly class SoilUnit
         return match ($form) {
             'OC' => 1 / $table['om_per_oc'],
             'OM', 'NO3-N', 'NH4-N', 'SO4-S' => 1.0,
-            'NO3', 'NH4' => self::massOfIon($form) / Formula::mass('N'),
-            'SO4' => self::massOfIon('SO4') / Formula::mass('S'),
-            'PO4' => self::massOfIon('PO4') / Formula::mass('P'),
+            'NO3', 'NH4' => Formula::mass($form) / Formula::mass('N'),
+            'SO4' => Formula::mass('SO4') / Formula::mass('S'),
+            'PO4' => Formula::mass('PO4') / Formula::mass('P'),
             default => preg_match('/^([A-Z][a-z]?)$/', $form) === 1 ? 1.0 : Formula::perElement($form, ucfirst($analyte)),
         };
-    }
-
-    private static function massOfIon(string $formula): float
-    {
-        return Formula::mass($formula);
     }
 
     private static function ppmPerCmol(string $analyte, self $from): float

@@ -221,7 +221,7 @@ final class MethodDefinitionTest extends TestCase
             try {
                 $method = MethodDefinition::of(self::named($given));
                 $taken++;
-                self::assertContains($method->steps[count($method->steps) - 1]->kind, StepKind::cases());
+                self::assertSame(StepKind::Read, $method->steps[count($method->steps) - 1]->kind);
             } catch (CoreError $error) {
                 self::assertStringContainsString('; accepted', $error->getMessage().(str_contains($error->getMessage(), 'must be') ? '; accepted' : ''));
             }

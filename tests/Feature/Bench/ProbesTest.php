@@ -69,6 +69,7 @@ final class ProbesTest extends BenchTestCase
         $this->api('POST', '/calibrations/{calibration}/drift', ['buffer' => 7.0, 'shown' => 7.14], $ids)->assertOk()->assertJson(['left_out' => 1, 'drifted' => true]);
 
         self::assertSame(['pen-drift'], Reading::query()->where('run_id', $run)->sole()->flags);
+        self::assertSame(['After the run the pen had drifted by 0.14 pH.'], $this->api('GET', '/runs/{run}/readings', ids: ['run' => $run])->json('0.breaks'));
         $this->api('POST', '/calibrations/{calibration}/drift', ['buffer' => 7.0, 'shown' => 7.0], $ids)->assertStatus(409);
     }
 

@@ -103,6 +103,21 @@ final class RunsTest extends BenchTestCase
         );
     }
 
+    public function test_a_band_that_a_photo_gave_clearly_needs_no_eye_and_one_that_was_changed_does(): void
+    {
+        $this->eyes(passed: false);
+        $match = ['nearest' => '6.0', 'difference' => 1.2, 'next' => '6.5', 'margin' => 8.0, 'safety' => 'clear'];
+        $flags = [];
+        foreach ([['6.0', $match], ['6.5', $match], ['6.0', ['safety' => 'close'] + $match], ['6.0', null]] as [$typed, $by]) {
+            $id = $this->begin($this->method('kit-ph'), [$this->portion($this->composite())])->json('id');
+            $this->marks($id, [...$this->capsule(1), $this->reads(1, $typed, more: ['match' => $by])])->assertOk();
+            $this->close($id)->assertOk();
+            $flags[] = Reading::query()->where('run_id', $id)->sole()->flags;
+        }
+
+        self::assertSame([[], ['colour-vision'], ['colour-vision'], ['colour-vision']], $flags);
+    }
+
     public function test_a_check_of_two_years_ago_holds_no_more(): void
     {
         $this->eyes();

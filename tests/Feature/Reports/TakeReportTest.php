@@ -66,7 +66,7 @@ final class TakeReportTest extends ReportTestCase
         $swapped = substr($code, 0, 2).$code[3].$code[2].substr($code, 4);
         $shown = $this->preview("sample,ph\n{$swapped},6.2\n")->assertOk()->json('results.0');
 
-        self::assertContains($code, $code[2] === $code[3] ? [$code] : $shown['near']);
+        self::assertContains($code, $shown['near']);
     }
 
     public function test_two_extractants_two_labs_and_two_instruments_are_never_one_series(): void
@@ -112,6 +112,7 @@ final class TakeReportTest extends ReportTestCase
         $this->take("lab no,P Olsen (ppm)\nA-77,14\n")->assertCreated();
 
         self::assertSame(2, LabResult::query()->where('portion_id', LabResult::query()->firstOrFail()->portion_id)->count());
+        self::assertStringContainsString('is no portion', $this->take("lab no,P Olsen (ppm)\nA-77,15\n", lab: $this->lab('Peat Laboratory'))->assertStatus(422)->json('rows.0.message'), 'another lab counts otherwise');
     }
 
     public function test_long_tables_and_interchange_documents_are_taken_too(): void

@@ -140,7 +140,7 @@ const { save, saving, refusal, wrong } = useSave(
                         <tr v-for="{ sample, reading } in readings" :key="reading.id">
                             <td><SampleLink :id="sample.id" :code="sample.code" /></td>
                             <td class="narrow">{{ sample.area.name }}</td>
-                            <td class="num">{{ reading.band ?? reading.as_reported }}</td>
+                            <td class="num">{{ reading.as_reported }}</td>
                             <td class="narrow">{{ day(reading.read_on) }}</td>
                             <td class="narrow">{{ reading.reader }}</td>
                             <td>{{ reading.flags.map((flag) => flag.name).join(', ') }}</td>

@@ -7,7 +7,7 @@ import PageHead from '@/shared/components/PageHead.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
 import { useSite } from '@/shared/composables/useSite'
-import { moment, number, signed, typed } from '@/shared/format'
+import { count, moment, number, signed, typed } from '@/shared/format'
 import BenchTabs from './BenchTabs.vue'
 import BufferLine from './BufferLine.vue'
 
@@ -139,7 +139,7 @@ const lede = computed(() => {
             <p v-if="leftOut !== null" class="warning" role="status">
                 {{
                     leftOut
-                        ? `The pen had drifted too far: ${leftOut} readings made with this calibration are now left out of the verdict.`
+                        ? `The pen had drifted too far: ${count(leftOut, 'reading')} made with this calibration ${leftOut === 1 ? 'is' : 'are'} now left out of the verdict.`
                         : 'The drift is noted and within what is asked.'
                 }}
             </p>

@@ -5,36 +5,46 @@ import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { number } from '@/shared/format'
 
 /** Readings of a probe as they come. What came is kept by the server while it comes; a gap is shown, not smoothed. */
-const props = defineProps<{ run: number; tube: number; simulated: boolean; decimals: number; unit: string }>()
-const emit = defineEmits<{ take: [capture: Schema<'Capture'>] }>()
+const props = defineProps<{
+    run: number
+    tube: number
+    simulated: boolean
+    decimals: number
+    unit: string
+    kept: Schema<'Capture'> | null
+}>()
+const emit = defineEmits<{ take: [capture: Schema<'Capture'>]; broke: [] }>()
 const SECONDS = 10
 const WIDE = 320
 const TALL = 74
 const lines = ref<Schema<'ProbeLine'>[]>([])
-const capture = ref<Schema<'Capture'> | null>(null)
+const fresh = ref<Schema<'Capture'> | null>(null)
 const refusal = ref<Refused | null>(null)
 const going = ref(false)
+/** What this page has just heard, else what the server kept of a stream that broke or of a page that was left. */
+const capture = computed(() => fresh.value ?? (going.value ? null : props.kept))
 const stop = new AbortController()
 onScopeDispose(() => stop.abort())
 
 async function read(): Promise<void> {
     if (going.value) return
     lines.value = []
-    capture.value = null
+    fresh.value = null
     refusal.value = null
     going.value = true
     try {
         await streamed<Schema<'ProbeLine'>>(`/runs/${props.run}/probe`, { tube: props.tube, seconds: SECONDS }, stop.signal, (line) => {
-            if (line.capture) capture.value = line.capture
+            if (line.capture) fresh.value = line.capture
             else if (line.refused) refusal.value = new Refused(line.refused, 409)
             else lines.value = [...lines.value, line]
         })
-        if (!capture.value && !refusal.value) refusal.value = new Refused('The line broke. What came before is kept with the tube.', 0)
+        if (!fresh.value && !refusal.value) refusal.value = new Refused('The line broke. What came before is kept with the tube.', 0)
     } catch (error) {
         if (!stop.signal.aborted)
             refusal.value = error instanceof Refused ? error : new Refused('The line broke. What came before is kept with the tube.', 0)
     } finally {
         going.value = false
+        if (!fresh.value && !stop.signal.aborted) emit('broke')
     }
 }
 
@@ -84,6 +94,7 @@ const path = computed(() => {
             <li v-for="(line, i) in odd" :key="i">{{ line.words }}</li>
         </ul>
         <template v-if="capture">
+            <p v-if="!fresh" class="note">Kept from before, {{ capture.readings }} readings:</p>
             <p v-for="(gap, i) in capture.gaps.filter(({ kind }) => kind === 'stopped')" :key="i" class="warning">
                 {{ gap.words }} What came before is kept.
             </p>

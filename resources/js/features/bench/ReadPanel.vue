@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import type { Schema } from '@/api/client'
 import FormField from '@/shared/components/FormField.vue'
@@ -22,6 +23,7 @@ const emit = defineEmits<{
         },
     ]
 }>()
+const queries = useQueryClient()
 const [typed, between, note] = [ref(''), ref<string | null>(null), ref('')]
 const match = ref<Schema<'MatchLine'> | null>(null)
 const captureId = ref<number | null>(null)
@@ -87,6 +89,8 @@ for (let i = 1; i <= 9; i++)
             :simulated="device.simulated"
             :decimals="decimals"
             :unit="run.unit"
+            :kept="tube.captures.at(-1) ?? null"
+            @broke="queries.invalidateQueries({ queryKey: ['run', run.id] })"
             @take="
                 (capture) => {
                     typed = number(capture.mean, decimals).replace(',', '').replace('−', '-')

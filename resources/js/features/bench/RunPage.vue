@@ -3,6 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { api } from '@/api/client'
+import FormField from '@/shared/components/FormField.vue'
 import PageHead from '@/shared/components/PageHead.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
@@ -183,6 +184,7 @@ const finishWithout = (): void => {
                 <section v-if="run.hazards.length" class="note">
                     <p v-for="hazard in run.hazards" :key="hazard">{{ hazard }}</p>
                 </section>
+                <FormField v-if="read" label="Note on the run"><el-input v-model="note" name="run_note" /></FormField>
                 <section class="close">
                     <RefusalNote :refusal="notClosed" />
                     <el-button v-if="!open" type="primary" :loading="closing" @click="close(false, false)">Finish the run</el-button>

@@ -19,6 +19,11 @@ const { data: labs } = useQuery({ queryKey: ['labs'], queryFn: () => api.get('/l
 const { data: imports } = useQuery({ queryKey: ['imports'], queryFn: () => api.get('/imports') })
 const labId = ref<number | null>(null)
 watch(labs, (known) => (labId.value ??= known?.labs[0]?.id ?? null), { immediate: true })
+/** A corrected report is of the lab of the one it replaces. */
+watch(imports, (known) => {
+    const replaced = known?.find(({ id }) => id === Number(route.query.instead))
+    if (replaced?.lab_id) labId.value = replaced.lab_id
+})
 const readOn = ref('')
 watch(site, () => (readOn.value ||= site.value ? today(timezone.value) : ''), { immediate: true })
 const { file, preview, columns, skip, supersedes, trouble, open, again, reading, take, taking, refusal } = useReport(labId, readOn)
@@ -146,9 +151,9 @@ const lede = computed(() => {
             <tbody>
                 <tr v-for="(one, i) in results.slice(0, 24)" :key="i" :class="{ out: skip.includes(one.row) }">
                     <td class="num">{{ one.row }}</td>
-                    <td>{{ one.sample }}</td>
+                    <td class="code">{{ one.sample }}</td>
                     <td>{{ one.portion ?? (one.near.length ? `was ${one.near.join(' or ')} meant?` : '–') }}</td>
-                    <td class="narrow">{{ one.series }}</td>
+                    <td class="narrow code">{{ one.series }}</td>
                     <td class="num">{{ one.as_reported }} {{ one.unit_reported }}</td>
                     <td class="num">{{ stored(one) }}</td>
                     <td class="why">
@@ -184,6 +189,9 @@ const lede = computed(() => {
 }
 h2 {
     margin-top: 18px;
+}
+.code {
+    white-space: nowrap;
 }
 .why {
     font-size: 12px;
