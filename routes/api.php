@@ -138,8 +138,11 @@ Route::middleware('auth')->group(function (): void {
     Route::post('samples/{sample}/results', C\Readings\CreateResults::class)->can('update', 'sample');
     Route::post('reports/read', C\Reports\ReadReport::class);
     Route::post('reports', C\Reports\TakeReport::class)->can('create', LabImport::class);
+    Route::get('reports/progress', C\Reports\ShowProgress::class);
     Route::get('reports/{import}', C\Reports\ShowReport::class)->can('view', 'import');
     Route::post('report-questions/{question}', C\Reports\AnswerQuestion::class)->can('update', 'question');
+    Route::get('check-charts', C\Reports\ListCheckCharts::class);
+    Route::get('side-by-side', C\Reports\ShowSideBySide::class);
     Route::get('results.csv', C\Reports\ExportResults::class)->defaults('format', 'csv');
     Route::get('results.json', C\Reports\ExportResults::class)->defaults('format', 'json');
     Route::get('imports', C\Readings\ListImports::class);

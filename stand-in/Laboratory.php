@@ -8,7 +8,13 @@ namespace StandIn;
  * Parcels on simulated days: picked up, on the way, received, measured, reported; one is lost or delayed when it is told so.
  * The same soil gives the same value but for noise that hangs on the code, so hidden duplicates agree as a lab's do.
  *
- * @phpstan-type Parcel array{reference: string, from: string, transit: int, turnaround: int, delay: int, lost: bool, portions: list<array{code: string, tests: list<string>, token: string, ph: float|null}>}
+ * @phpstan-import-type Row from Report
+ * @phpstan-import-type Kept from Slip
+ *
+ * @phpstan-type Sent array{code: string, tests: list<string>, token: string, ground: string, ph: float|null}
+ * @phpstan-type Parcel array{reference: string, from: string, transit: int, turnaround: int, delay: int, lost: bool, portions: list<Sent>, shape: string, slip: Kept, recheck: string|null}
+ * @phpstan-type Next array{shape: string|null, slip: Kept|null}
+ * @phpstan-type State array{day: string, trouble: string, next: Next, parcels: array<string, Parcel>}
  */
 final class Laboratory
 {
@@ -18,15 +24,26 @@ final class Laboratory
 
     private const CHECK_PH = 6.5;
 
-    /** @param array{day: string, trouble: string, parcels: array<string, Parcel>} $state */
+    private const CORRECTED_AFTER_DAYS = 2;
+
+    private const NO_ORDER = ['shape' => null, 'slip' => null];
+
+    /** @param State $state */
     private function __construct(private array $state) {}
 
     public static function from(string $text, string $today): self
     {
-        /** @var array{day: string, trouble: string, parcels: array<string, Parcel>}|null $state */
+        /** @var State|null $state */
         $state = json_decode($text, true);
 
-        return new self(is_array($state) ? $state : ['day' => $today, 'trouble' => 'none', 'parcels' => []]);
+        if (! is_array($state)) {
+            return new self(['day' => $today, 'trouble' => 'none', 'next' => self::NO_ORDER, 'parcels' => []]);
+        }
+        // A state that was kept before there were shapes and slips.
+        $state += ['next' => self::NO_ORDER];
+        $state['parcels'] = array_map(static fn (array $parcel): array => $parcel + ['shape' => 'table', 'slip' => ['kind' => 'none', 'told' => false], 'recheck' => null], $state['parcels']);
+
+        return new self($state);
     }
 
     public function state(): string
@@ -53,8 +70,9 @@ final class Laboratory
         $this->state['parcels'][$id] = [
             'reference' => $reference, 'from' => $this->state['day'], 'transit' => self::days($order['transit_days'] ?? null), 'turnaround' => self::days($order['turnaround_days'] ?? null),
             'delay' => $this->state['trouble'] === 'delay' ? self::DELAY_DAYS : 0, 'lost' => $this->state['trouble'] === 'lose', 'portions' => self::portions($order['portions'] ?? null),
+            'shape' => $this->state['next']['shape'] ?? Report::SHAPES[(int) (3 * self::uniform("shape {$reference}"))], 'slip' => $this->state['next']['slip'] ?? Slip::of(self::uniform("slip {$reference}"), self::uniform("told {$reference}")), 'recheck' => null,
         ];
-        $this->state['trouble'] = 'none';
+        [$this->state['trouble'], $this->state['next']] = ['none', self::NO_ORDER];
 
         return $id;
     }
@@ -62,9 +80,15 @@ final class Laboratory
     /** @return array{state: string, word: string, day: string, reports: list<string>} */
     public function say(string $id): array
     {
-        [$state, $word] = $this->whereIs($this->parcel($id));
+        $parcel = $this->parcel($id);
+        [$state, $word] = $this->whereIs($parcel);
+        $told = $state === 'reported' ? Slip::words($parcel['slip']) : '';
+        $reports = $state === 'reported' ? [Report::name($parcel['shape'], $id, '')] : [];
+        if ($this->isCorrected($parcel)) {
+            [$told, $reports] = ['a corrected report is out', [...$reports, Report::name($parcel['shape'], $id, '-corrected')]];
+        }
 
-        return ['state' => $state, 'word' => "{$word}, {$this->state['day']}", 'day' => $this->state['day'], 'reports' => $state === 'reported' ? ["report-{$id}.csv"] : []];
+        return ['state' => $state, 'word' => "{$word}, {$this->state['day']}".($told === '' ? '' : "; {$told}"), 'day' => $this->state['day'], 'reports' => $reports];
     }
 
     public function report(string $id, string $name): string
@@ -72,13 +96,38 @@ final class Laboratory
         if (! in_array($name, $this->say($id)['reports'], true)) {
             throw new Refused('There is no such report yet.', 404);
         }
-        $lines = ['sample,ph,mehlich_buffer_ph,smp_buffer_ph'];
-        foreach ($this->parcel($id)['portions'] as $portion) {
-            $lines[] = implode(',', [$portion['code'], ...self::measure($portion)]);
-        }
-        $lines[] = implode(',', ['LAB CHECK '.self::CHECK_PH, self::figure(self::CHECK_PH + self::NOISE_PH * self::normal("check {$id}")), '', '']);
+        $parcel = $this->parcel($id);
+        $again = str_contains($name, '-corrected');
+        $rows = array_map(static fn (array $portion): array => ['code' => $portion['code'], 'values' => self::measure($portion, $again ? 'again ' : '')], $parcel['portions']);
 
-        return implode("\n", $lines)."\n";
+        return Report::write($parcel['shape'], $id, $parcel['from'], $again ? $rows : Slip::make($parcel['slip'], $rows), self::CHECK_PH + ($parcel['slip']['kind'] === 'shift' && ! $again ? 0.3 : 0) + self::NOISE_PH * self::normal("check {$id}{$again}"));
+    }
+
+    /**
+     * Samples are to be measured again; the corrected report comes after some days.
+     *
+     * @return array{word: string}
+     */
+    public function recheck(string $id): array
+    {
+        $parcel = $this->parcel($id);
+        if ($this->whereIs($parcel)[0] !== 'reported') {
+            throw new Refused('Nothing of this consignment was reported yet.', 422);
+        }
+        $this->state['parcels'][$id]['recheck'] ??= $this->state['day'];
+
+        return ['word' => 'the samples are measured again; a corrected report comes in '.self::CORRECTED_AFTER_DAYS.' days'];
+    }
+
+    /** @param Parcel $parcel */
+    private function isCorrected(array $parcel): bool
+    {
+        $from = $parcel['recheck'];
+        if ($from === null && Slip::words($parcel['slip']) !== '' && $this->whereIs($parcel)[0] === 'reported') {
+            return $this->workdays((new \DateTimeImmutable($parcel['from']))->modify('+'.($parcel['transit'] + $parcel['delay']).' days')) >= $parcel['turnaround'] + self::CORRECTED_AFTER_DAYS;
+        }
+
+        return $from !== null && (new \DateTimeImmutable($from))->diff(new \DateTimeImmutable($this->state['day']))->days >= self::CORRECTED_AFTER_DAYS;
     }
 
     /**
@@ -89,13 +138,19 @@ final class Laboratory
     {
         $advance = $order['advance_days'] ?? 0;
         $trouble = $order['trouble'] ?? null;
-        if (! is_int($advance) || $advance < 0 || $advance > 60 || ! in_array($trouble, [null, 'none', 'lose', 'delay'], true)) {
-            throw new Refused('Accepted are advance_days from 0 to 60, and trouble none, lose or delay.', 422);
+        $slip = $order['slip'] ?? null;
+        $shape = $order['shape'] ?? null;
+        if (! is_int($advance) || $advance < 0 || $advance > 60 || ! in_array($trouble, [null, 'none', 'lose', 'delay'], true) || ! in_array($slip, [null, ...Slip::KINDS], true) || ! in_array($shape, [null, ...Report::SHAPES], true)) {
+            throw new Refused('Accepted are advance_days from 0 to 60, trouble none, lose or delay, slip none, swap or shift, and shape table, titled or document.', 422);
         }
+        $this->state['next'] = ['shape' => $shape ?? $this->state['next']['shape'], 'slip' => $slip === null ? $this->state['next']['slip'] : ['kind' => $slip, 'told' => ($order['told'] ?? null) === true]];
         $this->state['day'] = (new \DateTimeImmutable($this->state['day']))->modify("+{$advance} days")->format('Y-m-d');
         $word = "It is {$this->state['day']} at the simulated lab.";
         if ($trouble !== null) {
             $word = $this->trouble($trouble);
+        }
+        if ($slip !== null) {
+            $word = ['none' => 'The next parcel will be measured as it should be.', 'swap' => 'Two samples of the next parcel will be exchanged.', 'shift' => 'The next parcel will be measured by a meter that is set wrong.'][$slip];
         }
 
         return ['day' => $this->state['day'], 'word' => $word];
@@ -153,22 +208,21 @@ final class Laboratory
     }
 
     /**
-     * @param array{code: string, tests: list<string>, token: string, ph: float|null} $portion
-     * @return list<string>
+     * @param Sent $portion
+     * @return array<string, float> what was asked for
      */
-    private static function measure(array $portion): array
+    private static function measure(array $portion, string $time): array
     {
         $truth = $portion['ph'] ?? 4.6 + 3.2 * self::uniform($portion['token']);
-        $noise = static fn (string $of): float => self::NOISE_PH * self::normal("{$of} {$portion['code']}");
-        $asked = static fn (string $test, float $value): string => in_array($test, $portion['tests'], true) ? self::figure($value) : '';
+        $noise = static fn (string $of): float => self::normal("{$time}{$of} {$portion['code']}");
+        // Samples of one ground are alike.
+        $soil = static fn (string $of): float => self::uniform("{$of} {$portion['ground']}") + 0.04 * (self::uniform("{$of} {$portion['token']}") - 0.5);
         $sour = max(0.0, 6.6 - $truth);
 
-        return [$asked('ph', $truth + $noise('ph')), $asked('mehlich', 6.6 - 0.45 * $sour + $noise('mehlich')), $asked('smp', 7.0 - 0.5 * $sour + $noise('smp'))];
-    }
-
-    private static function figure(float $value): string
-    {
-        return number_format($value, 2, '.', '');
+        return array_intersect_key([
+            'ph' => $truth + self::NOISE_PH * $noise('ph'), 'mehlich' => 6.6 - 0.45 * $sour + self::NOISE_PH * $noise('mehlich'), 'smp' => 7.0 - 0.5 * $sour + self::NOISE_PH * $noise('smp'),
+            'p' => exp(2.3 + 2.2 * $soil('p') + 0.05 * $noise('p')), 'k' => exp(4.2 + 1.5 * $soil('k') + 0.05 * $noise('k')), 'om' => (1.5 + 4 * $soil('om')) * exp(0.04 * $noise('om')),
+        ], array_flip($portion['tests']));
     }
 
     private static function uniform(string $seed): float
@@ -186,7 +240,7 @@ final class Laboratory
         return is_int($days) && $days >= 0 && $days <= 120 ? $days : throw new Refused('Days are a whole number from 0 to 120.', 422);
     }
 
-    /** @return list<array{code: string, tests: list<string>, token: string, ph: float|null}> */
+    /** @return list<Sent> */
     private static function portions(mixed $portions): array
     {
         if (! is_array($portions) || $portions === [] || count($portions) > 500) {
@@ -199,8 +253,9 @@ final class Laboratory
                 throw new Refused('A portion has a code of capitals, digits and hyphens, and a list of tests.', 422);
             }
             $soil = is_array($portion['simulated_soil'] ?? null) ? $portion['simulated_soil'] : [];
+            $token = is_string($soil['token'] ?? null) && $soil['token'] !== '' ? $soil['token'] : $code;
             $read[] = [
-                'code' => $code, 'tests' => array_values(array_filter($portion['tests'], is_string(...))), 'token' => is_string($soil['token'] ?? null) && $soil['token'] !== '' ? $soil['token'] : $code,
+                'code' => $code, 'tests' => array_values(array_filter($portion['tests'], is_string(...))), 'token' => $token, 'ground' => is_string($soil['ground'] ?? null) && $soil['ground'] !== '' ? $soil['ground'] : $token,
                 'ph' => is_numeric($soil['ph'] ?? null) ? (float) $soil['ph'] : null,
             ];
         }

@@ -8,8 +8,9 @@ declare(strict_types=1);
  *
  *   POST /consignments                      {reference, transit_days, turnaround_days, portions: [{code, tests, simulated_soil}]} -> 201 {id}
  *   GET  /consignments/{id}                 {state, word, day, reports: [name]}
- *   GET  /consignments/{id}/reports/{name}  the report, CSV
- *   POST /clock                             {advance_days?, trouble?: none, lose or delay} -> {day, word}
+ *   GET  /consignments/{id}/reports/{name}  the report, CSV or JSON, in one of three shapes
+ *   POST /consignments/{id}/recheck         {codes, why} -> {word}; a corrected report follows
+ *   POST /clock                             {advance_days?, trouble?: none, lose or delay, slip?: none, swap or shift, told?, shape?} -> {day, word}
  *   GET  /clock                             {day}
  *
  * A pH pen and a nitrate probe, too:
@@ -20,6 +21,8 @@ declare(strict_types=1);
  */
 require __DIR__.'/Laboratory.php';
 require __DIR__.'/Refused.php';
+require __DIR__.'/Report.php';
+require __DIR__.'/Slip.php';
 require __DIR__.'/Instrument.php';
 
 $path = explode('/', trim((string) parse_url((string) $_SERVER['REQUEST_URI'], PHP_URL_PATH), '/'));
@@ -48,6 +51,7 @@ try {
         ['POST', 'consignments', 1] => [201, ['id' => $laboratory->accept($body)]],
         ['GET', 'consignments', 2] => [200, $laboratory->say($path[1])],
         ['GET', 'consignments', 4] => [200, $laboratory->report($path[1], $path[3])],
+        ['POST', 'consignments', 3] => $path[2] === 'recheck' ? [200, $laboratory->recheck($path[1])] : throw new StandIn\Refused('There is no such thing here.', 404),
         ['GET', 'clock', 1] => [200, ['day' => $laboratory->day()]],
         ['POST', 'clock', 1] => [200, $laboratory->order($body)],
         default => throw new StandIn\Refused('There is no such thing here.', 404),

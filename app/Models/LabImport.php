@@ -6,6 +6,7 @@ namespace App\Models;
 
 use App\Models\Concerns\BelongsToTeam;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
@@ -27,6 +28,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $questions_count
  * @property int $open_count
  * @property \Illuminate\Support\Carbon $created_at
+ * @property-read Lab|null $lab
  * @property-read \Illuminate\Database\Eloquent\Collection<int, Reading> $readings
  */
 final class LabImport extends Model
@@ -43,6 +45,12 @@ final class LabImport extends Model
     protected function casts(): array
     {
         return ['read_on' => 'date', 'mapping' => 'array', 'left_out' => 'array'];
+    }
+
+    /** @return BelongsTo<Lab, $this> */
+    public function lab(): BelongsTo
+    {
+        return $this->belongsTo(Lab::class);
     }
 
     /** @return HasMany<Reading, $this> */

@@ -47,6 +47,7 @@ final class DemoSeeder extends Seeder
         private readonly Sign $sign,
         private readonly CustodySeeder $custody,
         private readonly BenchSeeder $bench,
+        private readonly ReportSeeder $reports,
     ) {}
 
     public function run(): void
@@ -76,6 +77,7 @@ final class DemoSeeder extends Seeder
         $this->plan($areas['Old orchard below the barn'], $technician, 40);
         ($this->custody)($technician);
         ($this->bench)($technician, $reviewer);
+        ($this->reports)($technician);
         Carbon::setTestNow();
         Auth::forgetGuards();
     }

@@ -62,6 +62,16 @@ const routes: RouteRecordRaw[] = [
         [`runs/${id('run')}`, 'Run', () => import('@/features/bench/RunPage.vue')] as const,
     ].map(([path, title, component]) => ({ path: `/bench/${path}`, component, meta: { stage: 'bench', title } })),
     { path: '/reports', component: () => import('@/features/reports/ReportsPage.vue'), meta: { stage: 'reports', title: 'Reports' } },
+    {
+        path: '/reports/side-by-side',
+        component: () => import('@/features/reports/SideBySidePage.vue'),
+        meta: { stage: 'reports', title: 'Side by side' },
+    },
+    {
+        path: '/reports/checks',
+        component: () => import('@/features/reports/ChecksPage.vue'),
+        meta: { stage: 'reports', title: 'Check soils' },
+    },
     { path: '/reports/take', component: () => import('@/features/reports/TakePage.vue'), meta: { stage: 'reports', title: 'Take a file' } },
     {
         path: `/reports/${id('import')}`,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use Facebook\WebDriver\Remote\LocalFileDetector;
+use Tests\Support\Workbook;
 
 /** A lab's file with title rows, decimal commas, a wrong code and two exchanged samples: mapped, previewed, taken and answered. */
 final class ReportTest extends BrowserTestCase
@@ -47,5 +48,67 @@ final class ReportTest extends BrowserTestCase
         self::assertTrue($this->browser->executeScript('return [...document.querySelectorAll("table.plain")].every((one) => !one.tHead || [...one.tBodies[0].rows].every((row) => row.cells.length === one.tHead.rows[0].cells.length))'), 'another lab\'s series do not widen the table');
         self::assertSame('', $this->complaints());
         @unlink($file);
+    }
+
+    public function test_a_spreadsheet_is_read_in_the_browser_and_a_mass_on_an_area_by_its_density(): void
+    {
+        $codes = self::$servers->database()->query('SELECT code FROM portions WHERE kind = \'lab\' ORDER BY id LIMIT 3');
+        $file = sys_get_temp_dir().'/workbook-'.getmypid().'.xlsx';
+        Workbook::write($file, [['Report of the lab'], ['Your code', 'S Mehlich-3 (kg/ha)'], ...array_map(static fn (string $code, int $i): array => [$code, 20.5 + $i], $codes === false ? [] : $codes->fetchAll(\PDO::FETCH_COLUMN), [0, 1, 2])]);
+        $this->enter(self::MAREN, '/reports/take');
+        $this->find("//input[@aria-label='File of the lab']")->setFileDetector(new LocalFileDetector)->sendKeys($file);
+        $this->see('As it would be stored');
+        $this->see('10.19 ppm');
+        $this->find("//input[@aria-label='Bulk density, g/cm³']")->sendKeys("1\t");
+        $this->see('13.45 ppm');
+        $this->click("//button[contains(., 'Take the report')]");
+        $this->see('3 results.');
+        $this->see('Nothing in it looks wrong');
+        self::assertSame('', $this->complaints());
+        @unlink($file);
+    }
+
+    public function test_a_report_of_the_interface_is_taken_and_stands_side_by_side(): void
+    {
+        $this->enter(self::MAREN, '/parcels/new');
+        $this->see('Ready to go');
+        $this->open('/samples/18');
+        $this->press('Split off another portion');
+        $this->choose('Which', 'Hidden duplicate');
+        $this->type('Soil, ml', '300');
+        $this->type('Tests', 'ph');
+        $this->press('Split it off');
+        $this->see('Hidden duplicate, 300 ml, for ph');
+        $this->open('/parcels/new');
+        $this->choose('Lab', 'Fennick Soil Laboratory');
+        $this->press('Put in');
+        $this->type('Crop wanted', 'blueberry');
+        $this->type('Last limed', 'never');
+        $this->press('Pack it');
+        $this->type('Carrier', 'Hollow carriers');
+        $this->press('It was handed over');
+        foreach ([1, 2, 3] as $week) {
+            $this->press('A week passes');
+            $this->see('at the simulated lab.');
+        }
+        $this->press('Ask where it is');
+        $this->press('Look at it and take it');
+        $this->see('As it would be stored');
+        $this->click("//button[contains(., 'Take the report')]");
+        $this->see('1 result.');
+        $this->see('hidden duplicate');
+        $this->open('/reports');
+        $this->press('Side by side');
+        $this->see('18 composites:');
+        $this->see('give two answers');
+        $this->see('Alder Bank');
+        $this->see('Lab beside lab');
+        $this->click("//label[contains(., 'Only what is not of one answer')]");
+        $this->miss('QH26-18');
+        $this->press('potassium');
+        $this->see('Potassium, side by side');
+        $this->open('/reports/checks');
+        $this->see('1 result of a check soil breaks a rule of the chart.');
+        self::assertSame('', $this->complaints());
     }
 }

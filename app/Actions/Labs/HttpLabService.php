@@ -53,6 +53,13 @@ final class HttpLabService implements LabService
         return strlen($text) <= 2_000_000 && mb_check_encoding($text, 'UTF-8') ? $text : throw self::strange();
     }
 
+    public function recheck(string $id, array $codes, string $why): string
+    {
+        $word = $this->send(static fn (PendingRequest $http): Response => $http->post('consignments/'.rawurlencode($id).'/recheck', ['codes' => $codes, 'why' => $why]))->json('word');
+
+        return is_string($word) ? mb_substr($word, 0, 200) : throw self::strange();
+    }
+
     public function order(array $order): string
     {
         $word = $this->send(static fn (PendingRequest $http): Response => $http->post('clock', $order))->json('word');

@@ -17,7 +17,7 @@ interface LabService
     /**
      * Announces a parcel, once however often it is announced.
      *
-     * @param list<array{code: string, tests: list<string>, simulated_soil: array{token: string, ph: float|null}}> $portions
+     * @param list<array{code: string, tests: list<string>, simulated_soil: array{token: string, ground: string, ph: float|null}}> $portions
      * @return string what the service calls it
      *
      * @throws Conflict when it does not answer or refuses
@@ -35,9 +35,19 @@ interface LabService
     public function report(string $id, string $name): string;
 
     /**
+     * Asks for samples of a parcel to be measured again.
+     *
+     * @param list<string> $codes
+     * @return string what the lab answers
+     *
+     * @throws Conflict
+     */
+    public function recheck(string $id, array $codes, string $why): string;
+
+    /**
      * Only a simulated service has a clock and troubles that can be set.
      *
-     * @param array{advance_days?: int, trouble?: string} $order
+     * @param array{advance_days?: int, trouble?: string, slip?: string, told?: bool, shape?: string} $order
      *
      * @throws Conflict
      */

@@ -9,6 +9,7 @@ use App\Exceptions\Conflict;
 use App\Models\ConsignedPortion;
 use App\Models\Consignment;
 use App\Models\Portion;
+use App\Models\Reading;
 use App\Models\User;
 use HonestCore\Custody\CustodyStep;
 use Illuminate\Database\Eloquent\Collection;
@@ -53,15 +54,33 @@ final class Send
     }
 
     /**
-     * A lab sees codes alone. A simulated one is also told which soil is the same, or duplicates could not agree.
+     * A lab sees codes alone. A simulated one is also told which soil is the same, or duplicates could not agree, and what labs
+     * found of that ground before, or its results would fit no history.
      *
-     * @return array{token: string, ph: float|null}
+     * @return array{token: string, ground: string, ph: float|null}
      */
     private function soil(Portion $portion): array
     {
-        $ph = $portion->checkSoil->known['ph']['value'] ?? null;
+        if (! $this->service->isSimulated()) {
+            return ['token' => '', 'ground' => '', 'ph' => null];
+        }
+        $ph = $portion->checkSoil->known['ph']['value'] ?? $this->earlierPh($portion);
         $key = $portion->sample_id === null ? "check {$portion->check_soil_id}" : "sample {$portion->sample_id}";
 
-        return $this->service->isSimulated() ? ['token' => hash_hmac('sha256', $key, (string) config('app.key')), 'ph' => $ph === null ? null : (float) $ph] : ['token' => '', 'ph' => null];
+        $secret = static fn (string $of): string => hash_hmac('sha256', $of, (string) config('app.key'));
+
+        return ['token' => $secret($key), 'ground' => $secret($portion->sample === null ? $key : "ground {$portion->sample->area_id}"), 'ph' => $ph === null ? null : (float) $ph];
+    }
+
+    /** Of this composite, else the mean of its ground. */
+    private function earlierPh(Portion $portion): ?float
+    {
+        if ($portion->sample === null) {
+            return null;
+        }
+        $ofLabs = static fn () => Reading::query()->where('flags', '[]')->whereNotNull('value')->whereDoesntHave('correction')->whereHas('method', static fn ($method) => $method->where('analyte', 'ph')->where('portion', 'lab'));
+        $ph = $ofLabs()->where('sample_id', $portion->sample_id)->avg('value') ?? $ofLabs()->whereHas('sample', static fn ($sample) => $sample->where('area_id', $portion->sample->area_id))->avg('value');
+
+        return is_numeric($ph) ? (float) $ph : null;
     }
 }

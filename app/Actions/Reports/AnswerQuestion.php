@@ -18,13 +18,18 @@ final class AnswerQuestion
 
     public const BREAK = 'lab-question';
 
+    public function __construct(private readonly OrderRecheck $recheck) {}
+
     public function __invoke(ReportQuestion $question, User $author, string $answer, string $note): ReportQuestion
     {
+        self::refuseLate($question);
+        // The lab is asked before anything is kept: an order that did not reach it is none.
+        $word = $answer === 'recheck' ? ($this->recheck)($question, $note) : '';
+        $note = $word === '' ? $note : "{$note} (the lab: {$word})";
+
         return DB::transaction(static function () use ($question, $author, $answer, $note): ReportQuestion {
             $question = ReportQuestion::query()->findOrFail($question->id);
-            if ($question->answer === 'exclude') {
-                throw new Conflict('The results were left out already, and stay so; a corrected report brings new ones.');
-            }
+            self::refuseLate($question);
             $question->update(['answer' => $answer, 'note' => $note, 'answered_by' => $author->id, 'answered_at' => now()]);
             if ($answer === 'exclude') {
                 $results = LabResult::query()->whereKey($question->result_ids)->where('excluded', '')->get();
@@ -36,5 +41,12 @@ final class AnswerQuestion
 
             return $question;
         });
+    }
+
+    private static function refuseLate(ReportQuestion $question): void
+    {
+        if ($question->answer === 'exclude') {
+            throw new Conflict('The results were left out already, and stay so; a corrected report brings new ones.');
+        }
     }
 }

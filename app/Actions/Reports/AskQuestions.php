@@ -12,7 +12,6 @@ use App\Models\Reading;
 use App\Models\ReportQuestion;
 use App\Models\TestMethod;
 use HonestCore\Reports\BatchQuestions;
-use HonestCore\Reports\ControlChart;
 use HonestCore\Reports\Question;
 use HonestCore\Reports\Repeatability;
 use HonestCore\Reports\ReportedValue;
@@ -28,6 +27,9 @@ use Illuminate\Support\Carbon;
 final class AskQuestions
 {
     private const MOST = 500;
+
+    /** Earlier results in an area after which a lab's own series is asked before another's. */
+    private const LONG_ENOUGH = 4;
 
     /** @var array<string, array<string, int>> results by the code of their portion and their series */
     private array $resultIds = [];
@@ -124,11 +126,11 @@ final class AskQuestions
                 continue;
             }
             foreach ($bySample[$portion->id] ?? [] as $series => $result) {
+                $method = $methods[$result['method']] ?? throw new \LogicException('A result has its method.');
                 $known = $soil->known[$result['analyte']] ?? null;
-                $values = self::chart($soil->id, $result['method'], $import->id);
-                $chart = count($values) < 2 && $known === null ? null : ControlChart::of($values, $known === null ? null : ['value' => (float) $known['value'], 'sigma' => max(0.001, hypot((float) $known['uncertainty'], (float) $methods[$result['method']]?->uncertainty) / 2)]);
-                foreach ($chart->signals ?? [] as $signal) {
-                    if (abs($values[$signal['at']] - $result['value']) < 1e-12 && $signal['at'] === count($values) - 1) {
+                $results = CheckCharts::results($soil->id, $result['method'], $import->id);
+                foreach (CheckCharts::chart($soil, $method, $results)->signals ?? [] as $signal) {
+                    if ($results[$signal['at']]?->portion_id === $portion->id && $results[$signal['at']]->import_id === $import->id) {
                         $questions[] = new Question('check', "{$portion->code}, the check soil {$soil->name}: {$series} came back as {$result['value']}".($known === null ? '' : " and is {$known['value']}").". {$signal['words']}", [$portion->code], [$series]);
                     }
                 }
@@ -136,13 +138,6 @@ final class AskQuestions
         }
 
         return $questions;
-    }
-
-    /** @return list<float> all results of a check soil by a method up to a report, in their order */
-    public static function chart(int $soil, int $method, int $upTo): array
-    {
-        return array_values(array_map(floatval(...), LabResult::query()->where('method_id', $method)->where('kind', ReportedValue::NUMBER)->where('import_id', '<=', $upTo)->whereNull('superseded_by')->where('excluded', '')
-            ->whereHas('portion', static fn ($portion) => $portion->where('check_soil_id', $soil))->orderBy('import_id')->orderBy('id')->pluck('value')->all()));
     }
 
     /**
@@ -195,26 +190,51 @@ final class AskQuestions
         $earlier = Reading::query()->toBase()->join('samples', 'samples.id', '=', 'readings.sample_id')->whereIn('readings.method_id', array_unique(array_merge(...array_values($alike) ?: [[]])))->whereIn('samples.area_id', $areas)
             ->where(static fn ($query) => $query->whereNull('readings.import_id')->orWhere('readings.import_id', '!=', $import->id))->where('readings.flags', '[]')
             ->whereNotExists(static fn ($query) => $query->from('readings as later')->whereColumn('later.corrects_id', 'readings.id'))->whereNotNull('readings.value')
-            ->orderByDesc('readings.id')->get(['readings.method_id', 'samples.area_id', 'readings.value']);
+            ->orderByDesc('readings.id')->get(['readings.id', 'readings.method_id', 'samples.area_id', 'readings.value']);
+        $doubted = self::doubted();
         $values = [];
         foreach ($earlier as $reading) {
+            if (isset($doubted[(int) $reading->id])) {
+                continue;
+            }
             $values[(int) $reading->method_id][(int) $reading->area_id][] = (float) $reading->value;
         }
         $histories = [];
         foreach ($methods as $method => $analyte) {
             foreach ($areas as $area) {
-                // Its own series where there is one, else that of another lab by the same extractant.
-                foreach ($alike[$method] as $other) {
-                    $list = $values[$other][$area] ?? [];
-                    if (count($list) >= 2) {
-                        $histories[$method][$area] = SeriesHistory::of($analyte, array_slice($list, 0, 30));
-                        break;
-                    }
+                // Its own series where that is long enough, else the longest of any lab by the same extractant.
+                $lists = array_map(static fn (int $other): array => $values[$other][$area] ?? [], $alike[$method]);
+                if (count($lists[0] ?? []) < self::LONG_ENOUGH) {
+                    usort($lists, static fn (array $a, array $b): int => count($b) <=> count($a));
+                }
+                if (count($lists[0] ?? []) >= 2) {
+                    $histories[$method][$area] = SeriesHistory::of($analyte, array_slice($lists[0] ?? [], 0, 30));
                 }
             }
         }
 
         return $histories;
+    }
+
+    /**
+     * Readings that stand in a question nobody has answered: they vouch for nothing.
+     *
+     * @return array<int, true>
+     */
+    private static function doubted(): array
+    {
+        $results = [];
+        foreach (ReportQuestion::query()->whereNull('answer')->whereIn('kind', ['swap', 'shift', 'history', 'range'])->get(['id', 'result_ids']) as $question) {
+            $results = [...$results, ...$question->result_ids];
+        }
+        $readings = [];
+        foreach (array_chunk(array_values(array_unique($results)), 500) as $some) {
+            foreach (LabResult::query()->whereKey($some)->whereNotNull('reading_id')->pluck('reading_id') as $id) {
+                $readings[(int) $id] = true;
+            }
+        }
+
+        return $readings;
     }
 
     /**

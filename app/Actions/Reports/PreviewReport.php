@@ -33,7 +33,7 @@ final class PreviewReport
         $known = LabImport::query()->where('sha256', $sha256)->first();
 
         return [
-            'charset' => $file->text->charset, 'delimiter' => $file->text->delimiter, 'header_row' => $file->text->headerRow, 'decimal_comma' => $comma, 'interchange' => $file->interchange, 'rows' => count($file->text->rows),
+            'sha256' => $sha256, 'charset' => $file->text->charset, 'delimiter' => $file->text->delimiter, 'header_row' => $file->text->headerRow, 'decimal_comma' => $comma, 'interchange' => $file->interchange, 'rows' => count($file->text->rows),
             'names' => $file->text->columns, 'mapping' => $used, 'remembered' => ! $fits && $own['remembered'], 'taken_before' => $known === null ? null : ['id' => $known->id, 'file_name' => $known->file_name],
             'cells' => array_map(static fn (array $cells, int $row): array => ['row' => $row, 'cells' => $cells], array_slice($file->text->rows, 0, self::ROWS), array_slice(array_keys($file->text->rows), 0, self::ROWS)),
             'results' => $this->results($file, $lab, $used, $comma),
@@ -61,7 +61,7 @@ final class PreviewReport
             [$value, $problem] = [null, $line['problem']];
             if ($problem === null) {
                 try {
-                    $value = $line['value']->number === null ? null : SoilUnit::toHome($line['analyte'], $line['value']->number, SoilUnit::named($line['unit']), $line['form'], ReportLines::depthCm($line['depth'], $portion?->sample->depth ?? ''));
+                    $value = $line['value']->number === null ? null : SoilUnit::toHome($line['analyte'], $line['value']->number, SoilUnit::named($line['unit']), $line['form'], ReportLines::depthCm($line['depth'], $portion?->sample->depth ?? ''), isset($mapping['bulk_density']) ? (float) $mapping['bulk_density'] : null);
                 } catch (CoreError $error) {
                     $problem = $error->getMessage();
                 }

@@ -14,7 +14,7 @@ use HonestCore\Reports\ReportText;
  * A lab's file, read into rows, with how its columns are read: as remembered for this lab, else as guessed by their names.
  *
  * @phpstan-type Column array{role: string, analyte: string|null, form: string, unit: string, extractant: string, instrument: string}
- * @phpstan-type Mapping array{columns: list<Column>}
+ * @phpstan-type Mapping array{columns: list<Column>, bulk_density?: float|int|null}
  */
 final readonly class ReportFile
 {

@@ -64,7 +64,7 @@ final class ReportShape
     {
         return [
             'id' => $question->id, 'kind' => $question->kind, 'words' => $question->words, 'result_ids' => $question->result_ids, 'answer' => $question->answer, 'note' => $question->note,
-            'by' => $names[$question->answered_by] ?? null, 'at' => $question->answered_at?->toIso8601ZuluString(),
+            'by' => $names[$question->answered_by] ?? null, 'at' => $question->answered_at?->toIso8601ZuluString(), 'letter' => $question->answer === 'recheck' ? OrderRecheck::letter($question) : null,
         ];
     }
 }

@@ -40,7 +40,7 @@ final class TakeMapped
     /** A row whose sample reads like this is the lab's own and is left out without asking. */
     private const OWN = '/\b(check|blank|standard|control|qc|reference|duplicate|average|mean)\b/i';
 
-    public function __construct(private readonly AskQuestions $ask) {}
+    public function __construct(private readonly AskQuestions $ask, private readonly ReportProgress $progress) {}
 
     /**
      * @param Mapping $mapping
@@ -68,6 +68,7 @@ final class TakeMapped
             }
             $import->update(['left_out' => $leftOut]);
             LabMapping::query()->updateOrCreate(['lab_id' => $lab->id, 'fingerprint' => $file->fingerprint()], ['mapping' => $mapping]);
+            $this->progress->tell($taking['sha256'], 'asking', count($file->text->rows), count($file->text->rows));
             ($this->ask)($import);
 
             return $import;
@@ -120,6 +121,7 @@ final class TakeMapped
         $match = $this->matcher($lab, $file, $mapping);
         $methods = new SeriesMethods($lab);
         $skip = array_flip($taking['skip']);
+        $density = isset($mapping['bulk_density']) ? (float) $mapping['bulk_density'] : null;
         [$leftOut, $refused, $seen, $batch] = [[], [], [], []];
         foreach ($lines->all() as $line) {
             $row = $line['row'];
@@ -136,7 +138,7 @@ final class TakeMapped
                 $key = "{$portion->id}/{$method->id}";
                 $problem = isset($seen[$key]) ? "{$portion->code} has this result in row {$seen[$key]} already." : null;
                 $seen[$key] ??= $row;
-                [$value, $failed] = $problem === null ? self::home($line, $portion) : [null, null];
+                [$value, $failed] = $problem === null ? self::home($line, $portion, $density) : [null, null];
                 $problem ??= $failed;
             }
             if ($problem !== null || $portion === null || $method === null) {
@@ -149,6 +151,7 @@ final class TakeMapped
             }
             $batch[] = [$line, $portion, $method, $value];
             if (count($batch) === self::CHUNK) {
+                $this->progress->tell($taking['sha256'], 'storing', $row, count($file->text->rows));
                 $refused = [...$refused, ...$this->keep($batch, $import, $old, $author)];
                 $batch = [];
             }
@@ -185,12 +188,12 @@ final class TakeMapped
      * @param Line $line
      * @return array{array{float|null, float|null}|null, string|null} value and upper end in the home unit, or a problem
      */
-    private static function home(array $line, Portion $portion): array
+    private static function home(array $line, Portion $portion, ?float $density): array
     {
         try {
             $unit = SoilUnit::named($line['unit']);
             $depth = ReportLines::depthCm($line['depth'], $portion->sample->depth ?? '');
-            $turn = static fn (?float $number): ?float => $number === null ? null : SoilUnit::toHome($line['analyte'], $number, $unit, $line['form'], $depth);
+            $turn = static fn (?float $number): ?float => $number === null ? null : SoilUnit::toHome($line['analyte'], $number, $unit, $line['form'], $depth, $density);
 
             return [[$turn($line['value']->number), $turn($line['value']->upper)], null];
         } catch (CoreError $error) {

@@ -28,6 +28,7 @@ final class SampleQuestions
         self::ranges($results, $ask);
         self::texture($results, $ask, self::number($rules['texture_sum_off']));
         self::cations($results, $ask, self::number($rules['bases_over_cec']));
+        self::saturations($results, $ask, self::number($rules['saturation_most']), self::number($rules['saturation_off']));
         self::buffers($results, $ask, self::number($rules['buffer_only_below_ph']));
         $om = self::first($results, 'om');
         if ($om !== null && $om[1] > self::number($rules['organic_om']) && $om[1] <= 100) {
@@ -86,6 +87,37 @@ final class SampleQuestions
         }
         if ($sum > (1 + $over) * $cec[1]) {
             $ask('cations', 'the bases add up to '.self::shown($sum).' cmol/kg and the exchange capacity is '.self::shown($cec[1]).': free lime, salts, or a slip of unit?', [...array_column($bases, 0), $cec[0]]);
+        }
+    }
+
+    /**
+     * Shares of the exchange capacity: what they add up to, and each against its base where both are reported.
+     *
+     * @param array<string, array{analyte: string, value: float}> $results
+     * @param callable(string, string, list<string>): void $ask
+     */
+    private static function saturations(array $results, callable $ask, float $most, float $off): void
+    {
+        $shares = array_filter(array_map(static fn (string $base): ?array => self::first($results, "{$base}_sat"), ['k' => 'k', 'ca' => 'ca', 'mg' => 'mg', 'na' => 'na', 'h' => 'h']));
+        $sum = array_sum(array_column($shares, 1));
+        if ($sum > $most) {
+            $ask('cations', 'the saturations add up to '.self::shown($sum).' %, more than the whole.', array_values(array_column($shares, 0)));
+        }
+        $whole = self::first($results, 'base_sat');
+        $bases = array_sum(array_column(array_diff_key($shares, ['h' => true]), 1));
+        if ($whole !== null && isset($shares['ca'], $shares['mg'], $shares['k']) && abs($whole[1] - $bases) > $off) {
+            $ask('cations', 'the base saturation is given as '.self::shown($whole[1]).' % and its bases add up to '.self::shown($bases).' %.', [$whole[0], ...array_values(array_column($shares, 0))]);
+        }
+        $cec = self::first($results, 'cec');
+        foreach (array_diff_key($shares, ['h' => true]) as $base => [$series, $share]) {
+            $found = self::first($results, $base);
+            if ($cec === null || $cec[1] <= 0 || $found === null) {
+                continue;
+            }
+            $computed = 100 * $found[1] / self::ppmPerCmol($base) / $cec[1];
+            if (abs($computed - $share) > $off) {
+                $ask('cations', ucfirst($base).' fills '.self::shown($share).' % of the exchange capacity by the report, and '.self::shown($computed).' % by its own amount and capacity.', [$series, $found[0], $cec[0]]);
+            }
         }
     }
 

@@ -109,6 +109,15 @@ export const api = {
     delete: <P extends With<'delete'>>(path: P, options: Options = {}) => send<Answer<Operation<P, 'delete'>>>('delete', path, options),
 }
 
+/** A file as it is kept, byte for byte. */
+export async function bytes(path: string): Promise<ArrayBuffer> {
+    try {
+        return (await http.get<ArrayBuffer>(path, { responseType: 'arraybuffer' })).data
+    } catch (error) {
+        throw refusal(error)
+    }
+}
+
 /** Sends a request whose answer comes line by line, each a JSON document. */
 export async function streamed<Line>(path: string, body: unknown, signal: AbortSignal, take: (line: Line) => void): Promise<void> {
     const token = decodeURIComponent(/XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1] ?? '')

@@ -5170,6 +5170,53 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/reports/progress": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How far the taking of a file is */
+        get: {
+            parameters: {
+                query: {
+                    sha256: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReportProgress"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/reports/{import}": {
         parameters: {
             query?: never;
@@ -5198,6 +5245,99 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["Report"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/side-by-side": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All readings of one analyte, composite by composite */
+        get: {
+            parameters: {
+                query?: {
+                    analyte?: string;
+                    area?: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SideBySide"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/check-charts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Control charts of check soils */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CheckChart"][];
                     };
                 };
                 /** @description Refused */
@@ -6484,6 +6624,8 @@ export interface components {
             id: number;
             name: string;
             came_at: string;
+            import_id: number | null;
+            instead: number | null;
         };
         Consignment: {
             id: number;
@@ -6528,6 +6670,11 @@ export interface components {
             advance_days?: number;
             /** @enum {string} */
             trouble?: "none" | "lose" | "delay";
+            /** @enum {string} */
+            slip?: "none" | "swap" | "shift";
+            told?: boolean;
+            /** @enum {string} */
+            shape?: "table" | "titled" | "document";
         };
         Word: {
             word: string;
@@ -7208,6 +7355,7 @@ export interface components {
             instrument: string;
         };
         ReportMapping: {
+            bulk_density?: number | null;
             columns: components["schemas"]["ReportColumn"][];
         };
         ReportCells: {
@@ -7232,6 +7380,7 @@ export interface components {
             problem: string | null;
         };
         ReportPreview: {
+            sha256: string;
             charset: string;
             delimiter: string;
             header_row: number;
@@ -7273,6 +7422,106 @@ export interface components {
             note: string;
             by: string | null;
             at: string | null;
+            letter: components["schemas"]["RecheckLetter"] | null;
+        };
+        SideBySide: {
+            analytes: components["schemas"]["AnalyteCount"][];
+            analyte: string;
+            name: string;
+            unit: string;
+            actions: string[];
+            ratio: boolean;
+            limits_of: string;
+            series: components["schemas"]["SideSeries"][];
+            rows: components["schemas"]["SideRow"][];
+            labs: components["schemas"]["LabPair"][];
+        };
+        AnalyteCount: {
+            code: string;
+            name: string;
+            readings: number;
+        };
+        SideSeries: {
+            id: number;
+            name: string;
+            portion: string;
+            extractant: string;
+            instrument: string;
+            banded: boolean;
+            uncertainty: number | null;
+            /** @enum {string} */
+            uncertainty_from: "stated" | "repeats" | "usual" | "unknown";
+            limits_hold: boolean;
+        };
+        SideRow: {
+            sample_id: number;
+            code: string;
+            area: string;
+            area_id: number;
+            crop: string;
+            depth: string;
+            pulled_on: string;
+            limits: number[];
+            marks: components["schemas"]["SideMark"][];
+            /** @enum {string} */
+            state: "same" | "partly" | "differ" | "close" | "unknown";
+        };
+        SideMark: {
+            method_id: number;
+            from: number | null;
+            to: number | null;
+            value: number | null;
+            uncertainty: number | null;
+            shown: string;
+            said: string;
+            read_on: string;
+            left_out: string[];
+            call: number | null;
+            close: boolean;
+            calls: number[];
+        };
+        LabPair: {
+            one: string;
+            other: string;
+            n: number;
+            mean: number | null;
+            lower: number | null;
+            upper: number | null;
+            same: number | null;
+            close: number | null;
+        };
+        RecheckLetter: {
+            to: string;
+            subject: string;
+            text: string;
+        };
+        CheckChart: {
+            soil: string;
+            series: string;
+            method: string;
+            unit: string;
+            known: boolean;
+            centre: number | null;
+            sigma: number | null;
+            lower: number | null;
+            upper: number | null;
+            range_limit: number | null;
+            points: components["schemas"]["CheckPoint"][];
+        };
+        CheckPoint: {
+            value: number;
+            range: number | null;
+            read_on: string | null;
+            report: string;
+            import_id: number;
+            portion: string;
+            signal: string | null;
+        };
+        ReportProgress: {
+            /** @enum {string} */
+            stage: "none" | "storing" | "asking";
+            done: number;
+            of: number;
         };
         LeftOutRow: {
             row: number;

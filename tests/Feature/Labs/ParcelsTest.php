@@ -134,6 +134,7 @@ final class ParcelsTest extends ApiTestCase
         $soil = $this->api('POST', '/check-soils', ['name' => 'Loess', 'known' => ['ph' => ['value' => 6.2, 'uncertainty' => 0.1]], 'note' => ''])->json('id');
         $check = $this->api('POST', '/sites/{site}/check-portions', ['check_soil_id' => $soil, 'volume_ml' => 200, 'tests' => ['ph'], 'at' => now()->toIso8601ZuluString()], ['site' => $sample->site_id])->json('code');
         $ids = ['consignment' => (int) $this->pack($lab, Portion::query()->whereIn('code', [$portion->code, $hidden, $check])->orderBy('id')->get()->all())->json('id')];
+        $this->api('POST', '/simulation', ['slip' => 'none', 'shape' => 'table'])->assertOk()->assertJsonPath('word', 'The next parcel will be measured as it should be.');
         $sent = $this->api('POST', '/consignments/{consignment}/send', ['carrier' => 'Fen post', 'at' => now()->toIso8601ZuluString()], $ids)->assertOk();
         self::assertSame([true, true], [$sent->json('announced'), $sent->json('simulated')]);
         $seen = [];
@@ -151,7 +152,7 @@ final class ParcelsTest extends ApiTestCase
         self::assertEqualsWithDelta((float) $rows[$portion->code], (float) $rows[$hidden], 0.3, 'the same soil');
         self::assertEqualsWithDelta(6.2, (float) $rows[$check], 0.25, 'the known value, but for noise of 0.05');
         self::assertSame($report->content, $this->get("/api/consignments/{$ids['consignment']}/reports/{$report->id}")->assertOk()->getContent());
-        self::assertStringStartsWith("sample,ph,mehlich_buffer_ph,smp_buffer_ph\n", $report->content);
+        self::assertStringStartsWith("sample,pH (1:1 water)\n", $report->content);
         self::assertSame(0, Reading::query()->count(), 'a report is kept as it came, not taken yet');
     }
 
@@ -223,7 +224,7 @@ final class ParcelsTest extends ApiTestCase
         Http::fake(['*/consignments' => Http::response(['id' => 'P1'], 201), '*/consignments/P1' => Http::response(['state' => 'somewhere', 'word' => 'between two depots', 'day' => '2026-09-02', 'reports' => []])]);
         $this->api('POST', '/consignments/{consignment}/send', ['carrier' => '', 'at' => now()->toIso8601ZuluString()], $ids)->assertOk()->assertJsonPath('simulated', false);
         $this->api('POST', '/consignments/{consignment}/ask', ids: $ids)->assertOk()->assertJsonPath('word', 'between two depots')->assertJsonPath('state', 'sent');
-        Http::assertSent(static fn (ClientRequest $request): bool => $request->method() !== 'POST' || $request['portions'][0]['simulated_soil'] === ['token' => '', 'ph' => null]);
+        Http::assertSent(static fn (ClientRequest $request): bool => $request->method() !== 'POST' || $request['portions'][0]['simulated_soil'] === ['token' => '', 'ground' => '', 'ph' => null]);
         $this->api('POST', '/simulation', ['advance_days' => 1])->assertStatus(409);
     }
 

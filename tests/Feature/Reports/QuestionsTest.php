@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Reports;
 
+use App\Models\Area;
 use App\Models\CheckSoil;
 use App\Models\LabResult;
 use App\Models\Portion;
@@ -37,8 +38,8 @@ final class QuestionsTest extends ReportTestCase
 
     public function test_a_shifted_batch_is_found(): void
     {
-        $areas = array_map(fn (int $i): \App\Models\Area => $this->history("Strip {$i}", 5.4 + 0.3 * $i), range(0, 5));
-        $rows = fn (float $shift): string => "sample,ph\n".implode("\n", array_map(fn (\App\Models\Area $area, int $i): string => $this->code($area).','.number_format(5.4 + 0.3 * $i + $shift, 2), $areas, array_keys($areas)))."\n";
+        $areas = array_map(fn (int $i): Area => $this->history("Strip {$i}", 5.4 + 0.3 * $i), range(0, 5));
+        $rows = fn (float $shift): string => "sample,ph\n".implode("\n", array_map(fn (Area $area, int $i): string => $this->code($area).','.number_format(5.4 + 0.3 * $i + $shift, 2), $areas, array_keys($areas)))."\n";
 
         self::assertSame([], $this->take($rows(0.02))->assertCreated()->json('asked'));
         $shifted = $this->take((string) preg_replace(['/^sample,ph$/m', '/(\.\d\d)$/m'], ['sample,ph,P Olsen (ppm)', '$1,30'], $rows(0.38)))->assertCreated();
@@ -93,16 +94,5 @@ final class QuestionsTest extends ReportTestCase
 
         self::assertSame(1, $this->api('GET', '/imports')->json('0.open'));
         self::assertSame(2, LabResult::query()->where('excluded', '')->count());
-    }
-
-    /** An area with four results about a pH. */
-    private function history(string $name, float $ph): \App\Models\Area
-    {
-        $area = $this->ground($name);
-        foreach ([-0.1, 0.0, 0.1, 0.05] as $off) {
-            $this->read($this->sample($area), 'lab-ph', number_format($ph + $off, 2));
-        }
-
-        return $area;
     }
 }

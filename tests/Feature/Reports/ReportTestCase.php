@@ -38,6 +38,17 @@ abstract class ReportTestCase extends ApiTestCase
         return $this->area($this->fen, name: $name);
     }
 
+    /** An area with four results about a pH. */
+    protected function history(string $name, float $ph): Area
+    {
+        $area = $this->ground($name);
+        foreach ([-0.1, 0.0, 0.1, 0.05] as $off) {
+            $this->read($this->sample($area), 'lab-ph', number_format($ph + $off, 2));
+        }
+
+        return $area;
+    }
+
     /** The code of the lab portion of a new composite. */
     protected function code(?Area $area = null): string
     {

@@ -13,6 +13,8 @@ final class ShowReport
     {
         $found = $consignment->reports()->findOrFail($report);
 
-        return new Response($found->content, 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => "attachment; filename=\"report-{$consignment->number}-{$found->id}.csv\""]);
+        $ending = str_ends_with($found->name, '.json') ? 'json' : 'csv';
+
+        return new Response($found->content, 200, ['Content-Type' => $ending === 'json' ? 'application/json' : 'text/csv; charset=utf-8', 'Content-Disposition' => "attachment; filename=\"report-{$consignment->number}-{$found->id}.{$ending}\""]);
     }
 }

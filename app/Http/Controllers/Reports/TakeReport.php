@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Reports;
 
+use App\Actions\Reports\ReportProgress;
 use App\Actions\Reports\ReportShape;
 use App\Actions\Reports\TakeMapped;
 use App\Http\Requests\Reports\FileRequest;
@@ -13,13 +14,19 @@ use Illuminate\Http\JsonResponse;
 /** A file taken before is answered with what was made of it then, and changes nothing. */
 final class TakeReport
 {
-    public function __invoke(FileRequest $request, TakeMapped $take): JsonResponse
+    public function __invoke(FileRequest $request, TakeMapped $take, ReportProgress $progress): JsonResponse
     {
         // A file of 100,000 results needs more than PHP gives by itself.
         ini_set('memory_limit', '256M');
         /** @var User $author */
         $author = $request->user();
-        $import = $take($request->reportFile(), $request->lab(), $request->wholeMapping(), $request->taking(), $author);
+        // Who leaves the page does not stop what was begun.
+        ignore_user_abort(true);
+        try {
+            $import = $take($request->reportFile(), $request->lab(), $request->wholeMapping(), $request->taking(), $author);
+        } finally {
+            $progress->done($request->sha256());
+        }
 
         return new JsonResponse([...ReportShape::whole($import), 'taken_before' => ! $import->wasRecentlyCreated], $import->wasRecentlyCreated ? 201 : 200);
     }

@@ -66,7 +66,7 @@ final class FileRequest extends FormRequest
             }
             $given = json_decode($this->string('mapping')->toString(), true, 8);
             if ($this->filled('mapping') && ! self::isMapping($given)) {
-                $validator->errors()->add('mapping', 'The mapping is not one: accepted is a role for each column, and for each column of results what it measures and in which unit.');
+                $validator->errors()->add('mapping', 'The mapping is not one: accepted is a role for each column, and for each column of results what it measures and in which unit; a bulk density from 0.05 to 2.65 g/cm³.');
             } elseif ($this->filled('mapping')) {
                 /** @var Mapping $given */
                 $this->mapping = $given;
@@ -122,6 +122,10 @@ final class FileRequest extends FormRequest
     private static function isMapping(mixed $given): bool
     {
         if (! is_array($given) || ! is_array($given['columns'] ?? null) || ! array_is_list($given['columns']) || count($given['columns']) > 400) {
+            return false;
+        }
+        $density = $given['bulk_density'] ?? null;
+        if ($density !== null && ! ((is_int($density) || is_float($density)) && $density >= 0.05 && $density <= 2.65)) {
             return false;
         }
         foreach ($given['columns'] as $column) {

@@ -9,6 +9,7 @@ use App\Actions\Labs\LabService;
 use App\Http\Resources\Custody\PortionLine;
 use App\Models\ConsignedPortion;
 use App\Models\Consignment;
+use App\Models\LabImport;
 use App\Models\LabReport;
 use App\Models\User;
 use Illuminate\Http\Request;
@@ -17,7 +18,7 @@ use Illuminate\Http\Resources\Json\JsonResource;
 /** @mixin Consignment */
 final class ConsignmentResource extends JsonResource
 {
-    public const NEEDS = ['lab', 'author:id,name', 'contents.portion.sample.area', 'contents.portion.sample.site', 'reports:id,consignment_id,name,created_at'];
+    public const NEEDS = ['lab', 'author:id,name', 'contents.portion.sample.area', 'contents.portion.sample.site', 'reports:id,consignment_id,name,sha256,created_at'];
 
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
@@ -36,7 +37,26 @@ final class ConsignmentResource extends JsonResource
                 'portion' => PortionLine::of($one->portion), 'tests' => $one->tests, 'sample' => $one->portion->sample?->code, 'area' => $one->portion->sample?->area->name,
                 'use' => $one->portion->sample?->area->crop()->name, 'depth' => $one->portion->sample?->depth, 'pulled_on' => $one->portion->sample?->pulled_on->format('Y-m-d'),
             ])->values()->all(),
-            'reports' => $this->reports->map(static fn (LabReport $report): array => ['id' => $report->id, 'name' => $report->name, 'came_at' => $report->created_at->toIso8601ZuluString()])->values()->all(),
+            'reports' => self::reports(array_values($this->reports->sortBy('id')->all())),
         ];
+    }
+
+    /**
+     * Reports as they came, with what was made of them; a later one takes the place of the last that was taken.
+     *
+     * @param list<LabReport> $reports
+     * @return list<array{id: int, name: string, came_at: string, import_id: int|null, instead: int|null}>
+     */
+    private static function reports(array $reports): array
+    {
+        $taken = LabImport::query()->whereIn('sha256', array_map(static fn (LabReport $report): string => $report->sha256, $reports))->pluck('id', 'sha256');
+        [$lines, $last] = [[], null];
+        foreach ($reports as $report) {
+            $import = $taken[$report->sha256] ?? null;
+            $lines[] = ['id' => $report->id, 'name' => $report->name, 'came_at' => $report->created_at->toIso8601ZuluString(), 'import_id' => $import, 'instead' => $last];
+            $last = $import ?? $last;
+        }
+
+        return $lines;
     }
 }

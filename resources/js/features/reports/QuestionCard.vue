@@ -19,6 +19,11 @@ const { save, saving, refusal } = useSave(
         await queries.invalidateQueries()
     },
 )
+const copied = ref(false)
+async function copy(): Promise<void> {
+    await navigator.clipboard.writeText(props.question.letter?.text ?? '')
+    copied.value = true
+}
 </script>
 
 <template>
@@ -27,7 +32,18 @@ const { save, saving, refusal } = useSave(
         <p v-if="question.answer" class="note">
             {{ SAID[question.answer] }}: {{ question.note }} ({{ question.by }}, {{ day(question.at) }})
         </p>
-        <form v-else class="row" novalidate @submit.prevent="save('note')">
+        <details v-if="question.letter && !question.note.includes('(the lab:')">
+            <summary>The letter to the lab</summary>
+            <pre>{{ question.letter.text }}</pre>
+            <p class="row">
+                <a
+                    :href="`mailto:${question.letter.to}?subject=${encodeURIComponent(question.letter.subject)}&body=${encodeURIComponent(question.letter.text)}`"
+                    >Write it as a letter</a
+                >
+                <button type="button" class="link" @click="copy">{{ copied ? 'Copied' : 'Copy it' }}</button>
+            </p>
+        </details>
+        <form v-if="!question.answer" class="row" novalidate @submit.prevent="save('note')">
             <el-input v-model="note" :aria-label="`What you say to: ${question.words}`" placeholder="Why" style="width: 340px" />
             <el-button v-for="(words, answer) in ANSWERS" :key="answer" :loading="saving" @click="save(answer)">{{ words }}</el-button>
         </form>
@@ -43,6 +59,14 @@ article {
 }
 .done {
     border-left-color: var(--rule);
+}
+pre {
+    font: 13px/1.45 var(--sans);
+    background: var(--sheet);
+    border: 1px solid var(--rule);
+    padding: 10px;
+    white-space: pre-wrap;
+    max-width: 86ch;
 }
 .words {
     font: 16px/1.3 var(--serif);

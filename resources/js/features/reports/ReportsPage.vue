@@ -41,6 +41,10 @@ const start = computed(() => Number(route.query.sample) || waiting.value[0]?.id 
                 <p>CSV of any shape, a spreadsheet or an interchange document. You see what it becomes before anything is stored.</p>
                 <p class="row">
                     <el-button type="primary" @click="router.push('/reports/take')">Take a lab’s file</el-button>
+                    <RouterLink to="/reports/side-by-side">Side by side</RouterLink>
+                    <RouterLink to="/reports/checks">Check soils</RouterLink>
+                </p>
+                <p class="row">
                     <a href="/api/results.csv">All results as CSV</a>
                     <a href="/api/results.json">as JSON</a>
                 </p>

@@ -2,7 +2,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api } from '@/api/client'
+import { api, bytes } from '@/api/client'
 import FormField from '@/shared/components/FormField.vue'
 import PageHead from '@/shared/components/PageHead.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
@@ -26,8 +26,22 @@ watch(imports, (known) => {
 })
 const readOn = ref('')
 watch(site, () => (readOn.value ||= site.value ? today(timezone.value) : ''), { immediate: true })
-const { file, preview, columns, skip, supersedes, trouble, open, again, reading, take, taking, refusal } = useReport(labId, readOn)
+const { file, preview, columns, density, skip, supersedes, trouble, open, again, reading, take, taking, refusal } = useReport(labId, readOn)
 supersedes.value = Number(route.query.instead) || null
+/** A report that came over a lab's interface is opened as it was kept. */
+const { parcel, report } = route.query
+if (parcel && report) {
+    void Promise.all([
+        api.get('/consignments/{consignment}', { ids: { consignment: Number(parcel) } }),
+        bytes(`/consignments/${Number(parcel)}/reports/${Number(report)}`),
+    ]).then(
+        ([from, content]) => {
+            labId.value = from.lab.id
+            return open(new File([content], from.reports.find(({ id }) => id === Number(report))?.name ?? 'report.csv'))
+        },
+        (error: Error) => (trouble.value = error.message),
+    )
+}
 const earlier = computed(() => imports.value?.filter((one) => !one.replaced && (one.lab_id === null || one.lab_id === labId.value)) ?? [])
 /** What needs a look comes first. */
 const results = computed(() => {
@@ -41,6 +55,22 @@ async function store(): Promise<void> {
     const taken = await take()
     if (taken) await router.push(`/reports/${taken.id}${taken.taken_before ? '?before=1' : ''}`)
 }
+const { data: told } = useQuery({
+    queryKey: ['report-progress', computed(() => preview.value?.sha256 ?? '')],
+    enabled: () => taking.value && preview.value !== null,
+    refetchInterval: 700,
+    queryFn: () => api.get('/reports/progress', { query: { sha256: preview.value?.sha256 } }),
+})
+const progress = computed(() => {
+    const { stage, done, of } = told.value ?? { stage: 'none', done: 0, of: 0 }
+    if (stage === 'storing') return `Row ${number(done)} of ${number(of)} is stored.`
+    return stage === 'asking' ? 'All rows are stored; the report is being questioned.' : 'The file is being read.'
+})
+const perArea = computed(
+    () =>
+        columns.value.some(({ role, unit }) => role === 'result' && /acre|ha$|ft2/.test(unit)) ||
+        results.value.some((one) => /acre|ha$|ft2/.test(one.unit_reported)),
+)
 const rowsRefused = computed(() => [...new Set((refusal.value?.rows ?? []).map(({ row }) => row))])
 const leave = (rows: number[]): void => void (skip.value = [...new Set([...skip.value, ...rows])].sort((a, b) => a - b))
 const SAID: Record<string, string> = {
@@ -134,6 +164,19 @@ const lede = computed(() => {
                 >Decimal commas</el-checkbox
             >
         </p>
+        <p v-if="perArea" class="row">
+            Bulk density of the soil, g/cm³
+            <el-input-number
+                :model-value="density ?? undefined"
+                size="small"
+                :controls="false"
+                placeholder="1.32"
+                aria-label="Bulk density, g/cm³"
+                style="width: 70px"
+                @change="(value: number | undefined) => ((density = value ?? null), again(true))"
+            />
+            <span class="note">A mass on an area becomes ppm by depth and density; with none given by the usual 1.32.</span>
+        </p>
         <MappingTable v-if="!preview.interchange" v-model="columns" :preview="preview" @change="again(true)" />
         <h2>As it would be stored</h2>
         <table class="plain">
@@ -172,7 +215,8 @@ const lede = computed(() => {
             <el-button type="primary" :loading="taking || reading" @click="store"
                 >Take the report, {{ count(preview.rows, 'row') }}</el-button
             >
-            <span class="note"> Whole or not at all; rows of the lab’s own checks are left out and said.</span>
+            <span v-if="taking" class="note" role="status">{{ progress }} You can leave this page; it goes on.</span>
+            <span v-else class="note"> Whole or not at all; rows of the lab’s own checks are left out and said.</span>
         </p>
     </template>
 </template>

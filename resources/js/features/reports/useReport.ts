@@ -13,6 +13,8 @@ export function useReport(labId: Ref<number | null>, readOn: Ref<string>) {
     const file = ref<File | null>(null)
     const preview = ref<Preview | null>(null)
     const columns = ref<Column[]>([])
+    /** g/cm³; the usual one where none is given */
+    const density = ref<number | null>(null)
     const skip = ref<number[]>([])
     const supersedes = ref<number | null>(null)
     const trouble = ref('')
@@ -25,7 +27,7 @@ export function useReport(labId: Ref<number | null>, readOn: Ref<string>) {
         if (header !== undefined && !preview.value?.interchange) body.append('header_row', String(header))
         const comma = options.comma ?? preview.value?.decimal_comma
         if (comma !== undefined) body.append('decimal_comma', comma ? '1' : '0')
-        if (withMapping) body.append('mapping', JSON.stringify({ columns: columns.value }))
+        if (withMapping) body.append('mapping', JSON.stringify({ columns: columns.value, bulk_density: density.value }))
         return body
     }
     const reading = useSave(
@@ -33,6 +35,7 @@ export function useReport(labId: Ref<number | null>, readOn: Ref<string>) {
         (found) => {
             preview.value = found
             columns.value = found.mapping.columns
+            density.value = found.mapping.bulk_density ?? null
         },
     )
     const taking = useSave(
@@ -71,6 +74,7 @@ export function useReport(labId: Ref<number | null>, readOn: Ref<string>) {
         file,
         preview,
         columns,
+        density,
         skip,
         supersedes,
         trouble,

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { useRoute } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import { api, type Schema } from '@/api/client'
 import FormField from '@/shared/components/FormField.vue'
 import PageHead from '@/shared/components/PageHead.vue'
@@ -15,6 +15,7 @@ import { money } from '@/shared/money'
 /** A parcel: what is in it, its papers, where it is, and the letter to the lab when it is late. */
 const id = Number(useRoute().params.parcel)
 const queries = useQueryClient()
+const router = useRouter()
 const { timezone, site } = useSite()
 const key = ['consignment', id]
 const { data: parcel, error } = useQuery({
@@ -75,6 +76,10 @@ const lede = computed(() => {
 async function copy(): Promise<void> {
     await navigator.clipboard.writeText(parcel.value?.enquiry ?? '')
     copied.value = true
+}
+function takeReport(report: Schema<'KeptReport'>): void {
+    const instead = report.instead ? { instead: report.instead } : {}
+    void router.push({ path: '/reports/take', query: { parcel: id, report: report.id, ...instead } })
 }
 const print = (): void => window.print()
 </script>
@@ -197,11 +202,15 @@ const print = (): void => window.print()
                 </p>
                 <template v-if="parcel.reports.length">
                     <h2>Reports</h2>
-                    <p v-for="report in parcel.reports" :key="report.id">
+                    <div v-for="report in parcel.reports" :key="report.id" class="report">
                         <a :href="`/api/consignments/${parcel.id}/reports/${report.id}`">{{ report.name }}</a>,
                         {{ moment(report.came_at, timezone) }}
-                    </p>
-                    <p class="note">Kept as it came. Look at it before its results are entered.</p>
+                        <p>
+                            <RouterLink v-if="report.import_id" :to="`/reports/${report.import_id}`">See what was taken</RouterLink>
+                            <el-button v-else size="small" @click="takeReport(report)">Look at it and take it</el-button>
+                        </p>
+                    </div>
+                    <p class="note">Kept as it came; nothing of it is entered before you have seen what it becomes.</p>
                 </template>
                 <template v-if="known.data.value?.service.simulated && parcel.announced">
                     <h2>The simulated lab</h2>
@@ -210,6 +219,8 @@ const print = (): void => window.print()
                         <button type="button" class="link" @click="order({ advance_days: 7 })">A week passes</button>
                         <button type="button" class="link" @click="order({ trouble: 'lose' })">Lose one</button>
                         <button type="button" class="link" @click="order({ trouble: 'delay' })">Delay one</button>
+                        <button type="button" class="link" @click="order({ slip: 'swap', told: false })">Exchange two</button>
+                        <button type="button" class="link" @click="order({ slip: 'shift', told: false })">Set a meter wrong</button>
                     </div>
                     <p v-if="word" class="note" role="status">{{ word }}</p>
                 </template>
@@ -248,6 +259,9 @@ const print = (): void => window.print()
 .warning {
     display: block;
     margin-top: 14px;
+}
+.report p {
+    margin: 4px 0 10px;
 }
 .what {
     margin-left: 8px;

@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Reports;
+
+use App\Actions\Reports\SideBySide;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+/** All readings of one analyte side by side; of the one that is read most when none is named. */
+final class ShowSideBySide
+{
+    public function __invoke(Request $request, SideBySide $sideBySide): JsonResponse
+    {
+        $request->validate(['analyte' => ['sometimes', 'string', 'regex:/^[a-z0-9_]{1,20}$/D'], 'area' => ['sometimes', 'integer']], ['analyte.regex' => 'An analyte is named by its code, such as ph, p or k.']);
+        $known = SideBySide::analytes();
+        $analyte = $request->filled('analyte') ? $request->string('analyte')->toString() : ($known[0]['code'] ?? 'ph');
+
+        return new JsonResponse(['analytes' => $known, ...$sideBySide($analyte, $request->filled('area') ? $request->integer('area') : null)]);
+    }
+}

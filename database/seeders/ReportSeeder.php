@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Database\Seeders;
+
+use App\Actions\Custody\SplitOff;
+use App\Actions\Reports\ReportFile;
+use App\Actions\Reports\TakeMapped;
+use App\Models\CheckSoil;
+use App\Models\Lab;
+use App\Models\Portion;
+use App\Models\Sample;
+use App\Models\Site;
+use App\Models\User;
+use HonestCore\Error\CoreError;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Carbon;
+
+/** Lab reports of the demo that came as files: nutrients, a second opinion with two samples exchanged, and a check soil that creeps. */
+final class ReportSeeder
+{
+    private const NUTRIENTS = ['Terrace beds above the house' => [64, 214, 5.1], 'Long Meadow, west slope' => [14, 96, 3.4], 'Old orchard below the barn' => [31, 183, 4.2], 'Blueberry rows by the creek' => [22, 88, 6.3]];
+
+    /** Three rounds of three check portions: as it should be, then creeping upwards. */
+    private const CHECKS = [['2026-05-06', [6.18, 6.23, 6.16]], ['2026-07-02', [6.21, 6.25, 6.19]], ['2026-10-09', [6.28, 6.38, 6.41]]];
+
+    public function __construct(private readonly TakeMapped $take, private readonly SplitOff $split) {}
+
+    public function __invoke(User $technician): void
+    {
+        $fennick = Lab::query()->where('service', true)->firstOrFail();
+        $samples = Sample::query()->with(['area', 'site'])->orderBy('id')->get();
+        $this->nutrients($fennick, $samples, $technician);
+        $this->secondOpinion(Lab::query()->where('service', false)->firstOrFail(), $samples, $technician);
+        $this->checks($fennick, $technician);
+    }
+
+    /** @param Collection<int, Sample> $samples */
+    private function nutrients(Lab $lab, Collection $samples, User $technician): void
+    {
+        $lines = ['Sample ID,"P (Mehlich-3, ICP), ppm","K (Mehlich-3, ICP), ppm",Organic matter %'];
+        foreach ($samples as $sample) {
+            [$p, $k, $om] = self::NUTRIENTS[$sample->area->name];
+            $code = Portion::query()->where('sample_id', $sample->id)->where('kind', 'lab')->value('code');
+            $lines[] = implode(',', [$code, round($p * (1 + 0.1 * sin(5.1 * $sample->id))), round($k * (1 + 0.08 * sin(3.7 * $sample->id))), number_format($om + 0.3 * sin(2.3 * $sample->id), 1)]);
+        }
+        $this->file($lab, 'fennick-nutrients-2026.csv', '2026-10-12', $lines, $technician);
+    }
+
+    /** @param Collection<int, Sample> $samples */
+    private function secondOpinion(Lab $lab, Collection $samples, User $technician): void
+    {
+        $lines = ['Alder Bank Laboratory;;', 'Order W-093;;', 'Your code;Layer;pH (1:2 H2O);Mehlich buffer pH'];
+        $values = [];
+        foreach ($samples->slice(4, 8)->values() as $i => $sample) {
+            Carbon::setTestNow('2026-10-02 15:00:00');
+            $portion = $this->split->sample($technician, $sample, 'lab_b', Carbon::now(), 350, ['ph', 'mehlich'], 'dried');
+            $values[] = [$portion->code, (float) QuillHollow::SEASON[4 + $i][5] + 0.07 + 0.04 * sin(4.7 * $i), QuillHollow::SEASON[4 + $i][6] === '' ? null : (float) QuillHollow::SEASON[4 + $i][6] + 0.03 * cos(3.1 * $i)];
+        }
+        // A meadow and an orchard sample, exchanged at that lab.
+        foreach ($values as $i => [$code]) {
+            [, $ph, $buffer] = $values[[1 => 4, 4 => 1][$i] ?? $i] ?? ['', 0.0, null];
+            $lines[] = str_replace('.', ',', implode(';', [$code, '0-6 in', number_format($ph, 2), $buffer === null ? '' : number_format($buffer, 2)]));
+        }
+        $this->file($lab, 'alder-bank-W-093.csv', '2026-10-16', $lines, $technician);
+    }
+
+    private function checks(Lab $lab, User $technician): void
+    {
+        $soil = CheckSoil::query()->firstOrFail();
+        $site = Site::query()->firstOrFail();
+        foreach (self::CHECKS as $round => [$day, $values]) {
+            $lines = ['Sample ID,pH (1:1 water)'];
+            foreach ($values as $value) {
+                Carbon::setTestNow(Carbon::parse($day)->subDays(12)->setTime(15, 0));
+                $lines[] = $this->split->checkSoil($technician, $site, $soil, Carbon::now(), 200, ['ph'])->code.','.number_format($value, 2);
+            }
+            $this->file($lab, 'fennick-checks-'.($round + 1).'.csv', $day, $lines, $technician);
+        }
+    }
+
+    /** @param list<string> $lines */
+    private function file(Lab $lab, string $name, string $day, array $lines, User $technician): void
+    {
+        Carbon::setTestNow("{$day} 14:00:00");
+        $bytes = implode("\n", $lines)."\n";
+        $file = ReportFile::of($bytes, null);
+        try {
+            ($this->take)($file, $lab, $file->mapping($lab)['mapping'], ['file_name' => $name, 'sha256' => hash('sha256', $bytes), 'read_on' => $day, 'decimal_comma' => $file->text->decimalComma, 'skip' => [], 'supersedes_id' => null], $technician);
+        } catch (CoreError $error) {
+            throw new \LogicException("{$name}: {$error->getMessage()}", 0, $error);
+        }
+    }
+}
