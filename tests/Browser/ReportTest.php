@@ -27,7 +27,7 @@ final class ReportTest extends BrowserTestCase
         $this->see('no portion of this team');
         $this->click("//*[@aria-label='Extractant of Available P']/ancestor::*[contains(@class, 'el-select__wrapper')]");
         $this->click("//*[contains(@class, 'el-select-dropdown__item') and normalize-space()='olsen']");
-        $this->see('p, olsen');
+        $this->see('phosphorus, olsen');
         $this->see('below the limit');
         $this->click("//button[contains(., 'Take the report')]");
         $this->see('Nothing of the report was stored');

@@ -31,7 +31,7 @@ final class ReportCrashTest extends TestCase
                 self::assertSame('ok', $this->figure($servers, 'pragma integrity_check'));
             }
             self::assertSame(0, proc_close($this->send($servers, $file)));
-            self::assertSame([$before[0] + 1, 3 * self::PORTIONS, $before[2] + 3 * self::PORTIONS], $this->counts($servers));
+            self::assertSame([$before[0] + 1, $before[1] + 3 * self::PORTIONS, $before[2] + 3 * self::PORTIONS], $this->counts($servers));
         } finally {
             $servers->stop();
             @unlink($file);

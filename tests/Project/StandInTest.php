@@ -41,13 +41,14 @@ final class StandInTest extends TestCase
 
     public function test_its_state_outlives_the_request_and_reports_never_change(): void
     {
+        $this->ask('POST', 'clock', ['shape' => 'table', 'slip' => 'none']);
         $id = $this->ask('POST', 'consignments', $this->consignment('b', ['QH26-01L-X', 'QH26-02L-X']))[1]['id'];
         self::assertSame(404, $this->ask('GET', "consignments/{$id}/reports/report-{$id}.csv")[0], 'not before it is reported');
         $this->ask('POST', 'clock', ['advance_days' => 30]);
         $name = $this->ask('GET', "consignments/{$id}")[1]['reports'][0];
         $report = $this->text("consignments/{$id}/reports/{$name}");
         self::assertSame($report, $this->text("consignments/{$id}/reports/{$name}"));
-        self::assertMatchesRegularExpression('/^sample,ph,mehlich_buffer_ph,smp_buffer_ph\nQH26-01L-X,\d\.\d\d,,\nQH26-02L-X,\d\.\d\d,,\nLAB CHECK 6.5,6\.\d\d,,\n$/', $report);
+        self::assertMatchesRegularExpression('/^sample,pH \(1:1 water\)\nQH26-01L-X,\d\.\d\d\nQH26-02L-X,\d\.\d\d\nLAB CHECK 6.5,6\.\d\d\n$/', $report);
         self::assertSame(404, $this->ask('GET', "consignments/{$id}/reports/..%2F..%2Fstate")[0]);
     }
 
@@ -55,6 +56,7 @@ final class StandInTest extends TestCase
     {
         $codes = array_map(static fn (int $n): string => sprintf('QH26-%03dL-X', $n), range(1, 400));
         $soils = array_map(static fn (string $code): array => ['code' => $code, 'tests' => ['ph'], 'simulated_soil' => ['token' => 'one soil', 'ph' => 6.2]], $codes);
+        $this->ask('POST', 'clock', ['shape' => 'table', 'slip' => 'none']);
         $id = $this->ask('POST', 'consignments', ['portions' => $soils] + $this->consignment('c', []))[1]['id'];
         $this->ask('POST', 'clock', ['advance_days' => 30]);
         $rows = array_map(str_getcsv(...), array_slice(explode("\n", trim($this->text("consignments/{$id}/reports/report-{$id}.csv"))), 1, 400));
@@ -64,6 +66,32 @@ final class StandInTest extends TestCase
         // Four standard errors: 0.05 / sqrt(400) for the mean, 0.05 / sqrt(800) for the spread.
         self::assertEqualsWithDelta(6.2, $mean, 4 * 0.0025);
         self::assertEqualsWithDelta(0.05, $sd, 4 * 0.0018);
+    }
+
+    /** The reference decides: a quarter of the parcels have two samples exchanged, a quarter are shifted, half of those slips are told. */
+    public function test_slips_and_shapes_come_now_and_then_and_always_the_same_for_a_reference(): void
+    {
+        [$seen, $ids] = [[], []];
+        for ($i = 0; $i < 120; $i++) {
+            $ids[$i] = $this->ask('POST', 'consignments', $this->consignment("parcel {$i}", ['QH26-01L-X', 'QH26-02L-X']))[1]['id'];
+        }
+        for ($day = 0; $day < 9; $day++) {
+            $this->ask('POST', 'clock', ['advance_days' => 1]);
+            foreach ($ids as $i => $id) {
+                $said = $this->ask('GET', "consignments/{$id}")[1];
+                if ($said['state'] === 'reported' && ! isset($seen[$i])) {
+                    $report = $this->text("consignments/{$id}/reports/{$said['reports'][0]}");
+                    $seen[$i] = [str_contains($said['word'], 'a corrected report follows'), $report[0] === '{' ? 'document' : (str_starts_with($report, 'sample') ? 'table' : 'titled')];
+                }
+            }
+        }
+        self::assertCount(120, $seen);
+        $told = count(array_filter(array_column($seen, 0)));
+        self::assertGreaterThan(15, $told);
+        self::assertLessThan(48, $told);
+        foreach (array_count_values(array_column($seen, 1)) as $shape => $n) {
+            self::assertGreaterThan(20, $n, $shape);
+        }
     }
 
     public function test_one_is_lost_one_delayed_and_the_others_are_not(): void
@@ -84,7 +112,7 @@ final class StandInTest extends TestCase
         $before = $this->ask('GET', 'clock')[1]['day'];
         foreach ([
             ['POST', 'consignments', [], 422], ['POST', 'consignments', $this->consignment('g', []), 422], ['POST', 'consignments', ['portions' => [['code' => '../x', 'tests' => []]]] + $this->consignment('g', []), 422],
-            ['POST', 'consignments', ['transit_days' => 'two'] + $this->consignment('g', ['QH26-01L-X']), 422], ['POST', 'clock', ['advance_days' => -3], 422], ['POST', 'clock', ['trouble' => 'explode'], 422],
+            ['POST', 'consignments', ['transit_days' => 'two'] + $this->consignment('g', ['QH26-01L-X']), 422], ['POST', 'clock', ['advance_days' => -3], 422], ['POST', 'clock', ['trouble' => 'explode'], 422], ['POST', 'clock', ['slip' => 'burn'], 422], ['POST', 'consignments/P000/recheck', [], 404],
             ['GET', 'consignments/P000', null, 404], ['GET', 'nowhere', null, 404], ['DELETE', 'clock', null, 404],
         ] as [$method, $path, $body, $wanted]) {
             [$status, $answer] = $this->ask($method, $path, $body);

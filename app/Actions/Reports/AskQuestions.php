@@ -41,13 +41,14 @@ final class AskQuestions
         $results = LabResult::query()->where('import_id', $import->id)->where('kind', ReportedValue::NUMBER)->whereNotNull('value')->orderBy('id')->toBase()->get(['id', 'portion_id', 'method_id', 'value']);
         $portions = $this->portions($import);
         $methods = TestMethod::query()->whereIn('id', $results->pluck('method_id')->unique())->get()->keyBy('id');
-        [$bySample, $series] = [[], []];
+        $series = $methods->map(self::series(...))->all();
+        $analytes = $methods->pluck('analyte', 'id')->all();
+        $bySample = [];
         foreach ($results as $result) {
             $portion = $portions[(int) $result->portion_id] ?? throw new \LogicException('A result has its portion.');
-            $method = $methods[(int) $result->method_id] ?? throw new \LogicException('A result has its method.');
-            $series[$method->id] ??= self::series($method);
-            $this->resultIds[$portion->code][$series[$method->id]] = (int) $result->id;
-            $bySample[$portion->id][$series[$method->id]] = ['analyte' => $method->analyte, 'value' => (float) $result->value, 'method' => $method->id];
+            $id = (int) $result->method_id;
+            $this->resultIds[$portion->code][$series[$id]] = (int) $result->id;
+            $bySample[(int) $result->portion_id][$series[$id]] = ['analyte' => $analytes[$id], 'value' => (float) $result->value, 'method' => $id];
         }
         unset($results);
         $questions = [
@@ -57,23 +58,29 @@ final class AskQuestions
         $this->keep($import, array_slice($questions, 0, self::MOST));
     }
 
-    /** @return Collection<int, Portion> those of a report, by id */
-    private function portions(LabImport $import): Collection
+    /** @return array<int, AskedPortion> those of a report, by id */
+    private function portions(LabImport $import): array
     {
-        return Portion::query()->whereIn('id', LabResult::query()->where('import_id', $import->id)->select('portion_id'))->with('sample:id,area_id,code')->get(['id', 'code', 'kind', 'sample_id', 'check_soil_id'])->keyBy('id');
+        $rows = Portion::query()->toBase()->leftJoin('samples', 'samples.id', '=', 'portions.sample_id')->whereIn('portions.id', LabResult::query()->where('import_id', $import->id)->select('portion_id')->toBase())
+            ->select(['portions.id', 'portions.code', 'portions.kind', 'portions.sample_id', 'portions.check_soil_id', 'samples.area_id'])->orderBy('portions.id');
+        $portions = [];
+        foreach ($rows->cursor() as $row) {
+            $portions[(int) $row->id] = AskedPortion::of($row);
+        }
+
+        return $portions;
     }
 
     /**
      * @param array<int, array<string, array{analyte: string, value: float, method: int}>> $bySample
-     * @param Collection<int, Portion> $portions
+     * @param array<int, AskedPortion> $portions
      * @return list<Question>
      */
-    private function eachSample(array $bySample, Collection $portions): array
+    private function eachSample(array $bySample, array $portions): array
     {
         $questions = [];
         foreach ($bySample as $id => $results) {
-            $code = $portions[$id]->code ?? '';
-            $questions = [...$questions, ...SampleQuestions::of($code, array_map(static fn (array $one): array => ['analyte' => $one['analyte'], 'value' => $one['value']], $results))];
+            array_push($questions, ...SampleQuestions::of($portions[$id]->code ?? '', $results));
             if (count($questions) > self::MOST) {
                 break;
             }
@@ -84,22 +91,22 @@ final class AskQuestions
 
     /**
      * @param array<int, array<string, array{analyte: string, value: float, method: int}>> $bySample
-     * @param Collection<int, Portion> $portions
+     * @param array<int, AskedPortion> $portions
      * @param Collection<int, TestMethod> $methods
      * @return list<Question>
      */
-    private function duplicates(array $bySample, Collection $portions, Collection $methods): array
+    private function duplicates(array $bySample, array $portions, Collection $methods): array
     {
         $questions = [];
-        foreach ($portions as $hidden) {
+        foreach ($portions as $hiddenId => $hidden) {
             if ($hidden->kind !== 'hidden') {
                 continue;
             }
-            $own = Portion::query()->where('sample_id', $hidden->sample_id)->where('kind', 'lab')->first();
+            $own = Portion::query()->where('sample_id', $hidden->sampleId)->where('kind', 'lab')->first();
             if ($own === null) {
                 continue;
             }
-            foreach ($bySample[$hidden->id] ?? [] as $series => $other) {
+            foreach ($bySample[$hiddenId] ?? [] as $series => $other) {
                 $one = $bySample[$own->id][$series]['value'] ?? Reading::query()->where('portion_id', $own->id)->where('method_id', $other['method'])->whereDoesntHave('correction')->value('value');
                 $uncertainty = $methods[$other['method']]?->uncertainty;
                 $question = ! is_numeric($one) ? null : Repeatability::question($other['analyte'], $series, $own->code, (float) $one, $hidden->code, $other['value'], $uncertainty === null ? null : $uncertainty / 2);
@@ -112,25 +119,25 @@ final class AskQuestions
 
     /**
      * @param array<int, array<string, array{analyte: string, value: float, method: int}>> $bySample
-     * @param Collection<int, Portion> $portions
+     * @param array<int, AskedPortion> $portions
      * @param Collection<int, TestMethod> $methods
      * @return list<Question>
      */
-    private function checks(array $bySample, Collection $portions, Collection $methods, LabImport $import): array
+    private function checks(array $bySample, array $portions, Collection $methods, LabImport $import): array
     {
         $questions = [];
-        $soils = CheckSoil::query()->whereIn('id', $portions->pluck('check_soil_id')->filter()->unique())->get()->keyBy('id');
-        foreach ($portions->where('kind', 'check') as $portion) {
-            $soil = $soils[$portion->check_soil_id] ?? null;
+        $soils = CheckSoil::query()->whereIn('id', array_unique(array_filter(array_map(static fn (AskedPortion $portion): ?int => $portion->checkSoilId, $portions))))->get()->keyBy('id');
+        foreach ($portions as $id => $portion) {
+            $soil = $portion->kind === 'check' ? ($soils[$portion->checkSoilId] ?? null) : null;
             if ($soil === null) {
                 continue;
             }
-            foreach ($bySample[$portion->id] ?? [] as $series => $result) {
+            foreach ($bySample[$id] ?? [] as $series => $result) {
                 $method = $methods[$result['method']] ?? throw new \LogicException('A result has its method.');
                 $known = $soil->known[$result['analyte']] ?? null;
                 $results = CheckCharts::results($soil->id, $result['method'], $import->id);
                 foreach (CheckCharts::chart($soil, $method, $results)->signals ?? [] as $signal) {
-                    if ($results[$signal['at']]?->portion_id === $portion->id && $results[$signal['at']]->import_id === $import->id) {
+                    if ($results[$signal['at']]?->portion_id === $id && $results[$signal['at']]->import_id === $import->id) {
                         $questions[] = new Question('check', "{$portion->code}, the check soil {$soil->name}: {$series} came back as {$result['value']}".($known === null ? '' : " and is {$known['value']}").". {$signal['words']}", [$portion->code], [$series]);
                     }
                 }
@@ -142,18 +149,21 @@ final class AskQuestions
 
     /**
      * @param array<int, array<string, array{analyte: string, value: float, method: int}>> $bySample
-     * @param Collection<int, Portion> $portions
+     * @param array<int, AskedPortion> $portions
      * @return list<Question>
      */
-    private function together(array $bySample, Collection $portions, LabImport $import): array
+    private function together(array $bySample, array $portions, LabImport $import): array
     {
         $histories = $this->histories($bySample, $portions, $import);
         [$questions, $samples] = [[], []];
         foreach ($bySample as $id => $results) {
-            $portion = $portions[$id];
-            $area = $portion?->sample?->area_id;
+            $portion = $portions[$id] ?? null;
+            $area = $portion?->areaId;
             $beside = [];
-            foreach ($portion === null || $area === null || $portion->kind === 'hidden' ? [] : $results as $series => $result) {
+            if ($portion === null || $area === null || $portion->kind === 'hidden') {
+                continue;
+            }
+            foreach ($results as $series => $result) {
                 $history = $histories[$result['method']][$area] ?? null;
                 if ($history !== null) {
                     $beside[$series] = ['value' => $result['value'], 'history' => $history];
@@ -162,7 +172,7 @@ final class AskQuestions
                     }
                 }
             }
-            if ($portion !== null && $beside !== []) {
+            if ($beside !== []) {
                 $samples[] = ['key' => $portion->code, 'group' => (string) $area, 'results' => $beside];
             }
         }
@@ -173,10 +183,10 @@ final class AskQuestions
 
     /**
      * @param array<int, array<string, array{analyte: string, value: float, method: int}>> $bySample
-     * @param Collection<int, Portion> $portions
+     * @param array<int, AskedPortion> $portions
      * @return array<int, array<int, SeriesHistory>> by method and area
      */
-    private function histories(array $bySample, Collection $portions, LabImport $import): array
+    private function histories(array $bySample, array $portions, LabImport $import): array
     {
         $methods = [];
         foreach ($bySample as $results) {
@@ -184,8 +194,7 @@ final class AskQuestions
                 $methods[$result['method']] = $result['analyte'];
             }
         }
-        /** @var list<int> $areas */
-        $areas = $portions->map(static fn (Portion $portion): ?int => $portion->sample?->area_id)->filter()->unique()->values()->all();
+        $areas = array_values(array_unique(array_filter(array_map(static fn (AskedPortion $portion): ?int => $portion->areaId, $portions))));
         $alike = self::alike(array_keys($methods));
         $earlier = Reading::query()->toBase()->join('samples', 'samples.id', '=', 'readings.sample_id')->whereIn('readings.method_id', array_unique(array_merge(...array_values($alike) ?: [[]])))->whereIn('samples.area_id', $areas)
             ->where(static fn ($query) => $query->whereNull('readings.import_id')->orWhere('readings.import_id', '!=', $import->id))->where('readings.flags', '[]')

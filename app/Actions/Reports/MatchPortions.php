@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Actions\Reports;
 
 use App\Models\Lab;
-use App\Models\LabResult;
 use App\Models\Portion;
 use App\Models\Sample;
 use HonestCore\Custody\ProbableCodes;
@@ -17,7 +16,7 @@ final class MatchPortions
 
     private const CHUNK = 500;
 
-    /** @var array<string, Portion|null> */
+    /** @var array<string, FoundPortion> */
     private array $known = [];
 
     public function __construct(private readonly Lab $lab) {}
@@ -31,24 +30,29 @@ final class MatchPortions
         }
         foreach (array_chunk(array_keys($tidy), self::CHUNK) as $codes) {
             $codes = array_map(strval(...), $codes);
-            foreach (Portion::query()->whereIn('code', $codes)->whereIn('kind', self::OF_A_LAB)->with('sample:id,area_id,depth,code')->get() as $portion) {
-                $this->remember($tidy[$portion->code], $portion);
+            foreach (self::rows()->whereIn('portions.code', $codes)->whereIn('portions.kind', self::OF_A_LAB)->get() as $row) {
+                $this->remember($tidy[(string) $row->code], FoundPortion::of($row));
             }
-            foreach (Sample::query()->whereIn('code', $codes)->with('portions.sample:id,area_id,depth,code')->get() as $sample) {
-                $portion = $sample->portions->first(static fn (Portion $one): bool => $one->kind === 'lab');
-                if ($portion !== null) {
-                    $this->remember($tidy[$sample->code], $portion);
-                }
+            foreach (self::rows()->whereIn('samples.code', $codes)->where('portions.kind', 'lab')->addSelect('samples.code as sample_code')->get() as $row) {
+                $this->remember($tidy[(string) $row->sample_code], FoundPortion::of($row));
             }
         }
         foreach (array_chunk(array_values(array_unique($texts)), self::CHUNK) as $numbers) {
-            foreach (LabResult::query()->whereIn('lab_number', $numbers)->whereHas('import', fn ($import) => $import->where('lab_id', $this->lab->id))->with('portion.sample:id,area_id,depth,code')->get()->unique('lab_number') as $result) {
-                $this->known[$result->lab_number] ??= $result->portion;
+            $rows = self::rows()->join('lab_results', 'lab_results.portion_id', '=', 'portions.id')->join('imports', 'imports.id', '=', 'lab_results.import_id')->where('imports.lab_id', $this->lab->id)
+                ->whereIn('lab_results.lab_number', $numbers)->addSelect('lab_results.lab_number as lab_number')->orderBy('lab_results.id')->get();
+            foreach ($rows as $row) {
+                $this->known[(string) $row->lab_number] ??= FoundPortion::of($row);
             }
         }
     }
 
-    public function find(string $sample, string $labNumber): ?Portion
+    /** Portions of the team with the depth of their composite, as plain rows. */
+    private static function rows(): \Illuminate\Database\Query\Builder
+    {
+        return Portion::query()->toBase()->leftJoin('samples', 'samples.id', '=', 'portions.sample_id')->select(['portions.id', 'portions.code', 'portions.kind', 'portions.sample_id', 'samples.depth']);
+    }
+
+    public function find(string $sample, string $labNumber): ?FoundPortion
     {
         return $this->known[$sample] ?? ($labNumber === '' ? null : ($this->known[$labNumber] ?? null));
     }
@@ -64,7 +68,7 @@ final class MatchPortions
     }
 
     /** @param list<string> $texts */
-    private function remember(array $texts, Portion $portion): void
+    private function remember(array $texts, FoundPortion $portion): void
     {
         foreach ($texts as $text) {
             $this->known[$text] = $portion;

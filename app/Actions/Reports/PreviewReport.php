@@ -61,14 +61,14 @@ final class PreviewReport
             [$value, $problem] = [null, $line['problem']];
             if ($problem === null) {
                 try {
-                    $value = $line['value']->number === null ? null : SoilUnit::toHome($line['analyte'], $line['value']->number, SoilUnit::named($line['unit']), $line['form'], ReportLines::depthCm($line['depth'], $portion?->sample->depth ?? ''), isset($mapping['bulk_density']) ? (float) $mapping['bulk_density'] : null);
+                    $value = $line['value']->number === null ? null : SoilUnit::toHome($line['analyte'], $line['value']->number, SoilUnit::named($line['unit']), $line['form'], ReportLines::depthCm($line['depth'], $portion->depth ?? ''), isset($mapping['bulk_density']) ? (float) $mapping['bulk_density'] : null);
                 } catch (CoreError $error) {
                     $problem = $error->getMessage();
                 }
             }
             $text = $line['sample'] !== '' ? $line['sample'] : $line['lab_number'];
             $results[] = [
-                'row' => $line['row'], 'sample' => mb_substr($text, 0, 80), 'portion' => $portion?->code, 'near' => $portion === null && $text !== '' ? $match->near($text) : [], 'series' => implode(', ', array_filter([$line['analyte'], $line['extractant'], $line['instrument']])),
+                'row' => $line['row'], 'sample' => mb_substr($text, 0, 80), 'portion' => $portion?->code, 'near' => $portion === null && $text !== '' ? $match->near($text) : [], 'series' => implode(', ', array_filter([SideBySide::name($line['analyte']), $line['extractant'], $line['instrument']])),
                 'as_reported' => mb_substr($line['cell'], 0, 60), 'unit_reported' => $line['unit'], 'said' => $line['value']->kind, 'value' => $value, 'unit' => SoilUnit::home($line['analyte'])->code ?? '', 'problem' => $problem,
             ];
         }

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Actions\Reports;
 
+use App\Database\ManyRows;
 use App\Exceptions\Conflict;
 use App\Exceptions\RefusedRows;
 use App\Models\Lab;
 use App\Models\LabImport;
 use App\Models\LabMapping;
 use App\Models\LabResult;
-use App\Models\Portion;
 use App\Models\Reading;
 use App\Models\TestMethod;
 use App\Models\User;
@@ -188,11 +188,11 @@ final class TakeMapped
      * @param Line $line
      * @return array{array{float|null, float|null}|null, string|null} value and upper end in the home unit, or a problem
      */
-    private static function home(array $line, Portion $portion, ?float $density): array
+    private static function home(array $line, FoundPortion $portion, ?float $density): array
     {
         try {
             $unit = SoilUnit::named($line['unit']);
-            $depth = ReportLines::depthCm($line['depth'], $portion->sample->depth ?? '');
+            $depth = ReportLines::depthCm($line['depth'], $portion->depth);
             $turn = static fn (?float $number): ?float => $number === null ? null : SoilUnit::toHome($line['analyte'], $number, $unit, $line['form'], $depth, $density);
 
             return [[$turn($line['value']->number), $turn($line['value']->upper)], null];
@@ -202,7 +202,7 @@ final class TakeMapped
     }
 
     /**
-     * @param list<array{Line, Portion, TestMethod, array{float|null, float|null}|null}> $batch
+     * @param list<array{Line, FoundPortion, TestMethod, array{float|null, float|null}|null}> $batch
      * @return list<array{row: int, field: string, message: string}> results that were there already
      */
     private function keep(array $batch, LabImport $import, ?LabImport $old, User $author): array
@@ -212,30 +212,33 @@ final class TakeMapped
         }
         [$standing, $replaced] = $this->standing($batch, $old);
         [$rows, $readings, $refused, $gone] = [[], [], [], []];
-        $now = Carbon::now();
+        $now = Carbon::now()->format('Y-m-d H:i:s');
+        $readOn = $import->read_on?->format('Y-m-d 00:00:00');
+        $methods = [];
         $common = ['team_id' => $import->team_id, 'import_id' => $import->id, 'created_at' => $now, 'updated_at' => $now];
         foreach ($batch as [$line, $portion, $method, $value]) {
-            $key = "{$portion->id}/{$method->id}";
+            [$id, $name] = $methods[spl_object_id($method)] ??= [$method->id, mb_substr($method->name, 0, 80)];
+            $key = "{$portion->id}/{$id}";
             if (isset($standing[$key])) {
                 $refused[] = ['row' => $line['row'], 'field' => $line['column'], 'message' => "row {$line['row']}, {$line['column']}: {$portion->code} has a result by {$method->name} already. Take the file as a corrected report, or leave the row out."];
 
                 continue;
             }
             $gone[] = $replaced[$key]['result'] ?? 0;
-            $counts = $line['value']->kind === ReportedValue::NUMBER && in_array($portion->kind, ['lab', 'lab_b'], true) && $portion->sample_id !== null;
+            $counts = $line['value']->kind === ReportedValue::NUMBER && in_array($portion->kind, ['lab', 'lab_b'], true) && $portion->sampleId !== null;
             $rows[] = $common + [
-                'portion_id' => $portion->id, 'method_id' => $method->id, 'row' => $line['row'], 'kind' => $line['value']->kind, 'value' => $value[0] ?? null, 'upper' => $value[1] ?? null,
+                'portion_id' => $portion->id, 'method_id' => $id, 'row' => $line['row'], 'kind' => $line['value']->kind, 'value' => $value[0] ?? null, 'upper' => $value[1] ?? null,
                 'as_reported' => mb_substr($line['cell'], 0, 60), 'unit' => mb_substr($line['unit'], 0, 30), 'form' => $line['form'], 'lab_number' => mb_substr($line['lab_number'], 0, 80),
             ];
             if ($counts) {
                 $readings[] = $common + [
-                    'sample_id' => $portion->sample_id, 'portion_id' => $portion->id, 'method_id' => $method->id, 'created_by' => $author->id, 'corrects_id' => $replaced[$key]['reading'] ?? null, 'value' => $value[0] ?? null, 'band' => null,
-                    'as_reported' => mb_substr($line['cell'], 0, 60), 'read_on' => $import->read_on?->format('Y-m-d 00:00:00'), 'reader' => mb_substr($method->name, 0, 80), 'flags' => '[]', 'note' => '', 'lot' => '',
+                    'sample_id' => $portion->sampleId, 'portion_id' => $portion->id, 'method_id' => $id, 'created_by' => $author->id, 'corrects_id' => $replaced[$key]['reading'] ?? null, 'value' => $value[0] ?? null, 'band' => null,
+                    'as_reported' => mb_substr($line['cell'], 0, 60), 'read_on' => $readOn, 'reader' => $name, 'flags' => '[]', 'note' => '', 'lot' => '',
                 ];
             }
         }
-        LabResult::query()->insert($rows);
-        Reading::query()->insert($readings);
+        ManyRows::insert('lab_results', $rows);
+        ManyRows::insert('readings', $readings);
         LabResult::query()->whereKey(array_filter($gone))->update(['superseded_by' => $import->id]);
 
         return $refused;
@@ -244,7 +247,7 @@ final class TakeMapped
     /**
      * Results that are there already, and those of the report that is replaced.
      *
-     * @param list<array{Line, Portion, TestMethod, array{float|null, float|null}|null}> $batch
+     * @param list<array{Line, FoundPortion, TestMethod, array{float|null, float|null}|null}> $batch
      * @return array{array<string, true>, array<string, array{result?: int, reading?: int}>} by portion and method
      */
     private function standing(array $batch, ?LabImport $old): array

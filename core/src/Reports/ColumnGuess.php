@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace HonestCore\Reports;
 
-use HonestCore\Error\CoreError;
 use HonestCore\Table\RuleTable;
 
 /**
@@ -60,21 +59,23 @@ final readonly class ColumnGuess
         return '';
     }
 
-    /** The unit that stands in the name, in brackets or after a comma, else that of the analyte. */
+    /** The unit that stands anywhere in the name, the longest that fits and of those the last, else that of the analyte. */
     private static function unit(string $text, string $analyte): string
     {
-        $parts = preg_split('/[(\[,;]|\s{2,}|\bin\b/u', $text) ?: [];
-        foreach (array_reverse(array_slice($parts, 1)) as $part) {
-            try {
-                return SoilUnit::named(trim($part, ' )]'))->code;
-            } catch (CoreError) {
-                continue;
+        $found = null;
+        foreach (SoilUnit::names() as $name) {
+            $edge = $name === '%' ? '' : '(?![\\p{L}\\d\\/])';
+            if (preg_match_all('~(?<![\\p{L}\\d\\/])'.preg_quote($name, '~')."{$edge}~u", $text, $matches, PREG_OFFSET_CAPTURE) > 0) {
+                $at = $matches[0][count($matches[0]) - 1][1];
+                if ($found === null || [strlen($name), $at] > $found[0]) {
+                    $found = [[strlen($name), $at], $name];
+                }
             }
         }
-        if (preg_match('/%\s*$|_pct$|percent/', $text) === 1) {
-            return 'percent';
+        if ($found !== null) {
+            return SoilUnit::named($found[1])->code;
         }
 
-        return SoilUnit::home($analyte)->code ?? '';
+        return preg_match('/_pct$|percent/', $text) === 1 ? 'percent' : (SoilUnit::home($analyte)->code ?? '');
     }
 }

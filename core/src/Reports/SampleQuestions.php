@@ -15,7 +15,7 @@ use HonestCore\Table\RuleTable;
 final class SampleQuestions
 {
     /**
-     * @param array<string, array{analyte: string, value: float}> $results by series, as "p:mehlich-3"
+     * @param array<string, array{analyte: string, value: float, method?: int}> $results by series, as "p:mehlich-3"
      * @return list<Question>
      */
     public static function of(string $sample, array $results): array
@@ -25,12 +25,13 @@ final class SampleQuestions
             $questions[] = new Question($kind, "{$sample}: {$words}", [$sample], array_values(array_filter($series, is_string(...))));
         };
         $rules = RuleTable::named('report-rules');
+        $firsts = self::firsts($results);
         self::ranges($results, $ask);
-        self::texture($results, $ask, self::number($rules['texture_sum_off']));
-        self::cations($results, $ask, self::number($rules['bases_over_cec']));
-        self::saturations($results, $ask, self::number($rules['saturation_most']), self::number($rules['saturation_off']));
-        self::buffers($results, $ask, self::number($rules['buffer_only_below_ph']));
-        $om = self::first($results, 'om');
+        self::texture($firsts, $ask, self::number($rules['texture_sum_off']));
+        self::cations($results, $firsts, $ask, self::number($rules['bases_over_cec']));
+        self::saturations($firsts, $ask, self::number($rules['saturation_most']), self::number($rules['saturation_off']));
+        self::buffers($results, $firsts, $ask, self::number($rules['buffer_only_below_ph']));
+        $om = $firsts['om'] ?? null;
         if ($om !== null && $om[1] > self::number($rules['organic_om']) && $om[1] <= 100) {
             $ask('organic', 'organic matter of '.self::shown($om[1]).' % is an organic soil: tables for mineral soils, lime among them, do not apply.', [$om[0]]);
         }
@@ -55,12 +56,12 @@ final class SampleQuestions
     }
 
     /**
-     * @param array<string, array{analyte: string, value: float}> $results
+     * @param array<string, array{string, float}> $firsts series and value by analyte
      * @param callable(string, string, list<string>): void $ask
      */
-    private static function texture(array $results, callable $ask, float $off): void
+    private static function texture(array $firsts, callable $ask, float $off): void
     {
-        $shares = array_map(static fn (string $share): ?array => self::first($results, $share), ['sand', 'silt', 'clay']);
+        $shares = array_map(static fn (string $share): ?array => $firsts[$share] ?? null, ['sand', 'silt', 'clay']);
         if (in_array(null, $shares, true)) {
             return;
         }
@@ -72,12 +73,13 @@ final class SampleQuestions
 
     /**
      * @param array<string, array{analyte: string, value: float}> $results
+     * @param array<string, array{string, float}> $firsts series and value by analyte
      * @param callable(string, string, list<string>): void $ask
      */
-    private static function cations(array $results, callable $ask, float $over): void
+    private static function cations(array $results, array $firsts, callable $ask, float $over): void
     {
-        $cec = self::first($results, 'cec');
-        $bases = array_values(array_filter(array_map(static fn (string $one): ?array => self::first($results, $one), ['k', 'ca', 'mg', 'na'])));
+        $cec = $firsts['cec'] ?? null;
+        $bases = array_values(array_filter(array_map(static fn (string $one): ?array => $firsts[$one] ?? null, ['k', 'ca', 'mg', 'na'])));
         if ($cec === null || count($bases) < 2 || $cec[1] <= 0) {
             return;
         }
@@ -93,24 +95,24 @@ final class SampleQuestions
     /**
      * Shares of the exchange capacity: what they add up to, and each against its base where both are reported.
      *
-     * @param array<string, array{analyte: string, value: float}> $results
+     * @param array<string, array{string, float}> $firsts series and value by analyte
      * @param callable(string, string, list<string>): void $ask
      */
-    private static function saturations(array $results, callable $ask, float $most, float $off): void
+    private static function saturations(array $firsts, callable $ask, float $most, float $off): void
     {
-        $shares = array_filter(array_map(static fn (string $base): ?array => self::first($results, "{$base}_sat"), ['k' => 'k', 'ca' => 'ca', 'mg' => 'mg', 'na' => 'na', 'h' => 'h']));
+        $shares = array_filter(array_map(static fn (string $base): ?array => $firsts["{$base}_sat"] ?? null, ['k' => 'k', 'ca' => 'ca', 'mg' => 'mg', 'na' => 'na', 'h' => 'h']));
         $sum = array_sum(array_column($shares, 1));
         if ($sum > $most) {
             $ask('cations', 'the saturations add up to '.self::shown($sum).' %, more than the whole.', array_values(array_column($shares, 0)));
         }
-        $whole = self::first($results, 'base_sat');
+        $whole = $firsts['base_sat'] ?? null;
         $bases = array_sum(array_column(array_diff_key($shares, ['h' => true]), 1));
         if ($whole !== null && isset($shares['ca'], $shares['mg'], $shares['k']) && abs($whole[1] - $bases) > $off) {
             $ask('cations', 'the base saturation is given as '.self::shown($whole[1]).' % and its bases add up to '.self::shown($bases).' %.', [$whole[0], ...array_values(array_column($shares, 0))]);
         }
-        $cec = self::first($results, 'cec');
+        $cec = $firsts['cec'] ?? null;
         foreach (array_diff_key($shares, ['h' => true]) as $base => [$series, $share]) {
-            $found = self::first($results, $base);
+            $found = $firsts[$base] ?? null;
             if ($cec === null || $cec[1] <= 0 || $found === null) {
                 continue;
             }
@@ -123,11 +125,12 @@ final class SampleQuestions
 
     /**
      * @param array<string, array{analyte: string, value: float}> $results
+     * @param array<string, array{string, float}> $firsts series and value by analyte
      * @param callable(string, string, list<string>): void $ask
      */
-    private static function buffers(array $results, callable $ask, float $acidBelow): void
+    private static function buffers(array $results, array $firsts, callable $ask, float $acidBelow): void
     {
-        $ph = self::first($results, 'ph');
+        $ph = $firsts['ph'] ?? null;
         if ($ph === null) {
             return;
         }
@@ -152,18 +155,19 @@ final class SampleQuestions
     }
 
     /**
+     * The first series of each analyte.
+     *
      * @param array<string, array{analyte: string, value: float}> $results
-     * @return array{string, float}|null series and value
+     * @return array<string, array{string, float}> series and value by analyte
      */
-    private static function first(array $results, string $analyte): ?array
+    private static function firsts(array $results): array
     {
-        foreach ($results as $series => $result) {
-            if ($result['analyte'] === $analyte) {
-                return [$series, $result['value']];
-            }
+        $firsts = [];
+        foreach ($results as $series => ['analyte' => $analyte, 'value' => $value]) {
+            $firsts[$analyte] ??= [$series, $value];
         }
 
-        return null;
+        return $firsts;
     }
 
     private static function number(mixed $value): float

@@ -156,6 +156,14 @@ final readonly class SoilUnit
         return new ValueOutOfRange("{$analyte} cannot be given in {$from->code}; accepted are units that turn into ".(self::home($analyte)->code ?? 'its own').'.');
     }
 
+    /** @return list<string> every name of a unit that can stand in the name of a column, in small letters */
+    public static function names(): array
+    {
+        static $names = null;
+
+        return $names ??= array_values(array_filter(array_merge(...array_values(array_map(static fn (array $unit): array => array_map(mb_strtolower(...), $unit['names']), self::units()))), static fn (string $name): bool => $name !== '' && ! in_array($name, ['ph', 'none', 'units'], true)));
+    }
+
     private static function plain(string $name): string
     {
         return preg_replace('/\s+/u', '', mb_strtolower(trim($name))) ?? '';

@@ -13,6 +13,21 @@ use PHPUnit\Framework\TestCase;
 /** Base saturation: how labs name it, and how it is held against bases and exchange capacity. */
 final class SaturationTest extends TestCase
 {
+    /** @return array<string, array{string, string}> */
+    public static function units(): array
+    {
+        return [
+            'after brackets' => ['P (Mehlich-3) lb/acre', 'lb/acre'], 'after a blank' => ['S kg/ha', 'kg/ha'], 'in brackets' => ['K (mg/kg)', 'ppm'], 'before the name' => ['ppm Zn', 'ppm'], 'with a space inside' => ['CEC meq/100 g', 'cmol/kg'],
+            'a share' => ['Organic matter %', 'percent'], 'none' => ['Phosphorus', 'ppm'], 'of salts' => ['EC mS/cm', 'dS/m'], 'not a part of a word' => ['Mehlich-3 P, ppm (kg/hammer)', 'ppm'], 'an oxide' => ['P2O5 lbs/ac', 'lb/acre'],
+        ];
+    }
+
+    #[DataProvider('units')]
+    public function test_the_unit_is_found_wherever_it_stands_in_the_name(string $name, string $unit): void
+    {
+        self::assertSame($unit, ColumnGuess::of($name)->unit);
+    }
+
     /** @return array<string, array{string, string}> names as labs give them (common practice) */
     public static function names(): array
     {

@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Reports;
+
+/** What an import needs of a portion; a report may speak of tens of thousands, too many for whole records. */
+final readonly class FoundPortion
+{
+    public function __construct(public int $id, public string $code, public string $kind, public ?int $sampleId, public string $depth) {}
+
+    public static function of(\stdClass $row): self
+    {
+        return new self((int) $row->id, (string) $row->code, (string) $row->kind, $row->sample_id === null ? null : (int) $row->sample_id, (string) $row->depth);
+    }
+}

@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Variance;
+
+use HonestCore\Error\BadRow;
+use HonestCore\Error\BadTable;
+use HonestCore\Error\ValueOutOfRange;
+use HonestCore\Table\CsvTable;
+use HonestCore\Table\Number;
+
+/**
+ * Two samples from each target and two analyses of each sample: the balanced design of the duplicate method.
+ *
+ * Quantity and unit: values in the unit of the analyte.
+ * Domain: 2 targets or more, each with two samples of two analyses; all finite and no larger than 1e12.
+ * Source: Eurachem/CITAC/EUROLAB guide "Measurement uncertainty arising from sampling", the duplicate method.
+ */
+final readonly class NestedDesign
+{
+    private const LARGEST = 1e12;
+
+    private const ACCEPTED = 'two samples from each target and two analyses of each sample, on rows with the columns target, sample, analysis, value';
+
+    /** @param non-empty-list<array{array{float, float}, array{float, float}}> $targets */
+    private function __construct(public array $targets) {}
+
+    /**
+     * @param list<array{array{float, float}, array{float, float}}> $targets
+     *
+     * @throws ValueOutOfRange
+     */
+    public static function of(array $targets): self
+    {
+        if (count($targets) < 2) {
+            throw ValueOutOfRange::of('The number of targets', count($targets), '2 or more');
+        }
+        foreach ($targets as $samples) {
+            foreach ([...$samples[0], ...$samples[1]] as $value) {
+                if (! is_finite($value) || abs($value) > self::LARGEST) {
+                    throw ValueOutOfRange::of('A value', $value, 'a finite number of no more than 1e12');
+                }
+            }
+        }
+
+        return new self($targets);
+    }
+
+    /**
+     * @throws BadTable
+     * @throws BadRow
+     */
+    public static function parse(string $text): self
+    {
+        $table = CsvTable::parse($text, ['target', 'sample', 'analysis', 'value']);
+        $found = $rows = [];
+        foreach ($table->rows as $row => $cells) {
+            foreach (['target', 'sample', 'analysis'] as $column) {
+                if ($cells[$column] === '') {
+                    throw BadRow::at($row, "the {$column} is empty", 'a name or number in every cell');
+                }
+            }
+            $value = Number::parse($cells['value']);
+            if ($value === null || ! is_finite($value) || abs($value) > self::LARGEST) {
+                throw BadRow::at($row, $cells['value'] === '' ? 'value is an empty cell' : "value is \"{$cells['value']}\"", 'a finite number with a decimal point, such as 6.25');
+            }
+            [$target, $sample, $analysis] = ['t'.$cells['target'], 's'.$cells['sample'], 'a'.$cells['analysis']];
+            if (isset($found[$target][$sample][$analysis])) {
+                throw BadRow::at($row, "analysis {$cells['analysis']} of sample {$cells['sample']} of target {$cells['target']} stands in row {$rows[$target][$sample][$analysis]} already", 'each analysis on one row');
+            }
+            $found[$target][$sample][$analysis] = $value;
+            $rows[$target][$sample][$analysis] = $row;
+        }
+        $targets = [];
+        foreach ($found as $target => $samples) {
+            $last = max(array_merge(...array_map(array_values(...), array_values($rows[$target]))));
+            if (count($samples) !== 2) {
+                throw BadRow::at($last, 'target '.substr($target, 1).' has '.count($samples).(count($samples) === 1 ? ' sample' : ' samples'), self::ACCEPTED);
+            }
+            $pairs = [];
+            foreach ($samples as $sample => $analyses) {
+                $values = array_values($analyses);
+                if (count($values) !== 2) {
+                    throw BadRow::at($last, 'sample '.substr($sample, 1).' of target '.substr($target, 1).' has '.count($values).(count($values) === 1 ? ' analysis' : ' analyses'), self::ACCEPTED);
+                }
+                $pairs[] = [$values[0], $values[1]];
+            }
+            $targets[] = [$pairs[0], $pairs[1]];
+        }
+        if (count($targets) < 2) {
+            throw BadTable::because('there is 1 target', 'two targets or more: '.self::ACCEPTED);
+        }
+
+        return new self($targets);
+    }
+}

@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Variance;
+
+use HonestCore\Statistics\Spread;
+
+/**
+ * Where the spread of results comes from: the ground, the sampling or the analysis.
+ *
+ * Quantity and unit: standard deviations in the unit of the analyte; shares of the total variance, 0 to 1, and the expanded
+ *   uncertainty as a fraction of the mean, both from the robust figures.
+ * Domain: a balanced design; a variance that would be negative is 0, and `reasons` says so.
+ * Variant: nested analysis of variance, classical and robust; expanded uncertainty with coverage factor 2.
+ * Accuracy: the published example A1 to the digits it is printed with.
+ * Source: Eurachem/CITAC/EUROLAB guide "Measurement uncertainty arising from sampling"; robust as in HuberSpread.
+ *
+ * @phpstan-type Parts array{mean: float, sd_between: float, sd_sampling: float, sd_analysis: float, sd_measurement: float}
+ */
+final readonly class VarianceSplit
+{
+    /**
+     * @param Parts $classical
+     * @param Parts $robust
+     * @param array{between: float|null, sampling: float|null, analysis: float|null} $share
+     * @param list<string> $reasons
+     */
+    private function __construct(public int $targets, public array $classical, public array $robust, public array $share, public ?float $expandedRelative, public array $reasons) {}
+
+    public static function of(NestedDesign $design): self
+    {
+        $reasons = [];
+        [$classical, $one] = self::classical($design);
+        [$robust, $two] = self::robust($design);
+        foreach (['classical' => $one, 'robust' => $two] as $way => $below) {
+            foreach ($below as $part) {
+                $reasons[] = "The {$way} variance of {$part} came out below 0 and is shown as 0: the design cannot tell it from the levels beneath it.";
+            }
+        }
+        $total = $robust['sd_between'] ** 2 + $robust['sd_measurement'] ** 2;
+        if ($total <= 0.0) {
+            $reasons[] = 'All values are equal, so that there is no spread to share out.';
+        }
+        if ($robust['mean'] <= 0.0) {
+            $reasons[] = 'The mean is not above 0, so that no relative uncertainty can be given.';
+        }
+        $part = static fn (string $name): ?float => $total <= 0.0 ? null : $robust["sd_{$name}"] ** 2 / $total;
+
+        return new self(
+            count($design->targets), $classical, $robust, ['between' => $part('between'), 'sampling' => $part('sampling'), 'analysis' => $part('analysis')],
+            $robust['mean'] > 0.0 ? 2 * $robust['sd_measurement'] / $robust['mean'] : null, $reasons,
+        );
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return ['targets' => $this->targets, 'classical' => $this->classical, 'robust' => $this->robust, 'share' => $this->share, 'expanded_relative_uncertainty' => $this->expandedRelative, 'reasons' => $this->reasons];
+    }
+
+    /** @return array{Parts, list<string>} with what came out below 0 */
+    private static function classical(NestedDesign $design): array
+    {
+        [$analyses, $samples, $targets] = [[], [], []];
+        foreach ($design->targets as [$a, $b]) {
+            array_push($analyses, $a, $b);
+            $samples[] = [Spread::mean($a), Spread::mean($b)];
+            $targets[] = (Spread::mean($a) + Spread::mean($b)) / 2;
+        }
+        $pooled = static fn (array $pairs): float => array_sum(array_map(static fn (array $pair): float => ($pair[0] - $pair[1]) ** 2 / 2, $pairs)) / count($pairs);
+
+        return self::parts(Spread::mean($targets), $pooled($analyses), $pooled($samples), (float) Spread::standardDeviation($targets) ** 2);
+    }
+
+    /** @return array{Parts, list<string>} */
+    private static function robust(NestedDesign $design): array
+    {
+        $analyses = [];
+        foreach ($design->targets as [$a, $b]) {
+            array_push($analyses, $a, $b);
+        }
+        $first = HuberSpread::of($analyses);
+        $samples = array_chunk($first->means, 2);
+        $second = HuberSpread::of($samples);
+        $third = HuberSpread::of([$second->means]);
+
+        return self::parts($third->means[0], $first->variance, $second->variance, $third->variance);
+    }
+
+    /**
+     * @param float $ofAnalyses variance within samples
+     * @param float $ofSamples of sample means within targets, which holds half the former
+     * @param float $ofTargets of target means, which holds half the latter
+     * @return array{Parts, list<string>}
+     */
+    private static function parts(float $mean, float $ofAnalyses, float $ofSamples, float $ofTargets): array
+    {
+        [$sampling, $between] = [$ofSamples - $ofAnalyses / 2, $ofTargets - $ofSamples / 2];
+        $below = [...($sampling < 0 ? ['sampling'] : []), ...($between < 0 ? ['the ground between targets'] : [])];
+        [$sampling, $between] = [max(0.0, $sampling), max(0.0, $between)];
+
+        return [['mean' => $mean, 'sd_between' => sqrt($between), 'sd_sampling' => sqrt($sampling), 'sd_analysis' => sqrt($ofAnalyses), 'sd_measurement' => sqrt($sampling + $ofAnalyses)], $below];
+    }
+}
