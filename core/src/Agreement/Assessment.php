@@ -39,7 +39,7 @@ final readonly class Assessment
             $x = array_map(static fn (PairedSample $s): float => $s->reference, $samples);
             $y = array_map(static fn (PairedSample $s): float => $s->test(), $samples);
             $differences = Differences::between(
-                array_map($policy->scale->of(...), $x), array_map($policy->scale->of(...), $y), $policy->confidence,
+                array_map($policy->scale->of(...), $x), array_map($policy->scale->of(...), $y), $policy->looking->confidenceAt(count($x), $policy->confidence),
             );
             $deming = Deming::fit($x, $y);
             $passingBablok = PassingBablok::fit($x, $y, $policy->confidence);
@@ -51,7 +51,7 @@ final readonly class Assessment
             SortClaim::judge($tally, $policy),
             RateClaim::judge($differences, count($samples), $most, $bands, $policy),
             TrackClaim::judge(Repeatability::of($samples, $policy), $policy),
-            self::reasons(count($samples), $most, $bands, $kappa, $differences, $deming, $passingBablok, $concordance),
+            self::reasons($policy->looking, count($samples), $most, $bands, $kappa, $differences, $deming, $passingBablok, $concordance),
         );
     }
 
@@ -78,10 +78,10 @@ final readonly class Assessment
 
     /** @return list<string> */
     private static function reasons(
-        int $pairs, int $most, ?Bands $bands, ?Kappa $kappa, ?Differences $differences,
+        Looking $looking, int $pairs, int $most, ?Bands $bands, ?Kappa $kappa, ?Differences $differences,
         ?Deming $deming, ?PassingBablok $passingBablok, ?Concordance $concordance,
     ): array {
-        $reasons = ['The bounds hold for one look at the evidence, fixed beforehand.'];
+        $reasons = [$looking === Looking::Once ? 'The bounds hold for one look at the evidence, fixed beforehand.' : 'The bounds hold however often the evidence is looked at.'];
         if ($most > 1) {
             $reasons[] = "Up to {$most} readings of a sample were averaged: what is said of sorting and rating holds for such averages, not for one reading.";
         }

@@ -25,6 +25,7 @@ final readonly class Policy
         public float $confidence,
         public Scale $scale,
         public array $actions = [],
+        public Looking $looking = Looking::Once,
     ) {}
 
     /** @throws ValueOutOfRange */
@@ -64,7 +65,13 @@ final readonly class Policy
             throw ValueOutOfRange::of('The number of action names', count($actions), "{$this->limits->classes()}, one for each class");
         }
 
-        return new self($this->analyte, $this->limits, $this->allowable, $this->change, $this->required, $this->confidence, $this->scale, $actions);
+        return new self($this->analyte, $this->limits, $this->allowable, $this->change, $this->required, $this->confidence, $this->scale, $actions, $this->looking);
+    }
+
+    /** The same policy with bounds for one look, or for looking often. */
+    public function lookedAt(Looking $looking): self
+    {
+        return new self($this->analyte, $this->limits, $this->allowable, $this->change, $this->required, $this->confidence, $this->scale, $this->actions, $looking);
     }
 
     /** An action class in words: its action where it is named, else its range. */

@@ -37,7 +37,7 @@ final readonly class Repeatability
         if ($degrees === 0 || ! $numeric) {
             return new self(null, $degrees, null);
         }
-        $alpha = 1 - $policy->confidence;
+        $alpha = 1 - $policy->looking->confidenceAt($degrees, $policy->confidence);
 
         return new self(sqrt($sum / $degrees), $degrees, [
             sqrt($sum / ChiSquare::quantile(1 - $alpha / 2, $degrees)),

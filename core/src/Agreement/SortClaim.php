@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace HonestCore\Agreement;
 
-use HonestCore\Statistics\BinomialBound;
 use HonestCore\Statistics\Fewest;
 
 /**
@@ -15,7 +14,7 @@ use HonestCore\Statistics\Fewest;
  *   least 3 reference results of which at least floor(required * n) agree; falls when the upper bound, of
  *   all or of one class, is below the required share; untested below 5 pairs; unable when the bands sort to
  *   too few classes; else open.
- * Source: exact bounds, see BinomialBound; the rule is the product's own.
+ * Source: exact bounds, see BinomialBound, or those of a ConfidenceSequence where the policy looks often; the rule is the product's own.
  */
 final readonly class SortClaim
 {
@@ -36,8 +35,8 @@ final readonly class SortClaim
     public static function judge(ActionTally $tally, Policy $policy): self
     {
         $n = $tally->pairs;
-        $lower = $n === 0 ? null : BinomialBound::lower($tally->agree, $n, $policy->confidence);
-        $upper = $n === 0 ? null : BinomialBound::upper($tally->agree, $n, $policy->confidence);
+        $lower = $n === 0 ? null : $policy->looking->lower($tally->agree, $n, $policy->confidence);
+        $upper = $n === 0 ? null : $policy->looking->upper($tally->agree, $n, $policy->confidence);
         $lacking = self::lacking($tally, $policy);
         $missed = self::refutedClasses($tally, $policy);
         $verdict = match (true) {
@@ -51,7 +50,7 @@ final readonly class SortClaim
             Verdict::Stands => 0,
             Verdict::Falls, Verdict::Unable => null,
             default => max(
-                BinomialBound::furtherHits($tally->agree, $n, $policy->required, $policy->confidence),
+                $policy->looking->furtherHits($tally->agree, $n, $policy->required, $policy->confidence),
                 array_sum($lacking),
                 self::FEWEST_PAIRS - $n,
             ),
@@ -101,7 +100,7 @@ final readonly class SortClaim
     {
         $refuted = [];
         foreach ($tally->perClass as $class => ['n' => $n, 'agree' => $agree]) {
-            if ($n > 0 && BinomialBound::upper($agree, $n, $policy->confidence) < $policy->required) {
+            if ($n > 0 && $policy->looking->upper($agree, $n, $policy->confidence) < $policy->required) {
                 $refuted[] = $class;
             }
         }
