@@ -152,6 +152,9 @@ Route::middleware('auth')->group(function (): void {
     Route::get('evidence/{method}', C\Evidence\ShowEvidence::class)->can('view', 'method');
     Route::get('policies', C\Decide\ListPolicies::class);
     Route::post('policies', C\Decide\CreatePolicy::class)->can('create', JudgingPolicy::class);
+    Route::post('policies/preview', C\Decide\PreviewPolicy::class)->can('create', JudgingPolicy::class);
+    Route::get('evidence/{method}/costs', C\Decide\ShowUsualCosts::class)->can('view', 'method');
+    Route::post('evidence/{method}/strategies', C\Decide\CompareStrategies::class)->can('view', 'method');
     Route::get('verdicts', C\Decide\ListVerdicts::class);
     Route::get('verdicts/{verdict}', C\Decide\ShowVerdict::class)->can('view', 'verdict');
     Route::post('evidence/{method}/verdicts', C\Decide\SignVerdict::class)->can('view', 'method')->can('create', Verdict::class);

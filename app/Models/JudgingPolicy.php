@@ -6,6 +6,7 @@ namespace App\Models;
 
 use App\Models\Concerns\BelongsToTeam;
 use HonestCore\Agreement\ActionLimits;
+use HonestCore\Agreement\Looking;
 use HonestCore\Agreement\Policy;
 use HonestCore\Agreement\Scale;
 use Illuminate\Database\Eloquent\Model;
@@ -19,8 +20,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $created_by
  * @property string $analyte
  * @property int $version
- * @property array{thresholds: list<float|int>, crops: array<string, list<float|int>>, actions: list<string>, allowable: float|int, change: float|int, required: float, confidence: float, scale: string} $terms
+ * @property array{thresholds: list<float|int>, crops: array<string, list<float|int>>, actions: list<string>, allowable: float|int, change: float|int, required: float, confidence: float, scale: string, looking?: string} $terms
  * @property string $reason
+ * @property int|null $pairs_then pairs that were there when it was set
  * @property \Illuminate\Support\Carbon $created_at
  * @property-read User $author
  */
@@ -49,7 +51,7 @@ final class JudgingPolicy extends Model
         return Policy::of(
             $this->analyte, self::limits($terms['thresholds']), (float) $terms['allowable'], (float) $terms['change'],
             (float) $terms['required'], (float) $terms['confidence'], Scale::from($terms['scale']),
-        )->withActions($terms['actions']);
+        )->withActions($terms['actions'])->lookedAt(Looking::from($terms['looking'] ?? 'once'));
     }
 
     /** Action limits for a use of ground; those of the policy where the use has none of its own. */

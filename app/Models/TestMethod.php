@@ -28,6 +28,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property string $extractant
  * @property string $instrument
  * @property list<array{name: string, url: string}> $links
+ * @property \Illuminate\Support\Carbon|null $updated_at
  * @property-read MethodVersion|null $current
  * @property-read \Illuminate\Database\Eloquent\Collection<int, MethodVersion> $versions
  * @property-read \Illuminate\Database\Eloquent\Collection<int, ReagentLot> $lots

@@ -26,6 +26,8 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property array<string, mixed> $evidence
  * @property string $evidence_hash
  * @property string $note
+ * @property list<array{code: string, sample_id: int, use: string, limits: list<float|int>, reference: float|int, readings: list<float|int>, bands: list<array{name: string, lower: float|int|null, upper: float|int|null}>, flags: list<string>, left_out: bool}>|null $snapshot
+ * @property int|null $season
  * @property \Illuminate\Support\Carbon $created_at
  * @property-read TestMethod $method
  * @property-read TestMethod $reference
@@ -41,6 +43,9 @@ final class Verdict extends Model
 
     protected $guarded = [];
 
+    /** All but the pairs it rests on, which are many: for lists. */
+    public const LISTED = ['id', 'team_id', 'method_id', 'reference_id', 'policy_id', 'signed_by', 'follows_id', 'claim', 'verdict', 'scope', 'evidence', 'evidence_hash', 'note', 'season', 'created_at'];
+
     /**
      * Verdicts that no other follows.
      *
@@ -54,7 +59,7 @@ final class Verdict extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['scope' => 'array', 'evidence' => 'array'];
+        return ['scope' => 'array', 'evidence' => 'array', 'snapshot' => 'array'];
     }
 
     /** @return BelongsTo<TestMethod, $this> */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions\Decide;
 
 use App\Models\JudgingPolicy;
+use App\Models\Reading;
 use App\Models\User;
 
 /** Writes the next version of a policy. Earlier versions stay, and old verdicts keep theirs. */
@@ -15,6 +16,7 @@ final class SetPolicy
     {
         $policy = new JudgingPolicy([
             'created_by' => $author->id, 'analyte' => $analyte, 'terms' => $terms, 'reason' => $reason,
+            'pairs_then' => self::pairs($analyte),
             'version' => 1 + (int) JudgingPolicy::query()->where('analyte', $analyte)->max('version'),
         ]);
         $policy->policy();
@@ -24,5 +26,13 @@ final class SetPolicy
         $policy->save();
 
         return $policy;
+    }
+
+    /** Composites that a lab and a test of the bench have both read of it already. */
+    private static function pairs(string $analyte): int
+    {
+        $read = static fn (string $portion) => Reading::query()->whereHas('method', static fn ($method) => $method->where('analyte', $analyte)->where('portion', $portion))->distinct()->pluck('sample_id')->all();
+
+        return count(array_intersect($read('lab'), $read('bench')));
     }
 }

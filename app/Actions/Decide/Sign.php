@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions\Decide;
 
 use App\Actions\Evidence\GatherEvidence;
+use App\Actions\Evidence\Pair;
 use App\Exceptions\Conflict;
 use App\Models\TestMethod;
 use App\Models\User;
@@ -16,18 +17,18 @@ final class Sign
 {
     public function __construct(private readonly GatherEvidence $gather) {}
 
-    public function __invoke(TestMethod $test, User $signer, string $claim, string $hash, ?int $follows, string $scope, string $note): Verdict
+    public function __invoke(TestMethod $test, User $signer, string $claim, string $hash, ?int $follows, string $scope, string $note, ?TestMethod $reference = null): Verdict
     {
-        return DB::transaction(function () use ($test, $signer, $claim, $hash, $follows, $scope, $note): Verdict {
+        return DB::transaction(function () use ($test, $signer, $claim, $hash, $follows, $scope, $note, $reference): Verdict {
             $untested = $this->gather->untested($test);
             if ($untested !== null) {
                 throw new Conflict("{$test->name}: {$untested}");
             }
-            $evidence = ($this->gather)($test);
+            $evidence = ($this->gather)($test, $reference);
             if ($evidence->hash() !== $hash) {
                 throw new Conflict('The evidence or the policy has changed since you opened it. Look at it again, then sign; what you wrote is kept.');
             }
-            $standing = Verdict::standing()->where('method_id', $test->id)->where('claim', $claim)->first();
+            $standing = Verdict::standing()->where('method_id', $test->id)->where('reference_id', $evidence->reference->id)->where('claim', $claim)->first();
             if ($standing?->id !== $follows) {
                 throw new Conflict('Another verdict on this claim has been signed since you opened it. Look at it, then sign a new one that follows it.');
             }
@@ -47,6 +48,8 @@ final class Sign
                 ],
                 'evidence_hash' => $hash,
                 'note' => $note,
+                'season' => $evidence->season(),
+                'snapshot' => array_map(static fn (Pair $pair): array => $pair->kept(), $evidence->pairs),
             ]);
         });
     }

@@ -16,12 +16,18 @@ final class Evidence
 
     private ?Assessment $withAll = null;
 
-    /** @param list<Pair> $pairs those that count and those left out, the newest sample first */
+    /**
+     * @param list<Pair> $pairs those that count and those left out, the newest sample first
+     * @param list<array{code: string, sample_id: int, said: string}> $censored composites where the reference gave no number
+     * @param string $against the reader whose bands stand for the reference; empty where it is another method
+     */
     public function __construct(
         public readonly TestMethod $test,
         public readonly TestMethod $reference,
         public readonly JudgingPolicy $policy,
         public readonly array $pairs,
+        public readonly array $censored = [],
+        public readonly string $against = '',
     ) {}
 
     public function assessment(): Assessment
@@ -32,7 +38,7 @@ final class Evidence
     /** The same with the readings whose protocol was broken put back. */
     public function withAll(): Assessment
     {
-        return $this->withAll ??= $this->leftOut() === [] ? $this->assessment() : $this->assess($this->pairs, 0);
+        return $this->withAll ??= $this->leftOut() === [] ? $this->assessment() : $this->assess(array_values(array_filter($this->pairs, static fn (Pair $pair): bool => ! in_array(GatherEvidence::NO_LOGARITHM, $pair->flags, true))), 0);
     }
 
     /** @return list<Pair> */
@@ -45,6 +51,20 @@ final class Evidence
     public function leftOut(): array
     {
         return array_values(array_filter($this->pairs, static fn (Pair $pair): bool => ! $pair->counts()));
+    }
+
+    /** What the pairs of some group prove, as all of them do. */
+    public function of(callable $belongs): Assessment
+    {
+        return $this->assess(array_values(array_filter($this->counted(), $belongs)), 0);
+    }
+
+    /** Year of the newest pair. */
+    public function season(): ?int
+    {
+        $years = array_map(static fn (Pair $pair): int => $pair->sample->year, $this->pairs);
+
+        return $years === [] ? null : max($years);
     }
 
     /** @return array{test_from: float|null, test_to: float|null, reference_from: float|null, reference_to: float|null} */
@@ -69,7 +89,7 @@ final class Evidence
         ], $this->pairs);
         sort($pairs);
 
-        return hash('sha256', json_encode([$this->policy->id, $this->test->lot, $pairs], JSON_THROW_ON_ERROR));
+        return hash('sha256', json_encode([$this->policy->id, $this->test->lot, $pairs, ...($this->against === '' ? [] : [$this->against])], JSON_THROW_ON_ERROR));
     }
 
     /** @param list<Pair> $pairs */

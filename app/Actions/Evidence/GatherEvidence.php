@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Actions\Evidence;
 
+use App\Exceptions\Conflict;
 use App\Models\JudgingPolicy;
+use App\Models\LabResult;
 use App\Models\Reading;
 use App\Models\Sample;
 use App\Models\TestMethod;
@@ -12,30 +14,55 @@ use HonestCore\Agreement\ActionLimits;
 use HonestCore\Agreement\Band;
 use HonestCore\Agreement\Bands;
 use HonestCore\Agreement\PairedSample;
+use HonestCore\Agreement\Scale;
+use HonestCore\Reports\ReportedValue;
 use HonestCore\Statistics\Spread;
 use Illuminate\Database\Eloquent\Collection;
 
 /**
- * Puts the readings of one test beside those of its reference, composite by composite. Corrected readings do not
- * count; readings with a protocol break are left out, and a pair none of whose readings is left is left out whole.
+ * Puts the readings of one test beside those of another method, or of one reader beside those of another, composite by
+ * composite. Corrected readings do not count; readings with a protocol break are left out, and a pair none of whose readings is
+ * left is left out whole. Two extractants are never paired.
  */
 final class GatherEvidence
 {
-    public function __invoke(TestMethod $test): Evidence
+    /** What stands in the place of a protocol break when no logarithm can be taken. */
+    public const NO_LOGARITHM = 'no-logarithm';
+
+    public function __invoke(TestMethod $test, ?TestMethod $reference = null): Evidence
     {
-        $reference = $this->reference($test->analyte);
-        $policy = $this->policy($test->analyte);
+        $reference ??= $this->reference($test->analyte);
+        if ($reference->id === $test->id || $reference->analyte !== $test->analyte || ($test->portion === 'lab' && $reference->portion === 'lab' && $reference->extractant !== $test->extractant)) {
+            throw new Conflict("{$reference->name} measures something else, or by another extractant: the two are never compared.");
+        }
         $ofReference = $this->readings($reference);
-        $pairs = [];
-        foreach ($this->readings($test) as $sampleId => $readings) {
-            $results = array_values(array_filter($ofReference->get($sampleId) ?? [], static fn (Reading $reading): bool => $reading->flags === []));
-            if ($results !== []) {
-                $pairs[] = $this->pair($readings, $results, $policy, $test->scale());
+        $results = [];
+        foreach ($ofReference as $sample => $readings) {
+            $sound = array_values(array_filter($readings, static fn (Reading $reading): bool => $reading->flags === []));
+            $figures = array_values(array_filter(array_map(static fn (Reading $reading): ?float => self::figure($reading, $reference->scale()), $sound), is_float(...)));
+            if ($figures !== []) {
+                $results[$sample] = Spread::mean($figures);
             }
         }
-        usort($pairs, static fn (Pair $a, Pair $b): int => [$b->sample->year, $b->sample->number] <=> [$a->sample->year, $a->sample->number]);
 
-        return new Evidence($test, $reference, $policy, $pairs);
+        return $this->evidence($test, $reference, $this->readings($test), $results, $this->censored($reference), '');
+    }
+
+    /** One reader's bands beside those of another, who stands for the reference. */
+    public function readers(TestMethod $test, string $reference, string $reader): Evidence
+    {
+        [$ones, $others] = [[], []];
+        foreach ($this->readings($test) as $sample => $readings) {
+            $of = static fn (string $name): array => array_values(array_filter($readings, static fn (Reading $reading): bool => $reading->reader === $name));
+            $figures = array_values(array_filter(array_map(static fn (Reading $reading): ?float => $reading->flags === [] ? self::figure($reading, $test->scale()) : null, $of($reference)), is_float(...)));
+            $own = $of($reader);
+            if ($figures !== [] && $own !== []) {
+                $ones[$sample] = Spread::mean($figures);
+                $others[$sample] = $own;
+            }
+        }
+
+        return $this->evidence($test, $test, $others, $ones, [], $reference);
     }
 
     /** The lab's own method for an analyte: what tests are judged against. */
@@ -49,6 +76,44 @@ final class GatherEvidence
         return JudgingPolicy::query()->where('analyte', $analyte)->orderByDesc('version')->firstOrFail();
     }
 
+    /** Why a test has nothing to be judged by here, or null when it has. */
+    public function untested(TestMethod $test): ?string
+    {
+        if (! TestMethod::query()->where('analyte', $test->analyte)->where('portion', 'lab')->whereNull('school')->whereKeyNot($test->id)->exists()) {
+            return 'No lab method here measures the same, so that it has no partner: it stays untested.';
+        }
+
+        return JudgingPolicy::query()->where('analyte', $test->analyte)->exists() ? null : 'No policy is set for what it measures, so that it cannot be judged yet.';
+    }
+
+    /** @return list<TestMethod> what a test can be held against: the labs' methods for the same, by the same extractant for a lab's */
+    public function references(TestMethod $test): array
+    {
+        $labs = TestMethod::query()->where('analyte', $test->analyte)->where('portion', 'lab')->whereKeyNot($test->id)->orderBy('id')->get();
+
+        return array_values($labs->filter(static fn (TestMethod $lab): bool => $lab->school === $test->school && ($test->portion !== 'lab' || $lab->extractant === $test->extractant))->all());
+    }
+
+    /**
+     * @param iterable<int, non-empty-list<Reading>> $tests by sample
+     * @param array<int, float> $references by sample
+     * @param list<array{code: string, sample_id: int, said: string}> $censored
+     */
+    private function evidence(TestMethod $test, TestMethod $reference, iterable $tests, array $references, array $censored, string $against): Evidence
+    {
+        $policy = $this->policy($test->analyte);
+        [$pairs, $tested] = [[], []];
+        foreach ($tests as $sample => $readings) {
+            $tested[$sample] = true;
+            if (isset($references[$sample])) {
+                $pairs[] = $this->pair($readings, $references[$sample], $policy, $test->scale());
+            }
+        }
+        usort($pairs, static fn (Pair $a, Pair $b): int => [$b->sample->year, $b->sample->number] <=> [$a->sample->year, $a->sample->number]);
+
+        return new Evidence($test, $reference, $policy, $pairs, array_values(array_filter($censored, static fn (array $one): bool => isset($tested[$one['sample_id']]))), $against);
+    }
+
     /** @return Collection<int, non-empty-list<Reading>>|\Illuminate\Support\Collection<int, non-empty-list<Reading>> by sample */
     private function readings(TestMethod $method): \Illuminate\Support\Collection
     {
@@ -59,20 +124,30 @@ final class GatherEvidence
         return $grouped;
     }
 
-    /**
-     * @param non-empty-list<Reading> $readings
-     * @param non-empty-list<Reading> $results
-     */
-    private function pair(array $readings, array $results, JudgingPolicy $policy, ?Bands $scale): Pair
+    /** @return list<array{code: string, sample_id: int, said: string}> results of the reference that are no number: below a limit, a range, a trace */
+    private function censored(TestMethod $reference): array
+    {
+        $results = LabResult::query()->where('method_id', $reference->id)->where('kind', '!=', ReportedValue::NUMBER)->whereNull('superseded_by')->where('excluded', '')->with('portion.sample:id,code')->orderBy('id')->get();
+
+        return array_values($results->filter(static fn (LabResult $result): bool => $result->portion->sample !== null)->map(static fn (LabResult $result): array => [
+            'code' => $result->portion->sample->code ?? '', 'sample_id' => (int) $result->portion->sample_id, 'said' => trim("{$result->as_reported} {$result->unit}"),
+        ])->all());
+    }
+
+    /** @param non-empty-list<Reading> $readings */
+    private function pair(array $readings, float $reference, JudgingPolicy $policy, ?Bands $scale): Pair
     {
         $sample = $readings[0]->sample;
         $sound = array_values(array_filter($readings, static fn (Reading $reading): bool => $reading->flags === []));
         $used = $sound === [] ? $readings : $sound;
-        $reference = Spread::mean(array_map(static fn (Reading $reading): float => (float) $reading->value, $results));
         $limits = $policy->limitsFor($sample->area->use);
         $flags = $sound === [] ? array_values(array_unique(array_merge(...array_map(static fn (Reading $reading): array => $reading->flags, $readings)))) : [];
+        $paired = $this->paired($sample, $reference, $used, $scale, $limits)->withLimits($limits);
+        if ($policy->policy()->scale === Scale::Ratio && ($reference <= 0 || ($paired->readings !== [] && min($paired->readings) <= 0))) {
+            $flags = [...$flags, self::NO_LOGARITHM];
+        }
 
-        return new Pair($sample, $reference, $used, $flags, $limits, $this->paired($sample, $reference, $used, $scale, $limits)->withLimits($limits), $scale);
+        return new Pair($sample, $reference, $used, $flags, $limits, $paired, $scale);
     }
 
     /** @param non-empty-list<Reading> $readings */
@@ -94,13 +169,14 @@ final class GatherEvidence
         return $other === null ? $band : $scale->median([$band, $other], $reference, $limits);
     }
 
-    /** Why a test has nothing to be judged by here, or null when it has. */
-    public function untested(TestMethod $test): ?string
+    /** A reading as a number: its value, or the middle of its closed band. */
+    private static function figure(Reading $reading, ?Bands $scale): ?float
     {
-        if (! TestMethod::query()->where('analyte', $test->analyte)->where('portion', 'lab')->whereNull('school')->exists()) {
-            return 'No lab method here measures the same, so that it has no partner: it stays untested.';
+        if ($scale === null) {
+            return $reading->value;
         }
+        $middles = array_filter([$scale->named((string) $reading->band)?->middle(), $reading->between === null ? null : $scale->named($reading->between)?->middle()], is_float(...));
 
-        return JudgingPolicy::query()->where('analyte', $test->analyte)->exists() ? null : 'No policy is set for what it measures, so that it cannot be judged yet.';
+        return $middles === [] ? null : array_sum($middles) / count($middles);
     }
 }

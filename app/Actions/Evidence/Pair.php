@@ -16,7 +16,7 @@ final readonly class Pair
 {
     /**
      * @param non-empty-list<Reading> $readings of the test
-     * @param list<string> $flags protocol breaks of the readings; empty when the pair counts
+     * @param list<string> $flags protocol breaks of the readings, or why no figure can be made of them; empty when the pair counts
      */
     public function __construct(
         public Sample $sample,
@@ -53,5 +53,26 @@ final readonly class Pair
     public function testClass(): ?int
     {
         return $this->paired->testClass($this->limits, $this->scale);
+    }
+
+    public function lot(): string
+    {
+        return $this->readings[count($this->readings) - 1]->lot;
+    }
+
+    public function reader(): string
+    {
+        return $this->readings[count($this->readings) - 1]->reader;
+    }
+
+    /** @return array{code: string, sample_id: int, use: string, limits: list<float>, reference: float, readings: list<float>, bands: list<array{name: string, lower: float|null, upper: float|null}>, flags: list<string>, left_out: bool} as a verdict keeps it */
+    public function kept(): array
+    {
+        $finite = static fn (float $value): ?float => is_finite($value) ? $value : null;
+
+        return [
+            'code' => $this->sample->code, 'sample_id' => $this->sample->id, 'use' => $this->sample->area->use, 'limits' => $this->limits->values, 'reference' => $this->reference, 'readings' => $this->paired->readings,
+            'bands' => array_map(static fn (Band $band): array => ['name' => $band->name, 'lower' => $finite($band->lower), 'upper' => $finite($band->upper)], $this->paired->bands), 'flags' => $this->flags, 'left_out' => ! $this->counts(),
+        ];
     }
 }

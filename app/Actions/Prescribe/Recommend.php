@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Prescribe;
 
+use App\Actions\Decide\VerdictStatus;
 use App\Actions\Evidence\GatherEvidence;
 use App\Models\Area;
 use App\Models\JudgingPolicy;
@@ -32,7 +33,7 @@ final class Recommend
     /** @var Collection<int, Verdict>|null */
     private ?Collection $signed = null;
 
-    public function __construct(private readonly GatherEvidence $evidence) {}
+    public function __construct(private readonly GatherEvidence $evidence, private readonly VerdictStatus $status) {}
 
     /** @param Area $area with what NEEDS names */
     public function __invoke(Area $area, LimeMaterial $material, float $depthInches): Recommendation
@@ -105,7 +106,7 @@ final class Recommend
     /** @return Collection<int, Verdict> */
     private function signed(): Collection
     {
-        return $this->signed ??= Verdict::standing()->with(Verdict::SHOWN_WITH)->get();
+        return $this->signed ??= Verdict::standing()->with(Verdict::SHOWN_WITH)->get(Verdict::LISTED)->filter(fn (Verdict $verdict): bool => $this->status->ended($verdict) === [])->values();
     }
 
     private static function buffer(Sample $sample, string $school): ?float

@@ -31,7 +31,11 @@ final class FoundTeam
             Auth::setUser($user);
             $this->kit($kit, $lot, $user);
             $this->methods($lab);
-            ($this->setPolicy)('ph', self::terms(), 'The policy that ships, set before any evidence.', $user);
+            /** @var array<string, mixed> $analytes */
+            $analytes = RuleTable::named('policies')['analytes'];
+            foreach (array_keys($analytes) as $analyte) {
+                ($this->setPolicy)($analyte, self::terms($analyte), 'The policy that ships, set before any evidence.', $user);
+            }
 
             return $user;
         });
@@ -59,20 +63,20 @@ final class FoundTeam
     }
 
     /** @return array<string, mixed> */
-    private static function terms(): array
+    private static function terms(string $analyte): array
     {
-        $policy = DefaultPolicy::for('ph');
+        $policy = DefaultPolicy::for($analyte);
         $crops = [];
-        foreach (Crop::all() as $crop) {
+        foreach ($analyte === 'ph' ? Crop::all() : [] as $crop) {
             $crops[$crop->code] = [$crop->low, $crop->high];
         }
-        /** @var array{analytes: array{ph: array{actions: list<string>}}} $table */
+        /** @var array{analytes: array<string, array{actions: list<string>}>} $table */
         $table = RuleTable::named('policies');
 
         return [
-            'thresholds' => $policy->limits->values, 'crops' => $crops, 'actions' => $table['analytes']['ph']['actions'],
+            'thresholds' => $policy->limits->values, 'crops' => $crops, 'actions' => $table['analytes'][$analyte]['actions'] ?? [],
             'allowable' => $policy->allowable, 'change' => $policy->change, 'required' => $policy->required,
-            'confidence' => $policy->confidence, 'scale' => $policy->scale->value,
+            'confidence' => $policy->confidence, 'scale' => $policy->scale->value, 'looking' => $policy->looking->value,
         ];
     }
 }

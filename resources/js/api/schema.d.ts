@@ -5641,7 +5641,11 @@ export interface paths {
         /** All pairs of a test and what they prove */
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    reference?: number;
+                    reader?: string;
+                    against?: string;
+                };
                 header?: never;
                 path: {
                     method: number;
@@ -5756,6 +5760,153 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/policies/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a policy would have changed in every past verdict */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PolicyInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PolicyEffect"][];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/evidence/{method}/costs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Fees and attention to begin with */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    method: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["UsualCosts"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/evidence/{method}/strategies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Mixes of tests compared by what they cost with their mistakes */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    method: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StrategyInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StrategyComparison"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/verdicts": {
         parameters: {
             query?: never;
@@ -5828,7 +5979,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["Verdict"];
+                        "application/json": components["schemas"]["WholeVerdict"];
                     };
                 };
                 /** @description Refused */
@@ -7592,6 +7743,8 @@ export interface components {
             read_on: string;
             deviations: string[];
             flags: string[];
+            lot: string;
+            season: number;
         };
         ClassTally: {
             n: number;
@@ -7645,8 +7798,11 @@ export interface components {
             required: number;
             confidence: number;
             scale: string;
+            /** @enum {string} */
+            looking: "once" | "often";
         };
         Policy: {
+            pairs_then: number | null;
             id: number;
             analyte: string;
             version: number;
@@ -7668,12 +7824,238 @@ export interface components {
             kappa: components["schemas"]["Kappa"] | null;
             claims: components["schemas"]["Claims"];
             notes: string[];
+            against: string;
+            difference: components["schemas"]["DifferenceLimits"] | null;
+            regression: components["schemas"]["Regressions"] | null;
+            strata: components["schemas"]["Stratum"][];
+            needs: components["schemas"]["EvidenceNeeds"];
+            corrections: components["schemas"]["CorrectionTrial"][];
+            censored: components["schemas"]["CensoredResult"][];
+            sampling: components["schemas"]["SamplingFigures"];
+            references: components["schemas"]["MethodName"][];
+            readers: string[];
+        };
+        PolicyEffect: {
+            verdict_id: number;
+            method: string;
+            claim: string;
+            signed_at: string;
+            was: string;
+            would: string | null;
+        };
+        UsualCosts: {
+            lab_fee: number;
+            lab_minutes: number;
+            test_fee: number;
+            test_minutes: number;
+        };
+        StrategyInput: {
+            lab_fee: number;
+            lab_minutes: number;
+            test_fee: number;
+            test_minutes: number;
+            hour: number;
+            under: number;
+            over: number;
+            drift: number;
+        };
+        StrategyOutcome: {
+            /** @enum {string} */
+            strategy: "lab" | "both" | "test" | "change";
+            testing: number;
+            under: number;
+            over: number;
+            cost: number;
+            interval: number[];
+            lab_share: number;
+        };
+        StrategyTurn: {
+            factor: number;
+            cheapest: string;
+        };
+        StrategyComparison: {
+            method: string;
+            reference: string;
+            pairs: number;
+            actions: string[];
+            lab_uncertainty: number | null;
+            test_sd: number | null;
+            outcomes: components["schemas"]["StrategyOutcome"][];
+            cheapest: string;
+            sure: number;
+            turns: components["schemas"]["StrategyTurn"][];
+            words: string[];
+        };
+        DifferenceTrend: {
+            slope: number | null;
+            p: number | null;
+        };
+        DifferenceLimits: {
+            of_bands: boolean;
+            ratio: boolean;
+            allowable: number;
+            mean: number | null;
+            sd: number | null;
+            mean_ci: number[] | null;
+            lower_limit: number | null;
+            upper_limit: number | null;
+            lower_limit_ci: number[] | null;
+            upper_limit_ci: number[] | null;
+            trend: components["schemas"]["DifferenceTrend"];
+        };
+        FittedLine: {
+            slope: number | null;
+            intercept: number | null;
+        };
+        RankLine: {
+            slope: number | null;
+            slope_ci: number[] | null;
+            intercept: number | null;
+            intercept_ci: number[] | null;
+        };
+        KnownErrorLine: {
+            ratio: number;
+            slope: number | null;
+            intercept: number | null;
+        };
+        ConcordanceFigure: {
+            ccc: number | null;
+            ci: number[] | null;
+        };
+        Regressions: {
+            deming: components["schemas"]["FittedLine"];
+            passing_bablok: components["schemas"]["RankLine"];
+            deming_known: components["schemas"]["KnownErrorLine"] | null;
+            concordance: components["schemas"]["ConcordanceFigure"] | null;
+        };
+        Stratum: {
+            by: string;
+            group: string;
+            n: number;
+            agree: number;
+            lower: number | null;
+            difference: number | null;
+            verdict: string;
+        };
+        AskedClass: {
+            action: string;
+            n: number;
+            agree: number;
+            lacks: number;
+        };
+        UsefulPortion: {
+            portion: string;
+            portion_id: number;
+            sample_id: number;
+            sample: string;
+            area: string;
+            place: string;
+            why: string;
+        };
+        EvidenceNeeds: {
+            more_pairs: number | null;
+            classes: components["schemas"]["AskedClass"][];
+            scope: string[];
+            portions: components["schemas"]["UsefulPortion"][];
+            once: number;
+            often: number;
+        };
+        CorrectionFigures: {
+            mean: number;
+            sd: number;
+            agree: number;
+        };
+        CorrectionTrial: {
+            by: string;
+            slope: number;
+            intercept: number;
+            n: number;
+            before: components["schemas"]["CorrectionFigures"];
+            after: components["schemas"]["CorrectionFigures"];
+            helps: boolean;
+        };
+        CensoredResult: {
+            code: string;
+            sample_id: number;
+            said: string;
+        };
+        VarianceParts: {
+            mean: number;
+            sd_between: number;
+            sd_sampling: number;
+            sd_analysis: number;
+            sd_measurement: number;
+        };
+        VarianceShares: {
+            between: number | null;
+            sampling: number | null;
+            analysis: number | null;
+        };
+        NestedSplit: {
+            targets: number;
+            classical: components["schemas"]["VarianceParts"];
+            robust: components["schemas"]["VarianceParts"];
+            share: components["schemas"]["VarianceShares"];
+            expanded_relative_uncertainty: number | null;
+            reasons: string[];
+        };
+        SamplingFigures: {
+            method_id: number;
+            method: string;
+            pairs_of_composites: number;
+            hidden_pairs: number;
+            split: components["schemas"]["NestedSplit"] | null;
+            sd_analysis: number | null;
+            sd_measurement: number | null;
+            expanded: number | null;
+            words: string[];
+            used: number | null;
+            close: number | null;
+        };
+        MethodName: {
+            id: number;
+            name: string;
+        };
+        SnapshotBand: {
+            name: string;
+            lower: number | null;
+            upper: number | null;
+        };
+        SnapshotPair: {
+            code: string;
+            sample_id: number;
+            use: string;
+            limits: number[];
+            reference: number;
+            readings: number[];
+            bands: components["schemas"]["SnapshotBand"][];
+            flags: string[];
+            left_out: boolean;
+        };
+        VerdictPolicy: {
+            version: number;
+            set_at: string;
+            reason: string;
+            required: number;
+            confidence: number;
+            allowable: number;
+            change: number;
+            looking: string;
+            pairs_then: number | null;
+        };
+        VerdictPast: {
+            id: number;
+            verdict: string;
+            signed_by: string;
+            signed_at: string;
+            pairs: number;
         };
         ClaimLine: {
             computed: components["schemas"]["Verdicts"];
             signed: string | null;
             verdict_id: number | null;
             moved: boolean;
+            ended: string[];
         };
         ClaimLines: {
             sort: components["schemas"]["ClaimLine"];
@@ -7681,6 +8063,8 @@ export interface components {
             track: components["schemas"]["ClaimLine"];
         };
         EvidenceLine: {
+            portion: string;
+            reference_id: number | null;
             method_id: number;
             name: string;
             analyte: string;
@@ -7721,6 +8105,35 @@ export interface components {
             signed_at: string;
             follows_id: number | null;
             followed_by: number | null;
+            analyte: string;
+            season: number | null;
+            hash: string;
+            ended: string[];
+        };
+        WholeVerdict: {
+            id: number;
+            method_id: number;
+            method: string;
+            reference: string;
+            /** @enum {string} */
+            claim: "sort" | "rate" | "track";
+            verdict: components["schemas"]["Verdicts"];
+            policy_version: number;
+            scope: components["schemas"]["Scope"];
+            evidence: components["schemas"]["SignedEvidence"];
+            note: string;
+            signed_by: string;
+            /** Format: date-time */
+            signed_at: string;
+            follows_id: number | null;
+            followed_by: number | null;
+            analyte: string;
+            season: number | null;
+            hash: string;
+            ended: string[];
+            snapshot: components["schemas"]["SnapshotPair"][];
+            policy: components["schemas"]["VerdictPolicy"];
+            history: components["schemas"]["VerdictPast"][];
         };
         Step: {
             what: string;
@@ -7908,6 +8321,9 @@ export interface components {
             allowable: number;
             change: number;
             crops: components["schemas"]["Limits"];
+            thresholds?: number[];
+            /** @enum {string} */
+            looking?: "once" | "often";
             reason: string;
         };
         VerdictInput: {
@@ -7916,6 +8332,7 @@ export interface components {
             follows_id: number | null;
             scope: string;
             note: string;
+            reference_id?: number | null;
         };
         ResultsInput: {
             read_on: string;

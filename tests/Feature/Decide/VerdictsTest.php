@@ -119,7 +119,7 @@ final class VerdictsTest extends ApiTestCase
         }
         $this->api('POST', '/policies', ['crops' => ['lawn' => [7.5, 6.0]] + $crops] + $input)->assertStatus(422)->assertJsonPath('message', static fn (string $words): bool => str_contains($words, 'must ascend'));
 
-        self::assertSame(1, JudgingPolicy::query()->count());
+        self::assertSame(1, JudgingPolicy::query()->where('analyte', 'ph')->count());
     }
 
     private function hash(): string

@@ -13,6 +13,6 @@ final class ListVerdicts
 {
     public function __invoke(): AnonymousResourceCollection
     {
-        return VerdictResource::collection(Verdict::query()->with(Verdict::SHOWN_WITH)->orderByDesc('id')->get());
+        return VerdictResource::collection(Verdict::query()->with(Verdict::SHOWN_WITH)->orderByDesc('id')->get(Verdict::LISTED));
     }
 }

@@ -22,6 +22,7 @@ final class SignVerdict
         $verdict = $sign(
             $method, $signer, $request->string('claim')->toString(), $request->string('hash')->toString(), $follows,
             $request->string('scope')->toString(), $request->string('note')->toString(),
+            $request->filled('reference_id') ? TestMethod::query()->findOrFail($request->integer('reference_id')) : null,
         );
 
         return (new VerdictResource($verdict->load(Verdict::SHOWN_WITH)))->response()->setStatusCode(201);

@@ -4,60 +4,88 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Evidence;
 
-use App\Actions\Evidence\Evidence;
+use App\Actions\Decide\VerdictStatus;
 use App\Actions\Evidence\GatherEvidence;
+use App\Actions\Evidence\Summaries;
+use App\Models\JudgingPolicy;
 use App\Models\TestMethod;
 use App\Models\Verdict;
+use HonestCore\Reports\SoilUnit;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Support\Collection;
 
-/** Every test that has a reference to be judged against, in one line each. */
+/** Every test that has a reference to be judged against, in one line each: tests of the bench, and labs that stand beside another. */
 final class ListEvidence
 {
-    public function __invoke(GatherEvidence $gather): JsonResponse
+    /**
+     * @phpstan-import-type Summary from Summaries
+     */
+    public function __invoke(GatherEvidence $gather, Summaries $summaries, VerdictStatus $status): JsonResponse
     {
-        $signed = Verdict::standing()->get()->groupBy('method_id');
-        $tests = TestMethod::query()->where('portion', 'bench')->orderBy('id')->get();
-
-        return new JsonResponse($tests->map(static function (TestMethod $test) use ($gather, $signed): array {
-            $untested = $gather->untested($test);
-            if ($untested !== null) {
-                $nothing = ['computed' => 'untested', 'signed' => null, 'verdict_id' => null, 'moved' => false];
-
-                return [
-                    'method_id' => $test->id, 'name' => $test->name, 'analyte' => $test->analyte, 'reference' => null, 'pairs' => 0, 'left_out' => 0,
-                    'claims' => ['sort' => $nothing, 'rate' => $nothing, 'track' => $nothing], 'untested' => $untested,
-                ];
+        $methods = TestMethod::query()->orderBy('portion')->orderBy('id')->get();
+        $policies = JudgingPolicy::query()->distinct()->pluck('analyte')->all();
+        $first = $methods->filter(static fn (TestMethod $one): bool => $one->portion === 'lab' && $one->school === null)->groupBy('analyte')->map(static fn (Collection $labs): TestMethod => $labs->first() ?? throw new \LogicException('A group holds one.'));
+        [$pairs, $untested] = [[], []];
+        foreach ($methods as $test) {
+            $reference = $test->portion === 'lab' ? self::otherLab($test, $methods) : ($first[$test->analyte] ?? null);
+            if ($reference !== null && in_array($test->analyte, $policies, true)) {
+                $pairs[] = [$test, $reference];
+            } elseif ($test->portion === 'bench') {
+                $untested[] = $test;
             }
-            $evidence = $gather($test);
-
-            return [
-                'method_id' => $test->id,
-                'name' => $test->name,
-                'analyte' => $test->analyte,
-                'reference' => $evidence->reference->name,
-                'pairs' => count($evidence->counted()),
-                'left_out' => count($evidence->leftOut()),
-                'claims' => self::claims($evidence, $signed->get($test->id) ?? collect()),
-                'untested' => null,
+        }
+        $found = $summaries->of($pairs);
+        $signed = Verdict::standing()->with(['method', 'follower:id,follows_id'])->get(['id', 'team_id', 'method_id', 'reference_id', 'claim', 'verdict', 'scope', 'season', 'evidence_hash'])->groupBy('method_id');
+        $lines = [];
+        foreach ($pairs as [$test, $reference]) {
+            $lines[] = [
+                'method_id' => $test->id, 'name' => $test->name, 'analyte' => $test->analyte, 'portion' => $test->portion, 'reference' => $reference->name, 'reference_id' => $reference->id, 'pairs' => $found[$test->id]['pairs'], 'left_out' => $found[$test->id]['left_out'],
+                'claims' => self::claims($found[$test->id], $signed->get($test->id) ?? collect(), $reference, $status), 'untested' => null,
             ];
-        }));
+        }
+        $nothing = ['computed' => 'untested', 'signed' => null, 'verdict_id' => null, 'moved' => false, 'ended' => []];
+        foreach ($untested as $test) {
+            $why = $gather->untested($test) ?? 'No lab method here measures the same, so that it has no partner: it stays untested.';
+            $lines[] = [
+                'method_id' => $test->id, 'name' => $test->name, 'analyte' => $test->analyte, 'portion' => $test->portion, 'reference' => null, 'reference_id' => null, 'pairs' => 0, 'left_out' => 0,
+                'claims' => ['sort' => $nothing, 'rate' => $nothing, 'track' => $nothing], 'untested' => $why,
+            ];
+        }
+        usort($lines, static fn (array $a, array $b): int => [$a['portion'], $a['method_id']] <=> [$b['portion'], $b['method_id']]);
+
+        return new JsonResponse($lines);
     }
 
     /**
-     * @param \Illuminate\Support\Collection<int, Verdict> $signed
-     * @return array<string, array{computed: string, signed: string|null, verdict_id: int|null, moved: bool}>
+     * A lab is judged against the one the team began with, by the same extractant; that one against none.
+     *
+     * @param Collection<int, TestMethod> $methods
      */
-    private static function claims(Evidence $evidence, \Illuminate\Support\Collection $signed): array
+    private static function otherLab(TestMethod $test, Collection $methods): ?TestMethod
+    {
+        if (SoilUnit::home($test->analyte) === null) {
+            return null;
+        }
+
+        return $methods->first(static fn (TestMethod $one): bool => $one->portion === 'lab' && $one->analyte === $test->analyte && $one->extractant === $test->extractant && $one->school === $test->school && $one->id < $test->id);
+    }
+
+    /**
+     * @param array{pairs: int, left_out: int, hash: string, verdicts: array{sort: string, rate: string, track: string}} $summary
+     * @param Collection<int, Verdict> $signed
+     * @return array<string, array{computed: string, signed: string|null, verdict_id: int|null, moved: bool, ended: list<string>}>
+     */
+    private static function claims(array $summary, Collection $signed, TestMethod $reference, VerdictStatus $status): array
     {
         $claims = [];
-        $hash = $evidence->hash();
         foreach (['sort', 'rate', 'track'] as $claim) {
-            $verdict = $signed->firstWhere('claim', $claim);
+            $verdict = $signed->first(static fn (Verdict $one): bool => $one->claim === $claim && $one->reference_id === $reference->id);
             $claims[$claim] = [
-                'computed' => $evidence->assessment()->{$claim}->verdict->value,
+                'computed' => $summary['verdicts'][$claim],
                 'signed' => $verdict?->verdict,
                 'verdict_id' => $verdict?->id,
-                'moved' => $verdict !== null && $verdict->evidence_hash !== $hash,
+                'moved' => $verdict !== null && $verdict->evidence_hash !== $summary['hash'],
+                'ended' => $verdict === null ? [] : $status->ended($verdict),
             ];
         }
 

@@ -24,6 +24,9 @@ final class PolicyRequest extends FormRequest
             'crops' => ['present', 'array'],
             'crops.*' => ['array', 'size:2'],
             'crops.*.*' => ['numeric', 'between:2.5,11'],
+            'thresholds' => ['sometimes', 'array', 'min:1', 'max:8'],
+            'thresholds.*' => ['numeric', 'between:0,100000'],
+            'looking' => ['sometimes', Rule::in(['once', 'often'])],
             'reason' => ['required', 'string', 'min:10', 'max:2000'],
         ];
     }
@@ -37,7 +40,7 @@ final class PolicyRequest extends FormRequest
     /**
      * The terms of the new version: those of the one before, changed as asked.
      *
-     * @param array{thresholds: list<float|int>, crops: array<string, list<float|int>>, actions: list<string>, scale: string} $before
+     * @param array{thresholds: list<float|int>, crops: array<string, list<float|int>>, actions: list<string>, scale: string, looking?: string} $before
      * @return array<string, mixed>
      */
     public function termsAfter(array $before): array
@@ -49,8 +52,12 @@ final class PolicyRequest extends FormRequest
             $before['crops'][$use] = array_map(floatval(...), array_values($limits));
         }
 
+        $thresholds = array_map(floatval(...), array_values($this->array('thresholds')));
+
         return [
             ...$before,
+            'thresholds' => $thresholds === [] ? $before['thresholds'] : $thresholds,
+            'looking' => $this->filled('looking') ? $this->string('looking')->toString() : ($before['looking'] ?? 'once'),
             'required' => $this->float('required'),
             'confidence' => $this->float('confidence'),
             'allowable' => $this->float('allowable'),

@@ -14,6 +14,7 @@ final class VerdictRequest extends FormRequest
     public function rules(): array
     {
         return [
+            'reference_id' => ['sometimes', 'nullable', 'integer'],
             'claim' => ['required', Rule::in(['sort', 'rate', 'track'])],
             'hash' => ['required', 'string', 'size:64'],
             'follows_id' => ['present', 'nullable', 'integer'],

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources\Decide;
 
+use App\Actions\Decide\VerdictStatus;
 use App\Models\Verdict;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
@@ -29,6 +30,10 @@ final class VerdictResource extends JsonResource
             'signed_at' => $this->created_at->toIso8601ZuluString(),
             'follows_id' => $this->follows_id,
             'followed_by' => $this->follower?->id,
+            'analyte' => $this->method->analyte,
+            'season' => $this->season,
+            'hash' => $this->evidence_hash,
+            'ended' => app(VerdictStatus::class)->ended($this->resource),
         ];
     }
 }

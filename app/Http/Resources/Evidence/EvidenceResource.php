@@ -5,13 +5,24 @@ declare(strict_types=1);
 namespace App\Http\Resources\Evidence;
 
 use App\Actions\Evidence\Evidence;
+use App\Actions\Evidence\GatherEvidence;
+use App\Actions\Evidence\Needs;
 use App\Actions\Evidence\Pair;
+use App\Actions\Evidence\SamplingSplit;
+use App\Actions\Evidence\Strata;
 use App\Http\Resources\Decide\PolicyResource;
 use App\Http\Resources\Decide\VerdictResource;
 use App\Http\Resources\Readings\MethodResource;
 use App\Models\Reading;
+use App\Models\TestMethod;
 use App\Models\Verdict;
 use HonestCore\Agreement\ActionTally;
+use HonestCore\Agreement\Call;
+use HonestCore\Agreement\Correction;
+use HonestCore\Agreement\Deming;
+use HonestCore\Agreement\Differences;
+use HonestCore\Agreement\PairedSample;
+use HonestCore\Agreement\Scale;
 use HonestCore\Bench\ProtocolBreak;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
@@ -56,7 +67,89 @@ final class EvidenceResource extends JsonResource
             'kappa' => $evidence->assessment()->kappa?->toArray(),
             'claims' => $claims,
             'notes' => $evidence->assessment()->reasons,
+            'against' => $evidence->against,
+            'difference' => $this->difference(),
+            'regression' => $this->regression(),
+            'strata' => Strata::of($evidence),
+            'needs' => Needs::of($evidence),
+            'corrections' => $this->corrections(),
+            'censored' => $evidence->censored,
+            'sampling' => $this->sampling($request),
+            'references' => array_map(static fn (TestMethod $method): array => ['id' => $method->id, 'name' => $method->name], app(GatherEvidence::class)->references($evidence->test)),
+            'readers' => self::readers($evidence),
         ];
+    }
+
+    /** @return array<string, mixed>|null limits of the differences; of the middles of bands they are for looking at alone */
+    private function difference(): ?array
+    {
+        $evidence = $this->resource;
+        $policy = $evidence->policy->policy();
+        $differences = $evidence->assessment()->differences;
+        if ($differences !== null) {
+            return ['of_bands' => false, 'ratio' => $policy->scale === Scale::Ratio, 'allowable' => $policy->tolerance()] + $differences->toArray();
+        }
+        [$x, $y] = [[], []];
+        foreach ($evidence->counted() as $pair) {
+            $test = $pair->test();
+            if ($test !== null && ($policy->scale === Scale::Absolute || ($test > 0 && $pair->reference > 0))) {
+                $x[] = $policy->scale->of($pair->reference);
+                $y[] = $policy->scale->of($test);
+            }
+        }
+
+        return $x === [] ? null : ['of_bands' => true, 'ratio' => $policy->scale === Scale::Ratio, 'allowable' => $policy->tolerance()] + Differences::between($x, $y, $policy->confidence)->toArray();
+    }
+
+    /** @return array<string, mixed>|null both lines, and Deming's with the ratio of the errors where both are known */
+    private function regression(): ?array
+    {
+        $assessment = $this->resource->assessment();
+        if ($assessment->deming === null || $assessment->passingBablok === null) {
+            return null;
+        }
+        $known = null;
+        [$own, $lab] = [$assessment->track->repeatability->sd, $this->resource->reference->uncertainty];
+        if ($own !== null && $own > 0 && $lab !== null && $lab > 0 && $this->resource->policy->policy()->scale === Scale::Absolute) {
+            $ratio = ($own / ($lab / 2)) ** 2;
+            $counted = $this->resource->counted();
+            $known = ['ratio' => $ratio] + Deming::fit(array_map(static fn (Pair $pair): float => $pair->reference, $counted), array_map(static fn (Pair $pair): float => $pair->paired->test(), $counted), $ratio)->toArray();
+        }
+
+        return ['deming' => $assessment->deming->toArray(), 'passing_bablok' => $assessment->passingBablok->toArray(), 'deming_known' => $known, 'concordance' => $assessment->concordance?->toArray()];
+    }
+
+    /** @return list<array<string, mixed>> what corrections would give; none is ever applied */
+    private function corrections(): array
+    {
+        $evidence = $this->resource;
+        if ($evidence->test->bands !== null) {
+            return [];
+        }
+        $samples = array_map(static fn (Pair $pair): PairedSample => $pair->paired, $evidence->counted());
+        $policy = $evidence->policy->policy();
+
+        // A line for each pair left out: past some hundreds that takes long and tells no more.
+        return count($samples) > 300 ? [] : array_values(array_map(static fn (Correction $one): array => $one->toArray(), array_filter([Correction::byDeming($samples, $policy), Correction::byPassingBablok($samples, $policy)])));
+    }
+
+    /** @return array<string, mixed> with how many pairs are too close to call by it */
+    private function sampling(Request $request): array
+    {
+        $evidence = $this->resource;
+        $split = app(SamplingSplit::class)->of($evidence->reference);
+        $expanded = $split['expanded'] === null ? $evidence->reference->uncertainty : max($split['expanded'], $evidence->reference->uncertainty ?? 0.0);
+        $close = $expanded === null ? null : count(array_filter($evidence->counted(), static fn (Pair $pair): bool => Call::ofValue($pair->reference, $expanded, $pair->limits)->isTooClose()));
+
+        return $split + ['used' => $expanded, 'close' => $close];
+    }
+
+    /** @return list<string> who read the test on composites that another has read too */
+    private static function readers(Evidence $evidence): array
+    {
+        $names = Reading::query()->where('method_id', $evidence->test->id)->whereDoesntHave('correction')->distinct()->orderBy('reader')->pluck('reader')->all();
+
+        return $evidence->test->portion === 'bench' ? array_values(array_map(strval(...), $names)) : [];
     }
 
     /** @return array<string, mixed> */
@@ -82,6 +175,8 @@ final class EvidenceResource extends JsonResource
             'test_action' => $pair->testClass() === null ? null : $actions[$pair->testClass()],
             'same' => $pair->testClass() === $pair->referenceClass(),
             'readings' => array_map(static fn (Reading $reading): string => $reading->as_reported, $pair->readings),
+            'lot' => $pair->lot(),
+            'season' => $pair->sample->year,
             'reader' => $last->reader,
             'read_on' => $last->read_on->format('Y-m-d'),
             'deviations' => $pair->sample->deviations(),

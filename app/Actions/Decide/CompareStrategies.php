@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Decide;
+
+use App\Actions\Evidence\Evidence;
+use App\Actions\Evidence\GatherEvidence;
+use App\Actions\Evidence\Pair;
+use App\Actions\Evidence\SamplingSplit;
+use App\Exceptions\Conflict;
+use App\Models\Run;
+use App\Models\TestMethod;
+use HonestCore\Agreement\Call;
+use HonestCore\Error\CoreError;
+use HonestCore\Strategy\Costs;
+use HonestCore\Strategy\Outcome;
+use HonestCore\Strategy\Strategies;
+use HonestCore\Strategy\Witness;
+
+/** Mixes of tests for the next season, compared on the evidence there is of one test. */
+final class CompareStrategies
+{
+    public function __construct(private readonly GatherEvidence $gather, private readonly SamplingSplit $sampling) {}
+
+    /**
+     * @param array{lab_fee: float, lab_minutes: float, test_fee: float, test_minutes: float, hour: float, under: float, over: float, drift: float} $asked
+     * @return array<string, mixed>
+     */
+    public function __invoke(TestMethod $test, array $asked): array
+    {
+        $untested = $this->gather->untested($test);
+        if ($untested !== null) {
+            throw new Conflict("{$test->name}: {$untested}");
+        }
+        $evidence = ($this->gather)($test);
+        $expanded = $this->sampling->expanded($evidence->reference);
+        $testSd = $test->bands === null ? $evidence->assessment()->track->repeatability->sd : null;
+        $own = $testSd === null ? 0.0 : 2 * $testSd;
+        try {
+            $found = Strategies::compare(
+                array_map(static fn (Pair $pair): Witness => new Witness($pair->reference, $pair->testClass(), self::isClose($pair, $own), $pair->limits), $evidence->counted()),
+                Costs::of($asked['lab_fee'], $asked['lab_minutes'], $asked['test_fee'], $asked['test_minutes'], $asked['hour'], $asked['under'], $asked['over']),
+                ($expanded ?? 0.0) / 2, $testSd, $asked['drift'], crc32($evidence->hash()),
+            );
+        } catch (CoreError $error) {
+            throw new Conflict("{$test->name}: {$error->getMessage()} More pairs are needed before strategies can be compared.");
+        }
+
+        return [
+            'method' => $test->name, 'reference' => $evidence->reference->name, 'pairs' => count($evidence->counted()), 'actions' => $evidence->policy->terms['actions'], 'lab_uncertainty' => $expanded, 'test_sd' => $testSd,
+            'outcomes' => array_map(static fn (Outcome $one): array => $one->toArray(), $found['outcomes']), 'cheapest' => $found['cheapest'], 'sure' => $found['sure'], 'turns' => $found['turns'], 'words' => self::words($evidence, $testSd),
+        ];
+    }
+
+    /** @return array{lab_fee: float, lab_minutes: float, test_fee: float, test_minutes: float} what the records say of fees and attention, to begin with */
+    public static function usual(TestMethod $test): array
+    {
+        $run = Run::query()->where('method_id', $test->id)->whereNotNull('finished_at')->with('tubes')->latest('id')->first();
+        $minutes = $run === null ? 10.0 : max(0.5, round(max(0, $run->attention_s ?? 0) / 60 / max(1, $run->tubes->count()), 1));
+
+        return ['lab_fee' => 18.0, 'lab_minutes' => 8.0, 'test_fee' => 0.6, 'test_minutes' => $minutes];
+    }
+
+    private static function isClose(Pair $pair, float $expanded): bool
+    {
+        $band = $pair->band();
+        if ($band !== null) {
+            return $band->isCutBy($pair->limits);
+        }
+
+        return Call::ofValue($pair->paired->test(), $expanded, $pair->limits)->isTooClose();
+    }
+
+    /** @return list<string> */
+    private static function words(Evidence $evidence, ?float $testSd): array
+    {
+        return [
+            'The areas to come are taken to be like the '.count($evidence->counted()).' composites of the evidence.',
+            ...($testSd === null ? ['Without numbers that were read twice, the test cannot be said to see a change: that strategy is left out.'] : []),
+            'Intervals are those of resampled evidence; they leave out what the stated costs may be wrong by.',
+        ];
+    }
+}

@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Evidence;
+
+use App\Models\Portion;
+use App\Models\Reading;
+use HonestCore\Agreement\Call;
+use HonestCore\Statistics\BinomialBound;
+use HonestCore\Statistics\ConfidenceSequence;
+
+/** What would settle the claim: how many more pairs, of which soils, and which portions on the shelf would serve. */
+final class Needs
+{
+    private const LEAST_IN_CLASS = 3;
+
+    private const SHOWN = 6;
+
+    /** @return array<string, mixed> */
+    public static function of(Evidence $evidence): array
+    {
+        $sort = $evidence->assessment()->sort;
+        $policy = $evidence->policy->policy();
+        $actions = $evidence->policy->terms['actions'];
+        $classes = [];
+        foreach ($sort->tally->perClass as $class => ['n' => $n, 'agree' => $agree]) {
+            $classes[] = ['action' => $actions[$class] ?? '', 'n' => $n, 'agree' => $agree, 'lacks' => max(0, self::LEAST_IN_CLASS - $n)];
+        }
+        $n = count($evidence->counted());
+
+        return [
+            'more_pairs' => $sort->morePairs, 'classes' => $classes, 'scope' => self::scope($evidence), 'portions' => $evidence->against === '' ? self::portions($evidence, $sort->tally->perClass) : [],
+            'once' => $n === 0 ? BinomialBound::furtherHits(0, 0, $policy->required, $policy->confidence) : BinomialBound::furtherHits($sort->tally->agree, $n, $policy->required, $policy->confidence),
+            'often' => $n === 0 ? ConfidenceSequence::furtherHits(0, 0, $policy->required, $policy->confidence) : ConfidenceSequence::furtherHits($sort->tally->agree, $n, $policy->required, $policy->confidence),
+        ];
+    }
+
+    /** @return list<string> where the pairs reach and where they do not */
+    private static function scope(Evidence $evidence): array
+    {
+        $values = array_map(static fn (Pair $pair): float => $pair->reference, $evidence->counted());
+        if ($values === []) {
+            return ['No pair yet.'];
+        }
+        sort($values);
+        $unit = $evidence->test->analyte === 'ph' ? 'pH' : $evidence->test->analyte;
+        $decimals = $unit === 'pH' ? 1 : 0;
+        $shown = static fn (float $value): string => number_format($value, $decimals, '.', '');
+        $words = ["No pair below {$unit} ".$shown(floor($values[0] * 10 ** $decimals) / 10 ** $decimals).' and none above '.$shown(ceil($values[count($values) - 1] * 10 ** $decimals) / 10 ** $decimals).': there the verdict is silent.'];
+        [$gap, $from] = [0.0, null];
+        foreach (array_slice($values, 1) as $i => $value) {
+            if ($value - $values[$i] > $gap) {
+                [$gap, $from] = [$value - $values[$i], $i];
+            }
+        }
+        if ($from !== null && $gap > 0.2 * ($values[count($values) - 1] - $values[0])) {
+            $words[] = "None lies between {$shown($values[$from])} and {$shown($values[$from + 1])}.";
+        }
+
+        return $words;
+    }
+
+    /**
+     * Portions at hand of composites that the reference has read and the test has not: those of an action that was asked too little
+     * come first, then those clear of a limit before those too close to one.
+     *
+     * @param list<array{n: int, agree: int}> $perClass
+     * @return list<array{portion: string, portion_id: int, sample_id: int, sample: string, area: string, place: string, why: string}>
+     */
+    private static function portions(Evidence $evidence, array $perClass): array
+    {
+        $known = [];
+        foreach (Reading::query()->where('method_id', $evidence->reference->id)->where('flags', '[]')->whereDoesntHave('correction')->whereNotNull('value')->get(['sample_id', 'value']) as $reading) {
+            $known[$reading->sample_id] = (float) $reading->value;
+        }
+        $paired = array_flip(array_map(static fn (Pair $pair): int => $pair->sample->id, $evidence->counted()));
+        $portions = Portion::query()->whereIn('kind', ['archive', 'bench'])->whereIn('state', ['shelved', 'dried', 'split'])->whereIn('sample_id', array_slice(array_keys(array_diff_key($known, $paired)), 0, 2000))->with('sample.area')->orderBy('id')->limit(400)->get();
+        $actions = $evidence->policy->terms['actions'];
+        [$rows, $ranks] = [[], []];
+        foreach ($portions as $portion) {
+            $sample = $portion->sample;
+            if ($sample === null || isset($rows[$sample->id])) {
+                continue;
+            }
+            $limits = $evidence->policy->limitsFor($sample->area->use);
+            $class = $limits->classOf($known[$sample->id]);
+            $asked = $perClass[$class]['n'] ?? 0;
+            $close = Call::ofValue($known[$sample->id], $evidence->reference->uncertainty ?? 0.0, $limits)->isTooClose();
+            $ranks[$sample->id] = [$asked >= self::LEAST_IN_CLASS ? 1 : 0, $close ? 1 : 0, $asked];
+            $rows[$sample->id] = [
+                'portion' => $portion->code, 'portion_id' => $portion->id, 'sample_id' => $sample->id, 'sample' => $sample->code, 'area' => $sample->area->name, 'place' => $portion->place,
+                'why' => ($asked < self::LEAST_IN_CLASS ? ($actions[$class] ?? '').' was asked '.($asked === 0 ? 'never' : "{$asked} times").' so far' : 'another pair for '.($actions[$class] ?? '')).($close ? '; too close to a limit to count on' : ''),
+            ];
+        }
+        uksort($rows, static fn (int $a, int $b): int => $ranks[$a] <=> $ranks[$b]);
+
+        return array_slice(array_values($rows), 0, self::SHOWN);
+    }
+}

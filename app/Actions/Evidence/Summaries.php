@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Evidence;
+
+use App\Models\EvidenceSummary;
+use App\Models\TestMethod;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * What each test's evidence says, from what was stored when nothing that it rests on has changed since, else computed anew.
+ *
+ * @phpstan-type Summary array{pairs: int, left_out: int, hash: string, verdicts: array{sort: string, rate: string, track: string}}
+ */
+final class Summaries
+{
+    /** Computations that depend on the code change with this. */
+    private const VERSION = 2;
+
+    public function __construct(private readonly GatherEvidence $gather) {}
+
+    /**
+     * @param list<array{TestMethod, TestMethod}> $pairs tests with their references, of analytes that have a policy
+     * @return array<int, Summary> by id of the test
+     */
+    public function of(array $pairs): array
+    {
+        $states = $this->states($pairs);
+        $kept = EvidenceSummary::query()->get()->keyBy(static fn (EvidenceSummary $one): string => "{$one->method_id}/{$one->reference_id}");
+        [$summaries, $fresh] = [[], []];
+        foreach ($pairs as [$test, $reference]) {
+            $stored = $kept["{$test->id}/{$reference->id}"] ?? null;
+            if ($stored !== null && $stored->state === $states[$test->id]) {
+                $summaries[$test->id] = $stored->summary;
+
+                continue;
+            }
+            $evidence = ($this->gather)($test, $reference);
+            $assessment = $evidence->assessment();
+            $summaries[$test->id] = [
+                'pairs' => count($evidence->counted()), 'left_out' => count($evidence->leftOut()), 'hash' => $evidence->hash(),
+                'verdicts' => ['sort' => $assessment->sort->verdict->value, 'rate' => $assessment->rate->verdict->value, 'track' => $assessment->track->verdict->value],
+            ];
+            $fresh[] = ['team_id' => $test->team_id, 'method_id' => $test->id, 'reference_id' => $reference->id, 'state' => $states[$test->id], 'summary' => json_encode($summaries[$test->id], JSON_THROW_ON_ERROR), 'created_at' => Carbon::now(), 'updated_at' => Carbon::now()];
+        }
+        foreach (array_chunk($fresh, 500) as $some) {
+            EvidenceSummary::query()->upsert($some, ['team_id', 'method_id', 'reference_id'], ['state', 'summary', 'updated_at']);
+        }
+
+        return $summaries;
+    }
+
+    /**
+     * Names all that the evidence of a test rests on: its readings and those of the reference, the policy, what grows where.
+     *
+     * @param list<array{TestMethod, TestMethod}> $pairs
+     * @return array<int, string>
+     */
+    private function states(array $pairs): array
+    {
+        $team = $pairs[0][0]->team_id ?? 0;
+        $readings = DB::table('readings')->where('team_id', $team)->groupBy('method_id')->selectRaw('method_id, count(*) n, max(id) last, max(updated_at) at, sum(length(flags)) flags')->get()->keyBy('method_id');
+        $policies = DB::table('judging_policies')->where('team_id', $team)->groupBy('analyte')->selectRaw('analyte, max(id) last')->pluck('last', 'analyte');
+        $areas = DB::table('areas')->where('team_id', $team)->selectRaw('count(*) n, max(updated_at) at')->first();
+        $states = [];
+        foreach ($pairs as [$test, $reference]) {
+            $states[$test->id] = hash('sha256', json_encode([
+                self::VERSION, $readings[$test->id] ?? null, $readings[$reference->id] ?? null, $policies[$test->analyte] ?? null, $areas, $test->lot, $test->bands, (string) $test->updated_at, (string) $reference->updated_at,
+            ], JSON_THROW_ON_ERROR));
+        }
+
+        return $states;
+    }
+}
