@@ -160,6 +160,8 @@ return new class extends Migration
         foreach (['lab_reports', 'consigned_portions', 'consignments', 'labs', 'custody_events'] as $table) {
             Schema::dropIfExists($table);
         }
+        // Portions of a check soil belong to no composite and cannot stand without this migration.
+        DB::table('portions')->whereNull('sample_id')->delete();
         Schema::table('portions', function (Blueprint $table): void {
             $table->dropIndex(['team_id', 'sample_id']);
             $table->dropIndex(['team_id', 'state']);

@@ -83,6 +83,16 @@ const routes: RouteRecordRaw[] = [
         component: () => import('@/features/evidence/EvidencePage.vue'),
         meta: { stage: 'evidence', title: 'Evidence' },
     },
+    {
+        path: '/decide/strategies',
+        component: () => import('@/features/decide/StrategiesPage.vue'),
+        meta: { stage: 'decide', title: 'What to buy' },
+    },
+    {
+        path: `/decide/verdicts/${id('verdict')}`,
+        component: () => import('@/features/decide/VerdictPage.vue'),
+        meta: { stage: 'decide', title: 'Verdict' },
+    },
     { path: '/decide', component: () => import('@/features/decide/DecidePage.vue'), meta: { stage: 'decide', title: 'Decide' } },
     {
         path: `/prescribe/${id('area')}?`,

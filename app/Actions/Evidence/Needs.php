@@ -90,7 +90,9 @@ final class Needs
             $ranks[$sample->id] = [$asked >= self::LEAST_IN_CLASS ? 1 : 0, $close ? 1 : 0, $asked];
             $rows[$sample->id] = [
                 'portion' => $portion->code, 'portion_id' => $portion->id, 'sample_id' => $sample->id, 'sample' => $sample->code, 'area' => $sample->area->name, 'place' => $portion->place,
-                'why' => ($asked < self::LEAST_IN_CLASS ? ($actions[$class] ?? '').' was asked '.($asked === 0 ? 'never' : "{$asked} times").' so far' : 'another pair for '.($actions[$class] ?? '')).($close ? '; too close to a limit to count on' : ''),
+                'why' => ($asked < self::LEAST_IN_CLASS ? ($actions[$class] ?? '').' was asked '.match ($asked) {
+                    0 => 'never', 1 => 'once', default => "{$asked} times",
+                }.' so far' : 'another pair for '.($actions[$class] ?? '')).($close ? '; too close to a limit to count on' : ''),
             ];
         }
         uksort($rows, static fn (int $a, int $b): int => $ranks[$a] <=> $ranks[$b]);

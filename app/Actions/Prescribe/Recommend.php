@@ -6,6 +6,7 @@ namespace App\Actions\Prescribe;
 
 use App\Actions\Decide\VerdictStatus;
 use App\Actions\Evidence\GatherEvidence;
+use App\Actions\Evidence\SamplingSplit;
 use App\Models\Area;
 use App\Models\JudgingPolicy;
 use App\Models\Reading;
@@ -30,10 +31,13 @@ final class Recommend
 
     private ?JudgingPolicy $policy = null;
 
+    /** @var array<int, float|null> expanded, by lab method */
+    private array $uncertainty = [];
+
     /** @var Collection<int, Verdict>|null */
     private ?Collection $signed = null;
 
-    public function __construct(private readonly GatherEvidence $evidence, private readonly VerdictStatus $status) {}
+    public function __construct(private readonly GatherEvidence $evidence, private readonly VerdictStatus $status, private readonly SamplingSplit $sampling) {}
 
     /** @param Area $area with what NEEDS names */
     public function __invoke(Area $area, LimeMaterial $material, float $depthInches): Recommendation
@@ -46,7 +50,7 @@ final class Recommend
         $sample = $samples[0] ?? null;
         $labReading = $sample === null ? null : (self::standing($sample, 'ph', 'lab')[0] ?? null);
         $lab = $sample === null || $labReading === null ? null : LabPh::of(
-            (float) $labReading->value, $labReading->method->uncertainty, self::buffer($sample, 'mehlich'), self::buffer($sample, 'smp'),
+            (float) $labReading->value, $this->uncertainty[$labReading->method_id] ??= $this->sampling->expanded($labReading->method), self::buffer($sample, 'mehlich'), self::buffer($sample, 'smp'),
         );
         [$kitReading, $verdict, $kit] = $sample === null ? [null, null, null] : $this->kit($sample, $area, $policy);
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Reports;
 
+use App\Actions\Evidence\SamplingSplit;
 use App\Models\JudgingPolicy;
 use App\Models\LabResult;
 use App\Models\Reading;
@@ -33,6 +34,11 @@ final class SideBySide
 
     /** @var array<int, float|null> expanded uncertainty by method, as a share on the ratio scale */
     private array $uncertainty = [];
+
+    /** @var array<int, float> that of a lab with the sampling in it, where duplicates told */
+    private array $sampled = [];
+
+    public function __construct(private readonly SamplingSplit $sampling) {}
 
     /** @return array<string, mixed> */
     public function __invoke(string $analyte, ?int $area): array
@@ -104,7 +110,13 @@ final class SideBySide
      */
     private function learn(Collection $methods, Collection $readings): void
     {
-        $this->uncertainty = [];
+        $this->uncertainty = $this->sampled = [];
+        foreach ($methods->where('portion', 'lab') as $lab) {
+            $found = $this->sampling->of($lab)['expanded'];
+            if ($found !== null) {
+                $this->sampled[$lab->id] = max($found, $lab->uncertainty ?? 0.0);
+            }
+        }
         foreach ($methods as $method) {
             if ($method->uncertainty !== null || $method->portion === 'lab' || $method->bands !== null) {
                 continue;
@@ -125,7 +137,7 @@ final class SideBySide
 
     private function uncertaintyOf(TestMethod $method, float $value): ?float
     {
-        return $method->uncertainty ?? $this->uncertainty[$method->id] ?? ($method->portion === 'lab' ? 2 * Repeatability::limit($method->analyte, $value, $value) / 2.8 : null);
+        return $this->sampled[$method->id] ?? $method->uncertainty ?? $this->uncertainty[$method->id] ?? ($method->portion === 'lab' ? 2 * Repeatability::limit($method->analyte, $value, $value) / 2.8 : null);
     }
 
     /** @return array{id: int, name: string, portion: string, extractant: string, instrument: string, banded: bool, uncertainty: float|null, uncertainty_from: string, limits_hold: bool} */
@@ -133,8 +145,8 @@ final class SideBySide
     {
         return [
             'id' => $method->id, 'name' => $method->name, 'portion' => $method->portion, 'extractant' => $method->extractant, 'instrument' => $method->instrument, 'banded' => $method->bands !== null,
-            'uncertainty' => $method->uncertainty ?? $this->uncertainty[$method->id] ?? null,
-            'uncertainty_from' => $method->uncertainty !== null ? 'stated' : (isset($this->uncertainty[$method->id]) ? 'repeats' : ($method->portion === 'lab' ? 'usual' : 'unknown')), 'limits_hold' => $this->limitsHold($method),
+            'uncertainty' => $this->sampled[$method->id] ?? $method->uncertainty ?? $this->uncertainty[$method->id] ?? null,
+            'uncertainty_from' => isset($this->sampled[$method->id]) ? 'sampling' : ($method->uncertainty !== null ? 'stated' : (isset($this->uncertainty[$method->id]) ? 'repeats' : ($method->portion === 'lab' ? 'usual' : 'unknown'))), 'limits_hold' => $this->limitsHold($method),
         ];
     }
 

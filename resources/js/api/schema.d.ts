@@ -7601,7 +7601,7 @@ export interface components {
             banded: boolean;
             uncertainty: number | null;
             /** @enum {string} */
-            uncertainty_from: "stated" | "repeats" | "usual" | "unknown";
+            uncertainty_from: "stated" | "sampling" | "repeats" | "usual" | "unknown";
             limits_hold: boolean;
         };
         SideRow: {

@@ -25,7 +25,7 @@ final class PeopleTest extends TestCase
 
         $this->postJson('/api/session', ['email' => 'ada@team.example', 'password' => $found[1] ?? ''])->assertOk()->assertJson(['team' => 'Fen crew']);
         $this->actingAs(User::query()->where('email', 'bram@team.example')->firstOrFail());
-        self::assertSame([4, 1], [TestMethod::query()->count(), JudgingPolicy::query()->count()]);
+        self::assertSame([4, 7], [TestMethod::query()->count(), JudgingPolicy::query()->count()]);
     }
 
     public function test_bad_input_is_refused(): void

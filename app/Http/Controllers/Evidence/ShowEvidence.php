@@ -16,7 +16,7 @@ final class ShowEvidence
 {
     public function __invoke(Request $request, TestMethod $method, GatherEvidence $gather): EvidenceResource
     {
-        $request->validate(['reference' => ['sometimes', 'integer'], 'reader' => ['sometimes', 'string', 'max:120', 'required_with:against'], 'against' => ['sometimes', 'string', 'max:120', 'required_with:reader']]);
+        $request->validate(['reference' => ['sometimes', 'integer'], 'reader' => ['nullable', 'string', 'max:120', 'required_with:against'], 'against' => ['nullable', 'string', 'max:120', 'required_with:reader']]);
         $untested = $gather->untested($method);
         if ($untested !== null) {
             throw new Conflict("{$method->name}: {$untested}");

@@ -40,7 +40,7 @@ final class Search
                 'kind' => $method->portion === 'lab' ? 'lab' : 'test', 'label' => $method->name, 'detail' => $method->analyte === 'ph' ? 'pH' : 'buffer pH',
                 'to' => $method->portion === 'lab' ? '/reports' : "/evidence/{$method->id}",
             ]),
-            ...$verdicts->map(static fn (Verdict $verdict): array => ['kind' => 'verdict', 'label' => "{$verdict->claim}: {$verdict->verdict}", 'detail' => $verdict->method->name, 'to' => "/decide?verdict={$verdict->id}"]),
+            ...$verdicts->map(static fn (Verdict $verdict): array => ['kind' => 'verdict', 'label' => "{$verdict->claim}: {$verdict->verdict}", 'detail' => $verdict->method->name, 'to' => "/decide/verdicts/{$verdict->id}"]),
         ]);
     }
 }

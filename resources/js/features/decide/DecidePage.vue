@@ -19,7 +19,11 @@ const lines = useQuery({ queryKey: ['evidence'], queryFn: () => api.get('/eviden
 const verdicts = useQuery({ queryKey: ['verdicts'], queryFn: () => api.get('/verdicts') })
 const policies = useQuery({ queryKey: ['policies'], queryFn: () => api.get('/policies') })
 const choices = useQuery({ queryKey: ['choices'], staleTime: Infinity, queryFn: () => api.get('/choices') })
-const current = computed(() => policies.data.value?.[0])
+const analytes = computed(() => [...new Set((policies.data.value ?? []).map((policy) => policy.analyte))])
+const analyte = ref('ph')
+const versions = computed(() => (policies.data.value ?? []).filter((policy) => policy.analyte === analyte.value))
+const current = computed(() => versions.value[0])
+const called = (code: string): string => (code === 'ph' ? 'pH' : code.replace('_', ' '))
 const changing = ref(false)
 const chains = computed(() => {
     const groups = new Map<string, NonNullable<typeof verdicts.data.value>>()
@@ -30,10 +34,13 @@ const chains = computed(() => {
     return [...groups].map(([title, chain]) => ({ title, chain }))
 })
 const moved = computed(() => (lines.data.value ?? []).flatMap((line) => CLAIMS.filter((claim) => line.claims[claim].moved)).length)
+const ended = computed(() => (lines.data.value ?? []).flatMap((line) => CLAIMS.filter((claim) => line.claims[claim].ended.length)).length)
 const lede = computed(() =>
-    moved.value
-        ? `${count(moved.value, 'signed verdict has', 'signed verdicts have')} new evidence since.`
-        : 'Every signed verdict rests on the evidence there is.',
+    ended.value
+        ? `${count(ended.value, 'signed verdict speaks', 'signed verdicts speak')} no more.`
+        : moved.value
+          ? `${count(moved.value, 'signed verdict has', 'signed verdicts have')} new evidence since.`
+          : 'Every signed verdict rests on the evidence there is.',
 )
 </script>
 
@@ -43,7 +50,10 @@ const lede = computed(() =>
             over="What each test may be used for"
             title="Decide"
             :lede="verdicts.data.value.length ? lede : 'No verdict has been signed yet.'"
-        />
+        >
+            <RouterLink to="/decide/strategies">What to buy next season</RouterLink>
+            <a href="/api/verdicts" download="verdicts.json">The register as JSON</a>
+        </PageHead>
         <div class="columns two">
             <section>
                 <table class="plain">
@@ -59,12 +69,18 @@ const lede = computed(() =>
                             <td>
                                 <RouterLink :to="`/evidence/${line.method_id}`">{{ line.name }}</RouterLink>
                             </td>
-                            <td class="num">{{ line.pairs }}</td>
+                            <td class="num">{{ line.untested ? '–' : line.pairs }}</td>
                             <td v-for="claim in CLAIMS" :key="claim">
                                 <VerdictStone :verdict="line.claims[claim].computed" />
                                 <span class="note block">
-                                    {{ line.claims[claim].signed ? `signed ${line.claims[claim].signed}` : 'not signed'
-                                    }}{{ line.claims[claim].moved ? ', evidence has moved' : '' }}
+                                    <RouterLink
+                                        v-if="line.claims[claim].verdict_id"
+                                        :to="`/decide/verdicts/${line.claims[claim].verdict_id}`"
+                                        >signed {{ line.claims[claim].signed }}</RouterLink
+                                    ><template v-else>not signed</template>{{ line.claims[claim].moved ? ', evidence has moved' : ''
+                                    }}{{
+                                        line.claims[claim].ended.length ? `, speaks no more: ${line.claims[claim].ended.join('; ')}` : ''
+                                    }}
                                 </span>
                             </td>
                         </tr>
@@ -77,9 +93,28 @@ const lede = computed(() =>
                 </template>
             </section>
             <aside>
-                <h2>Policy for pH, version {{ current.version }}</h2>
+                <nav class="analytes" aria-label="Policy of">
+                    <button
+                        v-for="one in analytes"
+                        :key="one"
+                        type="button"
+                        class="link"
+                        :aria-current="one === analyte ? 'true' : undefined"
+                        @click="analyte = one"
+                    >
+                        {{ called(one) }}
+                    </button>
+                </nav>
+                <h2>Policy for {{ called(analyte) }}, version {{ current.version }}</h2>
                 <p class="note">
-                    Set before the evidence is looked at. {{ current.reason }} {{ current.author }}, {{ day(current.made_at, timezone) }}.
+                    {{
+                        current.pairs_then === 0
+                            ? 'Set before any pair was there.'
+                            : current.pairs_then === null
+                              ? 'Set before the evidence is looked at.'
+                              : `Set when ${count(current.pairs_then, 'pair was', 'pairs were')} there already.`
+                    }}
+                    {{ current.reason }} {{ current.author }}, {{ day(current.made_at, timezone) }}.
                 </p>
                 <table class="plain">
                     <tbody>
@@ -99,9 +134,17 @@ const lede = computed(() =>
                             <td>Change that tracking must see</td>
                             <td class="num">{{ number(current.terms.change, 2) }}</td>
                         </tr>
+                        <tr>
+                            <td>Evidence is looked at</td>
+                            <td class="num">{{ current.terms.looking === 'often' ? 'after every pair' : 'once' }}</td>
+                        </tr>
+                        <tr v-if="!Object.keys(current.terms.crops).length">
+                            <td>Action limits</td>
+                            <td class="num">{{ current.terms.thresholds.join(', ') }}</td>
+                        </tr>
                     </tbody>
                 </table>
-                <table class="plain limits">
+                <table v-if="Object.keys(current.terms.crops).length" class="plain limits">
                     <thead>
                         <tr>
                             <th>Use</th>
@@ -118,9 +161,9 @@ const lede = computed(() =>
                     </tbody>
                 </table>
                 <el-button v-if="me?.may_sign" @click="changing = true">Set a new version</el-button>
-                <template v-if="(policies.data.value?.length ?? 0) > 1">
+                <template v-if="versions.length > 1">
                     <h3>Earlier versions</h3>
-                    <p v-for="policy in policies.data.value?.slice(1)" :key="policy.id" class="note">
+                    <p v-for="policy in versions.slice(1)" :key="policy.id" class="note">
                         Version {{ policy.version }}, {{ day(policy.made_at, timezone) }}, {{ policy.author }}: {{ policy.reason }}
                     </p>
                 </template>
@@ -131,6 +174,16 @@ const lede = computed(() =>
 </template>
 
 <style scoped>
+.analytes {
+    display: flex;
+    gap: 10px;
+    flex-wrap: wrap;
+    margin-bottom: 8px;
+}
+.analytes [aria-current] {
+    font-weight: 600;
+    color: var(--ink);
+}
 .two {
     grid-template-columns: minmax(0, 1fr) 310px;
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useQueryClient } from '@tanstack/vue-query'
-import { reactive } from 'vue'
+import { computed, reactive, ref } from 'vue'
 import { api, type Schema } from '@/api/client'
 import FormField from '@/shared/components/FormField.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
@@ -15,20 +15,33 @@ const form = reactive({
     confidence: terms.confidence * 100,
     allowable: terms.allowable,
     change: terms.change,
+    looking: terms.looking,
+    thresholds: [...terms.thresholds],
     crops: Object.fromEntries(Object.entries(terms.crops).map(([use, limits]) => [use, [...limits]])) as Record<string, number[]>,
     reason: '',
 })
+const body = (): Schema<'PolicyInput'> => ({
+    analyte: props.policy.analyte,
+    required: form.required / 100,
+    confidence: form.confidence / 100,
+    allowable: form.allowable,
+    change: form.change,
+    crops: form.crops,
+    thresholds: form.thresholds,
+    looking: form.looking,
+    reason: form.reason,
+})
+const effects = ref<Schema<'PolicyEffect'>[] | null>(null)
+const preview = useSave(
+    () => api.post('/policies/preview', { ...body(), reason: form.reason.length < 10 ? 'Looked at beforehand.' : form.reason }),
+    (found) => (effects.value = found),
+)
+const changed = computed(() => (effects.value ?? []).filter(({ was, would }) => would !== null && would !== was))
+const unit = computed(() =>
+    props.policy.analyte === 'ph' ? 'pH' : props.policy.terms.scale === 'ratio' ? 'factor less 1' : props.policy.analyte,
+)
 const { save, saving, refusal, wrong } = useSave(
-    () =>
-        api.post('/policies', {
-            analyte: props.policy.analyte,
-            required: form.required / 100,
-            confidence: form.confidence / 100,
-            allowable: form.allowable,
-            change: form.change,
-            crops: form.crops,
-            reason: form.reason,
-        }),
+    () => api.post('/policies', body()),
     async () => {
         await queries.invalidateQueries()
         emit('done')
@@ -38,7 +51,12 @@ const name = (code: string) => props.uses.find((use) => use.code === code)?.name
 </script>
 
 <template>
-    <el-dialog :model-value="true" :title="`Policy for pH, version ${policy.version + 1}`" width="560" @close="emit('done')">
+    <el-dialog
+        :model-value="true"
+        :title="`Policy for ${policy.analyte === 'ph' ? 'pH' : policy.analyte}, version ${policy.version + 1}`"
+        width="560"
+        @close="emit('done')"
+    >
         <p class="note">Verdicts signed before keep the policy they were given under. What the evidence says now is judged anew.</p>
         <RefusalNote v-if="refusal && !Object.keys(refusal.fields).length" :refusal="refusal" />
         <div class="four">
@@ -48,14 +66,30 @@ const name = (code: string) => props.uses.find((use) => use.code === code)?.name
             <FormField label="Confidence, %" :wrong="wrong('confidence')"
                 ><el-input-number v-model="form.confidence" :controls="false" :min="50" :max="99.9"
             /></FormField>
-            <FormField label="Difference a rate allows, pH" :wrong="wrong('allowable')"
+            <FormField :label="`Difference a rate allows, ${unit}`" :wrong="wrong('allowable')"
                 ><el-input-number v-model="form.allowable" :controls="false" :min="0.01" :step="0.1"
             /></FormField>
-            <FormField label="Change to see, pH" :wrong="wrong('change')"
+            <FormField :label="`Change to see, ${unit}`" :wrong="wrong('change')"
                 ><el-input-number v-model="form.change" :controls="false" :min="0.01" :step="0.1"
             /></FormField>
         </div>
-        <table class="plain">
+        <FormField label="The evidence is looked at" :wrong="wrong('looking')">
+            <el-radio-group v-model="form.looking">
+                <el-radio value="once">once, at a number fixed beforehand</el-radio>
+                <el-radio value="often">after every pair; bounds that stay valid cost more pairs</el-radio>
+            </el-radio-group>
+        </FormField>
+        <FormField v-if="!Object.keys(form.crops).length" label="Action limits" :wrong="wrong('thresholds')">
+            <el-input-number
+                v-for="(limit, i) in form.thresholds"
+                :key="i"
+                :model-value="limit"
+                :controls="false"
+                :aria-label="`Action limit ${i + 1}`"
+                @change="(value: number | undefined) => (form.thresholds[i] = value ?? limit)"
+            />
+        </FormField>
+        <table v-else class="plain">
             <thead>
                 <tr>
                     <th>Use</th>
@@ -84,7 +118,18 @@ const name = (code: string) => props.uses.find((use) => use.code === code)?.name
         <FormField class="why" label="Why it changes" :wrong="wrong('reason')"
             ><el-input v-model="form.reason" type="textarea" :rows="2" name="reason"
         /></FormField>
+        <div v-if="effects" class="effects" role="status">
+            <p v-if="!effects.length" class="note">No verdict has been signed on it, so that none would change.</p>
+            <p v-else-if="!changed.length" class="note">None of {{ effects.length }} signed verdicts would have been another.</p>
+            <ul v-else>
+                <li v-for="one in changed" :key="one.verdict_id">
+                    {{ one.method }}, {{ one.claim }}: {{ one.was }} would have been {{ one.would }}.
+                </li>
+            </ul>
+        </div>
+        <RefusalNote v-if="preview.refusal.value" :refusal="preview.refusal.value" />
         <div class="row">
+            <el-button :loading="preview.saving.value" @click="preview.save()">See what it would have changed</el-button>
             <el-button type="primary" :loading="saving" @click="save()">Set version {{ policy.version + 1 }}</el-button>
             <button type="button" class="link" @click="emit('done')">Leave it</button>
         </div>

@@ -2,19 +2,36 @@
 import { computed } from 'vue'
 
 /** How often the kit sent a composite to an action, by the lab's. */
-const props = defineProps<{ matrix: number[][]; actions: string[] }>()
+const props = defineProps<{ matrix: number[][]; actions: string[]; test: string; reference: string }>()
 const columns = computed(() => ((props.matrix[0]?.length ?? 0) > props.actions.length ? [...props.actions, 'cannot sort'] : props.actions))
+const misses = computed(() =>
+    props.matrix.flatMap((row, i) =>
+        row.flatMap((n, j) =>
+            i === j || n === 0
+                ? []
+                : [
+                      `${n === 1 ? 'One composite' : `${n} composites`} for “${props.actions[i]}” would have been sent to “${columns.value[j]}”.`,
+                  ],
+        ),
+    ),
+)
 </script>
 
 <template>
     <table class="plain matrix">
         <caption class="sr">
-            Rows: the lab’s action. Columns: the kit’s.
+            Rows: the action by
+            {{
+                reference
+            }}. Columns: by
+            {{
+                test
+            }}.
         </caption>
         <thead>
             <tr>
-                <th scope="col">Lab says</th>
-                <th v-for="action in columns" :key="action" scope="col" class="num">Kit {{ action }}</th>
+                <th scope="col">{{ reference }} says</th>
+                <th v-for="action in columns" :key="action" scope="col" class="num">{{ test }} {{ action }}</th>
             </tr>
         </thead>
         <tbody>
@@ -26,6 +43,7 @@ const columns = computed(() => ((props.matrix[0]?.length ?? 0) > props.actions.l
             </tr>
         </tbody>
     </table>
+    <p class="note">{{ misses.length ? misses.join(' ') : 'No composite would have been sent to another action.' }}</p>
 </template>
 
 <style scoped>

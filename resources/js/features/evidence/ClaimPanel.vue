@@ -55,7 +55,7 @@ const others = computed(() => (props.name === 'sort' ? claim.value.reasons : cla
         <p class="signed">
             <template v-if="state.signed">
                 Signed
-                <RouterLink :to="`/decide?verdict=${state.signed.id}`">{{ state.signed.verdict }}</RouterLink>
+                <RouterLink :to="`/decide/verdicts/${state.signed.id}`">{{ state.signed.verdict }}</RouterLink>
                 by {{ state.signed.signed_by }}, {{ day(state.signed.signed_at, timezone) }}, policy {{ state.signed.policy_version }}.
                 <strong v-if="state.moved" class="moved">New evidence since.</strong>
             </template>

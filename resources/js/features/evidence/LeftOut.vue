@@ -24,7 +24,7 @@ const withAll = computed(() => props.evidence.claims.sort.with_all)
                         <SampleLink :id="pair.sample_id" :code="pair.code" />
                         {{ pair.area }}
                     </td>
-                    <td>kit {{ pair.band?.name ?? number(pair.test, 2) }}, lab {{ number(pair.reference, 2) }}</td>
+                    <td>test {{ pair.band?.name ?? number(pair.test, 2) }}, reference {{ number(pair.reference, 2) }}</td>
                     <td>{{ pair.flags.join('; ') }}</td>
                     <td>{{ pair.reader }}, {{ day(pair.read_on) }}</td>
                     <td><RouterLink :to="`/samples/${pair.sample_id}?correct=${pair.reading_id}`">Put back</RouterLink></td>

@@ -2,8 +2,8 @@
 import { computed } from 'vue'
 import type { Schema } from '@/api/client'
 
-/** One composite on the pH scale: the limits of its crop, the kit's band and the lab's tick. Rows touch, so limits step down the page. */
-const props = defineProps<{ pair: Schema<'Pair'>; from: number; to: number; uncertainty: number | null; width: number }>()
+/** One composite on the scale of the analyte: the limits of its crop, the test's band or dot and the reference's tick. Rows touch, so limits step down the page. */
+const props = defineProps<{ pair: Schema<'Pair'>; from: number; to: number; step: number; uncertainty: number | null; width: number }>()
 const TALL = 35
 const x = (ph: number): number => ((ph - props.from) / (props.to - props.from)) * props.width
 const clamp = (ph: number | null, open: number): number => Math.min(props.width, Math.max(0, x(ph ?? open)))
@@ -15,10 +15,12 @@ const band = computed(() => {
     const left = clamp(kit.lower, props.from)
     return { left, width: clamp(kit.upper, props.to) - left }
 })
-const ticks = computed(() => Array.from({ length: props.to - props.from + 1 }, (_, i) => x(props.from + i)))
+const ticks = computed(() =>
+    Array.from({ length: Math.round((props.to - props.from) / props.step) + 1 }, (_, i) => x(props.from + i * props.step)),
+)
 const words = computed(
     () =>
-        `${props.pair.code}: limits ${props.pair.limits.join(' and ')}, kit ${props.pair.band?.name ?? props.pair.test}, lab ${props.pair.reference}; ${props.pair.same ? 'same side' : 'other side'}`,
+        `${props.pair.code}: limits ${props.pair.limits.join(' and ')}, test ${props.pair.band?.name ?? props.pair.test}, reference ${props.pair.reference}; ${props.pair.same ? 'same side' : 'other side'}`,
 )
 </script>
 

@@ -6,7 +6,7 @@ import { number, signed } from '@/shared/format'
 import SameSideStrip from './SameSideStrip.vue'
 import SideGlyph from './SideGlyph.vue'
 
-const props = defineProps<{ evidence: Schema<'Evidence'> }>()
+const props = defineProps<{ evidence: Schema<'Evidence'>; nouns: { test: string; reference: string } }>()
 const SHOWN = 10
 const WIDTH = 280
 const all = ref(false)
@@ -15,16 +15,28 @@ const sorted = computed(() =>
 )
 const rows = computed(() => (all.value ? sorted.value : sorted.value.slice(0, SHOWN)))
 const hidden = computed(() => sorted.value.length - rows.value.length)
+const isPh = computed(() => props.evidence.method.analyte.endsWith('ph'))
+const unit = computed(() => (isPh.value ? 'pH' : props.evidence.method.analyte))
+const digits = computed(() => (isPh.value ? 2 : 0))
 const scale = computed(() => {
     const values = props.evidence.pairs.flatMap((pair) => [
         pair.reference,
+        pair.test ?? pair.reference,
         pair.band?.lower ?? pair.reference,
         pair.band?.upper ?? pair.reference,
         ...pair.limits,
     ])
-    return { from: Math.min(4, Math.floor(Math.min(...values))), to: Math.max(8, Math.ceil(Math.max(...values))) }
+    const [low, high] = [Math.min(...values), Math.max(...values)]
+    if (isPh.value) return { from: Math.min(4, Math.floor(low)), to: Math.max(8, Math.ceil(high)), step: 1 }
+    const step = [0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 2000].find((one) => (high - low) / one <= 6) ?? 5000
+    return { from: Math.floor(low / step) * step, to: Math.ceil(high / step) * step, step }
 })
-const marks = computed(() => Array.from({ length: scale.value.to - scale.value.from + 1 }, (_, i) => scale.value.from + i))
+const marks = computed(() =>
+    Array.from(
+        { length: Math.round((scale.value.to - scale.value.from) / scale.value.step) + 1 },
+        (_, i) => scale.value.from + i * scale.value.step,
+    ),
+)
 const cut = computed(() => props.evidence.pairs.filter((pair) => pair.band?.cut).length)
 const actions = computed(() => props.evidence.policy.terms.actions)
 </script>
@@ -46,12 +58,13 @@ const actions = computed(() => props.evidence.policy.terms.actions)
             <h2>Same side of the limit?</h2>
             <p class="key">
                 <svg width="22" height="14"><rect x="1" y="1" width="20" height="12" fill="url(#kit-hatch)" stroke="#6B4526" /></svg>
-                kit band
+                {{ nouns.test.toLowerCase() }}, by band
                 <svg width="12" height="16">
                     <rect x="2" width="8" height="16" opacity=".2" />
                     <path d="M6 0V16" stroke="#221D17" stroke-width="2.6" />
                 </svg>
-                lab{{ evidence.reference.uncertainty ? `, ± ${number(evidence.reference.uncertainty, 2)}` : '' }}
+                {{ nouns.reference.toLowerCase()
+                }}{{ evidence.reference.uncertainty ? `, ± ${number(evidence.reference.uncertainty, 2)}` : '' }}
                 <svg width="6" height="16"><path d="M3 0V16" stroke="#221D17" stroke-width="2" /></svg>
                 action limit for that crop
             </p>
@@ -61,12 +74,12 @@ const actions = computed(() => props.evidence.policy.terms.actions)
                 <tr>
                     <th>Composite</th>
                     <th class="num">
-                        Lime
+                        {{ isPh ? 'Lime' : 'First' }}
                         <br />
-                        below
+                        {{ isPh ? 'below' : 'limit' }}
                     </th>
                     <th class="scale" :style="{ width: `${WIDTH}px` }">
-                        <b>{{ actions[0] }}</b><b>{{ actions[1] }}</b
+                        <b>{{ actions[0] }}</b><b>{{ actions.length > 2 ? actions[1] : '' }}</b
                         ><b>{{ actions.at(-1) }}</b>
                         <span
                             v-for="mark in marks"
@@ -77,19 +90,19 @@ const actions = computed(() => props.evidence.policy.terms.actions)
                         </span>
                     </th>
                     <th class="num">
-                        Lab,
+                        {{ nouns.reference }},
                         <br />
-                        pH
+                        {{ unit }}
                     </th>
                     <th class="num">
-                        Kit,
+                        {{ nouns.test }},
                         <br />
-                        pH
+                        {{ unit }}
                     </th>
                     <th class="num">
-                        Kit −
+                        Differ-
                         <br />
-                        lab
+                        ence
                     </th>
                     <th>Action</th>
                 </tr>
@@ -101,26 +114,30 @@ const actions = computed(() => props.evidence.policy.terms.actions)
                         {{ pair.area }}
                         <span v-if="pair.deviations.length" class="odd">{{ pair.deviations.join('; ') }}</span>
                     </td>
-                    <td class="num">{{ number(pair.limits[0], 1) }}</td>
+                    <td class="num">{{ number(pair.limits[0], isPh ? 1 : 0) }}</td>
                     <td class="strip">
                         <SameSideStrip
                             :pair="pair"
                             :from="scale.from"
                             :to="scale.to"
+                            :step="scale.step"
                             :uncertainty="evidence.reference.uncertainty"
                             :width="WIDTH"
                         />
                     </td>
-                    <td class="num">{{ number(pair.reference, 2) }}</td>
-                    <td class="num">{{ pair.band?.name ?? number(pair.test, 2) }}</td>
+                    <td class="num">{{ number(pair.reference, digits) }}</td>
+                    <td class="num">{{ pair.band?.name ?? number(pair.test, digits) }}</td>
                     <td class="num">
-                        <span :class="{ wrong: !pair.same }">{{ signed(pair.difference) }}</span>
+                        <span :class="{ wrong: !pair.same }">{{ signed(pair.difference, digits) }}</span>
                     </td>
                     <td class="narrow">
                         <span class="act">
                             <SideGlyph :same="pair.same" :below="pair.reference_action === actions[0]" />
                             <template v-if="pair.same">both {{ pair.reference_action }}</template>
-                            <strong v-else>kit {{ pair.test_action ?? 'cannot sort' }}, lab {{ pair.reference_action }}</strong>
+                            <strong v-else
+                                >{{ nouns.test.toLowerCase() }} {{ pair.test_action ?? 'cannot sort' }}, {{ nouns.reference.toLowerCase() }}
+                                {{ pair.reference_action }}</strong
+                            >
                         </span>
                     </td>
                 </tr>

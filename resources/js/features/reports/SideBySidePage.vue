@@ -92,7 +92,13 @@ const lede = computed(() => {
 })
 const areas = computed(() => [...new Map((data.value?.rows ?? []).map((row) => [row.area_id, row.area])).entries()])
 const told = (name: string, more: string): string => (more && !name.toLowerCase().includes(more) ? `, ${more}` : '')
-const FROM: Record<string, string> = { stated: 'stated', repeats: 'from its own repeats', usual: 'as labs usually repeat', unknown: '' }
+const FROM: Record<string, string> = {
+    stated: 'stated',
+    sampling: 'with the sampling in it, from duplicates',
+    repeats: 'from its own repeats',
+    usual: 'as labs usually repeat',
+    unknown: '',
+}
 </script>
 
 <template>

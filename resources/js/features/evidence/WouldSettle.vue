@@ -1,0 +1,138 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Schema } from '@/api/client'
+import { SampleLink } from '@/features/send'
+import { count, number, percent, signed } from '@/shared/format'
+
+/** What would settle the claim, what sampling adds, and what a correction would give. */
+const props = defineProps<{ evidence: Schema<'Evidence'> }>()
+const needs = computed(() => props.evidence.needs)
+const sampling = computed(() => props.evidence.sampling)
+const digits = computed(() => (props.evidence.method.analyte === 'ph' ? 2 : 1))
+const policy = computed(() => props.evidence.policy.terms)
+const lead = computed(() => {
+    const more = needs.value.more_pairs
+    if (more === null) return 'More pairs cannot mend it: the claim is refuted, or the scale cannot make it.'
+    return more === 0
+        ? 'It is proven; nothing more is needed under this policy.'
+        : `${count(more, 'more pair')} without a further miss would prove it.`
+})
+const lacking = computed(() => needs.value.classes.filter(({ lacks }) => lacks > 0))
+const shown = (value: number): string => (props.evidence.difference?.ratio ? `× ${number(Math.exp(value), 2)}` : signed(value))
+</script>
+
+<template>
+    <div class="columns two">
+        <section>
+            <h2>What would settle it</h2>
+            <p class="words">{{ lead }}</p>
+            <ul>
+                <li v-for="one in lacking" :key="one.action">
+                    “{{ one.action }}” was asked {{ one.n === 0 ? 'never' : one.n === 1 ? 'once' : count(one.n, 'time') }}: at least
+                    {{ count(one.lacks, 'more composite') }} that the reference sends there.
+                </li>
+                <li v-for="word in needs.scope" :key="word">{{ word }}</li>
+                <li>
+                    Looking once, at a number fixed beforehand, {{ count(needs.once, 'more clean pair') }} would reach
+                    {{ percent(policy.required) }}; with bounds that hold however often you look, {{ number(needs.often) }}. This policy
+                    looks {{ policy.looking }}.
+                </li>
+            </ul>
+            <template v-if="needs.portions.length">
+                <h3>On the shelf, and worth reading next</h3>
+                <table class="plain">
+                    <tbody>
+                        <tr v-for="one in needs.portions" :key="one.portion">
+                            <td><SampleLink :id="one.sample_id" :code="one.portion" /> {{ one.area }}</td>
+                            <td>{{ one.place }}</td>
+                            <td>{{ one.why }}</td>
+                        </tr>
+                    </tbody>
+                </table>
+            </template>
+        </section>
+        <section>
+            <h2>Sampling first</h2>
+            <p v-for="word in sampling.words" :key="word" class="note">{{ word }}</p>
+            <table class="plain">
+                <tbody>
+                    <tr v-if="sampling.split">
+                        <td>Ground, sampling, analysis</td>
+                        <td class="num">
+                            {{ percent(sampling.split.share.between) }}, {{ percent(sampling.split.share.sampling) }},
+                            {{ percent(sampling.split.share.analysis) }}
+                        </td>
+                    </tr>
+                    <tr>
+                        <td>Sampling and analysis, standard deviation</td>
+                        <td class="num">
+                            {{ sampling.sd_measurement === null ? 'not measured' : number(sampling.sd_measurement, digits + 1) }}
+                        </td>
+                    </tr>
+                    <tr>
+                        <td>Analysis alone</td>
+                        <td class="num">{{ sampling.sd_analysis === null ? 'not measured' : number(sampling.sd_analysis, digits + 1) }}</td>
+                    </tr>
+                    <tr>
+                        <td>Used for “too close to call”</td>
+                        <td class="num">{{ sampling.used === null ? 'nothing is known' : `± ${number(sampling.used, digits)}` }}</td>
+                    </tr>
+                    <tr>
+                        <td>Pairs too close to call by it</td>
+                        <td class="num">{{ sampling.close === null ? '–' : `${sampling.close} of ${evidence.pairs.length}` }}</td>
+                    </tr>
+                </tbody>
+            </table>
+            <template v-if="evidence.corrections.length">
+                <h2 class="next">Can it be corrected?</h2>
+                <p class="note">Each composite is judged by a line fitted without it. Nothing is corrected unless you do it yourself.</p>
+                <table class="plain">
+                    <thead>
+                        <tr>
+                            <th>By</th>
+                            <th class="num">Bias</th>
+                            <th class="num">Spread</th>
+                            <th class="num">Same action</th>
+                            <th>Worth it</th>
+                        </tr>
+                    </thead>
+                    <tbody>
+                        <tr v-for="one in evidence.corrections" :key="one.by">
+                            <td>{{ one.by }}</td>
+                            <td class="num">{{ shown(one.before.mean) }} → {{ shown(one.after.mean) }}</td>
+                            <td class="num">{{ number(one.before.sd, 2) }} → {{ number(one.after.sd, 2) }}</td>
+                            <td class="num">{{ one.before.agree }} → {{ one.after.agree }} of {{ one.n }}</td>
+                            <td>{{ one.helps ? 'it would help' : 'no' }}</td>
+                        </tr>
+                    </tbody>
+                </table>
+            </template>
+            <template v-if="evidence.censored.length">
+                <h2 class="next">Below a limit, or no number</h2>
+                <p class="note">
+                    Counted, shown, and left out of every difference:
+                    {{ evidence.censored.map(({ code, said }) => `${code} (${said})`).join(', ') }}. Half a limit is never put in their
+                    place.
+                </p>
+            </template>
+        </section>
+    </div>
+</template>
+
+<style scoped>
+.two {
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+    border-top: 1px solid var(--rule);
+    margin-top: 18px;
+    padding-top: 12px;
+}
+.words {
+    font: 16px/1.3 var(--serif);
+}
+ul {
+    padding-left: 18px;
+}
+.next {
+    margin-top: 16px;
+}
+</style>

@@ -1,0 +1,207 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\Evidence;
+
+use App\Models\EvidenceSummary;
+use App\Models\Lab;
+use App\Models\LabImport;
+use App\Models\LabResult;
+use App\Models\Portion;
+use App\Models\Reading;
+use App\Models\Sample;
+use App\Models\TestMethod;
+use Illuminate\Support\Facades\DB;
+use Tests\Feature\ApiTestCase;
+
+/** Evidence of any pair of methods, with what was left out, taken apart, and what would settle it. */
+final class FullEvidenceTest extends ApiTestCase
+{
+    public function test_a_lab_stands_beside_a_lab_and_never_by_another_extractant(): void
+    {
+        [$other, $salt] = [$this->labMethod('Alder, pH', 'ph', 'water'), $this->labMethod('Alder, pH in salt', 'ph', 'cacl2')];
+        $area = $this->area();
+        foreach ([5.2, 5.6, 6.0, 6.4, 6.8, 7.2] as $ph) {
+            $sample = $this->sample($area);
+            $this->read($sample, 'lab-ph', (string) $ph);
+            $this->found($sample, $other, $ph + 0.1);
+            $this->found($sample, $salt, $ph - 0.6);
+        }
+        $evidence = $this->api('GET', '/evidence/{method}', ids: ['method' => $other->id])->assertOk();
+
+        self::assertSame([6, 'lab-ph'], [count($evidence->json('pairs')), TestMethod::query()->findOrFail($evidence->json('reference.id'))->code]);
+        self::assertEqualsWithDelta(0.1, $evidence->json('difference.mean'), 1e-9);
+        self::assertSame([$this->method('lab-ph')->id], array_column($evidence->json('references'), 'id'));
+        $this->api('GET', '/evidence/{method}', ids: ['method' => $salt->id])->assertStatus(409);
+        $this->api('GET', '/evidence/{method}', ids: ['method' => $other->id], query: ['reference' => $salt->id])->assertStatus(409);
+        $lines = array_column($this->api('GET', '/evidence')->json(), null, 'method_id');
+        self::assertSame([6, 'lab'], [$lines[$other->id]['pairs'], $lines[$other->id]['portion']]);
+        self::assertArrayNotHasKey($salt->id, $lines);
+    }
+
+    public function test_one_reader_stands_beside_another(): void
+    {
+        $area = $this->area();
+        foreach (['5.0', '5.5', '6.5', '7.0', '7.5'] as $i => $band) {
+            $sample = $this->sample($area);
+            $this->read($sample, 'kit-ph', $band);
+            $this->read($sample, 'lab-ph', '6.0');
+            Reading::query()->latest('id')->firstOrFail();
+            $this->reading($sample, $this->method('kit-ph'), ['band' => $i === 1 ? '6.5' : $band, 'reader' => 'Bram Heather']);
+        }
+        $method = $this->method('kit-ph')->id;
+        $evidence = $this->api('GET', '/evidence/{method}', ids: ['method' => $method], query: ['reader' => 'Bram Heather', 'against' => 'Ada Fenwright'])->assertOk();
+
+        self::assertSame(['Ada Fenwright', 5, 4], [$evidence->json('against'), count($evidence->json('pairs')), $evidence->json('claims.sort.computed.agree')]);
+        self::assertNull($evidence->json('claims.sort.signed'));
+        self::assertSame(['Ada Fenwright', 'Bram Heather'], $evidence->json('readers'));
+        $this->api('GET', '/evidence/{method}', ids: ['method' => $method], query: ['reader' => 'Bram Heather'])->assertStatus(422);
+    }
+
+    /** A kit says potassium is depleted where the lab says normal; both agree that it is high (common practice). */
+    public function test_potassium_depleted_against_normal_and_values_below_a_limit_are_shown_and_left_out(): void
+    {
+        [$lab, $kit] = [$this->labMethod('Marl, K', 'k', 'mehlich-3'), $this->bandKit('capsule-k', 'k', [['depleted', 0, 80], ['adequate', 80, 170], ['surplus', 170, null]])];
+        $area = $this->area();
+        foreach ([['depleted', 150.0], ['depleted', 145.0], ['surplus', 240.0], ['surplus', 300.0], ['depleted', 60.0]] as [$band, $value]) {
+            $sample = $this->sample($area);
+            $this->reading($sample, $kit, ['band' => $band]);
+            $this->found($sample, $lab, $value);
+        }
+        $censored = $this->sample($area);
+        $this->reading($censored, $kit, ['band' => 'depleted']);
+        $this->found($censored, $lab, null, 'below', '<20');
+        $evidence = $this->api('GET', '/evidence/{method}', ids: ['method' => $kit->id])->assertOk();
+
+        self::assertSame([5, 3], [$evidence->json('claims.sort.computed.n'), $evidence->json('claims.sort.computed.agree')]);
+        self::assertSame([[1, 0, 0], [2, 0, 0], [0, 0, 2]], $evidence->json('matrix'), 'potash would have been wasted twice');
+        self::assertSame(['<20 ppm'], array_column($evidence->json('censored'), 'said'));
+        self::assertTrue($evidence->json('difference.ratio'));
+        self::assertSame(['build up' => 1, 'maintain' => 2, 'none' => 2], array_column($evidence->json('needs.classes'), 'n', 'action'));
+    }
+
+    public function test_what_has_no_logarithm_is_left_out_and_said_whatever_the_policy_says_of_flags(): void
+    {
+        [$lab, $probe] = [$this->labMethod('Marl, nitrate', 'no3n', 'kcl'), $this->numberTest('probe', 'no3n')];
+        $area = $this->area();
+        foreach ([[10.0, 11.0], [20.0, 18.0], [0.0, 4.0], [12.0, 0.0], [30.0, 31.0]] as [$value, $found]) {
+            $sample = $this->sample($area);
+            $this->reading($sample, $probe, ['value' => $value]);
+            $this->found($sample, $lab, $found);
+        }
+        $evidence = $this->api('GET', '/evidence/{method}', ids: ['method' => $probe->id])->assertOk();
+        self::assertSame([3, 2], [count($evidence->json('pairs')), count($evidence->json('left_out'))]);
+        self::assertSame('0 or less where ratios are taken', $evidence->json('left_out.0.flags.0'));
+        self::assertSame(3, $evidence->json('claims.sort.with_all.n'), 'no policy can put a logarithm of nothing in');
+        self::assertStringNotContainsString('NAN', strtoupper((string) $evidence->getContent()));
+    }
+
+    public function test_the_pairs_are_taken_apart_and_the_page_says_what_would_settle_it(): void
+    {
+        $area = $this->area();
+        $other = $this->area($area->site, name: 'Heath piece');
+        foreach (['5.0' => '5.02', '6.5' => '6.51'] as $band => $ph) {
+            for ($i = 0; $i < 5; $i++) {
+                $this->pair($i < 2 ? $area : $other, (string) $band, $ph);
+            }
+        }
+        $unread = $this->sample($area);
+        $this->read($unread, 'lab-ph', '7.60');
+        $evidence = $this->api('GET', '/evidence/{method}', ids: ['method' => $this->method('kit-ph')->id])->assertOk();
+        $strata = array_filter($evidence->json('strata'), static fn (array $one): bool => $one['by'] === 'ground');
+
+        self::assertSame(['Heath piece' => 6, 'Sedge meadow' => 4], array_column($strata, 'n', 'group'));
+        self::assertSame(['Heath piece' => 'open', 'Sedge meadow' => 'too few'], array_column($strata, 'verdict', 'group'));
+        self::assertSame([0, 3], [$evidence->json('needs.classes.2.n'), $evidence->json('needs.classes.2.lacks')], 'too high was never asked');
+        self::assertStringContainsString('No pair below pH 5.0 and none above 6.6', $evidence->json('needs.scope.0'));
+        self::assertSame('None lies between 5.0 and 6.5.', $evidence->json('needs.scope.1'));
+        self::assertSame([$unread->id, 'too high was asked never so far'], [$evidence->json('needs.portions.0.sample_id'), $evidence->json('needs.portions.0.why')]);
+        self::assertLessThan($evidence->json('needs.often'), $evidence->json('needs.once'));
+        self::assertSame([4, 10], [$evidence->json('needs.once'), $evidence->json('needs.often')]);
+    }
+
+    public function test_a_steady_bias_of_a_pen_would_be_taken_out_and_nothing_is_applied(): void
+    {
+        $pen = $this->numberTest('pen', 'ph');
+        $area = $this->area();
+        foreach (range(0, 11) as $i) {
+            $sample = $this->sample($area);
+            $ph = 5.0 + 0.2 * $i;
+            $this->read($sample, 'lab-ph', number_format($ph, 2));
+            $this->reading($sample, $pen, ['value' => $ph + 0.4 + 0.02 * ($i % 3)]);
+        }
+        $evidence = $this->api('GET', '/evidence/{method}', ids: ['method' => $pen->id])->assertOk();
+        $trial = $evidence->json('corrections.0');
+        self::assertTrue($trial['helps']);
+        self::assertEqualsWithDelta(0.42, $trial['before']['mean'], 1e-9);
+        self::assertEqualsWithDelta(0.0, $trial['after']['mean'], 0.02);
+        self::assertEqualsWithDelta(5.4, Reading::query()->where('method_id', $pen->id)->orderBy('id')->firstOrFail()->value, 1e-9);
+        self::assertEqualsWithDelta(0.42, $evidence->json('difference.mean'), 1e-9);
+        self::assertNotNull($evidence->json('regression.passing_bablok.slope_ci'));
+    }
+
+    /** A nitrogen kit has no lab partner (common practice): it stays untested, and is shown. */
+    public function test_a_kit_without_a_partner_stays_untested(): void
+    {
+        $kit = $this->bandKit('capsule-n', 'nh4n', [['low', 0, 10], ['high', 10, null]]);
+        $line = array_column($this->api('GET', '/evidence')->json(), null, 'method_id')[$kit->id];
+        self::assertStringContainsString('no partner: it stays untested', $line['untested']);
+        $this->api('GET', '/evidence/{method}', ids: ['method' => $kit->id])->assertStatus(409);
+    }
+
+    public function test_the_list_is_told_from_what_was_stored_until_something_it_rests_on_changes(): void
+    {
+        $sample = $this->pair($this->area(), '5.5', '5.60');
+        $first = $this->api('GET', '/evidence')->json();
+        self::assertSame(1, EvidenceSummary::query()->count());
+        $queries = 0;
+        DB::listen(static function ($query) use (&$queries): void {
+            $queries += str_contains($query->sql, 'from "readings" where "method_id"') ? 1 : 0;
+        });
+        self::assertSame($first, $this->api('GET', '/evidence')->json());
+        self::assertSame(0, $queries, 'no reading was looked at');
+        $this->read($sample, 'kit-ph', '6.0');
+        $this->api('GET', '/evidence');
+        self::assertGreaterThan(0, $queries);
+        Reading::query()->latest('id')->firstOrFail()->update(['flags' => ['spilled']]);
+        $sample->area->update(['use' => 'blueberry']);
+        self::assertNotSame($first[0]['claims']['sort'], null);
+        self::assertSame(1, EvidenceSummary::query()->count());
+    }
+
+    private function labMethod(string $name, string $analyte, string $extractant): TestMethod
+    {
+        $lab = Lab::query()->create(['name' => $name, 'address' => '', 'email' => '', 'turnaround_days' => 8, 'transit_days' => 2, 'holidays' => [], 'bag_ml' => 400, 'quarantine' => '', 'tests' => [], 'form' => [], 'columns' => []]);
+
+        return TestMethod::query()->create(['code' => "lab-{$lab->id}", 'name' => $name, 'analyte' => $analyte, 'portion' => 'lab', 'school' => null, 'bands' => null, 'uncertainty' => null, 'lot' => '', 'lab_id' => $lab->id, 'extractant' => $extractant]);
+    }
+
+    /** @param list<array{string, float|int, float|int|null}> $bands */
+    private function bandKit(string $code, string $analyte, array $bands): TestMethod
+    {
+        return TestMethod::query()->create(['code' => $code, 'name' => $code, 'analyte' => $analyte, 'portion' => 'bench', 'school' => null, 'uncertainty' => null, 'lot' => '', 'bands' => array_map(static fn (array $band): array => ['name' => $band[0], 'lower' => $band[1], 'upper' => $band[2]], $bands)]);
+    }
+
+    private function numberTest(string $code, string $analyte): TestMethod
+    {
+        return TestMethod::query()->create(['code' => $code, 'name' => $code, 'analyte' => $analyte, 'portion' => 'bench', 'school' => null, 'uncertainty' => null, 'lot' => '', 'bands' => null]);
+    }
+
+    /** @param array<string, mixed> $what */
+    private function reading(Sample $sample, TestMethod $method, array $what): void
+    {
+        $portion = $sample->portions()->where('kind', $method->portion === 'lab' ? 'lab' : 'bench')->firstOrFail();
+        Reading::query()->create($what + ['sample_id' => $sample->id, 'portion_id' => $portion->id, 'method_id' => $method->id, 'created_by' => $this->technician->id, 'value' => null, 'band' => null, 'as_reported' => (string) ($what['value'] ?? $what['band']), 'read_on' => '2026-09-05', 'reader' => 'Ada Fenwright', 'flags' => [], 'note' => '', 'lot' => '']);
+    }
+
+    private function found(Sample $sample, TestMethod $method, ?float $value, string $kind = 'number', string $shown = ''): void
+    {
+        $portion = Portion::query()->where('sample_id', $sample->id)->where('kind', 'lab')->firstOrFail();
+        $import = LabImport::query()->firstOrCreate(['sha256' => str_repeat('a', 64)], ['created_by' => $this->technician->id, 'file_name' => 'x.csv', 'rows' => 1, 'read_on' => '2026-09-06', 'lab_id' => $method->lab_id]);
+        LabResult::query()->create(['import_id' => $import->id, 'portion_id' => $portion->id, 'method_id' => $method->id, 'row' => 1, 'kind' => $kind, 'value' => $value, 'as_reported' => $shown, 'unit' => 'ppm', 'form' => '', 'lab_number' => '']);
+        if ($value !== null) {
+            $this->reading($sample, $method, ['value' => $value]);
+        }
+    }
+}
