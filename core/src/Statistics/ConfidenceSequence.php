@@ -58,8 +58,8 @@ final class ConfidenceSequence
     {
         [$a, $b] = [$hits + 1.0, $trials - $hits + 1.0];
         // The part of the beta distribution above the share, by its mirror, which is exact where that part is small.
-        $above = IncompleteBeta::of($b, $a, 1 - $share);
+        $above = IncompleteBeta::logOf($b, $a, 1 - $share);
 
-        return $above <= 0.0 ? -INF : log($above) + LogGamma::of($a) + LogGamma::of($b) - LogGamma::of($a + $b) - log1p(-$share) - $hits * log($share) - ($trials - $hits) * log1p(-$share);
+        return $above + LogGamma::of($a) + LogGamma::of($b) - LogGamma::of($a + $b) - log1p(-$share) - $hits * log($share) - ($trials - $hits) * log1p(-$share);
     }
 }

@@ -35,6 +35,26 @@ final class IncompleteBeta
             : 1 - $front * self::fraction($b, $a, 1 - $x) / $b;
     }
 
+    /**
+     * Natural logarithm of the same, exact where the function itself is too small for a double.
+     *
+     * @pure
+     */
+    public static function logOf(float $a, float $b, float $x): float
+    {
+        if ($x <= 0.0) {
+            return -INF;
+        }
+        if ($x >= 1.0) {
+            return 0.0;
+        }
+        if ($x >= ($a + 1) / ($a + $b + 2)) {
+            return log(self::of($a, $b, $x));
+        }
+
+        return LogGamma::of($a + $b) - LogGamma::of($a) - LogGamma::of($b) + $a * log($x) + $b * log1p(-$x) + log(self::fraction($a, $b, $x)) - log($a);
+    }
+
     /** @pure */
     private static function fraction(float $a, float $b, float $x): float
     {
