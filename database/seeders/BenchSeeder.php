@@ -10,6 +10,7 @@ use App\Actions\Bench\KeepMethod;
 use App\Actions\Bench\LeadRun;
 use App\Actions\Bench\MarkRun;
 use App\Actions\Bench\StartRun;
+use App\Actions\Readings\RecordReading;
 use App\Models\Area;
 use App\Models\GroundEvent;
 use App\Models\PenCalibration;
@@ -19,6 +20,7 @@ use App\Models\Reading;
 use App\Models\ReagentLot;
 use App\Models\Run;
 use App\Models\RunTube;
+use App\Models\Sample;
 use App\Models\Site;
 use App\Models\TestMethod;
 use App\Models\Transect;
@@ -37,7 +39,7 @@ use Illuminate\Support\Carbon;
 final class BenchSeeder
 {
     public function __construct(
-        private readonly KeepMethod $keep, private readonly StartRun $start, private readonly MarkRun $mark, private readonly FinishRun $finish, private readonly Calibrate $calibrate,
+        private readonly KeepMethod $keep, private readonly StartRun $start, private readonly MarkRun $mark, private readonly FinishRun $finish, private readonly Calibrate $calibrate, private readonly RecordReading $record,
     ) {}
 
     public function __invoke(User $technician, User $reviewer): void
@@ -56,6 +58,21 @@ final class BenchSeeder
         $this->jar($site, $technician, $methods['jar-texture']);
         $this->practice($technician);
         $this->transects($technician);
+        $this->byHand($technician);
+    }
+
+    /** A fizz pair that is right and knows a direction alone, and a nitrogen kit that no lab stands beside. */
+    private function byHand(User $technician): void
+    {
+        Carbon::setTestNow('2026-10-03 14:00:00');
+        $fizz = $this->keep->add(MethodDefinition::of(['name' => 'Crock fizz pair'] + MethodLibrary::get('fizz-ph')->toArray()), 'Taken up from the generic methods.', $technician);
+        $nitrogen = $this->keep->add(MethodDefinition::of(['name' => 'Burrow capsule kit, ammonium', 'analyte' => 'nh4n'] + MethodLibrary::get('capsule-n')->toArray()), 'Taken up from the generic methods; no lab here measures ammonium.', $technician);
+        foreach (Sample::query()->where('pulled_on', '>=', '2026-09-01')->orderBy('id')->get() as $i => $sample) {
+            $ph = (float) Reading::query()->where('sample_id', $sample->id)->whereHas('method', static fn ($method) => $method->where('code', 'lab-ph'))->value('value');
+            $common = ['read_on' => '2026-10-03', 'reader' => $technician->name, 'flags' => [], 'note' => '', 'corrects_id' => null];
+            ($this->record)($sample, $fizz, $technician, ['typed' => $ph < 6.5 ? 'acid' : ($ph < 7.0 ? 'neither' : 'carbonate')] + $common);
+            $i % 2 === 1 || ($this->record)($sample, $nitrogen, $technician, ['typed' => ['low', 'medium'][$i % 4 === 0 ? 0 : 1]] + $common);
+        }
     }
 
     private function readers(User $technician, User $reviewer): void
@@ -96,9 +113,13 @@ final class BenchSeeder
 
     private function drops(Site $site, User $technician, TestMethod $drops): void
     {
-        $portions = Portion::query()->where('kind', 'bench')->orderByDesc('id')->limit(4)->get();
+        $portions = Portion::query()->where('kind', 'bench')->orderByDesc('id')->limit(9)->get();
+        // What the card shows by the ground; one orchard composite is called low where the lab finds plenty.
+        $shows = ['Terrace beds above the house' => '7', 'Long Meadow, west slope' => '20', 'Old orchard below the barn' => '8', 'Blueberry rows by the creek' => '22'];
+        $areas = Sample::query()->whereIn('id', $portions->pluck('sample_id'))->with('area:id,name')->get()->mapWithKeys(static fn (Sample $sample): array => [$sample->id => $sample->area->name]);
+        $astray = $portions->first(static fn (Portion $portion): bool => $areas[$portion->sample_id] === 'Old orchard below the barn')?->id;
         $run = ($this->start)($site, $drops, $technician, $this->setup('2026-09-28 13:00:00', $portions->modelKeys(), 1, $technician, ['light' => 'behind', 'soil' => 'dry'], 21.0));
-        $this->lead($run, $technician, static fn (RunTube $tube): string => (string) (11 + 7 * $tube->portion_id % 19));
+        $this->lead($run, $technician, static fn (RunTube $tube): string => $tube->portion_id === $astray ? '24' : $shows[$areas[(int) $tube->portion->sample_id] ?? 'Long Meadow, west slope']);
     }
 
     private function jar(Site $site, User $technician, TestMethod $jar): void

@@ -31,7 +31,7 @@ final class PagesTest extends BrowserTestCase
         yield 'labs' => ['/labs', 'Barn loess'];
         yield 'packing' => ['/parcels/new', 'form'];
         yield 'parcel' => ['/parcels/4', 'With thanks'];
-        yield 'labels ahead' => ['/pull/19/labels', 'QH26-19L'];
+        yield 'labels ahead' => ['/pull/19/labels', 'QH26-28L'];
         yield 'labels' => ['/samples/13/labels', 'Lab portion'];
         yield 'bench' => ['/bench', 'What a test takes'];
         yield 'by hand' => ['/bench/by-hand', 'Read so far'];
@@ -43,10 +43,14 @@ final class PagesTest extends BrowserTestCase
         yield 'transects of nothing' => ['/bench/transects/2', 'Nothing was read here yet'];
         yield 'run over' => ['/bench/runs/1', 'minutes of attention'];
         yield 'jar' => ['/bench/runs/3', 'percent of volume'];
-        yield 'untested' => ['/evidence/6', 'it stays untested'];
+        yield 'untested' => ['/evidence/8', 'it stays untested'];
         yield 'reports' => ['/reports', 'Files taken'];
         yield 'a file to take' => ['/reports/take', 'Nothing is stored before'];
         yield 'report' => ['/reports/1', 'Nothing in it looks wrong'];
+        yield 'side by side' => ['/reports/side-by-side', 'Lab beside lab'];
+        yield 'check soils' => ['/reports/checks', 'Barn loess'];
+        yield 'what to buy' => ['/decide/strategies', 'Cost of an area and year'];
+        yield 'a verdict' => ['/decide/verdicts/1', 'The pairs it rests on'];
         yield 'evidence' => ['/evidence', 'Action matrix'];
         yield 'decide' => ['/decide', 'Policy for pH, version 1'];
         yield 'prescribe' => ['/prescribe/3', 'What it is built on'];

@@ -7,6 +7,7 @@ namespace App\Actions\Prescribe;
 use App\Actions\Decide\VerdictStatus;
 use App\Actions\Evidence\GatherEvidence;
 use App\Actions\Evidence\SamplingSplit;
+use App\Actions\Reports\AskQuestions;
 use App\Models\Area;
 use App\Models\JudgingPolicy;
 use App\Models\Reading;
@@ -31,6 +32,9 @@ final class Recommend
 
     private ?JudgingPolicy $policy = null;
 
+    /** @var array<int, true>|null readings in an open question */
+    private ?array $doubted = null;
+
     /** @var array<int, float|null> expanded, by lab method */
     private array $uncertainty = [];
 
@@ -46,18 +50,18 @@ final class Recommend
         $limits = $policy->limitsFor($area->use)->values;
         $crop = $area->crop()->within($limits[0], $limits[count($limits) - 1]);
         $samples = $area->samples->sortByDesc(static fn (Sample $sample): array => [$sample->pulled_on->format('Y-m-d'), $sample->number])
-            ->filter(static fn (Sample $sample): bool => DepthLayer::parse($sample->depth)->topCm === 0.0 && self::standing($sample, 'ph', null) !== [])->values()->all();
+            ->filter(fn (Sample $sample): bool => DepthLayer::parse($sample->depth)->topCm === 0.0 && $this->standing($sample, 'ph', null) !== [])->values()->all();
         $sample = $samples[0] ?? null;
-        $labReading = $sample === null ? null : (self::standing($sample, 'ph', 'lab')[0] ?? null);
+        $labReading = $sample === null ? null : ($this->standing($sample, 'ph', 'lab')[0] ?? null);
         $lab = $sample === null || $labReading === null ? null : LabPh::of(
-            (float) $labReading->value, $this->uncertainty[$labReading->method_id] ??= $this->sampling->expanded($labReading->method), self::buffer($sample, 'mehlich'), self::buffer($sample, 'smp'),
+            (float) $labReading->value, $this->uncertainty[$labReading->method_id] ??= $this->sampling->expanded($labReading->method), $this->buffer($sample, 'mehlich'), $this->buffer($sample, 'smp'),
         );
         [$kitReading, $verdict, $kit] = $sample === null ? [null, null, null] : $this->kit($sample, $area, $policy);
 
         return new Recommendation(
             $area, $crop, LimeAdvice::from($lab, $kit, $crop, $depthInches, $material),
             $sample, $lab, $labReading, $kit, $kitReading, $verdict, $policy, array_slice($samples, 1),
-            $sample === null || $lab === null ? [] : self::disagreements($sample, $lab->ph, array_slice($samples, 1), $policy, $area->use),
+            $sample === null || $lab === null ? [] : $this->disagreements($sample, $lab->ph, array_slice($samples, 1), $policy, $area->use),
         );
     }
 
@@ -65,7 +69,7 @@ final class Recommend
     private function kit(Sample $sample, Area $area, JudgingPolicy $policy): array
     {
         $best = [null, null, null];
-        foreach (self::standing($sample, 'ph', 'bench') as $reading) {
+        foreach ($this->standing($sample, 'ph', 'bench') as $reading) {
             $band = $reading->method->scale()?->named((string) $reading->band);
             if ($band === null) {
                 continue;
@@ -89,12 +93,12 @@ final class Recommend
      * @param list<Sample> $earlier
      * @return list<string>
      */
-    private static function disagreements(Sample $newest, float $ph, array $earlier, JudgingPolicy $policy, string $use): array
+    private function disagreements(Sample $newest, float $ph, array $earlier, JudgingPolicy $policy, string $use): array
     {
         $limits = $policy->limitsFor($use);
         $words = [];
         foreach ($earlier as $sample) {
-            $reading = self::standing($sample, 'ph', 'lab')[0] ?? null;
+            $reading = $this->standing($sample, 'ph', 'lab')[0] ?? null;
             if ($sample->year !== $newest->year || $reading === null || $limits->classOf((float) $reading->value) === $limits->classOf($ph)) {
                 continue;
             }
@@ -113,9 +117,9 @@ final class Recommend
         return $this->signed ??= Verdict::standing()->with(Verdict::SHOWN_WITH)->get(Verdict::LISTED)->filter(fn (Verdict $verdict): bool => $this->status->ended($verdict) === [])->values();
     }
 
-    private static function buffer(Sample $sample, string $school): ?float
+    private function buffer(Sample $sample, string $school): ?float
     {
-        foreach (self::standing($sample, 'buffer_ph', 'lab') as $reading) {
+        foreach ($this->standing($sample, 'buffer_ph', 'lab') as $reading) {
             if ($reading->method->school === $school) {
                 return $reading->value;
             }
@@ -124,11 +128,18 @@ final class Recommend
         return null;
     }
 
-    /** @return list<Reading> the newest first */
-    private static function standing(Sample $sample, string $analyte, ?string $portion): array
+    /**
+     * What stands of a sample: the lab that the team began with before others, then the newest. Readings that are in a question to
+     * the lab nobody has answered are not built on.
+     *
+     * @return list<Reading>
+     */
+    private function standing(Sample $sample, string $analyte, ?string $portion): array
     {
-        return array_values($sample->readings->filter(static fn (Reading $reading): bool => $reading->correction === null && $reading->flags === []
+        $this->doubted ??= AskQuestions::doubted();
+
+        return array_values($sample->readings->filter(fn (Reading $reading): bool => $reading->correction === null && $reading->flags === [] && ! isset($this->doubted[$reading->id])
             && $reading->method->analyte === $analyte && ($portion === null || $reading->method->portion === $portion),
-        )->sortByDesc('id')->all());
+        )->sortBy(static fn (Reading $reading): array => [$reading->method->portion === 'lab' && $reading->method->lab_id !== null ? 1 : 0, -$reading->id])->all());
     }
 }

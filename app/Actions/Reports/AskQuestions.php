@@ -230,7 +230,7 @@ final class AskQuestions
      *
      * @return array<int, true>
      */
-    private static function doubted(): array
+    public static function doubted(): array
     {
         $results = [];
         foreach (ReportQuestion::query()->whereNull('answer')->whereIn('kind', ['swap', 'shift', 'history', 'range'])->get(['id', 'result_ids']) as $question) {

@@ -29,7 +29,7 @@ final class ManySetsTest extends TestCase
     public function test_differences_trends_lines_and_concordance_of_two_hundred_sets(): void
     {
         foreach (ReferenceData::of('many')['sets'] as $i => $set) {
-            [$x, $y] = [array_map(floatval(...), $set['x']), array_map(floatval(...), $set['y'])];
+            [$x, $y] = [self::floats($set['x']), self::floats($set['y'])];
             $found = Differences::between($x, $y, 0.95);
             self::assertEqualsWithDelta($set['d'], [$found->mean, $found->sd], 1e-9, "set {$i}");
             self::assertEqualsWithDelta($set['ci'], $found->meanInterval, 1e-8, "set {$i}");
@@ -47,11 +47,11 @@ final class ManySetsTest extends TestCase
         $many = ReferenceData::of('many');
         $compared = 0;
         foreach ($many['sets'] as $i => $set) {
-            $samples = array_map(static fn (int $k): PairedSample => PairedSample::numeric("s{$k}", (float) $set['x'][$k], [(float) $set['y'][$k]]), array_keys($set['x']));
+            $samples = array_map(static fn (float $x, float $y): PairedSample => PairedSample::numeric("s{$x}", $x, [$y]), self::floats($set['x']), self::floats($set['y']));
             $tally = ActionTally::of($samples, ActionLimits::of([6.0, 7.3]), null);
             self::assertSame($set['m'], $tally->matrix, "set {$i}");
             if ($set['k'][0] !== null) {
-                $kappa = Kappa::of($tally->matrix);
+                $kappa = Kappa::of($tally->matrix ?? []);
                 self::assertEqualsWithDelta($set['k'], [$kappa->unweighted, $kappa->linear, $kappa->quadratic], 1e-9, "set {$i}");
                 $compared++;
             }
@@ -76,7 +76,7 @@ final class ManySetsTest extends TestCase
             self::assertEqualsWithDelta(sqrt(max(0, ($msTarget - $msSample) / 4)), $classical['sd_between'], 1e-8, "design {$i}");
         }
         foreach (ReferenceData::of('many')['huber'] as $i => $group) {
-            $found = HuberSpread::of([array_map(floatval(...), $group['y'])]);
+            $found = HuberSpread::of([self::floats($group['y'])]);
             self::assertEqualsWithDelta([$group['mu'], $group['s']], [$found->means[0], sqrt($found->variance)], 1e-7, "group {$i}");
         }
     }
@@ -97,5 +97,16 @@ final class ManySetsTest extends TestCase
         foreach ($scipy['spreads'] as [$n, $confidence, $low, $high, $t]) {
             self::assertEqualsWithDelta([$low, $high, $t], [ChiSquare::quantile((1 - $confidence) / 2, $n), ChiSquare::quantile((1 + $confidence) / 2, $n), StudentT::quantile((1 + $confidence) / 2, $n)], 1e-8 * max(1, $high, $t), "{$n} degrees");
         }
+    }
+
+    /**
+     * @param list<int|float> $values
+     * @return non-empty-list<float>
+     */
+    private static function floats(array $values): array
+    {
+        $floats = array_map(floatval(...), array_values($values));
+
+        return $floats === [] ? self::fail('no values') : $floats;
     }
 }

@@ -30,7 +30,7 @@ final class FullEvidenceTest extends ApiTestCase
         }
         $evidence = $this->api('GET', '/evidence/{method}', ids: ['method' => $other->id])->assertOk();
 
-        self::assertSame([6, 'lab-ph'], [count($evidence->json('pairs')), TestMethod::query()->findOrFail($evidence->json('reference.id'))->code]);
+        self::assertSame([6, 'lab-ph'], [count($evidence->json('pairs')), TestMethod::query()->whereKey($evidence->json('reference.id'))->value('code')]);
         self::assertEqualsWithDelta(0.1, $evidence->json('difference.mean'), 1e-9);
         self::assertSame([$this->method('lab-ph')->id], array_column($evidence->json('references'), 'id'));
         $this->api('GET', '/evidence/{method}', ids: ['method' => $salt->id])->assertStatus(409);
