@@ -35,17 +35,8 @@ final class GatherEvidence
         if ($reference->id === $test->id || $reference->analyte !== $test->analyte || ($test->portion === 'lab' && $reference->portion === 'lab' && $reference->extractant !== $test->extractant)) {
             throw new Conflict("{$reference->name} measures something else, or by another extractant: the two are never compared.");
         }
-        $ofReference = $this->readings($reference);
-        $results = [];
-        foreach ($ofReference as $sample => $readings) {
-            $sound = array_values(array_filter($readings, static fn (Reading $reading): bool => $reading->flags === []));
-            $figures = array_values(array_filter(array_map(static fn (Reading $reading): ?float => self::figure($reading, $reference->scale()), $sound), is_float(...)));
-            if ($figures !== []) {
-                $results[$sample] = Spread::mean($figures);
-            }
-        }
 
-        return $this->evidence($test, $reference, $this->readings($test), $results, $this->censored($reference), '');
+        return $this->evidence($test, $reference, $this->readings($test), $this->results($reference, $test), $this->censored($reference), '');
     }
 
     /** One reader's bands beside those of another, who stands for the reference. */
@@ -122,6 +113,26 @@ final class GatherEvidence
             ->toBase()->groupBy('sample_id')->map(static fn (\Illuminate\Support\Collection $readings): array => array_values($readings->all()));
 
         return $grouped;
+    }
+
+    /**
+     * What the reference found of the composites that the test has read; a lab may have read thousands of others.
+     *
+     * @return array<int, float> by sample
+     */
+    private function results(TestMethod $reference, TestMethod $test): array
+    {
+        $readings = Reading::query()->where('method_id', $reference->id)->where('flags', '[]')->whereDoesntHave('correction')->whereIn('sample_id', Reading::query()->where('method_id', $test->id)->select('sample_id'))
+            ->orderBy('id')->get(['id', 'sample_id', 'value', 'band', 'between', 'flags']);
+        $figures = [];
+        foreach ($readings as $reading) {
+            $figure = self::figure($reading, $reference->scale());
+            if ($figure !== null) {
+                $figures[$reading->sample_id][] = $figure;
+            }
+        }
+
+        return array_map(Spread::mean(...), $figures);
     }
 
     /** @return list<array{code: string, sample_id: int, said: string}> results of the reference that are no number: below a limit, a range, a trace */

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Actions\Evidence;
 
 use App\Models\EvidenceSummary;
+use App\Models\JudgingPolicy;
 use App\Models\TestMethod;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 
@@ -20,6 +22,43 @@ final class Summaries
     private const VERSION = 2;
 
     public function __construct(private readonly GatherEvidence $gather) {}
+
+    /**
+     * Every test with the reference it is judged by, and the tests of the bench that have none: no lab, or no policy.
+     *
+     * @return array{pairs: list<array{TestMethod, TestMethod}>, untested: list<TestMethod>}
+     */
+    public function tests(): array
+    {
+        $methods = TestMethod::query()->orderBy('portion')->orderBy('id')->get();
+        $policies = JudgingPolicy::query()->distinct()->pluck('analyte')->all();
+        [$pairs, $untested, $first] = [[], [], []];
+        foreach ($methods as $method) {
+            if ($method->portion === 'lab' && $method->school === null) {
+                $first[$method->analyte] ??= $method;
+            }
+        }
+        foreach ($methods as $test) {
+            $reference = $test->portion === 'lab' ? self::otherLab($test, $methods) : ($first[$test->analyte] ?? null);
+            if ($reference !== null && in_array($test->analyte, $policies, true)) {
+                $pairs[] = [$test, $reference];
+            } elseif ($test->portion === 'bench') {
+                $untested[] = $test;
+            }
+        }
+
+        return ['pairs' => $pairs, 'untested' => $untested];
+    }
+
+    /**
+     * A lab is judged against the one the team began with, by the same extractant; that one against none.
+     *
+     * @param Collection<int, TestMethod> $methods
+     */
+    private static function otherLab(TestMethod $test, Collection $methods): ?TestMethod
+    {
+        return $methods->first(static fn (TestMethod $one): bool => $one->portion === 'lab' && $one->analyte === $test->analyte && $one->extractant === $test->extractant && $one->school === $test->school && $one->id < $test->id);
+    }
 
     /**
      * @param list<array{TestMethod, TestMethod}> $pairs tests with their references, of analytes that have a policy

@@ -4,13 +4,12 @@ declare(strict_types=1);
 
 namespace App\Actions\Today;
 
-use App\Actions\Evidence\GatherEvidence;
+use App\Actions\Evidence\Summaries;
 use App\Actions\FollowUp\RetestDates;
 use App\Actions\Plans\PlansOfSite;
 use App\Models\Area;
 use App\Models\Sample;
 use App\Models\Site;
-use App\Models\TestMethod;
 use App\Models\Verdict;
 use Illuminate\Database\Eloquent\Builder;
 
@@ -19,7 +18,7 @@ final class WhatWaits
 {
     private const MOST = 100;
 
-    public function __construct(private readonly GatherEvidence $evidence, private readonly RetestDates $retests, private readonly PlansOfSite $plansOfSite) {}
+    public function __construct(private readonly Summaries $summaries, private readonly RetestDates $retests, private readonly PlansOfSite $plansOfSite) {}
 
     /** @return list<array{stage: string, text: string, detail: string, to: string}> */
     public function __invoke(Site $site): array
@@ -80,18 +79,17 @@ final class WhatWaits
     private function verdicts(): array
     {
         $items = [];
-        foreach (TestMethod::query()->where('portion', 'bench')->orderBy('id')->get() as $test) {
-            if ($this->evidence->untested($test) !== null) {
-                continue;
-            }
-            $evidence = ($this->evidence)($test);
-            $signed = Verdict::standing()->where('method_id', $test->id)->where('claim', 'sort')->first();
-            $pairs = count($evidence->counted());
-            if ($pairs > 0 && $signed?->evidence_hash !== $evidence->hash()) {
+        $pairs = array_values(array_filter($this->summaries->tests()['pairs'], static fn (array $pair): bool => $pair[0]->portion === 'bench'));
+        $found = $this->summaries->of($pairs);
+        $signed = Verdict::standing()->where('claim', 'sort')->get(['id', 'method_id', 'reference_id', 'evidence_hash'])->keyBy(static fn (Verdict $verdict): string => "{$verdict->method_id}/{$verdict->reference_id}");
+        foreach ($pairs as [$test, $reference]) {
+            $verdict = $signed["{$test->id}/{$reference->id}"] ?? null;
+            ['pairs' => $n, 'hash' => $hash, 'verdicts' => $verdicts] = $found[$test->id];
+            if ($n > 0 && $verdict?->evidence_hash !== $hash) {
                 $items[] = [
                     'stage' => 'decide',
-                    'text' => $signed === null ? 'Sign the first verdict' : 'New evidence since the verdict was signed',
-                    'detail' => "{$test->name}, sort: {$evidence->assessment()->sort->verdict->value} on {$pairs} pairs",
+                    'text' => $verdict === null ? 'Sign the first verdict' : 'New evidence since the verdict was signed',
+                    'detail' => "{$test->name}, sort: {$verdicts['sort']} on {$n} pairs",
                     'to' => "/evidence/{$test->id}",
                 ];
             }

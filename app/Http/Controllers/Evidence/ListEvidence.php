@@ -7,33 +7,17 @@ namespace App\Http\Controllers\Evidence;
 use App\Actions\Decide\VerdictStatus;
 use App\Actions\Evidence\GatherEvidence;
 use App\Actions\Evidence\Summaries;
-use App\Models\JudgingPolicy;
 use App\Models\TestMethod;
 use App\Models\Verdict;
-use HonestCore\Reports\SoilUnit;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Collection;
 
 /** Every test that has a reference to be judged against, in one line each: tests of the bench, and labs that stand beside another. */
 final class ListEvidence
 {
-    /**
-     * @phpstan-import-type Summary from Summaries
-     */
     public function __invoke(GatherEvidence $gather, Summaries $summaries, VerdictStatus $status): JsonResponse
     {
-        $methods = TestMethod::query()->orderBy('portion')->orderBy('id')->get();
-        $policies = JudgingPolicy::query()->distinct()->pluck('analyte')->all();
-        $first = $methods->filter(static fn (TestMethod $one): bool => $one->portion === 'lab' && $one->school === null)->groupBy('analyte')->map(static fn (Collection $labs): TestMethod => $labs->first() ?? throw new \LogicException('A group holds one.'));
-        [$pairs, $untested] = [[], []];
-        foreach ($methods as $test) {
-            $reference = $test->portion === 'lab' ? self::otherLab($test, $methods) : ($first[$test->analyte] ?? null);
-            if ($reference !== null && in_array($test->analyte, $policies, true)) {
-                $pairs[] = [$test, $reference];
-            } elseif ($test->portion === 'bench') {
-                $untested[] = $test;
-            }
-        }
+        ['pairs' => $pairs, 'untested' => $untested] = $summaries->tests();
         $found = $summaries->of($pairs);
         $signed = Verdict::standing()->with(['method', 'follower:id,follows_id'])->get(['id', 'team_id', 'method_id', 'reference_id', 'claim', 'verdict', 'scope', 'season', 'evidence_hash'])->groupBy('method_id');
         $lines = [];
@@ -54,20 +38,6 @@ final class ListEvidence
         usort($lines, static fn (array $a, array $b): int => [$a['portion'], $a['method_id']] <=> [$b['portion'], $b['method_id']]);
 
         return new JsonResponse($lines);
-    }
-
-    /**
-     * A lab is judged against the one the team began with, by the same extractant; that one against none.
-     *
-     * @param Collection<int, TestMethod> $methods
-     */
-    private static function otherLab(TestMethod $test, Collection $methods): ?TestMethod
-    {
-        if (SoilUnit::home($test->analyte) === null) {
-            return null;
-        }
-
-        return $methods->first(static fn (TestMethod $one): bool => $one->portion === 'lab' && $one->analyte === $test->analyte && $one->extractant === $test->extractant && $one->school === $test->school && $one->id < $test->id);
     }
 
     /**

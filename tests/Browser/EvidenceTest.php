@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+/** Judging, signing, superseding and evidence that moves, and what to buy, in the real pages. */
+final class EvidenceTest extends BrowserTestCase
+{
+    public function test_a_claim_is_judged_signed_moved_and_followed_by_a_new_verdict(): void
+    {
+        $this->enter(self::TOBIAS, '/evidence/5');
+        $this->see('Track: stands');
+        $this->see('What would settle it');
+        $this->see('“too high” was asked once');
+        $this->see('No pair below pH 4.9');
+        $this->see('On the shelf, and worth reading next');
+        $this->see('Sampling has not been measured here');
+        $this->see('Passing and Bablok');
+        $this->see('On the whole it reads higher');
+        $this->click("//section[@aria-label='track']//button[normalize-space()='Sign it']");
+        $this->see('Signed, it is never changed');
+        $this->press('Sign as stands');
+        $this->see('Signed stands by Tobias Wren');
+
+        $this->open('/decide');
+        $this->see('signed stands');
+        $this->click("//tr[contains(., 'Reedmace pH pen')]//a[normalize-space()='signed stands']");
+        $this->see('It may be used, within its scope.');
+        $this->see('The pairs it rests on');
+        $this->see('a new lot, another lab method, or the first composite after 2026');
+        self::$servers->database()->exec("UPDATE readings SET flags = '[\"pen-drift\"]', updated_at = '2027-01-01 00:00:00' WHERE id = (SELECT min(id) FROM readings WHERE method_id = 5)");
+        $this->open('/decide');
+        $this->see('evidence has moved');
+        $this->open('/evidence/5');
+        $this->see('New evidence since.');
+        $this->click("//section[@aria-label='track']//button[normalize-space()='Sign what it says now']");
+        $this->press('Sign as stands');
+        $this->miss('Signed, it is never changed');
+        $this->open('/decide/verdicts/2');
+        $this->see('a newer verdict follows it');
+        self::assertSame('', $this->complaints());
+    }
+
+    public function test_a_policy_shows_what_it_would_have_changed_and_strategies_turn_with_the_cost_of_a_mistake(): void
+    {
+        $this->enter(self::TOBIAS, '/decide');
+        $this->see('Set before any pair was there.');
+        $this->press('Set a new version');
+        $this->see('The evidence is looked at');
+        $this->press('See what it would have changed');
+        $this->see('signed verdicts would have been another');
+        $this->click("//label[contains(., 'after every pair')]");
+        $this->press('Leave it');
+        $this->press('What to buy next season');
+        $this->see('How the answer turns with the cost of a mistake');
+        $this->see('Lab for all');
+        $this->click("//label[contains(., 'Lab’s fee')]//input");
+        $this->type('Lab’s fee', '0');
+        $this->press('Compare');
+        $this->see('Lab for all: cheapest at');
+        self::assertSame('', $this->complaints());
+    }
+
+    public function test_a_lab_stands_beside_a_lab_and_a_kit_of_potassium_beside_its_lab(): void
+    {
+        $this->enter(self::MAREN, '/evidence');
+        $this->click("//nav[@aria-label='Tests']//a[contains(., 'Alder Bank Laboratory, pH water')]");
+        $this->see('measured against Fennick Soil Laboratory');
+        $this->see('Second lab');
+        $this->click("//nav[@aria-label='Tests']//a[contains(., 'Sill drop count')]");
+        $this->see('kit build up, lab none');
+        $this->see('would have been sent to “build up”');
+        $this->click("//nav[@aria-label='Tests']//a[contains(., 'Crock fizz pair')]");
+        $this->see('Sort: unable');
+        $this->click("//nav[@aria-label='Tests']//a[contains(., 'ammonium')]");
+        $this->see('it stays untested');
+        self::assertSame('', $this->complaints());
+    }
+}
