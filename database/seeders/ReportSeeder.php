@@ -33,7 +33,24 @@ final class ReportSeeder
         $samples = Sample::query()->with(['area', 'site'])->orderBy('id')->get();
         $this->nutrients($fennick, $samples, $technician);
         $this->secondOpinion(Lab::query()->where('service', false)->firstOrFail(), $samples, $technician);
+        $this->hidden($fennick, $samples, $technician);
         $this->checks($fennick, $technician);
+    }
+
+    /**
+     * Hidden duplicates of five composites: how well the lab repeats itself.
+     *
+     * @param Collection<int, Sample> $samples
+     */
+    private function hidden(Lab $lab, Collection $samples, User $technician): void
+    {
+        $lines = ['Sample ID,pH (1:1 water)'];
+        foreach ([0, 5, 8, 13, 16] as $k => $i) {
+            Carbon::setTestNow('2026-10-02 15:30:00');
+            $code = $this->split->sample($technician, $samples[$i] ?? throw new \LogicException('The season has its composites.'), 'hidden', Carbon::now(), 200, ['ph'], 'dried')->code;
+            $lines[] = "{$code},".number_format((float) QuillHollow::SEASON[$i][5] + [0.05, -0.04, 0.02, -0.06, 0.03][$k], 2);
+        }
+        $this->file($lab, 'fennick-october.csv', '2026-10-14', $lines, $technician);
     }
 
     /** @param Collection<int, Sample> $samples */

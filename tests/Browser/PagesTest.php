@@ -31,7 +31,7 @@ final class PagesTest extends BrowserTestCase
         yield 'labs' => ['/labs', 'Barn loess'];
         yield 'packing' => ['/parcels/new', 'form'];
         yield 'parcel' => ['/parcels/4', 'With thanks'];
-        yield 'labels ahead' => ['/pull/19/labels', 'QH26-28L'];
+        yield 'labels ahead' => ['/pull/19/labels', 'QH26-33L'];
         yield 'labels' => ['/samples/13/labels', 'Lab portion'];
         yield 'bench' => ['/bench', 'What a test takes'];
         yield 'by hand' => ['/bench/by-hand', 'Read so far'];

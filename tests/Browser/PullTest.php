@@ -38,7 +38,7 @@ final class PullTest extends BrowserTestCase
         $this->see('All 18 cores are done');
         $this->press('Make the composite');
         $this->see('17 cores of 18');
-        self::assertMatchesRegularExpression('/QH26-28L-\w lab portion/', $this->text());
+        self::assertMatchesRegularExpression('/QH26-33L-\w lab portion/', $this->text());
         $this->press('Print the labels');
         $this->see('Old orchard below the barn');
         self::assertSame('', $this->complaints());

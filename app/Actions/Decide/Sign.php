@@ -25,6 +25,9 @@ final class Sign
                 throw new Conflict("{$test->name}: {$untested}");
             }
             $evidence = ($this->gather)($test, $reference);
+            if ($evidence->reference->portion !== 'lab') {
+                throw new Conflict("{$evidence->reference->name} is no lab's method: a verdict is signed against a lab alone.");
+            }
             if ($evidence->hash() !== $hash) {
                 throw new Conflict('The evidence or the policy has changed since you opened it. Look at it again, then sign; what you wrote is kept.');
             }

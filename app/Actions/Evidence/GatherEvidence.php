@@ -77,12 +77,17 @@ final class GatherEvidence
         return JudgingPolicy::query()->where('analyte', $test->analyte)->exists() ? null : 'No policy is set for what it measures, so that it cannot be judged yet.';
     }
 
-    /** @return list<TestMethod> what a test can be held against: the labs' methods for the same, by the same extractant for a lab's */
+    /**
+     * What a test can be held against: the labs' methods for the same, by the same extractant for a lab's, then tests of the bench
+     * that give numbers, which are looked at and never signed against.
+     *
+     * @return list<TestMethod>
+     */
     public function references(TestMethod $test): array
     {
-        $labs = TestMethod::query()->where('analyte', $test->analyte)->where('portion', 'lab')->whereKeyNot($test->id)->orderBy('id')->get();
+        $others = TestMethod::query()->where('analyte', $test->analyte)->whereKeyNot($test->id)->orderByDesc('portion')->orderBy('id')->get();
 
-        return array_values($labs->filter(static fn (TestMethod $lab): bool => $lab->school === $test->school && ($test->portion !== 'lab' || $lab->extractant === $test->extractant))->all());
+        return array_values($others->filter(static fn (TestMethod $one): bool => $one->portion === 'lab' ? $one->school === $test->school && ($test->portion !== 'lab' || $one->extractant === $test->extractant) : $test->portion === 'bench' && $one->bands === null)->all());
     }
 
     /**

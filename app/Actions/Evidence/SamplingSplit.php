@@ -6,6 +6,7 @@ namespace App\Actions\Evidence;
 
 use App\Models\LabResult;
 use App\Models\Plan;
+use App\Models\Reading;
 use App\Models\Sample;
 use App\Models\TestMethod;
 use HonestCore\Reports\ReportedValue;
@@ -71,8 +72,10 @@ final class SamplingSplit
     private function results(TestMethod $lab): array
     {
         $results = [];
-        foreach (LabResult::query()->where('lab_results.method_id', $lab->id)->where('lab_results.kind', ReportedValue::NUMBER)->whereNotNull('lab_results.value')->whereNull('lab_results.superseded_by')->where('lab_results.excluded', '')->toBase()
-            ->join('portions', 'portions.id', '=', 'lab_results.portion_id')->whereNotNull('portions.sample_id')->orderByRaw("portions.kind = 'hidden'")->orderBy('lab_results.id')->get(['portions.sample_id', 'lab_results.value']) as $row) {
+        $own = Reading::query()->where('method_id', $lab->id)->where('flags', '[]')->whereNotNull('value')->whereDoesntHave('correction')->orderBy('id')->toBase()->get(['sample_id', 'value']);
+        $hidden = LabResult::query()->where('lab_results.method_id', $lab->id)->where('lab_results.kind', ReportedValue::NUMBER)->whereNotNull('lab_results.value')->whereNull('lab_results.superseded_by')->where('lab_results.excluded', '')->toBase()
+            ->join('portions', 'portions.id', '=', 'lab_results.portion_id')->where('portions.kind', 'hidden')->orderBy('lab_results.id')->get(['portions.sample_id', 'lab_results.value']);
+        foreach ([...$own, ...$hidden] as $row) {
             $results[(int) $row->sample_id][] = (float) $row->value;
         }
 

@@ -27,6 +27,25 @@ final class ContractTest extends TestCase
         self::assertSame([7, 0, 'untested', 0], [$it['pairs'], $it['left_out'], $it['track']['verdict'], $it['track']['df']]);
     }
 
+    public function test_variance_has_every_promised_key_and_the_published_figures(): void
+    {
+        $rows = [[3898, 4139, 4466, 4693], [3910, 3993, 4201, 4126], [5708, 5903, 4061, 3782], [5028, 4754, 5450, 5416], [4640, 4401, 4248, 4191], [5182, 5023, 4662, 4839], [3028, 3224, 3023, 2901], [3966, 4283, 4131, 3788]];
+        $csv = "\xEF\xBB\xBFvalue;analysis;sample;target\r\n";
+        foreach ($rows as $target => $values) {
+            foreach ($values as $i => $value) {
+                $csv .= implode(';', [$value, $i % 2 + 1, 'S'.(intdiv($i, 2) + 1), $target + 1])."\r\n";
+            }
+        }
+        $it = Command::run(['variance:split', '-', '--json'], $csv)->json();
+
+        self::assertSame(['targets', 'classical', 'robust', 'share', 'expanded_relative_uncertainty'], array_values(array_intersect(array_keys($it), ['targets', 'classical', 'robust', 'share', 'expanded_relative_uncertainty'])));
+        self::assertSame(['mean', 'sd_between', 'sd_sampling', 'sd_analysis', 'sd_measurement'], array_keys($it['robust']));
+        self::assertSame(['between', 'sampling', 'analysis'], array_keys($it['share']));
+        self::assertSame(8, $it['targets']);
+        self::assertEqualsWithDelta([0.164, 319.05], [$it['expanded_relative_uncertainty'], $it['robust']['sd_sampling']], 0.05);
+        self::assertStringContainsString('robust.sd_measurement', Command::run(['variance:split', '-'], $csv)->output);
+    }
+
     public function test_a_file_and_standard_input_are_read_alike_and_bands_are_ordinal(): void
     {
         $file = tempnam(sys_get_temp_dir(), 'hc');
@@ -95,6 +114,10 @@ final class ContractTest extends TestCase
         yield 'a deep layer' => [['plan:draft', '-', '--depth=0-900in'], self::BOUNDARY, '--depth'];
         yield 'texture that misses' => [['texture:class', '--sand=74', '--silt=20', '--clay=2'], null, '100'];
         yield 'texture short of one' => [['texture:class', '--sand=74', '--silt=20'], null, '--clay'];
+        yield 'an unbalanced design' => [['variance:split', '-', '--json'], "target,sample,analysis,value\n1,1,1,5\n1,1,2,6\n1,2,1,5\n", 'row 4'];
+        yield 'a value that is text' => [['variance:split', '-'], "target,sample,analysis,value\n1,1,1,much\n", 'row 2'];
+        yield 'a design of nothing' => [['variance:split', '-'], '', 'empty'];
+        yield 'an option of another command' => [['variance:split', '-', '--analyte=ph'], "target,sample,analysis,value\n1,1,1,5\n", 'analyte'];
         yield 'no margin' => [['cores:needed', '--sd=0.5'], null, '--margin'];
         yield 'a margin of nothing' => [['cores:needed', '--sd=0.5', '--margin=0'], null, 'margin'];
         yield 'a colour of two' => [['colour:difference', '50,2', '50,0,1'], null, '50,2'];

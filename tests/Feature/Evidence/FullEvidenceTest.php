@@ -40,6 +40,18 @@ final class FullEvidenceTest extends ApiTestCase
         self::assertArrayNotHasKey($salt->id, $lines);
     }
 
+    public function test_a_kit_beside_a_pen_is_looked_at_and_never_signed(): void
+    {
+        $pen = $this->numberTest('pen', 'ph');
+        $sample = $this->pair($this->area(), '5.5', '5.60');
+        $this->reading($sample, $pen, ['value' => 6.4]);
+        $kit = $this->method('kit-ph')->id;
+        $evidence = $this->api('GET', '/evidence/{method}', ids: ['method' => $kit], query: ['reference' => $pen->id])->assertOk();
+        self::assertSame([['pen', 1], false], [[$evidence->json('reference.code'), count($evidence->json('pairs'))], $evidence->json('pairs.0.same')]);
+        $sign = ['claim' => 'sort', 'hash' => $evidence->json('hash'), 'follows_id' => null, 'scope' => 'The kit beside the pen, here.', 'note' => '', 'reference_id' => $pen->id];
+        self::assertStringContainsString('signed against a lab alone', $this->actingAs($this->reviewer)->api('POST', '/evidence/{method}/verdicts', $sign, ['method' => $kit])->assertStatus(409)->json('message'));
+    }
+
     public function test_one_reader_stands_beside_another(): void
     {
         $area = $this->area();

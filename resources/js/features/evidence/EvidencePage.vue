@@ -66,7 +66,7 @@ const nouns = computed(() => ({
           : evidence.value?.method.bands
             ? 'Kit'
             : 'Test',
-    reference: evidence.value?.against || 'Lab',
+    reference: evidence.value?.against || (evidence.value?.reference.portion === 'bench' ? 'Other' : 'Lab'),
 }))
 const signing = ref<(typeof CLAIMS)[number] | null>(null)
 const analyte = computed(() => (evidence.value?.method.analyte === 'ph' ? 'pH' : (evidence.value?.method.analyte ?? '')))
@@ -120,7 +120,9 @@ const analyte = computed(() => (evidence.value?.method.analyte === 'ph' ? 'pH' :
                 :state="evidence.claims[claim]"
                 :policy="evidence.policy"
                 :timezone="timezone"
-                :may-sign="(me?.may_sign ?? false) && evidence.pairs.length > 0 && !evidence.against"
+                :may-sign="
+                    (me?.may_sign ?? false) && evidence.pairs.length > 0 && !evidence.against && evidence.reference.portion === 'lab'
+                "
                 @sign="signing = claim"
             />
         </div>
@@ -131,7 +133,9 @@ const analyte = computed(() => (evidence.value?.method.analyte === 'ph' ? 'pH' :
                 <LeftOut :evidence="evidence" />
             </div>
             <aside>
-                <h2>Difference from {{ evidence.against || 'the lab' }}</h2>
+                <h2>
+                    Difference from {{ evidence.against || (evidence.reference.portion === 'lab' ? 'the lab' : evidence.reference.name) }}
+                </h2>
                 <DifferencePlot :evidence="evidence" />
                 <h2>Action matrix</h2>
                 <ActionMatrix

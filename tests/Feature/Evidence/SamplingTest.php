@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\Evidence;
+
+use App\Models\LabImport;
+use App\Models\LabResult;
+use App\Models\Plan;
+use App\Models\Portion;
+use App\Models\Sample;
+use Tests\Feature\ApiTestCase;
+
+/** Duplicate composites and hidden duplicates: ground, sampling and analysis, and what is too close to call by them. */
+final class SamplingTest extends ApiTestCase
+{
+    public function test_without_duplicates_what_is_stated_of_the_lab_is_used_and_said_to_be_too_small(): void
+    {
+        $this->pair($this->area(), '5.5', '5.95');
+        $sampling = $this->sampling();
+        self::assertSame([0, 0, null, 0.12, 1], [$sampling['pairs_of_composites'], $sampling['hidden_pairs'], $sampling['sd_measurement'], $sampling['used'], $sampling['close']]);
+        self::assertStringContainsString('it is too small', $sampling['words'][0]);
+    }
+
+    public function test_hidden_duplicates_tell_the_analysis_and_duplicate_composites_the_sampling(): void
+    {
+        $area = $this->area();
+        foreach ([5.2, 5.9, 6.4, 6.9, 7.3] as $i => $ph) {
+            $plan = $this->plan($area);
+            $layout = $plan->layout;
+            $layout['composites'][] = ['number' => 2, 'duplicate_of' => 1] + $layout['composites'][0];
+            Plan::query()->whereKey($plan->id)->update(['layout' => json_encode($layout, JSON_THROW_ON_ERROR), 'spec' => json_encode(['quality' => ['duplicates' => 1, 'hidden' => 1]] + $plan->spec, JSON_THROW_ON_ERROR)]);
+            $one = $this->duplicate($plan->id, 1, $area);
+            $other = $this->duplicate($plan->id, 2, $area);
+            // Sampling moves the second composite by 0.4, analysis each duplicate by 0.1.
+            foreach ([[$one, $ph], [$other, $ph + ($i % 2 ? 0.4 : -0.4)]] as [$sample, $value]) {
+                $this->read($sample, 'kit-ph', '6.0');
+                $this->read($sample, 'lab-ph', number_format($value, 2));
+                $this->hidden($sample, $value + 0.1);
+            }
+        }
+        $sampling = $this->sampling();
+
+        self::assertSame([5, 10, 5], [$sampling['pairs_of_composites'], $sampling['hidden_pairs'], $sampling['split']['targets']]);
+        self::assertEqualsWithDelta(0.1 / sqrt(2), $sampling['split']['classical']['sd_analysis'], 1e-9);
+        self::assertEqualsWithDelta(sqrt(0.08 - 0.005 / 2), $sampling['split']['classical']['sd_sampling'], 1e-9);
+        self::assertEqualsWithDelta(2 * $sampling['sd_measurement'], $sampling['used'], 1e-9);
+        self::assertGreaterThan(0.5, $sampling['used'], 'far more than the 0.12 that the lab states');
+        self::assertStringContainsString('Most of the spread is sampling', $sampling['words'][0]);
+        $side = $this->api('GET', '/side-by-side', query: ['analyte' => 'ph'])->assertOk();
+        self::assertSame('sampling', array_column($side->json('series'), null, 'portion')['lab']['uncertainty_from'], 'and it is used there too');
+    }
+
+    private function duplicate(int $plan, int $composite, \App\Models\Area $area): Sample
+    {
+        $sample = $this->sample($area);
+        Sample::query()->whereKey($sample->id)->update(['plan_id' => $plan, 'composite' => $composite]);
+
+        return $sample->refresh();
+    }
+
+    private function hidden(Sample $sample, float $value): void
+    {
+        $portion = Portion::query()->create(['sample_id' => $sample->id, 'site_id' => $sample->site_id, 'kind' => 'hidden', 'code' => "FN26-9{$sample->id}L-X", 'year' => 2026, 'number' => 900 + $sample->id]);
+        $import = LabImport::query()->firstOrCreate(['sha256' => str_repeat('b', 64)], ['created_by' => $this->technician->id, 'file_name' => 'x.csv', 'rows' => 1, 'read_on' => '2026-09-06']);
+        LabResult::query()->create(['import_id' => $import->id, 'portion_id' => $portion->id, 'method_id' => $this->method('lab-ph')->id, 'row' => 1, 'kind' => 'number', 'value' => $value, 'as_reported' => (string) $value, 'unit' => '', 'form' => '', 'lab_number' => '']);
+    }
+
+    /** @return array<string, mixed> */
+    private function sampling(): array
+    {
+        return (array) $this->api('GET', '/evidence/{method}', ids: ['method' => $this->method('kit-ph')->id])->assertOk()->json('sampling');
+    }
+}
