@@ -31,6 +31,8 @@ return Application::configure(basePath: dirname(__DIR__))
         $exceptions->dontReport([CoreError::class, Conflict::class, RefusedRows::class]);
         $exceptions->render(static fn (CoreError $error): JsonResponse => new JsonResponse(['message' => $error->getMessage(), 'code' => $error->errorCode()], 422));
         $exceptions->render(static fn (Conflict $error): JsonResponse => new JsonResponse(['message' => $error->getMessage(), 'code' => 'conflict'], 409));
+        // QueryException is one too. Anything else goes its usual way.
+        $exceptions->render(static fn (PDOException $error): ?JsonResponse => str_contains($error->getMessage(), 'database is locked') ? new JsonResponse(['message' => 'Somebody is taking a large report, and this had to wait too long. Nothing was saved; what you typed is still here. Try again in a moment.', 'code' => 'busy'], 409) : null);
         $exceptions->render(static fn (PostTooLargeException $error): JsonResponse => new JsonResponse(['message' => 'What was sent is too large to take at once. Nothing was stored. Send a smaller file, or in parts.'], 413));
         $exceptions->render(static fn (RefusedRows $error): JsonResponse => new JsonResponse(['message' => $error->getMessage(), 'code' => 'refused_rows', 'rows' => $error->rows], 422));
     })->create();

@@ -8,6 +8,7 @@ use App\Models\EvidenceSummary;
 use App\Models\JudgingPolicy;
 use App\Models\TestMethod;
 use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\QueryException;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 
@@ -84,11 +85,34 @@ final class Summaries
             ];
             $fresh[] = ['team_id' => $test->team_id, 'method_id' => $test->id, 'reference_id' => $reference->id, 'state' => $states[$test->id], 'summary' => json_encode($summaries[$test->id], JSON_THROW_ON_ERROR), 'created_at' => Carbon::now(), 'updated_at' => Carbon::now()];
         }
-        foreach (array_chunk($fresh, 500) as $some) {
-            EvidenceSummary::query()->upsert($some, ['team_id', 'method_id', 'reference_id'], ['state', 'summary', 'updated_at']);
-        }
+        $this->keep($fresh);
 
         return $summaries;
+    }
+
+    /**
+     * A summary is a convenience: while somebody else holds the lock for long, as an import does, it is left for the next time.
+     *
+     * @param list<array<string, mixed>> $fresh
+     */
+    private function keep(array $fresh): void
+    {
+        if ($fresh === []) {
+            return;
+        }
+        $patience = DB::scalar('PRAGMA busy_timeout');
+        DB::statement('PRAGMA busy_timeout = 200');
+        try {
+            foreach (array_chunk($fresh, 500) as $some) {
+                EvidenceSummary::query()->upsert($some, ['team_id', 'method_id', 'reference_id'], ['state', 'summary', 'updated_at']);
+            }
+        } catch (QueryException $error) {
+            if (! str_contains($error->getMessage(), 'locked')) {
+                throw $error;
+            }
+        } finally {
+            DB::statement('PRAGMA busy_timeout = '.(is_numeric($patience) ? (int) $patience : 30_000));
+        }
     }
 
     /**

@@ -81,7 +81,8 @@ final class Recommend
                 $reading->method->name, $band->name, $band->middle() ?? NAN, $class === null ? null : $policy->terms['actions'][$class],
                 $verdict === null ? null : Word::from($verdict->verdict), $verdict?->scope['test_from'], $verdict?->scope['test_to'],
             );
-            if ($best[2] === null || ($kit->counts() && ! $best[2]->counts())) {
+            $rank = static fn (?KitDirection $one): int => $one === null ? 0 : ($one->counts() ? 3 : ($one->action !== null ? 2 : 1));
+            if ($rank($kit) > $rank($best[2])) {
                 $best = [$reading, $verdict, $kit];
             }
         }

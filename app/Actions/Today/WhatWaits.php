@@ -8,6 +8,8 @@ use App\Actions\Evidence\Summaries;
 use App\Actions\FollowUp\RetestDates;
 use App\Actions\Plans\PlansOfSite;
 use App\Models\Area;
+use App\Models\LabImport;
+use App\Models\LabReport;
 use App\Models\Sample;
 use App\Models\Site;
 use App\Models\Verdict;
@@ -23,7 +25,7 @@ final class WhatWaits
     /** @return list<array{stage: string, text: string, detail: string, to: string}> */
     public function __invoke(Site $site): array
     {
-        return [...$this->plans($site), ...$this->pulls($site), ...$this->readings($site), ...$this->verdicts(), ...$this->overdue($site)];
+        return [...$this->plans($site), ...$this->pulls($site), ...$this->readings($site), ...$this->reports(), ...$this->verdicts(), ...$this->overdue($site)];
     }
 
     /** @return list<array{stage: string, text: string, detail: string, to: string}> */
@@ -70,6 +72,21 @@ final class WhatWaits
             foreach ($samples as $sample) {
                 $items[] = ['stage' => $stage, 'text' => "{$text} of {$sample->code}", 'detail' => $sample->area->name, 'to' => "{$to}?sample={$sample->id}"];
             }
+        }
+
+        return $items;
+    }
+
+    /** @return list<array{stage: string, text: string, detail: string, to: string}> reports that came and were not taken, and questions that nobody answered */
+    private function reports(): array
+    {
+        $items = [];
+        foreach (LabReport::query()->whereNotIn('sha256', LabImport::query()->select('sha256'))->orderBy('id')->limit(self::MOST)->get(['id', 'consignment_id', 'name']) as $report) {
+            $items[] = ['stage' => 'reports', 'text' => 'Look at a report and take it', 'detail' => $report->name, 'to' => "/parcels/{$report->consignment_id}"];
+        }
+        $open = LabImport::query()->whereHas('questions', static fn (Builder $questions) => $questions->whereNull('answer'))->withCount(['questions as open_count' => static fn (Builder $questions) => $questions->whereNull('answer')])->orderBy('id')->limit(self::MOST)->get();
+        foreach ($open as $import) {
+            $items[] = ['stage' => 'reports', 'text' => 'Answer '.($import->open_count === 1 ? 'a question' : "{$import->open_count} questions").' of a report', 'detail' => $import->file_name, 'to' => "/reports/{$import->id}"];
         }
 
         return $items;

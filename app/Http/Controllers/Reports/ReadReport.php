@@ -15,6 +15,7 @@ final class ReadReport
     {
         // A file of 100,000 results needs more than PHP gives by itself.
         ini_set('memory_limit', '256M');
+        set_time_limit(300);
 
         return new JsonResponse($preview($request->reportFile(), $request->lab(), $request->mapping(), $request->decimalComma(), $request->sha256()));
     }

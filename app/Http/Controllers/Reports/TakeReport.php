@@ -18,6 +18,7 @@ final class TakeReport
     {
         // A file of 100,000 results needs more than PHP gives by itself.
         ini_set('memory_limit', '256M');
+        set_time_limit(300);
         /** @var User $author */
         $author = $request->user();
         // Who leaves the page does not stop what was begun.
