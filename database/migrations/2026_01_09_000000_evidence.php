@@ -31,11 +31,13 @@ return new class extends Migration
             $table->unique(['team_id', 'method_id', 'reference_id']);
         });
         Schema::table('readings', fn (Blueprint $table) => $table->index(['team_id', 'method_id', 'sample_id']));
+        Schema::table('lab_results', fn (Blueprint $table) => $table->index(['team_id', 'method_id', 'kind']));
         $this->policies();
     }
 
     public function down(): void
     {
+        Schema::table('lab_results', fn (Blueprint $table) => $table->dropIndex(['team_id', 'method_id', 'kind']));
         Schema::table('readings', fn (Blueprint $table) => $table->dropIndex(['team_id', 'method_id', 'sample_id']));
         Schema::drop('evidence_summaries');
         Schema::table('verdicts', function (Blueprint $table): void {

@@ -12,7 +12,7 @@ const WORDS: Record<string, string> = {
     plans: 'to plan',
     pull: 'ready',
     bench: 'to read',
-    reports: 'to enter',
+    reports: 'waiting',
     decide: 'to sign',
     'follow-up': 'overdue',
 }

@@ -4,11 +4,13 @@ import type { Schema } from '@/api/client'
 import VerdictStone from '@/shared/components/VerdictStone.vue'
 import { count, day, percent } from '@/shared/format'
 import ClaimGauge from './ClaimGauge.vue'
+import LimitGauge from './LimitGauge.vue'
 
 const props = defineProps<{
     name: 'sort' | 'rate' | 'track'
     state: Schema<'ClaimState'>
     policy: Schema<'Policy'>
+    difference: Schema<'DifferenceLimits'> | null
     timezone: string
     maySign: boolean
 }>()
@@ -29,6 +31,34 @@ const words = computed(() => {
         return `${found}. ${(upper ?? 1) < props.policy.terms.required ? `It is right at most ${percent(upper)} of the time; ${percent(props.policy.terms.required)} is needed.` : 'It misses one action too often.'}`
     return `${found}; we can only be sure it is right at least ${percent(lower)} of the time.${next}`
 })
+const ratio = computed(() => props.policy.terms.scale === 'ratio')
+const FACTOR = 1.96 * Math.SQRT2
+/** Limits of agreement against what a rate allows, or the detectable change against the change to see. */
+const limits = computed(() => {
+    const { difference, name, policy } = props
+    const interval = claim.value.sd_within_ci
+    if (name === 'rate' && difference && !difference.of_bands && difference.lower_limit !== null && difference.upper_limit !== null) {
+        const [low, high] = [difference.lower_limit_ci, difference.upper_limit_ci]
+        return {
+            from: difference.lower_limit,
+            to: difference.upper_limit,
+            outerFrom: low?.[0] ?? difference.lower_limit,
+            outerTo: high?.[1] ?? difference.upper_limit,
+            allowed: difference.allowable,
+        }
+    }
+    if (name === 'track' && claim.value.detectable_change != null && interval) {
+        const allowed = ratio.value ? Math.log1p(policy.terms.change) : policy.terms.change
+        return {
+            from: FACTOR * interval[0]!,
+            to: claim.value.detectable_change,
+            outerFrom: FACTOR * interval[0]!,
+            outerTo: FACTOR * interval[1]!,
+            allowed,
+        }
+    }
+    return null
+})
 const others = computed(() => (props.name === 'sort' ? claim.value.reasons : claim.value.reasons.slice(1)))
 </script>
 
@@ -46,6 +76,17 @@ const others = computed(() => (props.name === 'sort' ? claim.value.reasons : cla
         </div>
         <p class="words">{{ words }}</p>
         <ClaimGauge v-if="name === 'sort'" :claim="claim" :required="policy.terms.required" />
+        <LimitGauge
+            v-else-if="limits"
+            :from="limits.from"
+            :to="limits.to"
+            :outer-from="limits.outerFrom"
+            :outer-to="limits.outerTo"
+            :allowed="limits.allowed"
+            :one-sided="name === 'track'"
+            :ratio="ratio"
+            :words="`found ${limits.from.toFixed(2)} to ${limits.to.toFixed(2)}, at the widest ${limits.outerFrom.toFixed(2)} to ${limits.outerTo.toFixed(2)}; ${limits.allowed.toFixed(2)} is allowed`"
+        />
         <details v-if="others.length">
             <summary>{{ name === 'sort' ? 'The reasons in full' : 'And also' }}</summary>
             <ul>

@@ -119,6 +119,7 @@ const analyte = computed(() => (evidence.value?.method.analyte === 'ph' ? 'pH' :
                 :name="claim"
                 :state="evidence.claims[claim]"
                 :policy="evidence.policy"
+                :difference="evidence.difference"
                 :timezone="timezone"
                 :may-sign="
                     (me?.may_sign ?? false) && evidence.pairs.length > 0 && !evidence.against && evidence.reference.portion === 'lab'

@@ -57,8 +57,14 @@ const actions = computed(() => props.evidence.policy.terms.actions)
         <div class="title">
             <h2>Same side of the limit?</h2>
             <p class="key">
-                <svg width="22" height="14"><rect x="1" y="1" width="20" height="12" fill="url(#kit-hatch)" stroke="#6B4526" /></svg>
-                {{ nouns.test.toLowerCase() }}, by band
+                <template v-if="evidence.method.bands">
+                    <svg width="22" height="14"><rect x="1" y="1" width="20" height="12" fill="url(#kit-hatch)" stroke="#6B4526" /></svg>
+                    {{ nouns.test.toLowerCase() }}, by band
+                </template>
+                <template v-else>
+                    <svg width="12" height="14"><circle cx="6" cy="7" r="4" fill="#221D17" /></svg>
+                    {{ nouns.test.toLowerCase() }}
+                </template>
                 <svg width="12" height="16">
                     <rect x="2" width="8" height="16" opacity=".2" />
                     <path d="M6 0V16" stroke="#221D17" stroke-width="2.6" />
