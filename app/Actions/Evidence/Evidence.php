@@ -6,8 +6,10 @@ namespace App\Actions\Evidence;
 
 use App\Models\JudgingPolicy;
 use App\Models\TestMethod;
+use HonestCore\Agreement\ActionTally;
 use HonestCore\Agreement\Assessment;
 use HonestCore\Agreement\PairedSample;
+use HonestCore\Agreement\SortClaim;
 
 /** All pairs of one test and its reference, and what they prove under a policy. */
 final class Evidence
@@ -53,10 +55,16 @@ final class Evidence
         return array_values(array_filter($this->pairs, static fn (Pair $pair): bool => ! $pair->counts()));
     }
 
-    /** What the pairs of some group prove, as all of them do. */
-    public function of(callable $belongs): Assessment
+    /**
+     * Whether the pairs of some group sort, as all of them do.
+     *
+     * @param list<Pair> $pairs
+     */
+    public function sortOf(array $pairs): SortClaim
     {
-        return $this->assess(array_values(array_filter($this->counted(), $belongs)), 0);
+        $policy = $this->policy->policy();
+
+        return SortClaim::judge(ActionTally::of(array_map(static fn (Pair $pair): PairedSample => $pair->paired, $pairs), $policy->limits, $this->test->scale()), $policy);
     }
 
     /** Year of the newest pair. */

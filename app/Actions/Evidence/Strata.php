@@ -31,11 +31,11 @@ final class Strata
             }
             ksort($groups);
             foreach ($groups as $name => $pairs) {
-                $assessment = $evidence->of(static fn (Pair $pair): bool => $group($pair) === (string) $name);
+                $sort = $evidence->sortOf($pairs);
                 $differences = array_filter(array_map(static fn (Pair $pair): ?float => $pair->test() === null ? null : $pair->test() - $pair->reference, $pairs), is_float(...));
                 $rows[] = [
-                    'by' => $by, 'group' => (string) $name, 'n' => count($pairs), 'agree' => $assessment->sort->tally->agree, 'lower' => count($pairs) < self::ENOUGH ? null : $assessment->sort->lower,
-                    'difference' => $differences === [] ? null : array_sum($differences) / count($differences), 'verdict' => count($pairs) < self::ENOUGH ? 'too few' : $assessment->sort->verdict->value,
+                    'by' => $by, 'group' => (string) $name, 'n' => count($pairs), 'agree' => $sort->tally->agree, 'lower' => count($pairs) < self::ENOUGH ? null : $sort->lower,
+                    'difference' => $differences === [] ? null : array_sum($differences) / count($differences), 'verdict' => count($pairs) < self::ENOUGH ? 'too few' : $sort->verdict->value,
                 ];
             }
         }

@@ -30,6 +30,10 @@ use Illuminate\Http\Resources\Json\JsonResource;
 /** @property Evidence $resource */
 final class EvidenceResource extends JsonResource
 {
+    private const MOST_LINES = 1000;
+
+    private const MOST_RANK_LINES = 120;
+
     /** @param iterable<Verdict> $verdicts that stand as signed, one a claim at most */
     public function __construct(Evidence $evidence, private readonly iterable $verdicts)
     {
@@ -129,8 +133,10 @@ final class EvidenceResource extends JsonResource
         $samples = array_map(static fn (Pair $pair): PairedSample => $pair->paired, $evidence->counted());
         $policy = $evidence->policy->policy();
 
-        // A line for each pair left out: past some hundreds that takes long and tells no more.
-        return count($samples) > 300 ? [] : array_values(array_map(static fn (Correction $one): array => $one->toArray(), array_filter([Correction::byDeming($samples, $policy), Correction::byPassingBablok($samples, $policy)])));
+        // A line by ranks for each pair left out: past a hundred that takes long and tells no more than Deming's.
+        return array_values(array_map(static fn (Correction $one): array => $one->toArray(), array_filter([
+            Correction::byDeming(array_slice($samples, 0, self::MOST_LINES), $policy), count($samples) > self::MOST_RANK_LINES ? null : Correction::byPassingBablok($samples, $policy),
+        ])));
     }
 
     /** @return array<string, mixed> with how many pairs are too close to call by it */
