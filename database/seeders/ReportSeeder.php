@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Database\Seeders;
 
 use App\Actions\Custody\SplitOff;
+use App\Actions\Custody\WriteLines;
 use App\Actions\Reports\ReportFile;
 use App\Actions\Reports\TakeMapped;
 use App\Models\CheckSoil;
@@ -25,7 +26,7 @@ final class ReportSeeder
     /** Three rounds of three check portions: as it should be, then creeping upwards. */
     private const CHECKS = [['2026-05-06', [6.18, 6.23, 6.16]], ['2026-07-02', [6.21, 6.25, 6.19]], ['2026-10-09', [6.28, 6.38, 6.41]]];
 
-    public function __construct(private readonly TakeMapped $take, private readonly SplitOff $split) {}
+    public function __construct(private readonly TakeMapped $take, private readonly SplitOff $split, private readonly WriteLines $write) {}
 
     public function __invoke(User $technician): void
     {
@@ -45,11 +46,12 @@ final class ReportSeeder
     private function hidden(Lab $lab, Collection $samples, User $technician): void
     {
         $lines = ['Sample ID,pH (1:1 water)'];
-        foreach ([0, 5, 8, 13, 16] as $k => $i) {
+        foreach ([0, 5, 8, 13, 15] as $k => $i) {
             Carbon::setTestNow('2026-10-02 15:30:00');
             $code = $this->split->sample($technician, $samples[$i] ?? throw new \LogicException('The season has its composites.'), 'hidden', Carbon::now(), 200, ['ph'], 'dried')->code;
             $lines[] = "{$code},".number_format((float) QuillHollow::SEASON[$i][5] + [0.05, -0.04, 0.02, -0.06, 0.03][$k], 2);
         }
+        $this->follow(array_map(static fn (string $line): string => explode(',', $line)[0], array_slice($lines, 1)), '2026-10-02', '2026-10-14', $lab, $technician);
         $this->file($lab, 'fennick-october.csv', '2026-10-14', $lines, $technician);
     }
 
@@ -80,6 +82,7 @@ final class ReportSeeder
             [, $ph, $buffer] = $values[[1 => 4, 4 => 1][$i] ?? $i] ?? ['', 0.0, null];
             $lines[] = str_replace('.', ',', implode(';', [$code, '0-6 in', number_format($ph, 2), $buffer === null ? '' : number_format($buffer, 2)]));
         }
+        $this->follow(array_column($values, 0), '2026-10-02', '2026-10-16', $lab, $technician);
         $this->file($lab, 'alder-bank-W-093.csv', '2026-10-16', $lines, $technician);
     }
 
@@ -93,7 +96,23 @@ final class ReportSeeder
                 Carbon::setTestNow(Carbon::parse($day)->subDays(12)->setTime(15, 0));
                 $lines[] = $this->split->checkSoil($technician, $site, $soil, Carbon::now(), 200, ['ph'])->code.','.number_format($value, 2);
             }
+            $this->follow(array_map(static fn (string $line): string => explode(',', $line)[0], array_slice($lines, 1)), Carbon::parse($day)->subDays(12)->format('Y-m-d'), $day, $lab, $technician);
             $this->file($lab, 'fennick-checks-'.($round + 1).'.csv', $day, $lines, $technician);
+        }
+    }
+
+    /**
+     * The way of portions to a lab and back to paper: handed over two hours after they were split off.
+     *
+     * @param list<string> $codes
+     */
+    private function follow(array $codes, string $split, string $reported, Lab $lab, User $technician): void
+    {
+        $portions = Portion::query()->whereIn('code', $codes)->orderBy('id')->get();
+        $days = (int) Carbon::parse($split)->diffInDays(Carbon::parse($reported));
+        foreach (['packed' => [0, 16, "Parcel for {$lab->name}"], 'sent' => [0, 17, 'Hollow carriers'], 'arrived' => [3, 10, $lab->name], 'measured' => [max(4, $days - 2), 12, $lab->name], 'reported' => [$days, 13, $lab->name]] as $step => [$after, $hour, $place]) {
+            Carbon::setTestNow($at = Carbon::parse($split)->addDays($after)->setTime($hour, 30));
+            ($this->write)($technician, $portions, ['submission' => "demo-{$step}-{$codes[0]}", 'step' => $step, 'at' => $at, 'place' => $place, 'condition' => '', 'celsius' => null]);
         }
     }
 

@@ -15,7 +15,7 @@ final class EvidenceTest extends BrowserTestCase
         $this->see('“too high” was asked once');
         $this->see('No pair below pH 4.9');
         $this->see('On the shelf, and worth reading next');
-        $this->see('Sampling has not been measured here');
+        $this->see('Only the analysis is known');
         $this->see('Passing and Bablok');
         $this->see('On the whole it reads higher');
         $this->click("//section[@aria-label='track']//button[normalize-space()='Sign it']");

@@ -70,9 +70,7 @@ final class ReportTest extends BrowserTestCase
 
     public function test_a_report_of_the_interface_is_taken_and_stands_side_by_side(): void
     {
-        $this->enter(self::MAREN, '/parcels/new');
-        $this->see('Ready to go');
-        $this->open('/samples/18');
+        $this->enter(self::MAREN, '/samples/18');
         $this->press('Split off another portion');
         $this->choose('Which', 'Hidden duplicate');
         $this->type('Soil, ml', '300');

@@ -171,7 +171,11 @@ final class SideBySide
             // The band's end belongs to the next band: a limit on it is not crossed.
             $call = $limits === null ? null : Call::ofInterval($from, max($from, $to - 1e-6), $limits);
 
-            return $common + self::called($call, $method, $this->limitsHold($method)) + ['value' => null, 'uncertainty' => null, 'shown' => $band->name.($other === null ? '' : " to {$other->name}"), 'said' => 'band'] + ['from' => is_finite($from) ? $from : null, 'to' => is_finite($to) ? $to : null];
+            $called = self::called($call, $method, $this->limitsHold($method));
+            // An open band that a limit cuts is not close to it: it cannot tell, wherever the soil lies.
+            $called['close'] = $called['close'] && is_finite($from) && is_finite($to);
+
+            return $common + $called + ['value' => null, 'uncertainty' => null, 'shown' => $band->name.($other === null ? '' : " to {$other->name}"), 'said' => 'band'] + ['from' => is_finite($from) ? $from : null, 'to' => is_finite($to) ? $to : null];
         }
         $value = $reading->value ?? NAN;
         $uncertainty = is_finite($value) ? $this->uncertaintyOf($method, $value) : null;
@@ -223,7 +227,13 @@ final class SideBySide
             }
         }
 
-        return array_filter($heard, static fn (array $mark): bool => ! $mark['close']) === [] ? 'close' : (array_filter($heard, static fn (array $mark): bool => $mark['close']) === [] ? 'same' : 'partly');
+        $close = array_filter($heard, static fn (array $mark): bool => $mark['close']);
+
+        return match (true) {
+            array_filter($heard, static fn (array $mark): bool => $mark['call'] !== null) === [] => 'close',
+            $close === [] => 'same',
+            default => 'partly',
+        };
     }
 
     /**

@@ -13,6 +13,7 @@ use App\Models\Reading;
 use App\Models\Sample;
 use App\Models\TestMethod;
 use Illuminate\Support\Facades\DB;
+use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\Feature\ApiTestCase;
 
 /** Evidence of any pair of methods, with what was left out, taken apart, and what would settle it. */
@@ -151,6 +152,37 @@ final class FullEvidenceTest extends ApiTestCase
         self::assertEqualsWithDelta(5.4, Reading::query()->where('method_id', $pen->id)->orderBy('id')->firstOrFail()->value, 1e-9);
         self::assertEqualsWithDelta(0.42, $evidence->json('difference.mean'), 1e-9);
         self::assertNotNull($evidence->json('regression.passing_bablok.slope_ci'));
+    }
+
+    /** @return array<string, array{list<array{float, float}>}> */
+    public static function degenerate(): array
+    {
+        return [
+            'one pair' => [[[6.0, 6.1]]], 'a constant test' => [array_fill(0, 9, [6.0, 6.1])], 'all ties' => [array_fill(0, 12, [6.5, 6.5])], 'a constant reference' => [array_map(static fn (int $i): array => [5.0 + $i / 10, 6.0], range(0, 9))],
+            'two pairs' => [[[6.0, 6.1], [7.0, 7.2]]], 'a falling line' => [array_map(static fn (int $i): array => [8.0 - $i / 5, 5.0 + $i / 5], range(0, 11))], 'tiny differences' => [array_map(static fn (int $i): array => [6.0 + $i * 1e-12, 6.0], range(0, 9))],
+            'huge numbers' => [array_map(static fn (int $i): array => [1e11 + $i, 1e11 - $i], range(0, 9))],
+        ];
+    }
+
+    /** @param list<array{float, float}> $values test and reference */
+    #[DataProvider('degenerate')]
+    public function test_figures_without_spread_to_rest_on_are_null_and_never_no_number(array $values): void
+    {
+        $pen = $this->numberTest('pen', 'ph');
+        $area = $this->area();
+        foreach ($values as [$value, $reference]) {
+            $sample = $this->sample($area);
+            $this->reading($sample, $pen, ['value' => $value]);
+            $this->reading($sample, $this->method('lab-ph'), ['value' => $reference]);
+        }
+        $evidence = $this->api('GET', '/evidence/{method}', ids: ['method' => $pen->id])->assertOk();
+        self::assertCount(count($values), $evidence->json('pairs'));
+        self::assertDoesNotMatchRegularExpression('/\bNAN\b|\bINF\b|-Infinity|:NaN/', (string) $evidence->getContent());
+        self::assertContains($evidence->json('claims.sort.computed.verdict'), count($values) < 5 ? ['untested'] : ['stands', 'falls', 'open']);
+        $this->api('GET', '/evidence')->assertOk();
+        $this->api('GET', '/side-by-side', query: ['analyte' => 'ph'])->assertOk();
+        $costs = ['lab_fee' => 18, 'lab_minutes' => 8, 'test_fee' => 1, 'test_minutes' => 10, 'hour' => 30, 'under' => 120, 'over' => 60, 'drift' => 0.1];
+        self::assertContains($this->api('POST', '/evidence/{method}/strategies', $costs, ['method' => $pen->id])->status(), [200, 409]);
     }
 
     /** A nitrogen kit has no lab partner (common practice): it stays untested, and is shown. */

@@ -71,7 +71,7 @@ section {
     margin-bottom: 28px;
 }
 .two {
-    grid-template-columns: minmax(0, 620px) minmax(0, 1fr);
+    grid-template-columns: minmax(280px, 1fr) minmax(0, 430px);
 }
 td:nth-child(-n + 2) {
     white-space: nowrap;

@@ -96,12 +96,9 @@ const start = computed(() => Number(route.query.sample) || waiting.value[0]?.id 
 
 <style scoped>
 .two {
-    grid-template-columns: 430px minmax(0, 1fr);
+    grid-template-columns: 380px minmax(0, 1fr);
 }
 .next {
     margin: 24px 0 6px;
-}
-section:first-child td:nth-child(n + 2) {
-    white-space: nowrap;
 }
 </style>

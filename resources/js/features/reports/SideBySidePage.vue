@@ -63,9 +63,11 @@ const action = (mark: Mark): string =>
         ? `left out: ${mark.left_out.join(', ')}`
         : mark.close
           ? 'too close to call'
-          : mark.call === null
-            ? ''
-            : (data.value?.actions[mark.call] ?? '')
+          : mark.call === null && mark.calls.length > 1
+            ? 'cannot tell'
+            : mark.call === null
+              ? ''
+              : (data.value?.actions[mark.call] ?? '')
 const shown = (mark: Mark): string =>
     mark.value === null
         ? mark.shown
