@@ -7,6 +7,8 @@ namespace App\Models;
 use App\Models\Concerns\BelongsToTeam;
 use HonestCore\Agreement\Band;
 use HonestCore\Agreement\Bands;
+use HonestCore\Table\RuleTable;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
@@ -48,6 +50,26 @@ final class TestMethod extends Model
     protected function casts(): array
     {
         return ['bands' => 'array', 'uncertainty' => 'float', 'links' => 'array'];
+    }
+
+    /**
+     * The labs' methods for an analyte, the one that tests are judged by first: that of the extractant its limits are made for, then
+     * the one the team began with.
+     *
+     * @return Builder<self>
+     */
+    public static function labsFor(string $analyte): Builder
+    {
+        return self::query()->where('analyte', $analyte)->where('portion', 'lab')->whereNull('school')->orderByRaw('extractant = ? desc', [self::extractantOf($analyte)])->orderBy('id');
+    }
+
+    /** The extractant that the limits of an analyte are made for; empty where they hold for any. */
+    public static function extractantOf(string $analyte): string
+    {
+        /** @var array<string, array{extractant?: string}> $analytes */
+        $analytes = RuleTable::named('policies')['analytes'];
+
+        return $analytes[$analyte]['extractant'] ?? '';
     }
 
     /** @return HasMany<Reading, $this> */

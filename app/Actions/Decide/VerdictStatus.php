@@ -40,6 +40,6 @@ final class VerdictStatus
 
     private function reference(string $analyte): int
     {
-        return $this->references[$analyte] ??= (int) TestMethod::query()->where('analyte', $analyte)->where('portion', 'lab')->whereNull('school')->orderBy('id')->value('id');
+        return $this->references[$analyte] ??= (int) TestMethod::labsFor($analyte)->value('id');
     }
 }

@@ -59,7 +59,7 @@ final class GatherEvidence
     /** The lab's own method for an analyte: what tests are judged against. */
     public function reference(string $analyte): TestMethod
     {
-        return TestMethod::query()->where('analyte', $analyte)->where('portion', 'lab')->whereNull('school')->orderBy('id')->firstOrFail();
+        return TestMethod::labsFor($analyte)->firstOrFail();
     }
 
     public function policy(string $analyte): JudgingPolicy
@@ -70,7 +70,7 @@ final class GatherEvidence
     /** Why a test has nothing to be judged by here, or null when it has. */
     public function untested(TestMethod $test): ?string
     {
-        if (! TestMethod::query()->where('analyte', $test->analyte)->where('portion', 'lab')->whereNull('school')->whereKeyNot($test->id)->exists()) {
+        if (! TestMethod::labsFor($test->analyte)->whereKeyNot($test->id)->exists()) {
             return 'No lab method here measures the same, so that it has no partner: it stays untested.';
         }
 
@@ -85,7 +85,7 @@ final class GatherEvidence
      */
     public function references(TestMethod $test): array
     {
-        $others = TestMethod::query()->where('analyte', $test->analyte)->whereKeyNot($test->id)->orderByDesc('portion')->orderBy('id')->get();
+        $others = TestMethod::query()->where('analyte', $test->analyte)->whereKeyNot($test->id)->orderByDesc('portion')->orderByRaw('extractant = ? desc', [TestMethod::extractantOf($test->analyte)])->orderBy('id')->get();
 
         return array_values($others->filter(static fn (TestMethod $one): bool => $one->portion === 'lab' ? $one->school === $test->school && ($test->portion !== 'lab' || $one->extractant === $test->extractant) : $test->portion === 'bench' && $one->bands === null)->all());
     }

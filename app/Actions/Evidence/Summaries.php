@@ -36,7 +36,11 @@ final class Summaries
         [$pairs, $untested, $first] = [[], [], []];
         foreach ($methods as $method) {
             if ($method->portion === 'lab' && $method->school === null) {
-                $first[$method->analyte] ??= $method;
+                // As TestMethod::labsFor orders them.
+                $fits = $method->extractant === TestMethod::extractantOf($method->analyte);
+                if (! isset($first[$method->analyte]) || ($fits && $first[$method->analyte]->extractant !== $method->extractant)) {
+                    $first[$method->analyte] = $method;
+                }
             }
         }
         foreach ($methods as $test) {

@@ -68,7 +68,7 @@ final class SideBySide
 
         return [
             'analyte' => $analyte, 'name' => self::name($analyte), 'unit' => SoilUnit::home($analyte)->code ?? '', 'actions' => $policy->terms['actions'] ?? [], 'ratio' => ($policy->terms['scale'] ?? 'absolute') === 'ratio',
-            'limits_of' => self::limitsOf($analyte), 'series' => array_values($methods->whereIn('id', $used)->map(fn (TestMethod $method): array => $this->series($method))->all()), 'rows' => $rows,
+            'limits_of' => TestMethod::extractantOf($analyte), 'series' => array_values($methods->whereIn('id', $used)->map(fn (TestMethod $method): array => $this->series($method))->all()), 'rows' => $rows,
             'labs' => $this->labs($methods, $samples, $bySample, $policy),
         ];
     }
@@ -91,15 +91,6 @@ final class SideBySide
         $names = RuleTable::named('report-rules')['names'];
 
         return $names[$analyte] ?? $analyte;
-    }
-
-    /** The extractant that the limits are made for; empty where they hold for any. */
-    private static function limitsOf(string $analyte): string
-    {
-        /** @var array<string, array{extractant?: string}> $analytes */
-        $analytes = RuleTable::named('policies')['analytes'];
-
-        return $analytes[$analyte]['extractant'] ?? '';
     }
 
     /**
@@ -153,7 +144,7 @@ final class SideBySide
     /** Limits that were made for one extractant say nothing of another. */
     private function limitsHold(TestMethod $method): bool
     {
-        $of = self::limitsOf($method->analyte);
+        $of = TestMethod::extractantOf($method->analyte);
 
         return $of === '' || $method->portion !== 'lab' || $method->extractant === $of;
     }

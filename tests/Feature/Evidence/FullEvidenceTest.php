@@ -154,6 +154,19 @@ final class FullEvidenceTest extends ApiTestCase
         self::assertNotNull($evidence->json('regression.passing_bablok.slope_ci'));
     }
 
+    public function test_a_kit_of_potassium_is_judged_by_the_extractant_its_limits_are_made_for(): void
+    {
+        [$olsen, $mehlich] = [$this->labMethod('Alder, K acetate', 'k', 'ammonium-acetate'), $this->labMethod('Marl, K', 'k', 'mehlich-3')];
+        $kit = $this->bandKit('capsule-k', 'k', [['low', 0, 120], ['high', 120, null]]);
+        $sample = $this->sample($this->area());
+        $this->reading($sample, $kit, ['band' => 'low']);
+        $this->found($sample, $olsen, 80.0);
+        $this->found($sample, $mehlich, 150.0);
+        self::assertSame($mehlich->id, $this->api('GET', '/evidence/{method}', ids: ['method' => $kit->id])->assertOk()->json('reference.id'), 'though the other is older');
+        self::assertSame($mehlich->id, array_column($this->api('GET', '/evidence')->json(), null, 'method_id')[$kit->id]['reference_id']);
+        self::assertSame([$mehlich->id, $olsen->id], array_column($this->api('GET', '/evidence/{method}', ids: ['method' => $kit->id])->json('references'), 'id'));
+    }
+
     /** @return array<string, array{list<array{float, float}>}> */
     public static function degenerate(): array
     {
