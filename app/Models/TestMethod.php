@@ -52,6 +52,9 @@ final class TestMethod extends Model
         return ['bands' => 'array', 'uncertainty' => 'float', 'links' => 'array'];
     }
 
+    /** Orders by whether a method is of the extractant that limits are made for; where they hold for any, by nothing. */
+    public const FITTING_FIRST = "extractant = nullif(?, '') desc";
+
     /**
      * The labs' methods for an analyte, the one that tests are judged by first: that of the extractant its limits are made for, then
      * the one the team began with.
@@ -60,7 +63,7 @@ final class TestMethod extends Model
      */
     public static function labsFor(string $analyte): Builder
     {
-        return self::query()->where('analyte', $analyte)->where('portion', 'lab')->whereNull('school')->orderByRaw('extractant = ? desc', [self::extractantOf($analyte)])->orderBy('id');
+        return self::query()->where('analyte', $analyte)->where('portion', 'lab')->whereNull('school')->orderByRaw(self::FITTING_FIRST, [self::extractantOf($analyte)])->orderBy('id');
     }
 
     /** The extractant that the limits of an analyte are made for; empty where they hold for any. */

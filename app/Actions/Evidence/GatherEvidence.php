@@ -85,7 +85,7 @@ final class GatherEvidence
      */
     public function references(TestMethod $test): array
     {
-        $others = TestMethod::query()->where('analyte', $test->analyte)->whereKeyNot($test->id)->orderByDesc('portion')->orderByRaw('extractant = ? desc', [TestMethod::extractantOf($test->analyte)])->orderBy('id')->get();
+        $others = TestMethod::query()->where('analyte', $test->analyte)->whereKeyNot($test->id)->orderByDesc('portion')->orderByRaw(TestMethod::FITTING_FIRST, [TestMethod::extractantOf($test->analyte)])->orderBy('id')->get();
 
         return array_values($others->filter(static fn (TestMethod $one): bool => $one->portion === 'lab' ? $one->school === $test->school && ($test->portion !== 'lab' || $one->extractant === $test->extractant) : $test->portion === 'bench' && $one->bands === null)->all());
     }

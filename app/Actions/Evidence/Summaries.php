@@ -37,7 +37,8 @@ final class Summaries
         foreach ($methods as $method) {
             if ($method->portion === 'lab' && $method->school === null) {
                 // As TestMethod::labsFor orders them.
-                $fits = $method->extractant === TestMethod::extractantOf($method->analyte);
+                $of = TestMethod::extractantOf($method->analyte);
+                $fits = $of !== '' && $method->extractant === $of;
                 if (! isset($first[$method->analyte]) || ($fits && $first[$method->analyte]->extractant !== $method->extractant)) {
                     $first[$method->analyte] = $method;
                 }

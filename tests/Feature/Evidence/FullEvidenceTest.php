@@ -165,6 +165,9 @@ final class FullEvidenceTest extends ApiTestCase
         self::assertSame($mehlich->id, $this->api('GET', '/evidence/{method}', ids: ['method' => $kit->id])->assertOk()->json('reference.id'), 'though the other is older');
         self::assertSame($mehlich->id, array_column($this->api('GET', '/evidence')->json(), null, 'method_id')[$kit->id]['reference_id']);
         self::assertSame([$mehlich->id, $olsen->id], array_column($this->api('GET', '/evidence/{method}', ids: ['method' => $kit->id])->json('references'), 'id'));
+        $this->labMethod('Alder, pH of some kind', 'ph', '');
+        $this->pair($sample->area, '5.5', '5.60');
+        self::assertSame('lab-ph', $this->api('GET', '/evidence/{method}', ids: ['method' => $this->method('kit-ph')->id])->json('reference.code'), 'limits of pH hold for any extractant: the lab the team began with');
     }
 
     /** @return array<string, array{list<array{float, float}>}> */
