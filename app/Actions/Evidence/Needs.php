@@ -77,6 +77,7 @@ final class Needs
         $paired = array_flip(array_map(static fn (Pair $pair): int => $pair->sample->id, $evidence->counted()));
         $portions = Portion::query()->whereIn('kind', ['archive', 'bench'])->whereIn('state', ['shelved', 'dried', 'split'])->whereIn('sample_id', array_slice(array_keys(array_diff_key($known, $paired)), 0, 2000))->with('sample.area')->orderBy('id')->limit(400)->get();
         $actions = $evidence->policy->terms['actions'];
+        $expanded = app(SamplingSplit::class)->expanded($evidence->reference) ?? 0.0;
         [$rows, $ranks] = [[], []];
         foreach ($portions as $portion) {
             $sample = $portion->sample;
@@ -86,7 +87,7 @@ final class Needs
             $limits = $evidence->policy->limitsFor($sample->area->use);
             $class = $limits->classOf($known[$sample->id]);
             $asked = $perClass[$class]['n'] ?? 0;
-            $close = Call::ofValue($known[$sample->id], $evidence->reference->uncertainty ?? 0.0, $limits)->isTooClose();
+            $close = Call::ofValue($known[$sample->id], $expanded, $limits)->isTooClose();
             $ranks[$sample->id] = [$asked >= self::LEAST_IN_CLASS ? 1 : 0, $close ? 1 : 0, $asked];
             $rows[$sample->id] = [
                 'portion' => $portion->code, 'portion_id' => $portion->id, 'sample_id' => $sample->id, 'sample' => $sample->code, 'area' => $sample->area->name, 'place' => $portion->place,

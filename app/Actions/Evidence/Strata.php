@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Actions\Evidence;
 
-/** The pairs of a test taken apart: by range of the reference, lot, reader, season and ground. A group of fewer than five proves nothing by itself. */
+use App\Models\Area;
+use HonestCore\Sampling\AreaFacts;
+
+/** The pairs of a test taken apart: by range of the reference, lot, reader, season, soil class and ground. A group of fewer than five proves nothing by itself. */
 final class Strata
 {
     private const ENOUGH = 5;
@@ -18,6 +21,7 @@ final class Strata
             'lot' => static fn (Pair $pair): string => $pair->lot() === '' ? 'no lot named' : $pair->lot(),
             'reader' => static fn (Pair $pair): string => $pair->reader(),
             'season' => static fn (Pair $pair): string => (string) $pair->sample->year,
+            'soil class' => static fn (Pair $pair): string => self::soil($pair->sample->area),
             'ground' => static fn (Pair $pair): string => $pair->sample->area->name,
         ];
         $rows = [];
@@ -41,5 +45,13 @@ final class Strata
         }
 
         return $rows;
+    }
+
+    /** What the soil of an area feels like, as its facts say. */
+    private static function soil(Area $area): string
+    {
+        $textures = AreaFacts::of($area->facts)->textures;
+
+        return $textures === [] ? 'not said' : implode(' and ', $textures);
     }
 }
