@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Actions\Evidence;
 
 use App\Models\Area;
-use HonestCore\Sampling\AreaFacts;
 
 /** The pairs of a test taken apart: by range of the reference, lot, reader, season, soil class and ground. A group of fewer than five proves nothing by itself. */
 final class Strata
@@ -50,7 +49,7 @@ final class Strata
     /** What the soil of an area feels like, as its facts say. */
     private static function soil(Area $area): string
     {
-        $textures = AreaFacts::of($area->facts)->textures;
+        $textures = $area->knownFacts()->textures;
 
         return $textures === [] ? 'not said' : implode(' and ', $textures);
     }
