@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Tests\Feature\Decide;
 
 use App\Models\JudgingPolicy;
+use App\Models\Reading;
 use App\Models\Sample;
+use App\Models\TestMethod;
 use App\Models\Verdict;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\HttpFoundation\Response;
@@ -61,7 +63,7 @@ final class RegisterTest extends ApiTestCase
         $this->provenKit($area);
         $this->sign();
         self::assertFalse($this->api('GET', '/evidence')->json('0.claims.sort.moved'));
-        \App\Models\Reading::query()->where('method_id', $this->method('kit-ph')->id)->firstOrFail()->update(['flags' => ['spilled']]);
+        Reading::query()->where('method_id', $this->method('kit-ph')->id)->firstOrFail()->update(['flags' => ['spilled']]);
         self::assertTrue($this->api('GET', '/evidence')->json('0.claims.sort.moved'));
     }
 
@@ -112,6 +114,30 @@ final class RegisterTest extends ApiTestCase
         $this->api('POST', '/evidence/{method}/strategies', ['under' => -1] + $asked, $ids)->assertStatus(422)->assertJsonValidationErrors('under');
         $this->api('POST', '/evidence/{method}/strategies', ['hour' => 'NAN'] + $asked, $ids)->assertStatus(422);
         $this->api('GET', '/evidence/{method}/costs', ids: $ids)->assertOk();
+    }
+
+    public function test_a_policy_tells_of_claims_of_numbers_too(): void
+    {
+        $pen = TestMethod::query()->create(['code' => 'pen', 'name' => 'Pen', 'analyte' => 'ph', 'portion' => 'bench', 'school' => null, 'uncertainty' => null, 'lot' => '', 'bands' => null]);
+        $area = $this->area();
+        foreach (range(0, 29) as $i) {
+            $sample = $this->sample($area);
+            $ph = 5.0 + 0.1 * $i;
+            $this->read($sample, 'lab-ph', number_format($ph, 2));
+            foreach ([0.05, -0.05] as $off) {
+                Reading::query()->create(['sample_id' => $sample->id, 'portion_id' => $sample->portions()->where('kind', 'bench')->valueOrFail('id'), 'method_id' => $pen->id, 'created_by' => $this->technician->id, 'value' => round($ph + $off + 0.06 * (-1) ** $i, 3), 'band' => null, 'as_reported' => 'x', 'read_on' => '2026-09-05', 'reader' => 'Ada Fenwright', 'flags' => [], 'note' => '', 'lot' => '']);
+            }
+        }
+        $this->actingAs($this->reviewer);
+        $hash = (string) $this->api('GET', '/evidence/{method}', ids: ['method' => $pen->id])->json('hash');
+        foreach (['rate', 'track'] as $claim) {
+            $this->api('POST', '/evidence/{method}/verdicts', ['claim' => $claim, 'hash' => $hash, 'follows_id' => null, 'scope' => 'The pen on the soils here.', 'note' => ''], ['method' => $pen->id])->assertCreated()->assertJsonPath('verdict', 'stands');
+        }
+        $terms = JudgingPolicy::query()->where('analyte', 'ph')->firstOrFail()->terms;
+        $input = ['analyte' => 'ph', 'required' => 0.8, 'confidence' => 0.95, 'allowable' => 0.05, 'change' => 0.1, 'crops' => $terms['crops'], 'reason' => 'Much stricter in both.'];
+        $effects = array_column($this->api('POST', '/policies/preview', $input)->assertOk()->json(), 'would', 'claim');
+        self::assertSame(['track' => 'falls', 'rate' => 'falls'], $effects);
+        self::assertSame(['stands', 'stands'], Verdict::query()->pluck('verdict')->all(), 'what was signed stays');
     }
 
     /** @return TestResponse<Response> */

@@ -98,4 +98,37 @@ final class SideBySideTest extends ReportTestCase
         $ask()->assertOk()->assertJsonPath('stage', 'none');
         $this->api('GET', '/reports/progress', query: ['sha256' => 'x'])->assertStatus(422);
     }
+
+    public function test_a_colour_between_two_bands_spans_both_and_an_area_can_be_looked_at_alone(): void
+    {
+        [$here, $there] = [$this->ground('Sedge piece'), $this->ground('Heath piece')];
+        [$one, $other] = [$this->sample($here), $this->sample($there)];
+        $this->read($one, 'kit-ph', '5.5');
+        \App\Models\Reading::query()->latest('id')->firstOrFail()->update(['between' => '6.0']);
+        $this->read($other, 'lab-ph', '7.10');
+        $whole = $this->api('GET', '/side-by-side', query: ['analyte' => 'ph'])->assertOk();
+        $rows = array_column($whole->json('rows'), null, 'code');
+        self::assertEqualsWithDelta([5.25, 6.25, '5.5 to 6.0'], [$rows[$one->code]['marks'][0]['from'], $rows[$one->code]['marks'][0]['to'], $rows[$one->code]['marks'][0]['shown']], 1e-9);
+        self::assertSame([true, 'close', 'same'], [$rows[$one->code]['marks'][0]['close'], $rows[$one->code]['state'], $rows[$other->code]['state']]);
+        self::assertSame([$other->code], array_column($this->api('GET', '/side-by-side', query: ['analyte' => 'ph', 'area' => $there->id])->json('rows'), 'code'));
+        [$stranger] = $this->team('Bog crew', 'bog');
+        self::assertSame([], $this->actingAs($stranger)->api('GET', '/side-by-side', query: ['analyte' => 'ph'])->assertOk()->json('rows'));
+        $this->api('GET', '/side-by-side', query: ['area' => 'all'])->assertStatus(422);
+    }
+
+    public function test_a_pen_that_was_read_twice_often_enough_brings_its_own_uncertainty(): void
+    {
+        $pen = \App\Models\TestMethod::query()->create(['code' => 'pen', 'name' => 'Pen', 'analyte' => 'ph', 'portion' => 'bench', 'school' => null, 'uncertainty' => null, 'lot' => '', 'bands' => null]);
+        $area = $this->ground('Sedge piece');
+        $series = fn (): array => array_column($this->api('GET', '/side-by-side', query: ['analyte' => 'ph'])->json('series'), null, 'name')['Pen'];
+        foreach (range(1, 5) as $n) {
+            $sample = $this->sample($area);
+            foreach ([6.0, 6.2] as $value) {
+                \App\Models\Reading::query()->create(['sample_id' => $sample->id, 'portion_id' => $sample->portions()->where('kind', 'bench')->valueOrFail('id'), 'method_id' => $pen->id, 'created_by' => $this->technician->id, 'value' => $value, 'band' => null, 'as_reported' => (string) $value, 'read_on' => '2026-09-05', 'reader' => 'Ada Fenwright', 'flags' => [], 'note' => '', 'lot' => '']);
+            }
+            self::assertSame($n < 5 ? 'unknown' : 'repeats', $series()['uncertainty_from']);
+        }
+        // Pairs 0.2 apart: a standard deviation of 0.2 / √2, twice that for 95 %.
+        self::assertEqualsWithDelta(2 * 0.2 / sqrt(2), $series()['uncertainty'], 1e-9);
+    }
 }
