@@ -22,7 +22,7 @@ final class ReportTest extends BrowserTestCase
         $this->enter(self::MAREN, '/reports');
         $this->press('Take a lab’s file');
         $this->choose('Lab', 'Alder Bank');
-        $this->find("//input[@aria-label='File of the lab']")->setFileDetector(new LocalFileDetector)->sendKeys($file);
+        $this->find("//input[@aria-label='File of the lab' and not(@disabled)]")->setFileDetector(new LocalFileDetector)->sendKeys($file);
         $this->see('As it would be stored');
         $this->see('no portion of this team');
         $this->click("//*[@aria-label='Extractant of Available P']/ancestor::*[contains(@class, 'el-select__wrapper')]");
@@ -56,7 +56,7 @@ final class ReportTest extends BrowserTestCase
         $file = sys_get_temp_dir().'/workbook-'.getmypid().'.xlsx';
         Workbook::write($file, [['Report of the lab'], ['Your code', 'S Mehlich-3 (kg/ha)'], ...array_map(static fn (string $code, int $i): array => [$code, 20.5 + $i], $codes === false ? [] : $codes->fetchAll(\PDO::FETCH_COLUMN), [0, 1, 2])]);
         $this->enter(self::MAREN, '/reports/take');
-        $this->find("//input[@aria-label='File of the lab']")->setFileDetector(new LocalFileDetector)->sendKeys($file);
+        $this->find("//input[@aria-label='File of the lab' and not(@disabled)]")->setFileDetector(new LocalFileDetector)->sendKeys($file);
         $this->see('As it would be stored');
         $this->see('10.19 ppm');
         $this->find("//input[@aria-label='Bulk density, g/cm³']")->sendKeys("1\t");
