@@ -307,10 +307,8 @@ final class OfflineTest extends BrowserTestCase
         $this->lose();
         $this->open("/pull/{$plan}");
         $this->pullCores(1, 2);
-        self::$servers->startAgain();
-        $this->down = false;
         $database = self::$servers->database();
-        // Meanwhile somebody makes the composite at the desk; and an entry of this phone names a core that the plan has not.
+        // Meanwhile, before the phone is heard again, somebody makes the composite at the desk; and an entry of this phone names a core that the plan has not.
         $database->exec("INSERT INTO samples (team_id, site_id, area_id, plan_id, created_by, code, year, number, depth, pulled_on, pulled_by, cores_planned, cores_pulled, note, composite, conditions, created_at, updated_at)
             SELECT team_id, site_id, area_id, {$plan}, created_by, 'QH26-900-X', year, 900, depth, pulled_on, pulled_by, 6, 6, '', 1, '{}', created_at, updated_at FROM samples WHERE id = 1");
         $this->browser->executeAsyncScript(<<<'JS'
@@ -322,6 +320,8 @@ final class OfflineTest extends BrowserTestCase
                 store.oncomplete = () => { open.result.close(); done() }
             }
             JS, [$plan]);
+        self::$servers->startAgain();
+        $this->down = false;
         $this->comeBack();
         $this->see('Core 77 was refused. The composite has 6 cores; core 77 is not in it.');
         $this->see('QH26-900-X was made of this already; 2 of this phone');
