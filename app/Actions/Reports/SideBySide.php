@@ -7,6 +7,7 @@ namespace App\Actions\Reports;
 use App\Actions\Evidence\SamplingSplit;
 use App\Models\JudgingPolicy;
 use App\Models\LabResult;
+use App\Models\Portion;
 use App\Models\Reading;
 use App\Models\Sample;
 use App\Models\TestMethod;
@@ -29,6 +30,9 @@ use Illuminate\Database\Eloquent\Collection;
  */
 final class SideBySide
 {
+    /** The newest composites: a lab may have read tens of thousands. */
+    private const SHOWN = 300;
+
     /** Repeats that a spread of a test's own needs before it is used. */
     private const LEAST_DEGREES = 5;
 
@@ -45,11 +49,15 @@ final class SideBySide
     {
         $methods = TestMethod::query()->where('analyte', $analyte)->orderByDesc('portion')->orderBy('id')->get()->keyBy('id');
         $policy = JudgingPolicy::query()->where('analyte', $analyte)->orderByDesc('version')->first();
-        $readings = Reading::query()->whereIn('method_id', $methods->modelKeys())->whereDoesntHave('correction')->orderBy('id')->get();
-        $others = LabResult::query()->whereIn('method_id', $methods->modelKeys())->where('kind', '!=', ReportedValue::NUMBER)->whereNull('superseded_by')->with(['portion:id,sample_id', 'import:id,read_on'])->get();
+        $read = Reading::query()->whereIn('method_id', $methods->modelKeys())->select('sample_id');
+        $said = LabResult::query()->whereIn('lab_results.method_id', $methods->modelKeys())->where('lab_results.kind', '!=', ReportedValue::NUMBER)->whereNull('lab_results.superseded_by');
+        $saidOf = Portion::query()->whereIn('id', (clone $said)->select('lab_results.portion_id'))->whereNotNull('sample_id')->select('sample_id');
+        $all = Sample::query()->when($area !== null, static fn ($query) => $query->where('area_id', $area))->where(static fn ($query) => $query->whereIn('id', $read)->orWhereIn('id', $saidOf));
+        $total = (clone $all)->count();
+        $samples = $all->with('area')->orderByDesc('year')->orderByDesc('number')->limit(self::SHOWN)->get();
+        $readings = Reading::query()->whereIn('method_id', $methods->modelKeys())->whereIn('sample_id', $samples->modelKeys())->whereDoesntHave('correction')->orderBy('id')->get();
+        $others = $said->whereIn('lab_results.portion_id', Portion::query()->whereIn('sample_id', $samples->modelKeys())->select('id'))->with(['portion:id,sample_id', 'import:id,read_on'])->get();
         $this->learn($methods, $readings);
-        $samples = Sample::query()->whereIn('id', [...$readings->pluck('sample_id')->all(), ...$others->pluck('portion.sample_id')->filter()->all()])->when($area !== null, static fn ($query) => $query->where('area_id', $area))
-            ->with('area')->orderByDesc('year')->orderByDesc('number')->get();
         $bySample = $readings->groupBy('sample_id');
         $othersBySample = $others->groupBy('portion.sample_id');
         $rows = [];
@@ -67,7 +75,7 @@ final class SideBySide
         $used = array_unique([...$readings->pluck('method_id')->all(), ...$others->pluck('method_id')->all()]);
 
         return [
-            'analyte' => $analyte, 'name' => self::name($analyte), 'unit' => SoilUnit::home($analyte)->code ?? '', 'actions' => $policy->terms['actions'] ?? [], 'ratio' => ($policy->terms['scale'] ?? 'absolute') === 'ratio',
+            'total' => $total, 'analyte' => $analyte, 'name' => self::name($analyte), 'unit' => SoilUnit::home($analyte)->code ?? '', 'actions' => $policy->terms['actions'] ?? [], 'ratio' => ($policy->terms['scale'] ?? 'absolute') === 'ratio',
             'limits_of' => TestMethod::extractantOf($analyte), 'series' => array_values($methods->whereIn('id', $used)->map(fn (TestMethod $method): array => $this->series($method))->all()), 'rows' => $rows,
             'labs' => $this->labs($methods, $samples, $bySample, $policy),
         ];

@@ -7576,6 +7576,7 @@ export interface components {
             letter: components["schemas"]["RecheckLetter"] | null;
         };
         SideBySide: {
+            total: number;
             analytes: components["schemas"]["AnalyteCount"][];
             analyte: string;
             name: string;

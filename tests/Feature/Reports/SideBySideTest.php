@@ -131,4 +131,17 @@ final class SideBySideTest extends ReportTestCase
         // Pairs 0.2 apart: a standard deviation of 0.2 / √2, twice that for 95 %.
         self::assertEqualsWithDelta(2 * 0.2 / sqrt(2), $series()['uncertainty'], 1e-9);
     }
+
+    public function test_of_many_thousand_composites_the_newest_are_shown_and_the_rest_are_counted(): void
+    {
+        $sample = $this->sample($this->ground('Long strip'));
+        $this->read($sample, 'lab-ph', '6.10');
+        $pdo = \Illuminate\Support\Facades\DB::connection()->getPdo();
+        $pdo->exec("WITH RECURSIVE n(i) AS (SELECT 1 UNION ALL SELECT i + 1 FROM n WHERE i < 40000) INSERT INTO samples (team_id, site_id, area_id, plan_id, created_by, code, year, number, depth, pulled_on, pulled_by, cores_planned, cores_pulled, note, composite, conditions, created_at, updated_at)
+            SELECT team_id, site_id, area_id, plan_id, created_by, 'RP20-' || i || '-X', 2020, i, depth, pulled_on, pulled_by, 6, 6, '', 1, '{}', created_at, updated_at FROM samples, n WHERE samples.id = {$sample->id}");
+        $pdo->exec("INSERT INTO readings (team_id, sample_id, portion_id, method_id, created_by, value, as_reported, read_on, reader, flags, note, lot, created_at, updated_at)
+            SELECT r.team_id, s.id, r.portion_id, r.method_id, 1, 6.2, '6.2', r.read_on, r.reader, '[]', '', '', r.created_at, r.updated_at FROM samples s, readings r WHERE s.year = 2020");
+        $side = $this->api('GET', '/side-by-side', query: ['analyte' => 'ph'])->assertOk();
+        self::assertSame([40_001, 300, $sample->code], [$side->json('total'), count($side->json('rows')), $side->json('rows.0.code')]);
+    }
 }

@@ -90,7 +90,9 @@ const lede = computed(() => {
         n('close') ? `${number(n('close'))} are too close to call` : '',
         n('same') + n('partly') ? `${number(n('same') + n('partly'))} give one answer` : '',
     ].filter(Boolean)
-    return `${count(all.length, 'composite')}${parts.length ? `: ${parts.join(', ')}.` : '. No limit is set for it, so that nothing can be called.'}`
+    const total = data.value?.total ?? all.length
+    const shown = total > all.length ? `The newest ${number(all.length)} of ${number(total)} composites` : count(all.length, 'composite')
+    return `${shown}${parts.length ? `: ${parts.join(', ')}.` : '. No limit is set for it, so that nothing can be called.'}`
 })
 const areas = computed(() => [...new Map((data.value?.rows ?? []).map((row) => [row.area_id, row.area])).entries()])
 const told = (name: string, more: string): string => (more && !name.toLowerCase().includes(more) ? `, ${more}` : '')
