@@ -9,6 +9,7 @@ use App\Actions\Evidence\GatherEvidence;
 use App\Actions\Evidence\Pair;
 use App\Actions\Evidence\SamplingSplit;
 use App\Exceptions\Conflict;
+use App\Models\Lab;
 use App\Models\Run;
 use App\Models\TestMethod;
 use HonestCore\Agreement\Call;
@@ -17,6 +18,7 @@ use HonestCore\Strategy\Costs;
 use HonestCore\Strategy\Outcome;
 use HonestCore\Strategy\Strategies;
 use HonestCore\Strategy\Witness;
+use HonestCore\Table\RuleTable;
 
 /** Mixes of tests for the next season, compared on the evidence there is of one test. */
 final class CompareStrategies
@@ -56,10 +58,18 @@ final class CompareStrategies
     /** @return array{lab_fee: float, lab_minutes: float, test_fee: float, test_minutes: float} what the records say of fees and attention, to begin with */
     public static function usual(TestMethod $test): array
     {
+        /** @var array{lab_fee: float|int, lab_minutes: float|int, test_fee: float|int, test_minutes: float|int} $usual */
+        $usual = RuleTable::named('strategy');
         $run = Run::query()->where('method_id', $test->id)->whereNotNull('finished_at')->with('tubes')->latest('id')->first();
-        $minutes = $run === null ? 10.0 : max(0.5, round(max(0, $run->attention_s ?? 0) / 60 / max(1, $run->tubes->count()), 1));
+        $tubes = max(1, $run?->tubes->count() ?? 1);
+        [$cents, $attention] = [(float) $run?->cost_cents, (float) $run?->attention_s];
+        $fees = Lab::query()->orderBy('id')->get()->flatMap(static fn (Lab $lab): array => array_filter($lab->tests, static fn (array $offered): bool => $offered['code'] === $test->analyte))->pluck('fee_cents');
 
-        return ['lab_fee' => 18.0, 'lab_minutes' => 8.0, 'test_fee' => 0.6, 'test_minutes' => $minutes];
+        return [
+            'lab_fee' => $fees->isEmpty() ? (float) $usual['lab_fee'] : round((float) $fees->first() / 100, 2), 'lab_minutes' => (float) $usual['lab_minutes'],
+            'test_fee' => $cents > 0 ? round($cents / 100 / $tubes, 2) : (float) $usual['test_fee'],
+            'test_minutes' => $attention > 0 ? max(0.5, round($attention / 60 / $tubes, 1)) : (float) $usual['test_minutes'],
+        ];
     }
 
     private static function isClose(Pair $pair, float $expanded): bool

@@ -163,8 +163,8 @@ final class Strategies
         return match ($name) {
             'lab' => $costs->lab(),
             'test' => $costs->test(),
-            'both' => $costs->test() + $sent * $costs->lab(),
-            // Change is seen against the test's own reading of the first year.
+            // The test for all, and the lab for those that are sent on: those too close to call, or a year in three, when the test gives
+            // what change is seen against.
             default => $costs->test() + $sent * $costs->lab(),
         };
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature\Decide;
 
 use App\Models\JudgingPolicy;
+use App\Models\Lab;
 use App\Models\Reading;
 use App\Models\Sample;
 use App\Models\TestMethod;
@@ -113,7 +114,9 @@ final class RegisterTest extends ApiTestCase
         self::assertSame($found->json(), $this->api('POST', '/evidence/{method}/strategies', $asked, $ids)->json(), 'asked again, the same');
         $this->api('POST', '/evidence/{method}/strategies', ['under' => -1] + $asked, $ids)->assertStatus(422)->assertJsonValidationErrors('under');
         $this->api('POST', '/evidence/{method}/strategies', ['hour' => 'NAN'] + $asked, $ids)->assertStatus(422);
-        $this->api('GET', '/evidence/{method}/costs', ids: $ids)->assertOk();
+        self::assertEquals(18, $this->api('GET', '/evidence/{method}/costs', ids: $ids)->assertOk()->json('lab_fee'), 'a usual fee');
+        Lab::query()->create(['name' => 'Marl Laboratory', 'address' => '', 'email' => '', 'turnaround_days' => 8, 'transit_days' => 2, 'holidays' => [], 'bag_ml' => 400, 'quarantine' => '', 'form' => [], 'columns' => [], 'tests' => [['code' => 'ph', 'name' => 'pH', 'method' => '', 'extractant' => 'water', 'unit' => 'pH', 'fee_cents' => 925, 'needs_ml' => 10, 'depth' => null, 'outside' => '']]]);
+        self::assertEqualsWithDelta(9.25, $this->api('GET', '/evidence/{method}/costs', ids: $ids)->json('lab_fee'), 1e-9, 'the lab has named its own');
     }
 
     public function test_a_policy_tells_of_claims_of_numbers_too(): void
