@@ -7,19 +7,15 @@ namespace Database\Seeders;
 use App\Actions\Areas\WriteArea;
 use App\Actions\Decide\Sign;
 use App\Actions\Evidence\GatherEvidence;
-use App\Actions\Plans\SavePlan;
 use App\Actions\Readings\RecordReading;
 use App\Actions\Readings\TakeReport;
 use App\Actions\Samples\PullComposite;
 use App\Actions\Teams\FoundTeam;
 use App\Models\Area;
-use App\Models\Landmark;
-use App\Models\Plan;
 use App\Models\Sample;
 use App\Models\Site;
 use App\Models\TestMethod;
 use App\Models\User;
-use HonestCore\Geometry\LocalPlane;
 use Illuminate\Database\Seeder;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Auth;
@@ -34,12 +30,10 @@ final class DemoSeeder extends Seeder
 
     private const PASSWORD = 'soil-and-lime';
 
-    private LocalPlane $plane;
-
     public function __construct(
         private readonly FoundTeam $found,
         private readonly WriteArea $writeArea,
-        private readonly SavePlan $savePlan,
+        private readonly Ground $ground,
         private readonly PullComposite $pull,
         private readonly RecordReading $record,
         private readonly TakeReport $takeReport,
@@ -48,11 +42,11 @@ final class DemoSeeder extends Seeder
         private readonly CustodySeeder $custody,
         private readonly BenchSeeder $bench,
         private readonly ReportSeeder $reports,
+        private readonly PaddockSeeder $paddock,
     ) {}
 
     public function run(): void
     {
-        $this->plane = new LocalPlane(...QuillHollow::MIDDLE);
         Carbon::setTestNow('2026-03-30 14:00:00');
         $technician = ($this->found)(self::TEAM, [
             'name' => 'Maren Oakhurst', 'email' => 'maren@demo.example', 'password' => self::PASSWORD, 'role' => User::TECHNICIAN,
@@ -60,7 +54,7 @@ final class DemoSeeder extends Seeder
         $reviewer = User::query()->create([
             'name' => 'Tobias Wren', 'email' => 'tobias@demo.example', 'password' => self::PASSWORD, 'role' => User::REVIEWER, 'team_id' => $technician->team_id,
         ]);
-        $areas = $this->ground();
+        $areas = $this->areas();
         $samples = [];
         foreach (QuillHollow::SEASON as $i => [$name, $day, $lost, $band, $breaks]) {
             $samples[$i] = $this->composite($areas[$name], $technician, $i, $day, $lost, $band, $breaks);
@@ -74,51 +68,41 @@ final class DemoSeeder extends Seeder
             }
         }
         Carbon::setTestNow('2026-11-20 15:00:00');
-        $this->plan($areas['Old orchard below the barn'], $technician, 40);
+        $this->ground->plan($areas['Old orchard below the barn'], $technician, 40);
         ($this->custody)($technician);
         ($this->bench)($technician, $reviewer);
         ($this->reports)($technician);
+        ($this->paddock)($technician);
         Carbon::setTestNow();
         Auth::forgetGuards();
     }
 
     /** @return array<string, Area> */
-    private function ground(): array
+    private function areas(): array
     {
         $site = Site::query()->create(['name' => 'Quill Hollow', 'letters' => 'QH', 'address' => '14 Hollow Road, Quill Hollow', 'timezone' => 'America/New_York', 'units' => 'us', 'school' => 'smallholding', 'latitude' => QuillHollow::MIDDLE[1], 'longitude' => QuillHollow::MIDDLE[0]]);
         foreach (QuillHollow::LANDMARKS as $name => [$type, $distance, $coordinates]) {
             $site->landmarks()->create([
                 'name' => $name, 'distance_m' => $distance,
-                'geometry' => ['type' => $type, 'coordinates' => $type === 'Polygon' ? array_map($this->degrees(...), $coordinates) : $this->degrees($coordinates)],
+                'geometry' => ['type' => $type, 'coordinates' => $type === 'Polygon' ? array_map($this->ground->degrees(...), $coordinates) : $this->ground->degrees($coordinates)],
             ]);
         }
         $areas = [];
         foreach (QuillHollow::AREAS as $name => [$use, $history, $ring]) {
             $areas[$name] = $this->writeArea->new($site, [
                 'name' => $name, 'use' => $use, 'history' => $history,
-                'boundary' => ['type' => 'Polygon', 'coordinates' => [$this->degrees([...$ring, $ring[0]])]],
+                'boundary' => $this->ground->boundary($ring),
             ]);
         }
 
         return $areas;
     }
 
-    /**
-     * @param list<array{int|float, int|float}> $points metres
-     * @return list<array{float, float}>
-     */
-    private function degrees(array $points): array
-    {
-        return array_map(fn (array $point): array => array_map(
-            static fn (float $degrees): float => round($degrees, 7), $this->plane->toDegrees([(float) $point[0], (float) $point[1]]),
-        ), $points);
-    }
-
     /** @param list<string> $breaks */
     private function composite(Area $area, User $technician, int $i, string $day, int $lost, string $band, array $breaks): Sample
     {
         Carbon::setTestNow("{$day} 15:00:00");
-        $plan = $this->plan($area, $technician, 11 + $i);
+        $plan = $this->ground->plan($area, $technician, 11 + $i);
         $cores = $plan->spec['cores'];
         $outcomes = array_values(array_map(static fn (int $sequence): array => $sequence > $lost
             ? ['sequence' => $sequence, 'outcome' => 'pulled', 'reason' => null]
@@ -131,19 +115,6 @@ final class DemoSeeder extends Seeder
         ]);
 
         return $sample;
-    }
-
-    private function plan(Area $area, User $technician, int $seed): Plan
-    {
-        [$pattern, $cores] = QuillHollow::PATTERNS[$area->name];
-
-        return $this->savePlan->new($area, $technician, [
-            'purpose' => 'routine', 'school' => null, 'layers' => ['0-6in'], 'cores' => $cores, 'pattern' => $pattern, 'cell_acres' => null, 'cell_mode' => 'over',
-            'rows' => null, 'zones' => null, 'start' => null, 'speed_km_per_h' => null, 'seconds_per_core' => null, 'edge_m' => 5.0, 'probe_mm' => 19.0, 'seed' => $seed, 'ph_sd' => null, 'kept_reason' => null,
-            'keep_away' => array_values(Landmark::query()->orderBy('id')->get()->map(static fn (Landmark $landmark): array => [
-                'landmark_id' => $landmark->id, 'name' => $landmark->name, 'distance_m' => $landmark->distance_m, 'geometry' => $landmark->geometry,
-            ])->all()),
-        ]);
     }
 
     /** @param array<int, Sample> $samples by their row of the season */

@@ -29,6 +29,23 @@ final class QuillHollow
         'Long Meadow, west slope' => ['zigzag', 20],
         'Old orchard below the barn' => ['w', 18],
         'Blueberry rows by the creek' => ['random', 15],
+        'Paddock by the gravel road' => ['zigzag', 15],
+    ];
+
+    /** An area of an earlier year: name, use, history, ring. */
+    public const PADDOCK = ['Paddock by the gravel road', 'pasture', 'Road gravel, which is limestone, was spread over the west end when the road was widened. The east end never had any.', [[-206, -226], [-84, -232], [-80, -128], [-200, -120]]];
+
+    /** What the lab found of all of it, pulled as one. */
+    public const WHOLE = ['2024-04-22', '7.05'];
+
+    /** And of its cells, each pulled twice and measured twice: pH, Mehlich buffer, SMP buffer where the lab gives one. */
+    public const CELLS = [
+        '2024-09-17', [
+            [['8.20', '8.18'], ['8.11', '8.13'], '', ''],
+            [['7.58', '7.60'], ['7.67', '7.65'], '', ''],
+            [['6.42', '6.39'], ['6.34', '6.36'], '6.47', '6.9'],
+            [['5.90', '5.93'], ['5.98', '5.97'], '6.28', '6.6'],
+        ],
     ];
 
     /**

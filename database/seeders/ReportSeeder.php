@@ -106,18 +106,24 @@ final class ReportSeeder
      *
      * @param list<string> $codes
      */
-    private function follow(array $codes, string $split, string $reported, Lab $lab, User $technician): void
+    public function follow(array $codes, string $split, string $reported, Lab $lab, User $technician): void
     {
         $portions = Portion::query()->whereIn('code', $codes)->orderBy('id')->get();
         $days = (int) Carbon::parse($split)->diffInDays(Carbon::parse($reported));
         foreach (['packed' => [0, 16, "Parcel for {$lab->name}"], 'sent' => [0, 17, 'Hollow carriers'], 'arrived' => [3, 10, $lab->name], 'measured' => [max(4, $days - 2), 12, $lab->name], 'reported' => [$days, 13, $lab->name]] as $step => [$after, $hour, $place]) {
-            Carbon::setTestNow($at = Carbon::parse($split)->addDays($after)->setTime($hour, 30));
-            ($this->write)($technician, $portions, ['submission' => "demo-{$step}-{$codes[0]}", 'step' => $step, 'at' => $at, 'place' => $place, 'condition' => '', 'celsius' => null]);
+            $this->step($technician, $portions, $step, Carbon::parse($split)->addDays($after)->setTime($hour, 30), $place, $codes[0]);
         }
     }
 
+    /** @param Collection<int, Portion> $portions */
+    public function step(User $technician, Collection $portions, string $step, Carbon $at, string $place, string $of): void
+    {
+        Carbon::setTestNow($at);
+        ($this->write)($technician, $portions, ['submission' => "demo-{$step}-{$of}-{$at->getTimestamp()}", 'step' => $step, 'at' => $at, 'place' => $place, 'condition' => '', 'celsius' => null]);
+    }
+
     /** @param list<string> $lines */
-    private function file(Lab $lab, string $name, string $day, array $lines, User $technician): void
+    public function file(Lab $lab, string $name, string $day, array $lines, User $technician): void
     {
         Carbon::setTestNow("{$day} 14:00:00");
         $bytes = implode("\n", $lines)."\n";

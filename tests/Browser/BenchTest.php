@@ -78,6 +78,7 @@ final class BenchTest extends BrowserTestCase
         $this->press('empty it and begin anew');
         $this->see('attempt 2');
         $this->press('Done space');
+        $this->see('next: Water to the line');
         $this->press('Done space');
         $this->press('Start: Shake space');
         $this->move(22_000);
@@ -147,9 +148,10 @@ final class BenchTest extends BrowserTestCase
         $this->enter(self::MAREN, '/bench');
         $this->stopClock(-300_000);
         $this->setUpRun(['QH26-15B']);
-        foreach (['Done space', 'Done space', 'Start: Shake space'] as $button) {
-            $this->press($button);
-        }
+        $this->press('Done space');
+        $this->see('next: Water to the line');
+        $this->press('Done space');
+        $this->press('Start: Shake space');
         $this->move(25_000);
         $this->press('Stop space');
         $this->move(60_000);

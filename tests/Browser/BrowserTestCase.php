@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
+use Facebook\WebDriver\Exception\NoSuchAlertException;
 use Facebook\WebDriver\Exception\NoSuchElementException;
 use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\Exception\TimeoutException;
@@ -110,15 +111,27 @@ abstract class BrowserTestCase extends TestCase
         $this->until(function () use ($xpath): bool {
             foreach ($this->browser->findElements(WebDriverBy::xpath($xpath)) as $element) {
                 if ($element->isDisplayed() && $element->isEnabled()) {
-                    $this->browser->executeScript('arguments[0].scrollIntoView({block: "center"})', [$element]);
+                    // A page that moves under the pointer takes the click elsewhere: it counts when the element had it, or the page is gone.
+                    $this->browser->executeScript('arguments[0].scrollIntoView({block: "center"}); window.hadClick = false; arguments[0].addEventListener("click", () => { window.hadClick = true }, { once: true, capture: true })', [$element]);
+                    $option = $element->getTagName() === 'option';
                     $element->click();
 
-                    return true;
+                    return $option || $this->asked() || $this->browser->executeScript('return window.hadClick !== false') === true;
                 }
             }
 
             return false;
         }, "something to click at {$xpath}");
+    }
+
+    /** Whether a question stands before the page, which must not be read then. */
+    private function asked(): bool
+    {
+        try {
+            return $this->browser->switchTo()->alert()->getText() !== '';
+        } catch (NoSuchAlertException) {
+            return false;
+        }
     }
 
     /** @param list<array{int, int}> $places pixels from the middle of the map; the last one given twice ends a shape */

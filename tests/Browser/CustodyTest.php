@@ -90,7 +90,7 @@ final class CustodyTest extends BrowserTestCase
         $this->find("//select[@aria-label='Any state']/option[normalize-space()='lost']")->click();
         $this->see('No sample has all of this');
         $this->press('Show all');
-        $this->see('18 composites');
+        $this->see('27 composites');
         $this->open('/');
         $this->see('working days late: ask the lab');
         $this->click("//a[contains(., 'ask the lab')]");

@@ -15,7 +15,9 @@ final class EvidenceTest extends BrowserTestCase
         $this->see('“too high” was asked once');
         $this->see('No pair below pH 4.9');
         $this->see('On the shelf, and worth reading next');
-        $this->see('Only the analysis is known');
+        $this->see('Most of the spread is sampling');
+        $this->see('Of what is not ground: sampling');
+        $this->see('4 pairs of duplicate composites');
         $this->see('Passing and Bablok');
         $this->see('On the whole it reads higher');
         $this->click("//section[@aria-label='track']//button[normalize-space()='Sign it']");

@@ -24,7 +24,7 @@ final class PagesTest extends BrowserTestCase
         yield 'schools' => ['/plans/2/schools', 'Begin with it'];
         yield 'field sheet' => ['/sheets/14', 'Take along'];
         yield 'pull list' => ['/pull', 'Pulled before'];
-        yield 'send' => ['/send', '18 composites'];
+        yield 'send' => ['/send', '27 composites'];
         yield 'sample' => ['/samples/13', 'did not come up'];
         yield 'trail' => ['/samples/13?portion=25', 'handed to the carrier'];
         yield 'scan' => ['/scan?code=QH26', 'does not fit its check character'];
@@ -92,7 +92,7 @@ final class PagesTest extends BrowserTestCase
         $this->see('Cut the area in two');
         $this->type('The other part', 'Old orchard, the young rows');
         $this->press('Cut it');
-        $this->see('5 sampling areas');
+        $this->see('6 sampling areas');
         $this->see('Old orchard, the young rows');
     }
 
@@ -150,6 +150,8 @@ final class PagesTest extends BrowserTestCase
         $this->press('Across rows');
         $this->see('Rows, inches apart');
         $this->press('Save as a new plan');
+        // The button of the plan that is open now.
+        $this->see('Save the plan');
         $this->see('Plan saved');
         $this->press('Field sheet');
         $this->see('Knife and ruler to part the layers');

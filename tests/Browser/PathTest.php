@@ -58,7 +58,7 @@ final class PathTest extends BrowserTestCase
 
     private function drawArea(): void
     {
-        $this->see('4 sampling areas');
+        $this->see('5 sampling areas');
         $this->press('Draw an area');
         $this->see('Click the corners');
         $map = $this->find("//*[contains(@class, 'ol-viewport')]");
@@ -75,7 +75,7 @@ final class PathTest extends BrowserTestCase
         self::assertStringContainsString('Lambing ground', (string) $this->field('History')->getAttribute('value'), 'what was typed is still there');
         $this->type('Name', self::NAME);
         $this->press('Add the area');
-        $this->see('5 sampling areas');
+        $this->see('6 sampling areas');
         $this->until(fn (): bool => str_contains((string) $this->browser->getCurrentURL(), 'area='), 'the new area chosen');
     }
 
@@ -106,7 +106,7 @@ final class PathTest extends BrowserTestCase
         [$walk, $seed] = [$this->fact('walk'), $this->find("//*[contains(text(), 'seed ')]")->getText()];
         $planId = (int) $this->browser->executeScript('return new URLSearchParams(location.search).get("plan")');
         $this->open('/areas');
-        $this->see('5 sampling areas');
+        $this->see('6 sampling areas');
         $this->open("/plans/{$areaId}?plan={$planId}");
         $this->see('Plan saved');
         self::assertSame([$walk, $seed], [$this->fact('walk'), $this->find("//*[contains(text(), 'seed ')]")->getText()], 'opened again it is the same plan');
@@ -143,12 +143,12 @@ final class PathTest extends BrowserTestCase
     private function bench(string $code): void
     {
         $this->open('/bench/by-hand');
-        $this->see('1 bench portion to read');
+        $this->see('10 bench portions to read');
         $this->press('Record the reading');
         $this->see('Nothing was read');
         $this->press('5.5');
         $this->press('Record the reading');
-        $this->see('Every bench portion has been read');
+        $this->see('9 bench portions to read');
         $this->see($code);
     }
 

@@ -26,7 +26,7 @@ final class DemoTest extends TestCase
         $this->seed(DemoSeeder::class);
         $this->actingAs(User::query()->where('role', User::REVIEWER)->firstOrFail());
 
-        self::assertSame([4, 18, 18, 18], [
+        self::assertSame([5, 27, 18, 27], [
             Area::query()->count(), Sample::query()->count(),
             Reading::query()->whereHas('method', static fn ($m) => $m->where('code', 'kit-ph'))->count(),
             Reading::query()->whereHas('method', static fn ($m) => $m->where('code', 'lab-ph'))->count(),
@@ -34,6 +34,22 @@ final class DemoTest extends TestCase
         $sort = $this->getJson('/api/evidence/1')->assertOk()->json('claims.sort');
         self::assertSame(['open', 'untested', true], [$sort['computed']['verdict'], $sort['signed']['verdict'], $sort['moved']]);
         $this->getJson('/api/recommendations?site_id=1')->assertOk()->assertJsonFragment(['kind' => 'amount'])->assertJsonFragment(['kind' => 'leave'])->assertJsonFragment(['kind' => 'too_high']);
+    }
+
+    /** Pulled as one the paddock read 7, and nothing was to be done; its cells want lime here and are too high there, and the page says so. */
+    public function test_it_holds_the_average_that_hides_two_grounds(): void
+    {
+        $this->seed(DemoSeeder::class);
+        $this->actingAs(User::query()->where('role', User::REVIEWER)->firstOrFail());
+        $paddock = Area::query()->where('name', 'Paddock by the gravel road')->firstOrFail();
+        $found = $this->getJson("/api/areas/{$paddock->id}/recommendation")->assertOk();
+
+        $found->assertJsonPath('kind', 'too_high');
+        self::assertMatchesRegularExpression('/another action this year: .*pH 5\\.90, lime.*pH 7\\.05, leave.*may want splitting/', implode(' ', (array) $found->json('notes')));
+        $split = $this->getJson('/api/evidence/1')->assertOk()->json('sampling');
+        self::assertSame([4, 4], [$split['pairs_of_composites'], $split['split']['targets']]);
+        self::assertGreaterThan(2 * $split['sd_analysis'], $split['sd_measurement'], 'most of it is sampling');
+        self::assertSame(0.12, $split['used'], 'what is stated goes before what is smaller');
     }
 
     public function test_it_is_the_same_each_time_and_leaves_nobody_signed_in(): void

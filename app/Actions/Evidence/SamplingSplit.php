@@ -42,8 +42,10 @@ final class SamplingSplit
         }
         $split = count($targets) >= 2 ? VarianceSplit::of(NestedDesign::of($targets)) : null;
         $sd = self::sd(...);
-        $analysis = $split === null ? $sd(array_map(static fn (array $values): array => [$values[0], $values[1]], $hidden)) : $split->robust['sd_analysis'];
-        $measurement = $split === null ? $sd($means) : $split->robust['sd_measurement'];
+        // Two targets make a split; what decides rests on no fewer than the rest does.
+        $enough = $split !== null && count($targets) >= self::LEAST;
+        $analysis = ! $enough ? $sd(array_map(static fn (array $values): array => [$values[0], $values[1]], $hidden)) : $split->robust['sd_analysis'];
+        $measurement = ! $enough ? $sd($means) : $split->robust['sd_measurement'];
 
         return [
             'method_id' => $lab->id, 'method' => $lab->name, 'pairs_of_composites' => count($means), 'hidden_pairs' => count($hidden), 'split' => $split?->toArray(), 'sd_analysis' => $analysis, 'sd_measurement' => $measurement,

@@ -7,6 +7,7 @@ namespace App\Actions\Reports;
 use App\Models\Lab;
 use App\Models\LabImport;
 use HonestCore\Error\CoreError;
+use HonestCore\Reports\ColumnChoices;
 use HonestCore\Reports\SoilUnit;
 
 /**
@@ -36,7 +37,7 @@ final class PreviewReport
             'sha256' => $sha256, 'charset' => $file->text->charset, 'delimiter' => $file->text->delimiter, 'header_row' => $file->text->headerRow, 'decimal_comma' => $comma, 'interchange' => $file->interchange, 'rows' => count($file->text->rows),
             'names' => $file->text->columns, 'mapping' => $used, 'remembered' => ! $fits && $own['remembered'], 'taken_before' => $known === null ? null : ['id' => $known->id, 'file_name' => $known->file_name],
             'cells' => array_map(static fn (array $cells, int $row): array => ['row' => $row, 'cells' => $cells], array_slice($file->text->rows, 0, self::ROWS), array_slice(array_keys($file->text->rows), 0, self::ROWS)),
-            'results' => $this->results($file, $lab, $used, $comma),
+            'results' => $this->results($file, $lab, $used, $comma), 'choices' => ColumnChoices::all()->toArray(),
         ];
     }
 

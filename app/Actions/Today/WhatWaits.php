@@ -14,6 +14,7 @@ use App\Models\Sample;
 use App\Models\Site;
 use App\Models\Verdict;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Support\Carbon;
 
 /** What waits to be done at a site, in the order of the work. */
 final class WhatWaits
@@ -120,7 +121,8 @@ final class WhatWaits
     {
         $items = [];
         foreach ($this->retests->overdue($site) as $retest) {
-            $items[] = ['stage' => 'follow-up', 'text' => "Retest was due {$retest['due']}", 'detail' => $retest['area'], 'to' => "/plans/{$retest['area_id']}"];
+            $due = Carbon::parse($retest['due'])->format('j M Y');
+            $items[] = ['stage' => 'follow-up', 'text' => "Retest was due {$due}", 'detail' => $retest['area'], 'to' => "/plans/{$retest['area_id']}"];
         }
 
         return $items;

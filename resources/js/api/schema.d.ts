@@ -7544,6 +7544,17 @@ export interface components {
             taken_before: components["schemas"]["FileName"] | null;
             cells: components["schemas"]["ReportCells"][];
             results: components["schemas"]["PreviewResult"][];
+            choices: components["schemas"]["ColumnChoices"];
+        };
+        ColumnChoices: {
+            analytes: components["schemas"]["NamedCode"][];
+            units: string[];
+            extractants: string[];
+            forms: components["schemas"]["FormsOfAnalyte"][];
+        };
+        FormsOfAnalyte: {
+            analyte: string;
+            forms: string[];
         };
         ReportResult: {
             id: number;

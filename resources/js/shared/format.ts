@@ -24,6 +24,13 @@ export function percent(share: number | null | undefined): string {
     return share === null || share === undefined ? '–' : `${number(Math.floor(share * 100 + 1e-9))}${THIN}%`
 }
 
+/** A part of a whole, to the nearest percent; what is smaller than one says so. */
+export function share(part: number | null | undefined): string {
+    if (part === null || part === undefined || !Number.isFinite(part)) return '–'
+    if (part > 0 && part < 0.005) return `under 1${THIN}%`
+    return part < 1 && part > 0.995 ? `over 99${THIN}%` : `${number(part * 100)}${THIN}%`
+}
+
 export function acresAndHectares(areaM2: number): string {
     return `${number(areaM2 / M2_PER_ACRE, 2)}${THIN}ac (${number(areaM2 / 10_000, 2)}${THIN}ha)`
 }

@@ -27,7 +27,7 @@ final class TodayTest extends ApiTestCase
         $this->read($found, 'lab-ph', '6.5');
         self::assertSame([['decide', 'Sign the first verdict']], $this->waiting($site->id));
         Carbon::setTestNow('2029-09-02 12:00:00');
-        self::assertContains(['follow-up', 'Retest was due 2029-09-01'], $this->waiting($site->id));
+        self::assertContains(['follow-up', 'Retest was due 1 Sep 2029'], $this->waiting($site->id));
     }
 
     public function test_a_plan_that_was_replaced_before_it_was_begun_waits_no_longer(): void

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Schema } from '@/api/client'
+import OneOf from '@/shared/components/OneOf.vue'
 import { codeOf, type ConditionDraft } from './definition'
 
 /** What a run is asked, and which answers break the protocol. */
@@ -40,16 +41,13 @@ function addOption(condition: ConditionDraft): void {
         <div class="options">
             <div v-for="(option, j) in condition.options" :key="option.value" class="option">
                 <el-input v-model="option.name" size="small" :aria-label="`Answer ${j + 1} to ${condition.name}`" placeholder="An answer" />
-                <el-select
+                <OneOf
                     :model-value="option.breaks ?? ''"
-                    size="small"
-                    clearable
-                    placeholder="as asked"
+                    :options="breaks.map(({ code, name }) => [code, name] as const)"
+                    none="as asked"
                     :aria-label="`What ${condition.name}: ${option.name} breaks`"
-                    @update:model-value="(code: string | undefined) => (code ? (option.breaks = code) : delete option.breaks)"
-                >
-                    <el-option v-for="one in breaks" :key="one.code" :value="one.code" :label="one.name" />
-                </el-select>
+                    @update:model-value="(code) => (code ? (option.breaks = code) : delete option.breaks)"
+                />
                 <button
                     v-if="condition.options.length > 2"
                     type="button"

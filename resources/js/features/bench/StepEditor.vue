@@ -1,11 +1,17 @@
 <script setup lang="ts">
 import type { Schema } from '@/api/client'
+import OneOf from '@/shared/components/OneOf.vue'
 import { codeOf, turned, type StepDraft } from './definition'
 
 /** The steps of a method in their order, each with its kind, its times and what a wrong time breaks. */
 defineProps<{ breaks: Schema<'NamedCode'>[] }>()
 const steps = defineModel<StepDraft[]>({ required: true })
-const KINDS = { act: 'do', timed: 'do for a time', wait: 'wait', read: 'read' }
+const KINDS: [StepDraft['kind'], string][] = [
+    ['act', 'do'],
+    ['timed', 'do for a time'],
+    ['wait', 'wait'],
+    ['read', 'read'],
+]
 
 function addStep(at: number): void {
     const code = codeOf(
@@ -38,15 +44,13 @@ function kindOf(step: StepDraft, kind: StepDraft['kind']): void {
             <tr v-for="(step, i) in steps" :key="step.code">
                 <td><el-input v-model="step.do" size="small" :aria-label="`What to do in step ${i + 1}`" /></td>
                 <td>
-                    <el-select
+                    <OneOf
                         :model-value="step.kind"
-                        size="small"
+                        :options="KINDS"
                         class="kind"
                         :aria-label="`Kind of step ${i + 1}`"
-                        @update:model-value="(kind: StepDraft['kind']) => kindOf(step, kind)"
-                    >
-                        <el-option v-for="(words, kind) in KINDS" :key="kind" :value="kind" :label="words" />
-                    </el-select>
+                        @update:model-value="(kind) => kind && kindOf(step, kind)"
+                    />
                 </td>
                 <td>
                     <el-input
@@ -70,18 +74,15 @@ function kindOf(step: StepDraft, kind: StepDraft['kind']): void {
                 </template>
                 <td v-else colspan="3" class="note">{{ step.stokes_um === undefined ? '' : `by Stokes’ law for ${step.stokes_um} µm` }}</td>
                 <td v-for="field in ['short', 'long'] as const" :key="field">
-                    <el-select
+                    <OneOf
                         v-if="step.kind === 'timed' || step.kind === 'wait'"
                         :model-value="step[field] ?? ''"
-                        size="small"
-                        clearable
-                        placeholder="no matter"
+                        :options="breaks.map(({ code, name }) => [code, name] as const)"
+                        none="no matter"
                         class="break"
                         :aria-label="`What too ${field} breaks in step ${i + 1}`"
-                        @update:model-value="(code: string | undefined) => (code ? (step[field] = code) : delete step[field])"
-                    >
-                        <el-option v-for="one in breaks" :key="one.code" :value="one.code" :label="one.name" />
-                    </el-select>
+                        @update:model-value="(code) => (code ? (step[field] = code) : delete step[field])"
+                    />
                 </td>
                 <td class="num">
                     <button type="button" class="link" :aria-label="`Add a step before step ${i + 1}`" @click="addStep(i)">

@@ -38,7 +38,7 @@ const ranks = computed(() => line(props.evidence.regression?.passing_bablok))
 const words = computed(() => `${pairs.value.length} pairs; ${lines.value}`)
 const lines = computed(() => {
     const found = props.evidence.regression
-    if (!found) return 'Bands have no line.'
+    if (!found) return 'bands have no line'
     const one = (name: string, fitted: { slope: number | null; intercept: number | null } | null): string =>
         fitted?.slope == null ? '' : `${name}: ${number(fitted.intercept, 2)} + ${number(fitted.slope, 2)} × reference`
     return [

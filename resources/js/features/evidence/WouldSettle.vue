@@ -3,12 +3,11 @@ import { computed } from 'vue'
 import type { Schema } from '@/api/client'
 import { SampleLink } from '@/features/send'
 import { count, number, percent, signed } from '@/shared/format'
+import SamplingFirst from './SamplingFirst.vue'
 
 /** What would settle the claim, what sampling adds, and what a correction would give. */
 const props = defineProps<{ evidence: Schema<'Evidence'> }>()
 const needs = computed(() => props.evidence.needs)
-const sampling = computed(() => props.evidence.sampling)
-const digits = computed(() => (props.evidence.method.analyte === 'ph' ? 2 : 1))
 const policy = computed(() => props.evidence.policy.terms)
 const lead = computed(() => {
     const more = needs.value.more_pairs
@@ -51,38 +50,8 @@ const shown = (value: number): string => (props.evidence.difference?.ratio ? `×
                 </table>
             </template>
         </section>
-        <section>
-            <h2>Sampling first</h2>
-            <p v-for="word in sampling.words" :key="word" class="note">{{ word }}</p>
-            <table class="plain">
-                <tbody>
-                    <tr v-if="sampling.split">
-                        <td>Ground, sampling, analysis</td>
-                        <td class="num">
-                            {{ percent(sampling.split.share.between) }}, {{ percent(sampling.split.share.sampling) }},
-                            {{ percent(sampling.split.share.analysis) }}
-                        </td>
-                    </tr>
-                    <tr>
-                        <td>Sampling and analysis, standard deviation</td>
-                        <td class="num">
-                            {{ sampling.sd_measurement === null ? 'not measured' : number(sampling.sd_measurement, digits + 1) }}
-                        </td>
-                    </tr>
-                    <tr>
-                        <td>Analysis alone</td>
-                        <td class="num">{{ sampling.sd_analysis === null ? 'not measured' : number(sampling.sd_analysis, digits + 1) }}</td>
-                    </tr>
-                    <tr>
-                        <td>Used for “too close to call”</td>
-                        <td class="num">{{ sampling.used === null ? 'nothing is known' : `± ${number(sampling.used, digits)}` }}</td>
-                    </tr>
-                    <tr>
-                        <td>Pairs too close to call by it</td>
-                        <td class="num">{{ sampling.close === null ? '–' : `${sampling.close} of ${evidence.pairs.length}` }}</td>
-                    </tr>
-                </tbody>
-            </table>
+        <div>
+            <SamplingFirst :evidence="evidence" />
             <template v-if="evidence.corrections.length">
                 <h2 class="next">Can it be corrected?</h2>
                 <p class="note">Each composite is judged by a line fitted without it. Nothing is corrected unless you do it yourself.</p>
@@ -115,7 +84,7 @@ const shown = (value: number): string => (props.evidence.difference?.ratio ? `×
                     place.
                 </p>
             </template>
-        </section>
+        </div>
     </div>
 </template>
 

@@ -61,8 +61,9 @@ const {
             : api.post('/areas/{area}/plans', body.value, { ids: { area: areaId.value ?? 0 } }),
     async (plan) => {
         queries.setQueryData(['plan', plan.id], plan)
-        await Promise.all(['plans', 'site', 'today'].map((key) => queries.invalidateQueries({ queryKey: [key] })))
+        // The address first: whoever goes on at once is not called back to it when all is read anew.
         await router.replace({ path: `/plans/${plan.area.id}`, query: { plan: plan.id } })
+        await Promise.all(['plans', 'site', 'today'].map((key) => queries.invalidateQueries({ queryKey: [key] })))
     },
 )
 const parts = computed(() =>

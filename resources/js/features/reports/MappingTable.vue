@@ -1,8 +1,10 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import OneOf from '@/shared/components/OneOf.vue'
 import type { Column, Preview } from './useReport'
 
 /** What each column of the file is: guessed by its name or remembered, and changed here. */
-defineProps<{ preview: Preview }>()
+const props = defineProps<{ preview: Preview }>()
 const columns = defineModel<Column[]>({ required: true })
 const emit = defineEmits<{ change: [] }>()
 const ROLES: [string, string][] = [
@@ -17,65 +19,13 @@ const ROLES: [string, string][] = [
     ['extractant', 'its method'],
     ['ignore', 'left out'],
 ]
-const ANALYTES: [string, string][] = [
-    ['ph', 'pH'],
-    ['buffer_ph', 'buffer pH'],
-    ['p', 'phosphorus'],
-    ['k', 'potassium'],
-    ['ca', 'calcium'],
-    ['mg', 'magnesium'],
-    ['na', 'sodium'],
-    ['s', 'sulphur'],
-    ['zn', 'zinc'],
-    ['mn', 'manganese'],
-    ['cu', 'copper'],
-    ['fe', 'iron'],
-    ['b', 'boron'],
-    ['om', 'organic matter'],
-    ['cec', 'exchange capacity'],
-    ['no3n', 'nitrate N'],
-    ['nh4n', 'ammonium N'],
-    ['ec', 'salts (EC)'],
-    ['pb', 'lead'],
-    ['as', 'arsenic'],
-    ['base_sat', 'base saturation'],
-    ['k_sat', 'K saturation'],
-    ['ca_sat', 'Ca saturation'],
-    ['mg_sat', 'Mg saturation'],
-    ['na_sat', 'Na saturation'],
-    ['h_sat', 'H saturation'],
-    ['sand', 'sand'],
-    ['silt', 'silt'],
-    ['clay', 'clay'],
+const INSTRUMENTS: [string, string][] = [
+    ['icp', 'ICP'],
+    ['colorimetric', 'colorimetric'],
 ]
-const UNITS = ['pH', 'ppm', 'percent', 'g/kg', 'lb/acre', 'lb/1000ft2', 'kg/ha', 'cmol/kg', 'mmol/kg', 'dS/m', 'uS/cm', 'mS/m']
-const EXTRACTANTS = [
-    'water',
-    'cacl2',
-    'mehlich-3',
-    'mehlich-1',
-    'bray-1',
-    'olsen',
-    'morgan',
-    'modified-morgan',
-    'ammonium-acetate',
-    'dtpa',
-    'kcl',
-    'smp',
-    'mehlich',
-    'adams-evans',
-    'sikora',
-]
-const FORMS: Record<string, string[]> = {
-    p: ['P', 'P2O5'],
-    k: ['K', 'K2O'],
-    ca: ['Ca', 'CaO', 'CaCO3'],
-    mg: ['Mg', 'MgO'],
-    om: ['OM', 'OC'],
-    no3n: ['NO3-N', 'NO3'],
-    nh4n: ['NH4-N', 'NH4'],
-    s: ['S', 'SO4-S', 'SO4'],
-}
+const same = (codes: string[]): [string, string][] => codes.map((code) => [code, code])
+const analytes = computed(() => props.preview.choices.analytes.map(({ code, name }) => [code, name] as const))
+const forms = computed(() => new Map(props.preview.choices.forms.map((one) => [one.analyte, one.forms])))
 
 function set(at: number, change: Partial<Column>): void {
     columns.value = columns.value.map((column, i) => (i === at ? { ...column, ...change } : column))
@@ -111,72 +61,57 @@ function set(at: number, change: Partial<Column>): void {
                         }}
                     </td>
                     <td>
-                        <el-select
+                        <OneOf
                             :model-value="column.role"
-                            size="small"
+                            :options="ROLES"
                             :aria-label="`What ${preview.names[i]} is`"
-                            @update:model-value="(role: string) => set(i, { role })"
-                        >
-                            <el-option v-for="[code, name] in ROLES" :key="code" :value="code" :label="name" />
-                        </el-select>
+                            @update:model-value="(role) => set(i, { role })"
+                        />
                     </td>
                     <template v-if="column.role === 'result'">
                         <td>
-                            <el-select
+                            <OneOf
                                 :model-value="column.analyte ?? ''"
-                                size="small"
+                                :options="analytes"
                                 filterable
                                 :aria-label="`Analyte of ${preview.names[i]}`"
-                                @update:model-value="(analyte: string) => set(i, { analyte, form: '' })"
-                            >
-                                <el-option v-for="[code, name] in ANALYTES" :key="code" :value="code" :label="name" />
-                            </el-select>
+                                @update:model-value="(analyte) => set(i, { analyte, form: '' })"
+                            />
                         </td>
                         <td>
-                            <el-select
-                                v-if="FORMS[column.analyte ?? '']"
+                            <OneOf
+                                v-if="forms.has(column.analyte ?? '')"
                                 :model-value="column.form"
-                                size="small"
+                                :options="same(forms.get(column.analyte ?? '') ?? [])"
                                 :aria-label="`Form of ${preview.names[i]}`"
-                                @update:model-value="(formOf: string) => set(i, { form: formOf })"
-                            >
-                                <el-option v-for="one in FORMS[column.analyte ?? '']" :key="one" :value="one" :label="one" />
-                            </el-select>
+                                @update:model-value="(form) => set(i, { form })"
+                            />
                         </td>
                         <td>
-                            <el-select
+                            <OneOf
                                 :model-value="column.unit"
-                                size="small"
+                                :options="same(preview.choices.units)"
                                 :aria-label="`Unit of ${preview.names[i]}`"
-                                @update:model-value="(unit: string) => set(i, { unit })"
-                            >
-                                <el-option v-for="one in UNITS" :key="one" :value="one" :label="one" />
-                            </el-select>
+                                @update:model-value="(unit) => set(i, { unit })"
+                            />
                         </td>
                         <td>
-                            <el-select
+                            <OneOf
                                 :model-value="column.extractant"
-                                size="small"
-                                clearable
-                                placeholder="not said"
+                                :options="same(preview.choices.extractants)"
+                                none="not said"
                                 :aria-label="`Extractant of ${preview.names[i]}`"
-                                @update:model-value="(extractant: string | undefined) => set(i, { extractant: extractant ?? '' })"
-                            >
-                                <el-option v-for="one in EXTRACTANTS" :key="one" :value="one" :label="one" />
-                            </el-select>
+                                @update:model-value="(extractant) => set(i, { extractant })"
+                            />
                         </td>
                         <td>
-                            <el-select
+                            <OneOf
                                 :model-value="column.instrument"
-                                size="small"
-                                clearable
-                                placeholder="not said"
+                                :options="INSTRUMENTS"
+                                none="not said"
                                 :aria-label="`Instrument of ${preview.names[i]}`"
-                                @update:model-value="(instrument: string | undefined) => set(i, { instrument: instrument ?? '' })"
-                            >
-                                <el-option value="icp" label="ICP" />
-                                <el-option value="colorimetric" label="colorimetric" />
-                            </el-select>
+                                @update:model-value="(instrument) => set(i, { instrument })"
+                            />
                         </td>
                     </template>
                     <td v-else colspan="5"></td>
