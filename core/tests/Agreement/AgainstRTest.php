@@ -21,6 +21,18 @@ use PHPUnit\Framework\TestCase;
 /** Method comparison against R, epiR, vcd and psych: see Reference/statistics.R. */
 final class AgainstRTest extends TestCase
 {
+    /** A shift so large that the last term of the variance weighs: epiR 2.0, epi.ccc(x, y, ci = "z-transform"). */
+    public function test_concordance_of_methods_that_are_far_apart(): void
+    {
+        foreach ([
+            [[5, 5.4, 5.8, 6.2, 6.6, 7, 7.4, 7.8], [6.1, 6.3, 6.9, 7.1, 7.8, 7.9, 8.5, 8.8], [0.612579762990, 0.270058707173, 0.817473416272]],
+            [[1, 2, 3, 4, 5, 6], [9, 7, 12, 10, 15, 13], [0.105793450882, -0.051196382158, 0.257680931803]],
+        ] as [$x, $y, $expected]) {
+            $found = Concordance::of(array_map(floatval(...), $x), array_map(floatval(...), $y), 0.95)->toArray();
+            self::assertEqualsWithDelta($expected, [$found['ccc'], ...(array) $found['ci']], 1e-9);
+        }
+    }
+
     /** @return iterable<string, array{array<string, mixed>}> */
     public static function sets(): iterable
     {

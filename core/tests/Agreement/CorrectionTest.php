@@ -26,6 +26,22 @@ final class CorrectionTest extends TestCase
         }
     }
 
+    /** On the ratio scale the lines run through logarithms, and actions are told from the values themselves. */
+    public function test_a_ratio_is_corrected_in_logarithms_and_judged_in_its_own_unit(): void
+    {
+        $policy = DefaultPolicy::for('k', thresholds: [120.0, 170.0]);
+        self::assertSame(Scale::Ratio, $policy->scale);
+        $samples = array_map(static fn (int $i): PairedSample => PairedSample::numeric("s{$i}", 80.0 + 10 * $i, [(80.0 + 10 * $i) * 1.25 * (1 + 0.01 * sin(7 * $i))]), range(0, 14));
+        $found = Correction::byDeming($samples, $policy);
+        self::assertNotNull($found);
+        $same = static fn (float $factor): int => count(array_filter($samples, static fn (PairedSample $one): bool => $policy->limits->classOfComputed($one->test() * $factor) === $policy->limits->classOf($one->reference)));
+        self::assertEqualsWithDelta(log(1.25), $found->before['mean'], 0.01);
+        self::assertSame($same(1.0), $found->before['agree']);
+        self::assertLessThan(15, $found->before['agree']);
+        self::assertEqualsWithDelta($same(1 / 1.25), $found->after['agree'], 1);
+        self::assertTrue($found->helps);
+    }
+
     /** One sample far off: left out of its own line it is not drawn in by itself. */
     public function test_each_sample_is_judged_by_a_line_fitted_without_it(): void
     {

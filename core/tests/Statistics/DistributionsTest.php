@@ -58,6 +58,14 @@ final class DistributionsTest extends TestCase
         }
     }
 
+    /** Far out the tail is a continued fraction: R 4.2, pnorm. */
+    public function test_the_far_tail_of_the_normal_is_that_of_r(): void
+    {
+        foreach (['-7.2' => 3.0106279811174334e-13, '-8' => 6.2209605742717849e-16, '-10' => 7.6198530241605269e-24, '-20' => 2.7536241186062337e-89, '-36' => 4.182624065797283e-284] as $z => $p) {
+            self::assertEqualsWithDelta(1.0, Normal::cdf((float) $z) / $p, 1e-7, "z = {$z}");
+        }
+    }
+
     public function test_the_normal_distribution_is_symmetric(): void
     {
         foreach ([0.0, 0.4, 1.96, 5.5] as $z) {
