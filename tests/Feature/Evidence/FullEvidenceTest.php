@@ -136,6 +136,27 @@ final class FullEvidenceTest extends ApiTestCase
         self::assertSame([4, 10], [$evidence->json('needs.once'), $evidence->json('needs.often')]);
     }
 
+    /** Ranges stand from low to high, whatever they are called, and lots in the order they were opened, so that a drift reads as one. */
+    public function test_ranges_and_lots_stand_in_their_order(): void
+    {
+        $area = $this->area();
+        foreach ([['4.5', '4.40', 'Z-1', '2026-05-03'], ['5.0', '5.00', 'Z-1', '2026-05-04'], ['6.5', '5.99', 'A-2', '2026-09-03'], ['6.5', '6.00', 'A-2', '2026-09-04'], ['7.5', '8.30', 'Z-1', '2026-05-05']] as [$band, $ph, $lot, $day]) {
+            $sample = $this->sample($area);
+            $this->read($sample, 'kit-ph', $band, on: $day);
+            Reading::query()->latest('id')->firstOrFail()->forceFill(['lot' => $lot])->save();
+            $this->read($sample, 'lab-ph', $ph);
+        }
+        $strata = $this->api('GET', '/evidence/{method}', ids: ['method' => $this->method('kit-ph')->id])->assertOk()->json('strata');
+        $by = static fn (string $way): array => array_column(array_filter($strata, static fn (array $one): bool => $one['by'] === $way), 'n', 'group');
+
+        self::assertSame(['below 5' => 1, '5 to 6' => 2, '6 to 7' => 1, '8 and above' => 1], $by('pH range'), 'a value on an edge belongs above it');
+        self::assertSame(['Z-1' => 3, 'A-2' => 2], $by('lot'));
+        self::assertSame(['lime' => 3, 'leave' => 1, 'too high' => 1], $by('action by the reference'));
+        self::assertSame([], $by('season'), 'one season is no group');
+        $differences = array_column(array_filter($strata, static fn (array $one): bool => $one['by'] === 'lot'), 'difference', 'group');
+        self::assertEqualsWithDelta([(0.1 + 0.0 - 0.8) / 3, (0.51 + 0.5) / 2], array_values($differences), 1e-9);
+    }
+
     public function test_a_steady_bias_of_a_pen_would_be_taken_out_and_nothing_is_applied(): void
     {
         $pen = $this->numberTest('pen', 'ph');

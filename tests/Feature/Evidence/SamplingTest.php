@@ -24,21 +24,7 @@ final class SamplingTest extends ApiTestCase
 
     public function test_hidden_duplicates_tell_the_analysis_and_duplicate_composites_the_sampling(): void
     {
-        $area = $this->area();
-        foreach ([5.2, 5.9, 6.4, 6.9, 7.3] as $i => $ph) {
-            $plan = $this->plan($area);
-            $layout = $plan->layout;
-            $layout['composites'][] = ['number' => 2, 'duplicate_of' => 1] + $layout['composites'][0];
-            Plan::query()->whereKey($plan->id)->update(['layout' => json_encode($layout, JSON_THROW_ON_ERROR), 'spec' => json_encode(['quality' => ['duplicates' => 1, 'hidden' => 1]] + $plan->spec, JSON_THROW_ON_ERROR)]);
-            $one = $this->duplicate($plan->id, 1, $area);
-            $other = $this->duplicate($plan->id, 2, $area);
-            // Sampling moves the second composite by 0.4, analysis each duplicate by 0.1.
-            foreach ([[$one, $ph], [$other, $ph + ($i % 2 ? 0.4 : -0.4)]] as [$sample, $value]) {
-                $this->read($sample, 'kit-ph', '6.0');
-                $this->read($sample, 'lab-ph', number_format($value, 2));
-                $this->hidden($sample, $value + 0.1);
-            }
-        }
+        $this->grounds([5.2, 5.9, 6.4, 6.9, 7.3]);
         $sampling = $this->sampling();
 
         self::assertSame([5, 10, 5], [$sampling['pairs_of_composites'], $sampling['hidden_pairs'], $sampling['split']['targets']]);
@@ -49,6 +35,48 @@ final class SamplingTest extends ApiTestCase
         self::assertStringContainsString('Most of the spread is sampling', $sampling['words'][0]);
         $side = $this->api('GET', '/side-by-side', query: ['analyte' => 'ph'])->assertOk();
         self::assertSame('sampling', array_column($side->json('series'), null, 'portion')['lab']['uncertainty_from'], 'and it is used there too');
+    }
+
+    /** Three grounds make a split that is shown; what decides waits for a fourth, as it does for hidden duplicates. */
+    public function test_a_split_of_few_grounds_is_shown_and_decides_nothing(): void
+    {
+        $this->grounds([5.2, 5.9, 6.4]);
+        $sampling = $this->sampling();
+        self::assertSame([3, 6, 3], [$sampling['pairs_of_composites'], $sampling['hidden_pairs'], $sampling['split']['targets']]);
+        self::assertNull($sampling['sd_measurement']);
+        self::assertEqualsWithDelta(0.1 / sqrt(2), $sampling['sd_analysis'], 0.02, 'six hidden duplicates are enough for the analysis');
+        self::assertSame(0.12, $sampling['used']);
+        self::assertContains('Duplicate composites so far: 3; 1 more would do. Plan them with the next round.', $sampling['words']);
+        self::assertStringContainsString('Only the analysis is known', $sampling['words'][0]);
+    }
+
+    /** Duplicates that agree better than the lab states do not make its results surer than it says. */
+    public function test_what_is_stated_goes_before_what_is_smaller(): void
+    {
+        $this->grounds([5.2, 5.9, 6.4, 6.9, 7.3], 0.02, 0.01);
+        $sampling = $this->sampling();
+        self::assertLessThan(0.06, $sampling['expanded']);
+        self::assertSame(0.12, $sampling['used']);
+        self::assertSame(4, $sampling['close'], 'both composites of the grounds at 5.9 and 7.3 lie within 0.12 of a limit');
+    }
+
+    /** @param list<float> $grounds pH; sampling moves the second composite, analysis each hidden duplicate */
+    private function grounds(array $grounds, float $sampled = 0.4, float $analysed = 0.1): void
+    {
+        $area = $this->area();
+        foreach ($grounds as $i => $ph) {
+            $plan = $this->plan($area);
+            $layout = $plan->layout;
+            $layout['composites'][] = ['number' => 2, 'duplicate_of' => 1] + $layout['composites'][0];
+            Plan::query()->whereKey($plan->id)->update(['layout' => json_encode($layout, JSON_THROW_ON_ERROR), 'spec' => json_encode(['quality' => ['duplicates' => 1, 'hidden' => 1]] + $plan->spec, JSON_THROW_ON_ERROR)]);
+            $one = $this->duplicate($plan->id, 1, $area);
+            $other = $this->duplicate($plan->id, 2, $area);
+            foreach ([[$one, $ph], [$other, $ph + ($i % 2 ? $sampled : -$sampled)]] as [$sample, $value]) {
+                $this->read($sample, 'kit-ph', '6.0');
+                $this->read($sample, 'lab-ph', number_format($value, 2));
+                $this->hidden($sample, $value + $analysed);
+            }
+        }
     }
 
     private function duplicate(int $plan, int $composite, \App\Models\Area $area): Sample
