@@ -45,7 +45,7 @@ final class DemoTest extends TestCase
         $found = $this->getJson("/api/areas/{$paddock->id}/recommendation")->assertOk();
 
         $found->assertJsonPath('kind', 'too_high');
-        self::assertMatchesRegularExpression('/another action this year: .*pH 5\\.90, lime.*pH 7\\.05, leave.*may want splitting/', implode(' ', (array) $found->json('notes')));
+        self::assertMatchesRegularExpression('/another action in the same year: .*pH 5\\.90, lime.*pH 7\\.05, leave.*may want splitting/', implode(' ', (array) $found->json('notes')));
         $split = $this->getJson('/api/evidence/1')->assertOk()->json('sampling');
         self::assertSame([4, 4], [$split['pairs_of_composites'], $split['split']['targets']]);
         self::assertGreaterThan(2 * $split['sd_analysis'], $split['sd_measurement'], 'most of it is sampling');

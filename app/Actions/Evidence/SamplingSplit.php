@@ -18,7 +18,7 @@ use HonestCore\Variance\VarianceSplit;
  * Where the spread of a lab's results comes from: duplicate composites of the same ground, and hidden duplicates of a composite.
  * The whole split needs both of the same grounds; with less, what can be told is told.
  *
- * @phpstan-type Split array{method_id: int, method: string, pairs_of_composites: int, hidden_pairs: int, split: array<string, mixed>|null, sd_analysis: float|null, sd_measurement: float|null, expanded: float|null, words: list<string>}
+ * @phpstan-type Split array{method_id: int, method: string, pairs_of_composites: int, hidden_pairs: int, split: array<string, mixed>|null, sd_analysis: float|null, sd_measurement: float|null, expanded: float|null, used: float|null, words: list<string>}
  */
 final class SamplingSplit
 {
@@ -49,7 +49,8 @@ final class SamplingSplit
 
         return [
             'method_id' => $lab->id, 'method' => $lab->name, 'pairs_of_composites' => count($means), 'hidden_pairs' => count($hidden), 'split' => $split?->toArray(), 'sd_analysis' => $analysis, 'sd_measurement' => $measurement,
-            'expanded' => $measurement === null ? null : 2 * $measurement, 'words' => self::words(count($means), count($hidden), $analysis, $measurement),
+            'expanded' => $measurement === null ? null : 2 * $measurement, 'used' => $measurement === null ? $lab->uncertainty : max(2 * $measurement, $lab->uncertainty ?? 0.0),
+            'words' => self::words(count($means), count($hidden), $analysis, $measurement),
         ];
     }
 
@@ -65,9 +66,7 @@ final class SamplingSplit
      */
     public function expanded(TestMethod $lab): ?float
     {
-        $found = $this->of($lab)['expanded'];
-
-        return $found === null ? $lab->uncertainty : max($found, $lab->uncertainty ?? 0.0);
+        return $this->of($lab)['used'];
     }
 
     /** @return array<int, list<float>> the lab's numbers by composite: its own portion first, hidden duplicates after it */

@@ -108,7 +108,7 @@ final class Recommend
         }
 
         return $words === [] ? [] : [
-            'Other composites of this area call for another action this year: '.implode(', ', $words).'. One area with two answers may want splitting.',
+            'Other composites of this area call for another action in the same year: '.implode(', ', $words).'. One area with two answers may want splitting.',
         ];
     }
 

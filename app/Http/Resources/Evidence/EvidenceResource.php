@@ -144,10 +144,10 @@ final class EvidenceResource extends JsonResource
     {
         $evidence = $this->resource;
         $split = app(SamplingSplit::class)->of($evidence->reference);
-        $expanded = $split['expanded'] === null ? $evidence->reference->uncertainty : max($split['expanded'], $evidence->reference->uncertainty ?? 0.0);
+        $expanded = $split['used'];
         $close = $expanded === null ? null : count(array_filter($evidence->counted(), static fn (Pair $pair): bool => Call::ofValue($pair->reference, $expanded, $pair->limits)->isTooClose()));
 
-        return $split + ['used' => $expanded, 'close' => $close];
+        return $split + ['close' => $close];
     }
 
     /** @return list<string> who read the test on composites that another has read too */

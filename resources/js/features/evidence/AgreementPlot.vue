@@ -87,7 +87,8 @@ const steady = computed(() => {
             <text x="2" y="16">{{ number(ends[1]!, ratio ? 0 : 1) }}</text>
         </svg>
         <figcaption class="note">
-            Grey: equal. {{ deming ? 'Black: Deming.' : '' }} {{ ranks ? 'Green, dashed: Passing and Bablok.' : '' }} {{ lines }}.
+            Grey: equal. {{ deming ? 'Black: Deming.' : '' }} {{ ranks ? 'Green, dashed: Passing and Bablok.' : '' }}
+            {{ lines ? `${lines[0]!.toUpperCase()}${lines.slice(1)}.` : '' }}
             {{ steady }}
         </figcaption>
     </figure>

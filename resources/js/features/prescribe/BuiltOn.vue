@@ -1,11 +1,20 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { Schema } from '@/api/client'
 import { SampleLink } from '@/features/send'
 import VerdictStone from '@/shared/components/VerdictStone.vue'
 import { count, day, depth, number } from '@/shared/format'
 
 /** What a recommendation rests on: sample, readings, verdict and policy. */
-defineProps<{ it: Schema<'Recommendation'>; timezone: string }>()
+const props = defineProps<{ it: Schema<'Recommendation'>; timezone: string }>()
+const buffers = computed(() => {
+    const found = [[props.it.lab?.mehlich_buffer_ph, 'Mehlich'] as const, [props.it.lab?.smp_buffer_ph, 'SMP'] as const].filter(
+        ([value]) => value != null,
+    )
+    return found.length
+        ? `buffer pH ${found.map(([value, school]) => `${number(value, 2)} ${school}`).join(', ')}`
+        : 'no buffer pH reported'
+})
 </script>
 
 <template>
@@ -23,9 +32,7 @@ defineProps<{ it: Schema<'Recommendation'>; timezone: string }>()
                 <tr v-if="it.lab">
                     <td>Lab</td>
                     <td>
-                        pH {{ number(it.lab.ph, 2) }}{{ it.lab.uncertainty ? ` ± ${number(it.lab.uncertainty, 2)}` : '' }}, buffer pH
-                        {{ it.lab.mehlich_buffer_ph === null ? 'not reported' : `${number(it.lab.mehlich_buffer_ph, 2)} Mehlich` }},
-                        {{ it.lab.smp_buffer_ph === null ? 'not reported' : `${number(it.lab.smp_buffer_ph, 2)} SMP` }};
+                        pH {{ number(it.lab.ph, 2) }}{{ it.lab.uncertainty ? ` ± ${number(it.lab.uncertainty, 2)}` : '' }}, {{ buffers }};
                         {{ it.lab.method }}, {{ day(it.lab.read_on) }}
                     </td>
                 </tr>

@@ -181,7 +181,7 @@ const FROM: Record<string, string> = {
                             Number(step.toFixed(2))
                         }}</span>
                     </th>
-                    <th>Read</th>
+                    <th class="read">Read</th>
                     <th>Together</th>
                 </tr>
             </thead>
@@ -276,6 +276,10 @@ const FROM: Record<string, string> = {
 .sides td {
     padding: 3px 10px 3px 0;
     vertical-align: top;
+}
+.read,
+.sides th.read {
+    padding-left: 12px !important;
 }
 .sides td.strip {
     line-height: 0;
