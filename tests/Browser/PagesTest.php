@@ -82,6 +82,21 @@ final class PagesTest extends BrowserTestCase
         }
     }
 
+    public function test_each_part_of_a_paddock_has_an_answer_of_its_own(): void
+    {
+        $this->enter(self::MAREN, '/prescribe/5');
+        $this->see('It was pulled in 4 parts, and they do not want the same');
+        $this->see('Part 3, QH24-06-A. Lime: pH 5.9 is below 6');
+        $this->see('How much, by two schools');
+        $this->press('QH24-02-I');
+        $this->see('Part 1, QH24-02-I. No lime: pH 8.2 is at or above 7.3');
+        $this->see('pH 7.05, leave');
+        $this->miss('How much, by two schools');
+        $this->open((string) parse_url((string) $this->browser->getCurrentURL(), PHP_URL_PATH).'?sample=1');
+        $this->see('No such composite was pulled from this area');
+        self::assertSame('', $this->complaints(), 'what was refused is told on the page');
+    }
+
     public function test_an_area_is_cut_along_a_drawn_line(): void
     {
         $this->enter(self::MAREN, '/areas?area=3');

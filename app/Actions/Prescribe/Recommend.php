@@ -10,11 +10,13 @@ use App\Actions\Evidence\SamplingSplit;
 use App\Actions\Reports\AskQuestions;
 use App\Models\Area;
 use App\Models\JudgingPolicy;
+use App\Models\Plan;
 use App\Models\Reading;
 use App\Models\Sample;
 use App\Models\Verdict;
 use HonestCore\Agreement\Band;
 use HonestCore\Agreement\Verdict as Word;
+use HonestCore\Agronomy\Crop;
 use HonestCore\Agronomy\Lime\KitDirection;
 use HonestCore\Agronomy\Lime\LabPh;
 use HonestCore\Agronomy\Lime\LimeAdvice;
@@ -43,26 +45,72 @@ final class Recommend
 
     public function __construct(private readonly GatherEvidence $evidence, private readonly VerdictStatus $status, private readonly SamplingSplit $sampling) {}
 
-    /** @param Area $area with what NEEDS names */
-    public function __invoke(Area $area, LimeMaterial $material, float $depthInches): Recommendation
+    /**
+     * @param Area $area with what NEEDS names
+     * @param int|null $sampleId the composite that is asked about; null for the newest, or the part of the newest round that needs most
+     */
+    public function __invoke(Area $area, LimeMaterial $material, float $depthInches, ?int $sampleId = null): Recommendation
     {
         $policy = $this->policy ??= $this->evidence->policy('ph');
         $limits = $policy->limitsFor($area->use)->values;
         $crop = $area->crop()->within($limits[0], $limits[count($limits) - 1]);
-        $samples = $area->samples->sortByDesc(static fn (Sample $sample): array => [$sample->pulled_on->format('Y-m-d'), $sample->number])
-            ->filter(fn (Sample $sample): bool => DepthLayer::parse($sample->depth)->topCm === 0.0 && $this->standing($sample, 'ph', null) !== [])->values()->all();
-        $sample = $samples[0] ?? null;
+        $samples = array_values($area->samples->sortByDesc(static fn (Sample $sample): array => [$sample->pulled_on->format('Y-m-d'), $sample->number])
+            ->filter(fn (Sample $sample): bool => DepthLayer::parse($sample->depth)->topCm === 0.0 && $this->standing($sample, 'ph', null) !== [])->all());
+        $advise = fn (?Sample $sample): Advised => $this->advise($sample, $area, $policy, $crop, $material, $depthInches);
+        $parts = array_map($advise, $this->round($samples));
+        $chosen = match (true) {
+            $sampleId !== null => $advise($area->samples->find($sampleId)),
+            $parts !== [] => self::neediest($parts),
+            default => $advise($samples[0] ?? null),
+        };
+        $others = array_values(array_filter($samples, static fn (Sample $one): bool => $one->id !== $chosen->sample?->id));
+
+        return new Recommendation($area, $crop, $chosen, $policy, $others, $parts, $this->disagreements($chosen, $others, $parts, $policy, $area->use));
+    }
+
+    private function advise(?Sample $sample, Area $area, JudgingPolicy $policy, Crop $crop, LimeMaterial $material, float $depthInches): Advised
+    {
         $labReading = $sample === null ? null : ($this->standing($sample, 'ph', 'lab')[0] ?? null);
         $lab = $sample === null || $labReading === null ? null : LabPh::of(
             (float) $labReading->value, $this->uncertainty[$labReading->method_id] ??= $this->sampling->expanded($labReading->method), $this->buffer($sample, 'mehlich'), $this->buffer($sample, 'smp'),
         );
         [$kitReading, $verdict, $kit] = $sample === null ? [null, null, null] : $this->kit($sample, $area, $policy);
 
-        return new Recommendation(
-            $area, $crop, LimeAdvice::from($lab, $kit, $crop, $depthInches, $material),
-            $sample, $lab, $labReading, $kit, $kitReading, $verdict, $policy, array_slice($samples, 1),
-            $sample === null || $lab === null ? [] : $this->disagreements($sample, $lab->ph, array_slice($samples, 1), $policy, $area->use),
-        );
+        return new Advised(LimeAdvice::from($lab, $kit, $crop, $depthInches, $material), $sample, $lab, $labReading, $kit, $kitReading, $verdict);
+    }
+
+    /**
+     * The parts of the newest round, where its plan laid out more than one composite: cells or zones, each with an answer of its own.
+     * Duplicate composites are left out: they tell of the sampling.
+     *
+     * @param list<Sample> $samples the newest first
+     * @return list<Sample> in the order of the plan; none where it has one composite
+     */
+    private function round(array $samples): array
+    {
+        $newest = $samples[0] ?? null;
+        $own = $newest === null ? null : Plan::query()->whereKey($newest->plan_id)->toBase()->selectRaw("composites - COALESCE(json_extract(layout, '$.quality.duplicates'), 0) AS own")->value('own');
+        if ($newest === null || ! is_numeric($own) || (int) $own < 2) {
+            return [];
+        }
+        $parts = [];
+        foreach ($samples as $sample) {
+            if ($sample->plan_id === $newest->plan_id && $sample->year === $newest->year && $sample->composite <= (int) $own) {
+                $parts[$sample->composite] ??= $sample;
+            }
+        }
+        ksort($parts);
+
+        return array_values($parts);
+    }
+
+    /** @param non-empty-list<Advised> $parts */
+    private static function neediest(array $parts): Advised
+    {
+        $needs = ['amount', 'direction', 'none', 'too_high', 'leave'];
+        usort($parts, static fn (Advised $a, Advised $b): int => array_search($a->advice->kind, $needs, true) <=> array_search($b->advice->kind, $needs, true));
+
+        return $parts[0];
     }
 
     /** @return array{Reading|null, Verdict|null, KitDirection|null} the bench reading with the best claim to be heard */
@@ -91,25 +139,41 @@ final class Recommend
     }
 
     /**
-     * @param list<Sample> $earlier
+     * Composites of the same year that call for another action. Other parts of the same round have an answer of their own and
+     * contradict nothing; the duplicate of this part does.
+     *
+     * @param list<Sample> $others
+     * @param list<Advised> $parts
      * @return list<string>
      */
-    private function disagreements(Sample $newest, float $ph, array $earlier, JudgingPolicy $policy, string $use): array
+    private function disagreements(Advised $chosen, array $others, array $parts, JudgingPolicy $policy, string $use): array
     {
+        [$sample, $lab] = [$chosen->sample, $chosen->lab];
+        if ($sample === null || $lab === null) {
+            return [];
+        }
         $limits = $policy->limitsFor($use);
+        $planId = ($parts[0] ?? null)?->sample?->plan_id;
+        $twin = $sample->plan_id === $planId ? $this->twin($sample) : null;
         $words = [];
-        foreach ($earlier as $sample) {
-            $reading = $this->standing($sample, 'ph', 'lab')[0] ?? null;
-            if ($sample->year !== $newest->year || $reading === null || $limits->classOf((float) $reading->value) === $limits->classOf($ph)) {
+        foreach ($others as $other) {
+            $reading = $this->standing($other, 'ph', 'lab')[0] ?? null;
+            if ($other->year !== $sample->year || ($other->plan_id === $planId && $other->composite !== $twin) || $reading === null || $limits->classOf((float) $reading->value) === $limits->classOf($lab->ph)) {
                 continue;
             }
             $action = $policy->terms['actions'][$limits->classOf((float) $reading->value)];
-            $words[] = "{$sample->code} ({$sample->pulled_on->format('j M')}, pH {$reading->as_reported}, {$action})";
+            $words[] = "{$other->code} ({$other->pulled_on->format('j M')}, pH {$reading->as_reported}, {$action}".($other->plan_id === $planId ? ', a duplicate of this one)' : ')');
         }
 
-        return $words === [] ? [] : [
-            'Other composites of this area call for another action in the same year: '.implode(', ', $words).'. One area with two answers may want splitting.',
-        ];
+        return $words === [] ? [] : ['Other composites of this area call for another action in the same year: '.implode(', ', $words).'.'.($parts === [] ? ' One area with two answers may want splitting.' : '')];
+    }
+
+    /** The number of the composite that was pulled a second time from the same part. */
+    private function twin(Sample $sample): ?int
+    {
+        $composites = Plan::query()->find($sample->plan_id, ['id', 'layout'])->layout['composites'] ?? [];
+
+        return array_column(array_filter($composites, static fn (array $one): bool => isset($one['duplicate_of'])), 'number', 'duplicate_of')[$sample->composite] ?? null;
     }
 
     /** @return Collection<int, Verdict> */

@@ -6,39 +6,37 @@ namespace App\Actions\Prescribe;
 
 use App\Models\Area;
 use App\Models\JudgingPolicy;
-use App\Models\Reading;
 use App\Models\Sample;
-use App\Models\Verdict;
 use HonestCore\Agronomy\Crop;
-use HonestCore\Agronomy\Lime\KitDirection;
-use HonestCore\Agronomy\Lime\LabPh;
-use HonestCore\Agronomy\Lime\LimeAdvice;
 
 /** What may be recommended for an area, and all that it rests on. */
 final readonly class Recommendation
 {
     /**
-     * @param list<Sample> $earlier composites with a pH reading that the newest one goes before
+     * @param Advised $chosen by the composite that is looked at
+     * @param list<Sample> $earlier other composites with a pH reading
+     * @param list<Advised> $parts of the newest round, where it was pulled in more than one
      * @param list<string> $disagreements composites of the same year that call for another action
      */
     public function __construct(
         public Area $area,
         public Crop $crop,
-        public LimeAdvice $advice,
-        public ?Sample $sample,
-        public ?LabPh $lab,
-        public ?Reading $labReading,
-        public ?KitDirection $kit,
-        public ?Reading $kitReading,
-        public ?Verdict $verdict,
+        public Advised $chosen,
         public JudgingPolicy $policy,
         public array $earlier,
+        public array $parts,
         public array $disagreements,
     ) {}
 
-    /** Is the pH being corrected, so that the next test is due sooner? */
+    /** Is the pH being corrected anywhere on it, so that the next test is due sooner? */
     public function corrects(): bool
     {
-        return in_array($this->advice->kind, ['amount', 'direction', 'too_high'], true);
+        return array_filter([$this->chosen, ...$this->parts], static fn (Advised $one): bool => $one->corrects()) !== [];
+    }
+
+    /** @return list<string> the kinds of answer, each once: more than one where parts differ */
+    public function kinds(): array
+    {
+        return array_values(array_unique([$this->chosen->advice->kind, ...array_map(static fn (Advised $one): string => $one->advice->kind, $this->parts)]));
     }
 }

@@ -10,6 +10,8 @@ use HonestCore\Agronomy\Lime\KitDirection;
 use HonestCore\Agronomy\Lime\LabPh;
 use HonestCore\Agronomy\Lime\LimeAdvice;
 use HonestCore\Agronomy\Lime\LimeMaterial;
+use HonestCore\Agronomy\Lime\LimeRate;
+use HonestCore\Table\RuleTable;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -52,6 +54,9 @@ final class LimeAdviceTest extends TestCase
         self::assertStringContainsString('second composite', implode(' ', $advice->next));
         self::assertStringNotContainsString('Too close', implode(' ', $this->advise(LabPh::of(5.6, 0.12, 6.1, 6.5), null)->notes));
         self::assertStringNotContainsString('Too close', implode(' ', $this->advise(LabPh::of(5.95, null, 6.4, 6.7), null)->notes), 'the lab has not said how sure it is');
+        self::assertTrue(LabPh::of(5.88, 0.12, null, null)->isTooCloseTo(6.0), 'its end lies on the limit, which belongs to the class above');
+        self::assertFalse(LabPh::of(6.12, 0.12, null, null)->isTooCloseTo(6.0), 'its start lies there');
+        self::assertFalse(LabPh::of(5.879, 0.12, null, null)->isTooCloseTo(6.0));
     }
 
     public function test_enough_and_too_much(): void
@@ -68,6 +73,22 @@ final class LimeAdviceTest extends TestCase
         $advice = LimeAdvice::from(LabPh::of(6.1, 0.12, 6.38, 6.8), self::kit('5.5', 5.5, 'leave', Verdict::Stands), Crop::of('blueberry'), 6, LimeMaterial::of(100, 1));
 
         self::assertSame('too_high', $advice->kind, 'the lab goes before the kit');
+    }
+
+    /** Mehlich at the target of 6.6 is (6.6 − B) / 0.25: what goes on at once, and what is split, turn between two buffers. */
+    public function test_a_rate_is_split_past_what_goes_on_at_once_and_schools_are_told_apart_past_a_quarter(): void
+    {
+        $words = fn (float $mehlich, ?float $smp): string => implode(' ', $this->advise(LabPh::of(5.0, null, $mehlich, $smp), null)->notes);
+        /** @var array{most_in_one_dressing_tons_per_acre: float|int} $table */
+        $table = RuleTable::named('lime-cautions');
+        $tons = fn (float $mehlich): float => max(0.0, ...array_map(static fn (LimeRate $rate): float => $rate->tonsPerAcre ?? 0.0, $this->advise(LabPh::of(5.0, null, $mehlich, null), null)->rates));
+        $split = array_filter(range(50, 65), static fn (int $tenth): bool => str_contains($words($tenth / 10, null), 'should not go on at once'));
+        $more = array_filter(range(50, 65), static fn (int $tenth): bool => $tons($tenth / 10) > $table['most_in_one_dressing_tons_per_acre']);
+        self::assertSame($more, $split);
+        self::assertNotEmpty($split);
+        self::assertNotCount(16, $split);
+        self::assertStringNotContainsString('schools differ', $words(6.0, null), 'one school differs from none');
+        self::assertStringContainsString('schools differ', $words(6.5, 6.0));
     }
 
     public function test_a_large_rate_is_split(): void

@@ -80,6 +80,32 @@ final class LimeTest extends TestCase
         self::assertNull(MehlichBuffer::rate(SoilAcidity::of(6.6, 6.2), 7.0)->tonsPerAcre, 'the formula divides by 6.6 less the pH');
     }
 
+    /** The first and the last row of the table are still rows of it. */
+    public function test_the_ends_of_the_table_are_in_it(): void
+    {
+        foreach ([[6.8, 1.2, false], [6.79, 1.29, false], [6.801, 1.2, true], [4.8, null, false]] as [$buffer, $tons, $atMost]) {
+            $rate = SmpBuffer::rate(SoilAcidity::of(4.7, $buffer), 6.5);
+            self::assertSame($atMost, $rate->atMost, "buffer {$buffer}");
+            $tons === null ? self::assertNotNull($rate->tonsPerAcre) : self::assertEqualsWithDelta($tons, $rate->tonsPerAcre, 1e-9);
+        }
+        self::assertNull(SmpBuffer::rate(SoilAcidity::of(4.7, 4.79), 6.5)->tonsPerAcre);
+        self::assertNotNull(SmpBuffer::rate(SoilAcidity::of(4.7, 6.2), 6.0)->tonsPerAcre, 'the lowest target');
+        self::assertNull(SmpBuffer::rate(SoilAcidity::of(4.7, 6.2), 5.99)->tonsPerAcre);
+        self::assertNotNull(SmpBuffer::rate(SoilAcidity::of(4.7, 6.2), 7.0)->tonsPerAcre, 'the highest');
+        self::assertNull(SmpBuffer::rate(SoilAcidity::of(4.7, 6.2), 7.01)->tonsPerAcre);
+    }
+
+    /** A rate of next to nothing is a rate; nothing stays nothing, and what is not known stays so. */
+    public function test_small_rates_are_adjusted_too(): void
+    {
+        $half = LimeRate::of('x', 0.5, [], 'x')->adjusted(4.0, LimeMaterial::of(100, 1));
+        self::assertEqualsWithDelta(0.25, $half->tonsPerAcre, 1e-12);
+        self::assertFalse($half->atMost);
+        self::assertTrue(LimeRate::of('x', 0.5, [], 'x', true)->adjusted(4.0, LimeMaterial::of(100, 1))->atMost);
+        self::assertSame([0.0, []], [LimeRate::of('x', 0.0, [], 'x')->adjusted(4.0, LimeMaterial::of(50, 1))->tonsPerAcre, LimeRate::of('x', 0.0, [], 'x')->adjusted(4.0, LimeMaterial::of(50, 1))->steps]);
+        self::assertNull(LimeRate::none('x', 'why', 'x')->adjusted(4.0, LimeMaterial::of(50, 1))->tonsPerAcre);
+    }
+
     public function test_depth_and_material_are_shown_as_steps(): void
     {
         $rate = LimeRate::of('x', 4.0, [], 'x')->adjusted(6.0, LimeMaterial::of(90, 0.8));
@@ -103,6 +129,7 @@ final class LimeTest extends TestCase
     {
         self::assertEqualsWithDelta(161.29, Fertiliser::product(25, 15.5), 0.005);
         self::assertSame(100.0, Fertiliser::product(20, 20));
+        self::assertSame([2000.0, 3.0], [Fertiliser::product(10, 0.5), Fertiliser::product(3, 100)], 'a weak grade is one, and 100 is the most');
     }
 
     public function test_readings_no_soil_gives_are_refused(): void

@@ -65,6 +65,16 @@ final class CustodyTrailTest extends TestCase
         self::assertSame('sent', CustodyTrail::with('QH26-07L-X', $written, new CustodyEvent('n', 'sent', self::NOW + 119), self::NOW)->state(), 'a clock may run a little ahead');
     }
 
+    /** Lines that came late, as from a phone that was offline, stand by their time; those of one moment as they were written. */
+    public function test_lines_stand_in_the_order_of_their_time(): void
+    {
+        $at = self::NOW - 5_000;
+        $written = [new CustodyEvent('e0', 'split', $at), new CustodyEvent('e3', 'sent', $at + 300), new CustodyEvent('e2', 'packed', $at + 200)];
+        self::assertSame(['split', 'packed', 'sent'], CustodyTrail::replay('X', $written, self::NOW)->states);
+        $together = [new CustodyEvent('e0', 'split', $at), new CustodyEvent('e1', 'drying', $at), new CustodyEvent('e2', 'dried', $at), new CustodyEvent('e3', 'packed', $at)];
+        self::assertSame(['split', 'drying', 'dried', 'packed'], CustodyTrail::replay('X', $together, self::NOW)->states);
+    }
+
     public function test_a_mistake_is_withdrawn_or_set_right_and_the_correction_can_be_corrected(): void
     {
         $written = $this->events(['split', 'packed', 'lost']);

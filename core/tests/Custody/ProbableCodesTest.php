@@ -39,6 +39,11 @@ final class ProbableCodesTest extends TestCase
         }
     }
 
+    public function test_what_is_too_short_or_too_long_for_a_code_is_not_guessed_at(): void
+    {
+        self::assertSame([true, false, false, true], array_map(static fn (string $typed): bool => ProbableCodes::of($typed) === [], ['QH26A', 'QH261A', 'QHL26123451234', 'QHL261234512345']));
+    }
+
     public function test_only_codes_that_check_are_given(): void
     {
         foreach (ProbableCodes::of('QH26-07L-0') as $code) {

@@ -17,6 +17,9 @@ final class PullConditionsTest extends TestCase
 
         self::assertSame([], PullConditions::of()->deviations($layer, 15, 15));
         self::assertSame([], PullConditions::of(14.0, 'spade', 'moist')->deviations($layer, 15, 15));
+        self::assertSame([], PullConditions::of(28.0)->deviations(DepthLayer::parse('0-30cm'), 15, 15), 'two centimetres are let pass');
+        self::assertSame(['reached 27.9 cm of 30 cm'], PullConditions::of(27.9)->deviations(DepthLayer::parse('0-30cm'), 15, 15));
+        self::assertSame([], PullConditions::of()->deviations($layer, 15, 16), 'one more does no harm');
     }
 
     public function test_each_departure_is_said_in_words(): void

@@ -55,6 +55,11 @@ final class PullMergeTest extends TestCase
         }
     }
 
+    public function test_two_minutes_are_the_way_of_the_message(): void
+    {
+        self::assertSame([0, 121, 0, -121], array_map(static fn (int $said): int => PhoneClock::against(1_000_000 + $said, 1_000_000)->offS, [-120, -121, 120, 121]));
+    }
+
     public function test_a_clock_that_is_a_day_off_is_mended_and_nothing_lies_in_the_future(): void
     {
         $now = 1_790_000_000;

@@ -66,7 +66,10 @@ final class StorageClockTest extends TestCase
         self::assertTrue($moist->soon);
         self::assertSame(self::PULLED + 24 * self::H, $moist->deadline);
         $dry = $this->clock(['ph'], [['split', 0], ['drying', 2], ['dried', 20]], 900);
-        self::assertSame([null, 'Keeps when dry.', false], [$dry->deadline, $dry->rule, $dry->over]);
+        self::assertSame([null, 'Keeps when dry.', false, false, null], [$dry->deadline, $dry->rule, $dry->over, $dry->soon, $dry->usedShare]);
+        self::assertFalse($moist->over, 'moist soil is late, not lost');
+        self::assertEqualsWithDelta(25 / 24, $moist->usedShare, 1e-9);
+        self::assertSame([false, true], [$this->clock(['ph'], [['split', 0]], 23)->soon, $this->clock(['ph'], [['split', 0]], 24)->soon]);
     }
 
     public function test_drying_takes_twelve_to_twenty_four_hours(): void

@@ -6117,6 +6117,7 @@ export interface paths {
                     depth_in?: number;
                     cce_percent?: number;
                     fineness?: number;
+                    sample_id?: number;
                 };
                 header?: never;
                 path: {
@@ -8214,12 +8215,23 @@ export interface components {
             verdict: components["schemas"]["Verdict"] | null;
             policy_version: number;
             earlier: components["schemas"]["SampleLine"][];
+            parts: components["schemas"]["PartOfArea"][];
+        };
+        PartOfArea: {
+            number: number;
+            sample_id: number;
+            code: string;
+            ph: number | null;
+            kind: components["schemas"]["AdviceKind"];
+            answer: string;
+            tons_per_acre: number[];
         };
         RecommendationLine: {
             area_id: number;
             area: string;
             use_name: string;
             kind: components["schemas"]["AdviceKind"];
+            kinds: components["schemas"]["AdviceKind"][];
             answer: string;
             sample: string | null;
             /** Format: date */

@@ -53,6 +53,42 @@ final class FullEvidenceTest extends ApiTestCase
         self::assertStringContainsString('signed against a lab alone', $this->actingAs($this->reviewer)->api('POST', '/evidence/{method}/verdicts', $sign, ['method' => $kit])->assertStatus(409)->json('message'));
     }
 
+    /** A card read between two bands counts by the middle of both where that reader is the reference of another. */
+    public function test_a_reader_as_reference_counts_by_the_middles_of_bands(): void
+    {
+        $sample = $this->sample($this->area());
+        $this->reading($sample, $this->method('kit-ph'), ['band' => '5.5', 'between' => '6.0']);
+        $this->reading($sample, $this->method('kit-ph'), ['band' => '6.0', 'reader' => 'Bram Heather']);
+        $evidence = $this->api('GET', '/evidence/{method}', ids: ['method' => $this->method('kit-ph')->id], query: ['reader' => 'Bram Heather', 'against' => 'Ada Fenwright'])->assertOk();
+
+        self::assertEqualsWithDelta(5.75, $evidence->json('pairs.0.reference'), 1e-9);
+        self::assertEqualsWithDelta(0.25, $evidence->json('difference.mean'), 1e-9);
+    }
+
+    /** What would serve best first: actions that were asked too little, then what is clear of a limit. */
+    public function test_portions_at_hand_are_offered_by_what_they_would_settle(): void
+    {
+        $area = $this->area();
+        foreach (['5.0' => '5.02', '6.5' => '6.51'] as $band => $ph) {
+            foreach (range(1, 5) as $i) {
+                $this->pair($area, (string) $band, $ph);
+            }
+        }
+        $this->pair($area, '7.5', '7.60');
+        $at = [];
+        foreach (['7.35', '6.45', '8.00', '5.95', '5.10'] as $ph) {
+            $sample = $this->sample($area);
+            $this->read($sample, 'lab-ph', $ph);
+            $at[$sample->id] = $ph;
+        }
+        $portions = $this->api('GET', '/evidence/{method}', ids: ['method' => $this->method('kit-ph')->id])->assertOk()->json('needs.portions');
+
+        self::assertSame(
+            ['8.00' => 'too high was asked once so far', '7.35' => 'too high was asked once so far; too close to a limit to count on', '6.45' => 'another pair for leave', '5.10' => 'another pair for lime', '5.95' => 'another pair for lime; too close to a limit to count on'],
+            array_combine(array_map(static fn (array $one): string => $at[$one['sample_id']], $portions), array_column($portions, 'why')),
+        );
+    }
+
     public function test_one_reader_stands_beside_another(): void
     {
         $area = $this->area();
@@ -127,6 +163,7 @@ final class FullEvidenceTest extends ApiTestCase
 
         self::assertSame(['Heath piece' => 6, 'Sedge meadow' => 4], array_column($strata, 'n', 'group'));
         self::assertSame(['Heath piece' => 'open', 'Sedge meadow' => 'too few'], array_column($strata, 'verdict', 'group'));
+        self::assertSame(['5 to 6' => 'open', '6 to 7' => 'open'], array_column(array_filter($evidence->json('strata'), static fn (array $one): bool => $one['by'] === 'pH range'), 'verdict', 'group'), 'five are enough to be judged');
         self::assertSame(['not said' => 4, 'organic' => 6], array_column(array_filter($evidence->json('strata'), static fn (array $one): bool => $one['by'] === 'soil class'), 'n', 'group'));
         self::assertSame([0, 3], [$evidence->json('needs.classes.2.n'), $evidence->json('needs.classes.2.lacks')], 'too high was never asked');
         self::assertStringContainsString('No pair below pH 5.0 and none above 6.6', $evidence->json('needs.scope.0'));
@@ -140,7 +177,7 @@ final class FullEvidenceTest extends ApiTestCase
     public function test_ranges_and_lots_stand_in_their_order(): void
     {
         $area = $this->area();
-        foreach ([['4.5', '4.40', 'Z-1', '2026-05-03'], ['5.0', '5.00', 'Z-1', '2026-05-04'], ['6.5', '5.99', 'A-2', '2026-09-03'], ['6.5', '6.00', 'A-2', '2026-09-04'], ['7.5', '8.30', 'Z-1', '2026-05-05']] as [$band, $ph, $lot, $day]) {
+        foreach ([['4.5', '4.40', 'Z-1', '2026-05-03'], ['5.0', '5.00', 'Z-1', '2026-05-04'], ['6.5', '5.99', 'A-2', '2026-09-03'], ['6.5', '6.00', 'A-2', '2026-09-04'], ['7.5', '8.30', 'Z-1', '2026-10-05']] as [$band, $ph, $lot, $day]) {
             $sample = $this->sample($area);
             $this->read($sample, 'kit-ph', $band, on: $day);
             Reading::query()->latest('id')->firstOrFail()->forceFill(['lot' => $lot])->save();

@@ -20,6 +20,7 @@ final class SamplingTest extends ApiTestCase
         $sampling = $this->sampling();
         self::assertSame([0, 0, null, 0.12, 1], [$sampling['pairs_of_composites'], $sampling['hidden_pairs'], $sampling['sd_measurement'], $sampling['used'], $sampling['close']]);
         self::assertStringContainsString('it is too small', $sampling['words'][0]);
+        self::assertSame(['Duplicate composites so far: 0; 4 more would do. Plan them with the next round.', 'Hidden duplicates so far: 0; 4 more would tell the lab\'s own part.'], array_slice($sampling['words'], 1));
     }
 
     public function test_hidden_duplicates_tell_the_analysis_and_duplicate_composites_the_sampling(): void
@@ -48,6 +49,20 @@ final class SamplingTest extends ApiTestCase
         self::assertSame(0.12, $sampling['used']);
         self::assertContains('Duplicate composites so far: 3; 1 more would do. Plan them with the next round.', $sampling['words']);
         self::assertStringContainsString('Only the analysis is known', $sampling['words'][0]);
+    }
+
+    /** Four pairs of composites without hidden duplicates of both: sampling and analysis together, from the lab's own portions alone. */
+    public function test_pairs_of_composites_tell_sampling_and_analysis_together(): void
+    {
+        $this->grounds([5.2, 5.9, 6.4, 6.9]);
+        Portion::query()->where('kind', 'hidden')->whereHas('sample', static fn ($sample) => $sample->where('composite', 2))->get()->each(static fn (Portion $portion) => LabResult::query()->where('portion_id', $portion->id)->update(['excluded' => 'The bag was torn.']));
+        $sampling = $this->sampling();
+
+        self::assertSame([4, 4, null], [$sampling['pairs_of_composites'], $sampling['hidden_pairs'], $sampling['split']]);
+        // All pairs differ by 0.4, so that every one of them says 0.4 / √2, robust or not but for the factor of the trimming.
+        self::assertEqualsWithDelta(0.4 / sqrt(2), $sampling['sd_measurement'], 0.05);
+        self::assertEqualsWithDelta(2 * $sampling['sd_measurement'], $sampling['used'], 1e-9);
+        self::assertCount(1, $sampling['words'], 'four are enough of each');
     }
 
     /** Duplicates that agree better than the lab states do not make its results surer than it says. */

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Tests\Feature\Prescribe;
 
 use App\Models\Area;
+use App\Models\Plan;
+use App\Models\Sample;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\HttpFoundation\Response;
 use Tests\Feature\ApiTestCase;
@@ -94,6 +96,62 @@ final class RecommendationTest extends ApiTestCase
         self::assertStringContainsString('pH 6.60, leave', implode(' ', $it->json('notes')));
     }
 
+    /** Cells of one area, of which one was pulled twice: each has its answer, and the page opens at the one that needs most. */
+    public function test_each_part_of_an_area_has_an_answer_of_its_own(): void
+    {
+        $area = $this->area();
+        $whole = $this->sample($area, '2026-05-05');
+        $this->read($whole, 'lab-ph', '6.90');
+        $parts = $this->cells($area, ['7.60', '6.50', '5.50', null], '5.45');
+        $this->read($parts[2], 'lab-mehlich', '6.10');
+        $it = $this->recommend($area);
+
+        self::assertSame([[1, 'too_high'], [2, 'leave'], [3, 'amount']], array_map(static fn (array $part): array => [$part['number'], $part['kind']], $it->json('parts')), 'the one that nobody measured has none, the duplicate is no part');
+        self::assertSame([$parts[2]->code, 'amount', 5.5], [$it->json('sample.code'), $it->json('kind'), $it->json('lab.ph')]);
+        self::assertSame([[], [], 1], [$it->json('parts.0.tons_per_acre'), $it->json('parts.1.tons_per_acre'), count($it->json('parts.2.tons_per_acre'))]);
+        $notes = implode(' ', $it->json('notes'));
+        self::assertStringContainsString($whole->code, $notes);
+        self::assertStringNotContainsString($parts[0]->code, $notes, 'what stands in the table of parts is no disagreement');
+        self::assertStringNotContainsString($parts[4]->code, $notes, 'its duplicate says the same');
+        self::assertStringNotContainsString('may want splitting', $notes, 'it is split');
+
+        $this->recommend($area, ['sample_id' => $parts[0]->id])->assertJsonPath('kind', 'too_high')->assertJsonPath('sample.code', $parts[0]->code);
+        $this->recommend($area, ['sample_id' => $whole->id])->assertJsonPath('kind', 'leave');
+        $this->recommend($area, ['sample_id' => $parts[3]->id])->assertJsonPath('kind', 'none');
+        $this->api('GET', '/recommendations', query: ['site_id' => $area->site_id])->assertJsonPath('0.kinds', ['amount', 'too_high', 'leave']);
+        $this->api('GET', '/follow-up', query: ['site_id' => $area->site_id])->assertJsonPath('0.due', '2027-09-20');
+    }
+
+    public function test_a_duplicate_that_calls_for_something_else_is_said_of_its_own_part_alone(): void
+    {
+        $area = $this->area();
+        $parts = $this->cells($area, ['7.60', '6.50', '5.90'], '6.20');
+        $notes = fn (int $i): string => implode(' ', $this->recommend($area, ['sample_id' => $parts[$i]->id])->json('notes'));
+
+        self::assertStringContainsString("{$parts[3]->code} (20 Sep, pH 6.20, leave, a duplicate of this one)", $notes(2));
+        self::assertStringNotContainsString($parts[3]->code, $notes(0).$notes(1));
+    }
+
+    public function test_a_composite_of_other_ground_is_refused(): void
+    {
+        $area = $this->area();
+        $other = $this->sample($this->area($area->site, name: 'Alder carr'));
+        foreach ([$other->id, 999999] as $id) {
+            $this->recommend($area, ['sample_id' => $id])->assertStatus(422)->assertJsonPath('errors.sample_id.0', 'No such composite was pulled from this area.');
+        }
+        $this->recommend($area, ['sample_id' => 'all of them'])->assertStatus(422);
+    }
+
+    /** A later round of one composite speaks for the whole area again. */
+    public function test_an_old_round_of_parts_gives_way_to_a_new_composite(): void
+    {
+        $area = $this->area();
+        $this->cells($area, ['7.60', '6.50', '5.50', '6.60'], '5.45');
+        $this->read($this->sample($area, '2026-10-10'), 'lab-ph', '6.40');
+
+        $this->recommend($area)->assertJsonPath('parts', [])->assertJsonPath('kind', 'leave')->assertJsonPath('lab.ph', 6.4);
+    }
+
     public function test_limits_are_those_of_the_policy(): void
     {
         $area = $this->area();
@@ -120,6 +178,29 @@ final class RecommendationTest extends ApiTestCase
 
         $this->api('GET', '/recommendations', query: ['site_id' => $area->site_id])->assertOk()
             ->assertJsonPath('0.area', 'Alder carr')->assertJsonPath('0.kind', 'none')->assertJsonPath('1.kind', 'direction');
+    }
+
+    /**
+     * @param non-empty-list<string|null> $found pH of each cell
+     * @return non-empty-list<Sample> the cells in their order
+     */
+    private function cells(Area $area, array $found, string $twin): array
+    {
+        $plan = $this->plan($area);
+        $layout = $plan->layout;
+        [$one] = $layout['composites'];
+        $layout['composites'] = array_map(static fn (int $number): array => ['number' => $number] + ($number > count($found) ? ['duplicate_of' => 3] : []) + $one, range(1, count($found) + 1));
+        $layout['quality'] = ['duplicates' => 1, 'hidden' => []];
+        Plan::query()->whereKey($plan->id)->update(['composites' => count($layout['composites']), 'layout' => json_encode($layout, JSON_THROW_ON_ERROR)]);
+        $samples = [];
+        foreach ([...$found, $twin] as $i => $ph) {
+            $sample = $this->sample($area, '2026-09-20');
+            Sample::query()->whereKey($sample->id)->update(['plan_id' => $plan->id, 'composite' => $i + 1]);
+            $ph === null || $this->read($sample, 'lab-ph', $ph);
+            $samples[] = $sample->refresh();
+        }
+
+        return $samples;
     }
 
     /**

@@ -21,8 +21,8 @@ final class ListRecommendations
 
             return [
                 'area_id' => $area->id, 'area' => $area->name, 'use_name' => $it->crop->name,
-                'kind' => $it->advice->kind, 'answer' => $it->advice->answer, 'sample' => $it->sample?->code,
-                'pulled_on' => $it->sample?->pulled_on->format('Y-m-d'),
+                'kind' => $it->chosen->advice->kind, 'kinds' => $it->kinds(), 'answer' => $it->chosen->advice->answer, 'sample' => $it->chosen->sample?->code,
+                'pulled_on' => $it->chosen->sample?->pulled_on->format('Y-m-d'),
             ];
         }));
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources\Prescribe;
 
+use App\Actions\Prescribe\Advised;
 use App\Actions\Prescribe\Recommendation;
 use App\Http\Resources\Areas\AreaResource;
 use App\Http\Resources\Decide\VerdictResource;
@@ -19,29 +20,40 @@ final class RecommendationResource extends JsonResource
     public function toArray(Request $request): array
     {
         $it = $this->resource;
+        $by = $it->chosen;
 
         return [
             'area' => (new AreaResource($it->area))->toArray($request),
             'site' => ['name' => $it->area->site->name, 'address' => $it->area->site->address],
             'crop' => ['name' => $it->crop->name, 'low' => $it->crop->low, 'high' => $it->crop->high, 'target' => $it->crop->target],
-            'kind' => $it->advice->kind,
-            'answer' => $it->advice->answer,
-            'notes' => [...$it->advice->notes, ...$it->disagreements],
-            'rates' => array_map(static fn (LimeRate $rate): array => $rate->toArray(), $it->advice->rates),
-            'next' => $it->advice->next,
-            'cautions' => $it->advice->cautions,
-            'sample' => $it->sample === null ? null : self::sample($it->sample),
-            'lab' => $it->lab === null ? null : [
-                'ph' => $it->lab->ph, 'uncertainty' => $it->lab->uncertainty, 'mehlich_buffer_ph' => $it->lab->mehlichBuffer, 'smp_buffer_ph' => $it->lab->smpBuffer,
-                'method' => $it->labReading?->method->name, 'read_on' => $it->labReading?->read_on->format('Y-m-d'),
+            'kind' => $by->advice->kind,
+            'answer' => $by->advice->answer,
+            'notes' => [...$by->advice->notes, ...$it->disagreements],
+            'rates' => array_map(static fn (LimeRate $rate): array => $rate->toArray(), $by->advice->rates),
+            'next' => $by->advice->next,
+            'cautions' => $by->advice->cautions,
+            'sample' => $by->sample === null ? null : self::sample($by->sample),
+            'lab' => $by->lab === null ? null : [
+                'ph' => $by->lab->ph, 'uncertainty' => $by->lab->uncertainty, 'mehlich_buffer_ph' => $by->lab->mehlichBuffer, 'smp_buffer_ph' => $by->lab->smpBuffer,
+                'method' => $by->labReading?->method->name, 'read_on' => $by->labReading?->read_on->format('Y-m-d'),
             ],
-            'kit' => $it->kit === null ? null : [
-                'method' => $it->kit->test, 'band' => $it->kit->band, 'action' => $it->kit->action,
-                'read_on' => $it->kitReading?->read_on->format('Y-m-d'), 'counts' => $it->kit->counts(),
+            'kit' => $by->kit === null ? null : [
+                'method' => $by->kit->test, 'band' => $by->kit->band, 'action' => $by->kit->action,
+                'read_on' => $by->kitReading?->read_on->format('Y-m-d'), 'counts' => $by->kit->counts(),
             ],
-            'verdict' => $it->verdict === null ? null : (new VerdictResource($it->verdict))->toArray($request),
+            'verdict' => $by->verdict === null ? null : (new VerdictResource($by->verdict))->toArray($request),
             'policy_version' => $it->policy->version,
             'earlier' => array_map(self::sample(...), $it->earlier),
+            'parts' => array_values(array_filter(array_map(self::part(...), $it->parts))),
+        ];
+    }
+
+    /** @return array{number: int, sample_id: int, code: string, ph: float|null, kind: string, answer: string, tons_per_acre: list<float>}|null */
+    private static function part(Advised $part): ?array
+    {
+        return $part->sample === null ? null : [
+            'number' => $part->sample->composite, 'sample_id' => $part->sample->id, 'code' => $part->sample->code, 'ph' => $part->lab?->ph, 'kind' => $part->advice->kind, 'answer' => $part->advice->answer,
+            'tons_per_acre' => array_values(array_filter(array_map(static fn (LimeRate $rate): ?float => $rate->tonsPerAcre, $part->advice->rates), is_float(...))),
         ];
     }
 

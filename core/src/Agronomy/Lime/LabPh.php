@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace HonestCore\Agronomy\Lime;
 
+use HonestCore\Agreement\ActionLimits;
+use HonestCore\Agreement\Call;
 use HonestCore\Error\ValueOutOfRange;
 
 /**
@@ -34,6 +36,6 @@ final readonly class LabPh
     /** Could the reading lie on the other side of the limit? */
     public function isTooCloseTo(float $limit): bool
     {
-        return $this->uncertainty !== null && abs($this->ph - $limit) < $this->uncertainty - 1e-9;
+        return Call::ofValue($this->ph, $this->uncertainty, ActionLimits::of([$limit]))->isTooClose();
     }
 }

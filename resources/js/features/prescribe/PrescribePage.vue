@@ -9,6 +9,7 @@ import PageHead from '@/shared/components/PageHead.vue'
 import { useSite } from '@/shared/composables/useSite'
 import { extent, today, day } from '@/shared/format'
 import BuiltOn from './BuiltOn.vue'
+import PartsOfArea from './PartsOfArea.vue'
 import RateColumn from './RateColumn.vue'
 
 const KINDS: Record<string, string> = {
@@ -33,12 +34,18 @@ const lines = useQuery({
 const areaId = computed(
     () => Number(route.params.area) || (lines.data.value?.find((line) => line.kind === 'amount') ?? lines.data.value?.[0])?.area_id || null,
 )
+const sample = computed(() => Number(route.query.sample) || null)
 const { data: it, error } = useQuery({
-    queryKey: ['recommendation', areaId, asked],
+    queryKey: ['recommendation', areaId, sample, asked],
     enabled: () => areaId.value !== null,
     placeholderData: keepPreviousData,
-    queryFn: () => api.get('/areas/{area}/recommendation', { ids: { area: areaId.value ?? 0 }, query: { ...asked.value } }),
+    queryFn: () =>
+        api.get('/areas/{area}/recommendation', {
+            ids: { area: areaId.value ?? 0 },
+            query: { ...asked.value, sample_id: sample.value ?? undefined },
+        }),
 })
+const part = computed(() => (it.value?.parts ?? []).find((one) => it.value!.parts.length > 1 && one.sample_id === it.value?.sample?.id))
 const print = (): void => window.print()
 </script>
 
@@ -58,7 +65,7 @@ const print = (): void => window.print()
                     <tr v-for="line in lines.data.value" :key="line.area_id" :class="{ chosen: line.area_id === areaId }">
                         <td>
                             <RouterLink :to="`/prescribe/${line.area_id}`">{{ line.area }}</RouterLink>
-                            <span class="note block">{{ KINDS[line.kind] }}</span>
+                            <span class="note block">{{ line.kinds.map((kind) => KINDS[kind]).join('; ') }}</span>
                         </td>
                     </tr>
                 </tbody>
@@ -71,7 +78,8 @@ const print = (): void => window.print()
             >
                 <el-button type="primary" @click="print">Print</el-button>
             </PageHead>
-            <p class="answer" role="status">{{ it.answer }}</p>
+            <PartsOfArea v-if="it.parts.length > 1" :it="it" :kinds="KINDS" />
+            <p class="answer" role="status">{{ part ? `Part ${part.number}, ${part.code}. ` : '' }}{{ it.answer }}</p>
             <p v-if="error" class="wrong" role="alert">{{ error.message }}</p>
             <div v-for="note in it.notes" :key="note" class="warning">{{ note }}</div>
             <template v-if="it.rates.length">
@@ -112,6 +120,7 @@ const print = (): void => window.print()
                 Made {{ day(today(timezone)) }} with Honest Core. Local rules, the product label and licensed advice go before it.
             </p>
         </article>
+        <p v-else-if="error" class="wrong" role="alert">{{ error.message }}</p>
     </div>
 </template>
 

@@ -1,0 +1,69 @@
+<script setup lang="ts">
+import type { Schema } from '@/api/client'
+import { count, number } from '@/shared/format'
+
+/** The parts that an area was pulled in, each with an answer of its own; one is looked at below. */
+defineProps<{ it: Schema<'Recommendation'>; kinds: Record<string, string> }>()
+const tons = (part: Schema<'PartOfArea'>): string => {
+    const [least, most] = [Math.min(...part.tons_per_acre), Math.max(...part.tons_per_acre)]
+    if (!part.tons_per_acre.length) return ''
+    return least.toFixed(1) === most.toFixed(1) ? `${number(least, 1)} tons/acre` : `${number(least, 1)} to ${number(most, 1)} tons/acre`
+}
+</script>
+
+<template>
+    <section class="parts">
+        <p class="words">
+            It was pulled in {{ count(it.parts.length, 'part') }}, and
+            {{
+                new Set(it.parts.map(({ kind }) => kind)).size > 1
+                    ? 'they do not want the same: treat each by its own answer.'
+                    : 'they want the same.'
+            }}
+        </p>
+        <table class="plain">
+            <thead>
+                <tr>
+                    <th>Part</th>
+                    <th>Composite</th>
+                    <th class="num">pH</th>
+                    <th>Answer</th>
+                    <th>How much, by the schools</th>
+                </tr>
+            </thead>
+            <tbody>
+                <tr v-for="part in it.parts" :key="part.sample_id" :class="{ chosen: part.sample_id === it.sample?.id }">
+                    <td>{{ part.number }}</td>
+                    <td>
+                        <RouterLink
+                            :to="{ query: { sample: part.sample_id } }"
+                            replace
+                            :aria-current="part.sample_id === it.sample?.id ? 'true' : undefined"
+                            >{{ part.code }}</RouterLink
+                        >
+                    </td>
+                    <td class="num">{{ part.ph === null ? '–' : number(part.ph, 2) }}</td>
+                    <td>{{ kinds[part.kind] }}</td>
+                    <td>{{ tons(part) }}</td>
+                </tr>
+            </tbody>
+        </table>
+    </section>
+</template>
+
+<style scoped>
+.parts {
+    margin-bottom: 14px;
+}
+.words {
+    font: 16px/1.3 var(--serif);
+    margin: 0 0 4px;
+}
+.chosen td {
+    background: var(--sheet);
+}
+.chosen td:first-child {
+    box-shadow: inset 3px 0 0 var(--gley);
+    padding-left: 9px;
+}
+</style>
