@@ -13,18 +13,22 @@ use HonestCore\Sampling\SplitAdvice;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 
-/** Stores a plan as it was drafted: with its boundary, its seed and its cores. */
+/**
+ * Stores a plan as it was drafted: with its boundary, its seed and its cores.
+ *
+ * @phpstan-import-type Spec from Plan
+ */
 final class SavePlan
 {
     public function __construct(private readonly LayOut $layOut, private readonly EarlierSpread $earlier) {}
 
-    /** @param array{purpose: string, school: string|null, layers: list<string>, cores: int, pattern: string, cell_acres: float|null, cell_mode: string, rows: array{spacing_m: float, bearing_deg: float}|null, zones: array<string, mixed>|null, start: array{float, float}|null, speed_km_per_h: float|null, seconds_per_core: float|null, edge_m: float, probe_mm: float, seed: int, ph_sd: float|null, kept_reason: string|null, quality?: array{duplicates: int, hidden: int}|null, keep_away: list<array{landmark_id: int, name: string, distance_m: float, geometry: array<string, mixed>}>} $spec */
+    /** @param Spec $spec */
     public function new(Area $area, User $author, array $spec): Plan
     {
         return $this->write(new Plan(['area_id' => $area->id, 'created_by' => $author->id]), $area, $spec);
     }
 
-    /** @param array{purpose: string, school: string|null, layers: list<string>, cores: int, pattern: string, cell_acres: float|null, cell_mode: string, rows: array{spacing_m: float, bearing_deg: float}|null, zones: array<string, mixed>|null, start: array{float, float}|null, speed_km_per_h: float|null, seconds_per_core: float|null, edge_m: float, probe_mm: float, seed: int, ph_sd: float|null, kept_reason: string|null, quality?: array{duplicates: int, hidden: int}|null, keep_away: list<array{landmark_id: int, name: string, distance_m: float, geometry: array<string, mixed>}>} $spec */
+    /** @param Spec $spec */
     public function change(Plan $plan, array $spec): Plan
     {
         return DB::transaction(function () use ($plan, $spec): Plan {
@@ -36,7 +40,7 @@ final class SavePlan
         });
     }
 
-    /** @param array{purpose: string, school: string|null, layers: list<string>, cores: int, pattern: string, cell_acres: float|null, cell_mode: string, rows: array{spacing_m: float, bearing_deg: float}|null, zones: array<string, mixed>|null, start: array{float, float}|null, speed_km_per_h: float|null, seconds_per_core: float|null, edge_m: float, probe_mm: float, seed: int, ph_sd: float|null, kept_reason: string|null, quality?: array{duplicates: int, hidden: int}|null, keep_away: list<array{landmark_id: int, name: string, distance_m: float, geometry: array<string, mixed>}>} $spec */
+    /** @param Spec $spec */
     private function write(Plan $plan, Area $area, array $spec): Plan
     {
         $advice = SplitAdvice::within($area->knownFacts(), Extent::ofSquareMetres($area->area_m2)->acres());

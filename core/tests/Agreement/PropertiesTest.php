@@ -42,6 +42,31 @@ final class PropertiesTest extends TestCase
         }
     }
 
+    public function test_two_pairs_have_a_line_through_them_and_one_has_none(): void
+    {
+        $line = Deming::fit([1.0, 2.0], [1.0, 3.0]);
+        self::assertEqualsWithDelta([2.0, -1.0], [$line->slope, $line->intercept], 1e-12);
+        self::assertNull(Deming::fit([1.0], [1.0])->slope);
+        self::assertNull(Deming::fit([2.0, 2.0], [1.0, 3.0])->slope, 'a line that stands upright has no slope');
+        self::assertSame([0.0, 1.0], [Deming::fit([1.0, 3.0], [1.0, 1.0])->slope, Deming::fit([1.0, 3.0], [1.0, 1.0])->intercept]);
+    }
+
+    /** The more of the error is the test's, the nearer Deming comes to least squares of the test on the reference, and the other way round. */
+    public function test_deming_lies_between_the_two_least_squares(): void
+    {
+        [$x, $y] = [[1.0, 2.0, 3.0, 4.0, 5.0, 6.0], [1.4, 1.7, 3.9, 3.5, 5.8, 5.6]];
+        [$xx, $yy, $xy] = [17.5, 0.0, 0.0];
+        foreach ($x as $i => $one) {
+            $yy += ($y[$i] - 3.65) ** 2;
+            $xy += ($one - 3.5) * ($y[$i] - 3.65);
+        }
+        $slopes = array_map(static fn (float $ratio): float => Deming::fit($x, $y, $ratio)->slope ?? NAN, [1e-9, 0.1, 1.0, 10.0, 1e9]);
+        $sorted = $slopes;
+        sort($sorted);
+        self::assertSame(array_reverse($sorted), $slopes, 'steepest where the reference bears the error');
+        self::assertEqualsWithDelta([$yy / $xy, $xy / $xx], [$slopes[0], $slopes[4]], 1e-6);
+    }
+
     public function test_concordance_is_symmetric_and_never_beyond_one(): void
     {
         foreach (self::sets() as [$x, $y]) {

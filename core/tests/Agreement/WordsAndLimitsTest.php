@@ -53,6 +53,10 @@ final class WordsAndLimitsTest extends TestCase
         yield 'limits that stand' => [static fn () => ActionLimits::of([6.0, 6.0]), 'ascend'];
         yield 'no number' => [static fn () => ActionLimits::of([NAN]), 'finite'];
         yield 'a share of all' => [static fn () => Policy::of('ph', ActionLimits::of([6.0]), 0.3, 0.5, 1.0, 0.95, Scale::Absolute), 'required'];
+        yield 'a share of nothing' => [static fn () => Policy::of('ph', ActionLimits::of([6.0]), 0.3, 0.5, 0.0, 0.95, Scale::Absolute), 'required'];
+        yield 'no confidence' => [static fn () => Policy::of('ph', ActionLimits::of([6.0]), 0.3, 0.5, 0.8, 0.0, Scale::Absolute), 'confidence'];
+        yield 'all confidence' => [static fn () => Policy::of('ph', ActionLimits::of([6.0]), 0.3, 0.5, 0.8, 1.0, Scale::Absolute), 'confidence'];
+        yield 'no change to see' => [static fn () => Policy::of('ph', ActionLimits::of([6.0]), 0.3, 0.0, 0.8, 0.95, Scale::Absolute), 'change'];
         yield 'nothing allowed' => [static fn () => Policy::of('ph', ActionLimits::of([6.0]), 0.0, 0.5, 0.8, 0.95, Scale::Absolute), 'allowable'];
         yield 'no band' => [static fn () => Bands::of([]), 'there is none'];
         yield 'a band upside down' => [static fn () => Bands::parse('Low:6:5'), 'does not end above its start'];

@@ -7,6 +7,7 @@ namespace HonestCore\Tests\Statistics;
 use HonestCore\Error\CoreError;
 use HonestCore\Statistics\BinomialBound;
 use HonestCore\Statistics\ChiSquare;
+use HonestCore\Statistics\ConfidenceSequence;
 use HonestCore\Statistics\NoncentralT;
 use HonestCore\Statistics\Normal;
 use HonestCore\Statistics\StudentT;
@@ -116,6 +117,44 @@ final class DistributionsTest extends TestCase
             $bound = BinomialBound::lower($hits, 20, 0.95);
             self::assertLessThan($bound, BinomialBound::lower($hits, 21, 0.95));
             self::assertGreaterThan($bound, BinomialBound::lower($hits + 1, 21, 0.95));
+        }
+    }
+
+    /** Bounds for looking often are wider than those for one look, mirror one another, and begin with nothing known. */
+    public function test_a_confidence_sequence_is_wider_and_begins_with_nothing(): void
+    {
+        self::assertSame([0.0, 1.0], [ConfidenceSequence::lower(0, 1, 0.95), ConfidenceSequence::upper(1, 1, 0.95)]);
+        self::assertGreaterThanOrEqual(0.0, ConfidenceSequence::lower(1, 1, 0.95));
+        for ($hits = 0; $hits <= 30; $hits += 3) {
+            [$lower, $upper] = [ConfidenceSequence::lower($hits, 30, 0.95), ConfidenceSequence::upper($hits, 30, 0.95)];
+            self::assertLessThanOrEqual(BinomialBound::lower($hits, 30, 0.95), $lower);
+            self::assertGreaterThanOrEqual(BinomialBound::upper($hits, 30, 0.95), $upper);
+            self::assertEqualsWithDelta(1 - $lower, ConfidenceSequence::upper(30 - $hits, 30, 0.95), 1e-12);
+        }
+    }
+
+    /** The bet of the mixture, by summing it over shares in small steps: ∫ q^h (1−q)^m dq over q above p, against p^h (1−p)^m. */
+    public function test_a_bet_is_the_mean_of_the_likelihood_ratios_above_the_share(): void
+    {
+        foreach ([[9, 10, 0.7], [14, 20, 0.4], [1, 3, 0.1], [50, 50, 0.9]] as [$hits, $trials, $share]) {
+            [$sum, $steps] = [0.0, 20_000];
+            for ($i = 0; $i < $steps; $i++) {
+                $q = $share + (1 - $share) * ($i + 0.5) / $steps;
+                $sum += exp($hits * log($q / $share) + ($trials - $hits) * log((1 - $q) / (1 - $share)));
+            }
+            self::assertEqualsWithDelta(log($sum / $steps), ConfidenceSequence::logBet($hits, $trials, $share), 1e-6, "{$hits} of {$trials} against {$share}");
+        }
+    }
+
+    public function test_impossible_counts_for_looking_often_are_refused(): void
+    {
+        foreach ([[3, 2], [-1, 4], [0, 0]] as [$hits, $trials]) {
+            try {
+                ConfidenceSequence::lower($hits, $trials, 0.95);
+                self::fail("{$hits} of {$trials} was accepted");
+            } catch (CoreError $error) {
+                self::assertSame('value_out_of_range', $error->errorCode());
+            }
         }
     }
 

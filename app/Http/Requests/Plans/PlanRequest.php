@@ -11,7 +11,11 @@ use HonestCore\Sampling\Pattern;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 
-/** What a plan of an area is asked to be. */
+/**
+ * What a plan of an area is asked to be.
+ *
+ * @phpstan-import-type Spec from Plan
+ */
 final class PlanRequest extends FormRequest
 {
     /** @return array<string, list<mixed>> */
@@ -54,7 +58,7 @@ final class PlanRequest extends FormRequest
         return ['edge_m' => 'margin from the boundary', 'probe_mm' => 'inner diameter of the probe', 'ph_sd' => 'spread of pH between cores', 'keep_away.*.distance_m' => 'distance to keep'];
     }
 
-    /** @return array{purpose: string, school: string|null, layers: list<string>, cores: int, pattern: string, cell_acres: float|null, cell_mode: string, rows: array{spacing_m: float, bearing_deg: float}|null, zones: array<string, mixed>|null, start: array{float, float}|null, speed_km_per_h: float|null, seconds_per_core: float|null, edge_m: float, probe_mm: float, seed: int, ph_sd: float|null, kept_reason: string|null, quality?: array{duplicates: int, hidden: int}|null, keep_away: list<array{landmark_id: int, name: string, distance_m: float, geometry: array<string, mixed>}>} */
+    /** @return Spec */
     public function spec(): array
     {
         /** @var list<string> $layers */
