@@ -279,7 +279,7 @@ const FROM: Record<string, string> = {
 }
 .read,
 .sides th.read {
-    padding-left: 12px !important;
+    padding-left: 5px !important;
 }
 .sides td.strip {
     line-height: 0;
