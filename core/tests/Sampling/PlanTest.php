@@ -200,6 +200,12 @@ final class PlanTest extends TestCase
         self::assertNotFalse($kml);
         self::assertCount(12, $gpx->wpt);
         self::assertCount(12, $kml->Document->Placemark);
+        self::assertSame(['1-01', '1-12'], [(string) $gpx->wpt[0]->name, (string) $gpx->wpt[11]->name]);
+        self::assertSame('1-02', (string) $kml->Document->Placemark[1]->name);
+        [$longitude, $latitude] = $plan->composites[0][3];
+        self::assertEqualsWithDelta([$latitude, $longitude], [(float) $gpx->wpt[3]['lat'], (float) $gpx->wpt[3]['lon']], 1e-9);
+        self::assertSame([number_format($longitude, 9, '.', ''), number_format($latitude, 9, '.', '')], explode(',', (string) $kml->Document->Placemark[3]->Point->coordinates));
+        self::assertStringStartsWith('1,4,', explode("\n", PlanFile::csv($plan))[4]);
     }
 
     private static function spec(Boundary $boundary, Pattern $pattern, int $cores, ?KeepAway $away = null, float $edge = 0, int $seed = 1): PlanSpec

@@ -7,6 +7,7 @@ namespace HonestCore\Tests\Sampling;
 use HonestCore\Error\CoreError;
 use HonestCore\Geometry\Boundary;
 use HonestCore\Geometry\KeepAway;
+use HonestCore\Geometry\LocalPlane;
 use HonestCore\Quantity\Area;
 use HonestCore\Sampling\DepthLayer;
 use HonestCore\Sampling\DepthStack;
@@ -48,7 +49,7 @@ final class SchoolsTest extends TestCase
     public function test_a_row_that_is_no_school_is_refused(): void
     {
         $row = ['name' => 'x', 'acres' => null, 'cores' => [5, 6, 7], 'layers' => ['0-6in'], 'pattern' => 'random', 'why' => ''];
-        foreach ([['cores' => [6, 5, 7]], ['cores' => [5]], ['cores' => [0, 1, 2]], ['layers' => []], ['layers' => ['deep']], ['pattern' => 'spiral'], ['acres' => -2]] as $change) {
+        foreach ([['cores' => [6, 5, 7]], ['cores' => [5]], ['cores' => [0, 1, 2]], ['cores' => [5, 6, 5]], ['cores' => [5, 6, 7, 8]], ['cores' => [5, 6, PlanSpec::MOST_CORES + 1]], ['cores' => [5, 6.5, 7]], ['cell_acres' => 0], ['layers' => []], ['layers' => ['deep']], ['pattern' => 'spiral'], ['acres' => -2]] as $change) {
             try {
                 School::of('own', $change + $row);
                 self::fail(json_encode($change).' was accepted');
@@ -57,6 +58,7 @@ final class SchoolsTest extends TestCase
             }
         }
         self::assertSame(6, School::of('own', $row)->cores[1]);
+        self::assertSame([1, 1, PlanSpec::MOST_CORES], School::of('own', ['cores' => [1, 1, PlanSpec::MOST_CORES]] + $row)->cores, 'the ends are accepted');
     }
 
     public function test_layers_are_stacked_from_the_top_and_may_not_overlap(): void
@@ -148,6 +150,26 @@ final class SchoolsTest extends TestCase
 
         $this->expectExceptionMessage('reaches over the boundary');
         Zones::fromGeoJson(self::halves($boundary, 260), $boundary);
+    }
+
+    /** All corners of the zone lie in the area, and one of its edges leaves it through a notch: the one that closes the ring too. */
+    public function test_a_zone_whose_edge_leaves_the_area_between_its_corners_is_refused(): void
+    {
+        $plane = new LocalPlane(10, 50);
+        $json = static fn (array $ring): string => (string) json_encode(['type' => 'Polygon', 'coordinates' => [array_map(static fn (array $p): array => $plane->toDegrees([(float) $p[0], (float) $p[1]]), [...$ring, $ring[0]])]]);
+        // A U, open to the north.
+        $boundary = Boundary::fromGeoJson($json([[-100, -100], [100, -100], [100, 100], [40, 100], [40, -40], [-40, -40], [-40, 100], [-100, 100]]));
+        self::assertCount(1, Zones::fromGeoJson($json([[-90, -90], [90, -90], [90, -50], [-90, -50]]), $boundary)->polygons);
+        $corners = [[-70, 60], [-70, -80], [70, -80], [70, 60]];
+        for ($turn = 0; $turn < 4; $turn++) {
+            try {
+                Zones::fromGeoJson($json($corners), $boundary);
+                self::fail("turned by {$turn}");
+            } catch (CoreError $error) {
+                self::assertStringContainsString('zone 1: it reaches over the boundary', $error->getMessage());
+            }
+            $corners = [...array_slice($corners, 1), $corners[0]];
+        }
     }
 
     public function test_the_walk_starts_at_the_gate_and_goes_on_from_composite_to_composite(): void
