@@ -11,6 +11,7 @@ use HonestCore\Sampling\CornersAndMiddle;
 use HonestCore\Sampling\Draw;
 use HonestCore\Sampling\MainAxis;
 use HonestCore\Sampling\Strips;
+use HonestCore\Sampling\Zigzag;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -80,6 +81,42 @@ final class AxisAndCornersTest extends TestCase
                 self::assertGreaterThan(0.57, $share);
                 self::assertLessThan(0.785, $share);
             }
+        }
+    }
+
+    /** @return iterable<string, array{float, int, int|null, int}> turn, cores, legs that are asked for, legs that are walked */
+    public static function walks(): iterable
+    {
+        yield 'a W' => [0.0, 12, Zigzag::W_LEGS, 4];
+        yield 'a W, turned' => [0.9, 17, Zigzag::W_LEGS, 4];
+        // The square root of 1.6 × 15 × 60² / 1200 is 8.5, and 8.49 in truth, as the axis is a little short of 60 m.
+        yield 'a zigzag of 15 cores' => [-0.4, 15, null, 8];
+        yield 'a zigzag of 6 cores' => [0.3, 6, null, 5];
+        yield 'as few legs as cores allow' => [0.3, 3, null, 2];
+        yield 'two legs at the least' => [0.3, 2, null, 2];
+    }
+
+    /** Even steps along a walk that swings from one side to the other, a tenth of the width inside either and 4 % inside the ends. */
+    #[DataProvider('walks')]
+    public function test_a_walk_swings_from_side_to_side_in_even_steps(float $turn, int $cores, ?int $asked, int $legs): void
+    {
+        $bed = self::bed($turn);
+        $axis = MainAxis::of(Strips::of($bed, 2000)) ?? self::fail('no axis');
+        foreach ([1, 2, 3, 4, 5, 6] as $seed) {
+            $local = self::local(Zigzag::lay($bed, $axis, $cores, $asked, new Draw($seed)), $turn);
+            self::assertCount($cores, $local);
+            if (cos($axis->angle - $turn) < 0) {
+                $local = array_map(static fn (array $p): array => [-$p[0], -$p[1]], $local);
+            }
+            // How far along the walk each core stands, in legs; and where a swing between the sides is there.
+            $at = array_map(static fn (array $p): float => ($p[0] / self::LENGTH + 0.46) / 0.92 * $legs, $local);
+            $swing = static fn (float $leg): float => 0.4 * self::WIDTH * (2 * abs(fmod($leg, 2) - 1) - 1);
+            $side = $local[0][1] * $swing($at[0]) > 0 ? 1 : -1;
+            foreach ($local as $i => [, $across]) {
+                self::assertEqualsWithDelta($side * $swing($at[$i]), $across, 0.25, "core {$i}, seed {$seed}");
+                $i === 0 || self::assertEqualsWithDelta($legs / $cores, $at[$i] - $at[$i - 1], 0.03, 'a step is a step');
+            }
+            self::assertLessThan($legs / $cores, $at[0] - 1e-3);
         }
     }
 
