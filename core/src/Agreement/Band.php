@@ -53,6 +53,19 @@ final readonly class Band
     }
 
     /**
+     * Every action class that a value in the band may belong to; its upper end is the next band's.
+     *
+     * @return non-empty-list<int>
+     */
+    public function reaches(ActionLimits $limits): array
+    {
+        $from = count(array_filter($limits->values, fn (float $limit): bool => $limit <= $this->lower));
+        $to = count(array_filter($limits->values, fn (float $limit): bool => $limit < $this->upper));
+
+        return range($from, max($from, $to));
+    }
+
+    /**
      * Action class the band sorts to: that of its middle; of an open band the class that holds all
      * of it; null when a limit cuts an open band.
      */

@@ -90,6 +90,21 @@ final class WordsAndLimitsTest extends TestCase
         self::assertSame([0.0, 1.0, 2.0], array_map($bands->position(...), [5.0, 6.5, 8.0]));
     }
 
+    /** A limit on an end of the band cuts nothing: what lies on it belongs above, and the upper end is the next band's. */
+    public function test_a_band_reaches_the_classes_of_the_values_in_it(): void
+    {
+        $limits = ActionLimits::of([4.0, 5.5, 7.3]);
+        $reaches = static fn (float $lower, float $upper): array => (new Band('x', $lower, $upper))->reaches($limits);
+
+        self::assertSame([[1, 2], [1], [2], [0], [0, 1], [0, 1, 2, 3], [3], [2, 3]], [
+            $reaches(5.25, 5.75), $reaches(5.0, 5.5), $reaches(5.5, 6.0), $reaches(3.0, 4.0), $reaches(3.5, 4.5), $reaches(-INF, INF), $reaches(7.3, INF), $reaches(7.0, 8.0),
+        ]);
+        foreach ([[5.25, 5.75], [5.0, 5.5], [5.5, 6.0], [3.0, 4.0], [7.0, 8.0], [-INF, 4.0]] as [$lower, $upper]) {
+            $band = new Band('x', $lower, $upper);
+            self::assertSame($band->isCutBy($limits), count($band->reaches($limits)) > 1);
+        }
+    }
+
     public function test_an_open_band_sorts_only_when_one_class_holds_all_of_it(): void
     {
         $limits = ActionLimits::of([6.0, 7.3]);

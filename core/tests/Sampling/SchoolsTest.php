@@ -74,6 +74,7 @@ final class SchoolsTest extends TestCase
         self::assertSame([], DepthStack::parse(['0-6in'])->warnings());
         self::assertSame([], DepthStack::parse(['0-15cm'])->warnings());
         self::assertSame([], DepthStack::parse(['0-8in'])->warnings());
+        self::assertSame([0, 1, 0, 1], array_map(static fn (string $layer): int => count(DepthStack::parse([$layer])->warnings()), ['0-14.8cm', '0-14cm', '0-20.8cm', '0-21.5cm']), 'half a centimetre is let pass');
         self::assertCount(2, DepthStack::parse(['0-2in', '2-6in'])->warnings());
         self::assertCount(1, DepthStack::parse(['0-6in', '12-24in'])->warnings());
     }
@@ -95,6 +96,16 @@ final class SchoolsTest extends TestCase
             for ($k = 1; $k < 6; $k++) {
                 self::assertEqualsWithDelta([0.0, -RowPlan::STEP_M], [$at[$first + $k][0] - $at[$first + $k - 1][0], $at[$first + $k][1] - $at[$first + $k - 1][1]], 1e-3, 'rows to the east, transects to the south');
             }
+        }
+    }
+
+    /** Rows that bear north-east by 30 degrees: across them it goes 30 degrees south of east. */
+    public function test_transects_run_across_rows_of_any_bearing(): void
+    {
+        $boundary = self::square();
+        $at = array_map($boundary->plane->toMetres(...), Plan::draft(self::spec($boundary, Pattern::Rows, 6)->acrossRows(RowPlan::of(0.762, 30)))->composites[0]);
+        for ($k = 1; $k < 6; $k++) {
+            self::assertEqualsWithDelta([$k * 0.0762 * cos(deg2rad(30)), -$k * 0.0762 * sin(deg2rad(30))], [$at[$k][0] - $at[0][0], $at[$k][1] - $at[0][1]], 1e-3);
         }
     }
 

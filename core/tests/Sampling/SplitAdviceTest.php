@@ -17,6 +17,7 @@ final class SplitAdviceTest extends TestCase
         self::assertSame([], SplitAdvice::within(AreaFacts::of(['slopes' => ['level']]), 19));
         self::assertStringContainsString('not stand for more than 20', SplitAdvice::within(AreaFacts::of(['slopes' => ['level']]), 21)[0]);
         self::assertStringContainsString('not stand for more than 5', SplitAdvice::within(AreaFacts::of(['slopes' => ['side']]), 6)[0]);
+        self::assertSame([[], [], []], [SplitAdvice::within(AreaFacts::of(['slopes' => ['level']]), 20), SplitAdvice::within(AreaFacts::of(['slopes' => ['side']]), 5), SplitAdvice::within(AreaFacts::of([]), 20)], 'the most is still allowed');
         self::assertSame([], SplitAdvice::within(AreaFacts::of([]), 12), 'what is not known is no reason');
         self::assertNotSame([], SplitAdvice::within(AreaFacts::of([]), 30), 'but no ground carries 30 acres');
     }

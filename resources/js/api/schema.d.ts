@@ -7736,6 +7736,7 @@ export interface components {
             lower: number | null;
             upper: number | null;
             cut: boolean;
+            may: string[];
         };
         Pair: {
             sample_id: number;

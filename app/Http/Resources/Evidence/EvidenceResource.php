@@ -175,7 +175,7 @@ final class EvidenceResource extends JsonResource
             'limits' => $pair->limits->values,
             'reference' => $pair->reference,
             'test' => $test,
-            'band' => $band === null ? null : ['name' => $band->name, 'lower' => $finite($band->lower), 'upper' => $finite($band->upper), 'cut' => $band->isCutBy($pair->limits)],
+            'band' => $band === null ? null : ['name' => $band->name, 'lower' => $finite($band->lower), 'upper' => $finite($band->upper), 'cut' => $band->isCutBy($pair->limits), 'may' => array_values(array_map(static fn (int $class): string => $actions[$class], array_diff($band->reaches($pair->limits), [$pair->testClass()])))],
             'difference' => $test === null ? null : $test - $pair->reference,
             'reference_action' => $actions[$pair->referenceClass()],
             'test_action' => $pair->testClass() === null ? null : $actions[$pair->testClass()],

@@ -54,6 +54,23 @@ const lines = computed(() => {
         .filter(Boolean)
         .join('; ')
 })
+/** Both lines in figures, with the intervals of the one that has them. */
+const fits = computed(() => {
+    const found = props.evidence.regression
+    if (!found) return []
+    const figure = (value: number | null, ci?: number[] | null) => ({
+        value: number(value, 2),
+        interval: ci ? `${number(ci[0], 2)} to ${number(ci[1], 2)}` : '',
+    })
+    const [known, rank] = [found.deming_known, found.passing_bablok]
+    return [
+        { name: 'Deming, equal errors', figures: [figure(found.deming.intercept), figure(found.deming.slope)] },
+        ...(known
+            ? [{ name: `Deming, errors as ${number(known.ratio, 2)} to 1`, figures: [figure(known.intercept), figure(known.slope)] }]
+            : []),
+        { name: 'Passing and Bablok', figures: [figure(rank.intercept, rank.intercept_ci), figure(rank.slope, rank.slope_ci)] },
+    ]
+})
 const steady = computed(() => {
     const ci = props.evidence.regression?.passing_bablok.slope_ci
     if (!ci) return ''
@@ -91,10 +108,57 @@ const steady = computed(() => {
             {{ lines ? `${lines[0]!.toUpperCase()}${lines.slice(1)}.` : '' }}
             {{ steady }}
         </figcaption>
+        <details>
+            <summary>As a table</summary>
+            <table v-if="fits.length" class="plain">
+                <thead>
+                    <tr>
+                        <th>Line</th>
+                        <th class="num">Intercept</th>
+                        <th class="num">Slope</th>
+                    </tr>
+                </thead>
+                <tbody>
+                    <tr v-for="fit in fits" :key="fit.name">
+                        <td>{{ fit.name }}</td>
+                        <td v-for="(figure, i) in fit.figures" :key="i" class="num">
+                            {{ figure.value }}
+                            <span v-if="figure.interval" class="interval">{{ figure.interval }}</span>
+                        </td>
+                    </tr>
+                </tbody>
+            </table>
+            <table class="plain">
+                <thead>
+                    <tr>
+                        <th>Composite</th>
+                        <th class="num">Reference</th>
+                        <th class="num">Test</th>
+                        <th>Side</th>
+                    </tr>
+                </thead>
+                <tbody>
+                    <tr v-for="pair in pairs" :key="pair.code">
+                        <td>{{ pair.code }}</td>
+                        <td class="num">{{ number(pair.reference, ratio ? 0 : 2) }}</td>
+                        <td class="num">{{ number(pair.test, ratio ? 0 : 2) }}</td>
+                        <td>{{ pair.same ? 'same' : 'other' }}</td>
+                    </tr>
+                </tbody>
+            </table>
+        </details>
     </figure>
 </template>
 
 <style scoped>
+summary {
+    cursor: pointer;
+}
+.interval {
+    display: block;
+    font-size: 11px;
+    color: var(--ink-2);
+}
 figure {
     margin: 0;
     max-width: 320px;

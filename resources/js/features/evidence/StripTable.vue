@@ -145,6 +145,7 @@ const actions = computed(() => props.evidence.policy.terms.actions)
                                 {{ pair.reference_action }}</strong
                             >
                         </span>
+                        <span v-if="pair.band?.may.length" class="odd">or {{ pair.band.may.join(' or ') }}, by the card</span>
                     </td>
                 </tr>
             </tbody>
