@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Decide;
 
+use App\Models\Area;
 use App\Models\JudgingPolicy;
 use App\Models\Lab;
 use App\Models\Reading;
+use App\Models\Run;
+use App\Models\RunTube;
 use App\Models\Sample;
 use App\Models\TestMethod;
 use App\Models\Verdict;
@@ -121,16 +124,7 @@ final class RegisterTest extends ApiTestCase
 
     public function test_a_policy_tells_of_claims_of_numbers_too(): void
     {
-        $pen = TestMethod::query()->create(['code' => 'pen', 'name' => 'Pen', 'analyte' => 'ph', 'portion' => 'bench', 'school' => null, 'uncertainty' => null, 'lot' => '', 'bands' => null]);
-        $area = $this->area();
-        foreach (range(0, 29) as $i) {
-            $sample = $this->sample($area);
-            $ph = 5.0 + 0.1 * $i;
-            $this->read($sample, 'lab-ph', number_format($ph, 2));
-            foreach ([0.05, -0.05] as $off) {
-                Reading::query()->create(['sample_id' => $sample->id, 'portion_id' => $sample->portions()->where('kind', 'bench')->valueOrFail('id'), 'method_id' => $pen->id, 'created_by' => $this->technician->id, 'value' => round($ph + $off + 0.06 * (-1) ** $i, 3), 'band' => null, 'as_reported' => 'x', 'read_on' => '2026-09-05', 'reader' => 'Ada Fenwright', 'flags' => [], 'note' => '', 'lot' => '']);
-            }
-        }
+        $pen = $this->pen();
         $this->actingAs($this->reviewer);
         $hash = (string) $this->api('GET', '/evidence/{method}', ids: ['method' => $pen->id])->json('hash');
         foreach (['rate', 'track'] as $claim) {
@@ -141,6 +135,95 @@ final class RegisterTest extends ApiTestCase
         $effects = array_column($this->api('POST', '/policies/preview', $input)->assertOk()->json(), 'would', 'claim');
         self::assertSame(['track' => 'falls', 'rate' => 'falls'], $effects);
         self::assertSame(['stands', 'stands'], Verdict::query()->pluck('verdict')->all(), 'what was signed stays');
+    }
+
+    /** A pen sees change, so that it may stand between labs; and what cannot be said of it is said. */
+    public function test_strategies_of_a_pen_count_its_own_repeats(): void
+    {
+        $asked = ['lab_fee' => 18, 'lab_minutes' => 0, 'test_fee' => 1, 'test_minutes' => 0, 'hour' => 0, 'under' => 100, 'over' => 50, 'drift' => 0.0];
+        $pen = $this->pen();
+        $this->provenKit(Area::query()->firstOrFail());
+        $of = fn (TestMethod $test) => $this->api('POST', '/evidence/{method}/strategies', $asked, ['method' => $test->id])->assertOk();
+        [$found, $kit] = [$of($pen), $of($this->method('kit-ph'))];
+
+        self::assertContains('change', array_column($found->json('outcomes'), 'strategy'));
+        self::assertNotContains('change', array_column($kit->json('outcomes'), 'strategy'));
+        self::assertStringNotContainsString('left out', implode(' ', array_slice($found->json('words'), 0, 1)).implode(' ', array_slice($found->json('words'), 2)));
+        self::assertCount(2, $found->json('words'));
+        self::assertStringContainsString('that strategy is left out', implode(' ', $kit->json('words')));
+        self::assertNull($kit->json('test_sd'));
+        self::assertEqualsWithDelta(0.05 * M_SQRT2, $found->json('test_sd'), 1e-3, 'two dips lie a tenth apart');
+        $costs = array_column($found->json('outcomes'), null, 'strategy');
+        // Between two limits at 6.0 and 7.3 a dip reaches twice its spread to either side: of 30 soils a tenth apart some are close.
+        self::assertGreaterThan(0.05, $costs['both']['lab_share']);
+        self::assertLessThan(0.4, $costs['both']['lab_share']);
+        self::assertEqualsWithDelta(1 + 18 * $costs['both']['lab_share'], $costs['both']['testing'], 1e-9);
+    }
+
+    /** What the last run cost and took, by its tubes; a policy of any version counts on. */
+    public function test_costs_begin_with_the_last_run(): void
+    {
+        $sample = $this->pair($this->area(), '5.5', '5.60');
+        $method = $this->method('kit-ph');
+        $portion = $sample->portions()->where('kind', 'bench')->firstOrFail();
+        $version = $method->versions()->latest('id')->firstOrFail();
+        foreach ([[999, 6000, true], [120, 480, true], [5, 5, false]] as [$cents, $seconds, $finished]) {
+            $run = Run::query()->create([
+                'site_id' => $sample->site_id, 'method_id' => $method->id, 'method_version_id' => $version->id, 'created_by' => $this->technician->id, 'submission' => "s{$cents}", 'state' => $finished ? 'finished' : 'running', 'readers' => ['Ada Fenwright'], 'said' => [],
+                'lots' => [], 'steps' => [['code' => 'read', 'kind' => 'read']], 'started_ms' => 1, 'cost_cents' => $cents, 'attention_s' => $seconds, 'note' => '', 'finished_at' => $finished ? now() : null,
+            ]);
+            foreach (range(1, 4) as $number) {
+                RunTube::query()->create(['run_id' => $run->id, 'portion_id' => $portion->id, 'number' => $number, 'replicate' => $number]);
+            }
+        }
+
+        $costs = $this->api('GET', '/evidence/{method}/costs', ids: ['method' => $method->id])->assertOk();
+        self::assertEqualsWithDelta([0.30, 2.0], [$costs->json('test_fee'), $costs->json('test_minutes')], 1e-9, '120 cents and 8 minutes for four tubes; what is not finished tells nothing');
+    }
+
+    public function test_versions_of_a_policy_count_on(): void
+    {
+        $this->actingAs($this->reviewer);
+        $terms = JudgingPolicy::query()->where('analyte', 'ph')->firstOrFail()->terms;
+        foreach ([2, 3, 4] as $version) {
+            $this->api('POST', '/policies', ['analyte' => 'ph', 'required' => 0.8, 'confidence' => 0.95, 'allowable' => 0.3, 'change' => 0.5, 'crops' => $terms['crops'], 'reason' => "The {$version}th way."])->assertCreated()->assertJsonPath('version', $version);
+        }
+    }
+
+    /** The ends of a fizz pair are open: what a new policy would make of it is judged with them as they are. */
+    public function test_a_preview_keeps_open_bands_open(): void
+    {
+        $fizz = TestMethod::query()->create(['code' => 'fizz', 'name' => 'Fizz', 'analyte' => 'ph', 'portion' => 'bench', 'school' => null, 'uncertainty' => null, 'lot' => '', 'bands' => [['name' => 'acid', 'lower' => null, 'upper' => 6.5], ['name' => 'rest', 'lower' => 6.5, 'upper' => null]]]);
+        $area = $this->area();
+        foreach (range(0, 15) as $i) {
+            $sample = $this->sample($area);
+            $this->read($sample, 'lab-ph', $i % 2 === 0 ? '5.20' : '7.80');
+            Reading::query()->create(['sample_id' => $sample->id, 'portion_id' => $sample->portions()->where('kind', 'bench')->valueOrFail('id'), 'method_id' => $fizz->id, 'created_by' => $this->technician->id, 'value' => null, 'band' => $i % 2 === 0 ? 'acid' : 'rest', 'as_reported' => 'x', 'read_on' => '2026-09-05', 'reader' => 'Ada Fenwright', 'flags' => [], 'note' => '', 'lot' => '']);
+        }
+        $this->actingAs($this->reviewer);
+        $hash = (string) $this->api('GET', '/evidence/{method}', ids: ['method' => $fizz->id])->json('hash');
+        $this->api('POST', '/evidence/{method}/verdicts', ['claim' => 'sort', 'hash' => $hash, 'follows_id' => null, 'scope' => 'The fizz pair, here.', 'note' => ''], ['method' => $fizz->id])->assertCreated()->assertJsonPath('verdict', 'unable');
+        $terms = JudgingPolicy::query()->where('analyte', 'ph')->firstOrFail()->terms;
+        $input = ['analyte' => 'ph', 'required' => 0.8, 'confidence' => 0.95, 'allowable' => 0.3, 'change' => 0.5, 'reason' => 'One limit for all.'];
+
+        $this->api('POST', '/policies/preview', ['crops' => $terms['crops']] + $input)->assertOk()->assertJsonPath('0.would', 'unable');
+        $this->api('POST', '/policies/preview', ['crops' => array_map(static fn (): array => [6.5, 6.6], $terms['crops'])] + $input)->assertOk()->assertJsonPath('0.would', 'unable');
+    }
+
+    private function pen(): TestMethod
+    {
+        $pen = TestMethod::query()->create(['code' => 'pen', 'name' => 'Pen', 'analyte' => 'ph', 'portion' => 'bench', 'school' => null, 'uncertainty' => null, 'lot' => '', 'bands' => null]);
+        $area = $this->area();
+        foreach (range(0, 29) as $i) {
+            $sample = $this->sample($area);
+            $ph = 5.0 + 0.1 * $i;
+            $this->read($sample, 'lab-ph', number_format($ph, 2));
+            foreach ([0.05, -0.05] as $off) {
+                Reading::query()->create(['sample_id' => $sample->id, 'portion_id' => $sample->portions()->where('kind', 'bench')->valueOrFail('id'), 'method_id' => $pen->id, 'created_by' => $this->technician->id, 'value' => round($ph + $off + 0.06 * (-1) ** $i, 3), 'band' => null, 'as_reported' => 'x', 'read_on' => '2026-09-05', 'reader' => 'Ada Fenwright', 'flags' => [], 'note' => '', 'lot' => '']);
+            }
+        }
+
+        return $pen;
     }
 
     /** @return TestResponse<Response> */
