@@ -6,7 +6,6 @@ namespace App\Actions\FollowUp;
 
 use App\Actions\Prescribe\Recommend;
 use App\Models\Area;
-use App\Models\Sample;
 use App\Models\Site;
 use HonestCore\Agronomy\Lime\LimeMaterial;
 use HonestCore\Agronomy\Retest;
@@ -26,24 +25,34 @@ final class RetestDates
     {
         $yearAgo = now($site->timezone)->subYear()->format('Y-m-d');
         $old = Area::query()->where('site_id', $site->id)->whereHas('samples')
-            ->whereDoesntHave('samples', static fn (Builder $samples) => $samples->where('pulled_on', '>=', $yearAgo))->exists();
+            ->whereDoesntHave('samples', static fn (Builder $samples) => $samples->where('pulled_on', '>=', $yearAgo));
 
-        return $old ? array_values(array_filter($this($site), static fn (array $date): bool => $date['state'] === 'overdue')) : [];
+        return array_values(array_filter($this->dates($site, $old), static fn (array $date): bool => $date['state'] === 'overdue'));
     }
 
     /** @return list<array{area_id: int, area: string, last_pulled: string|null, due: string|null, state: string, reason: string, composites: int}> the soonest first */
     public function __invoke(Site $site): array
     {
+        return $this->dates($site, Area::query()->where('site_id', $site->id));
+    }
+
+    /**
+     * @param Builder<Area> $areas
+     * @return list<array{area_id: int, area: string, last_pulled: string|null, due: string|null, state: string, reason: string, composites: int}>
+     */
+    private function dates(Site $site, Builder $areas): array
+    {
         $today = now($site->timezone)->format('Y-m-d');
         $dates = [];
-        foreach (Area::query()->where('site_id', $site->id)->with(Recommend::NEEDS)->orderBy('name')->get() as $area) {
-            $last = $area->samples->max(static fn (Sample $sample): string => $sample->pulled_on->format('Y-m-d'));
+        foreach ($areas->withCount('samples')->withMax('samples', 'pulled_on')->with(Recommend::needs())->orderBy('name')->get() as $area) {
+            $last = $area->getAttribute('samples_max_pulled_on');
+            $last = is_string($last) ? substr($last, 0, 10) : null;
             $corrects = ($this->recommend)($area, LimeMaterial::of(100, 1), 6)->corrects();
-            $due = is_string($last) ? Retest::due(new \DateTimeImmutable($last), $corrects)->format('Y-m-d') : null;
+            $due = $last === null ? null : Retest::due(new \DateTimeImmutable($last), $corrects)->format('Y-m-d');
             $dates[] = [
                 'area_id' => $area->id,
                 'area' => $area->name,
-                'last_pulled' => is_string($last) ? $last : null,
+                'last_pulled' => $last,
                 'due' => $due,
                 'state' => match (true) {
                     $due === null => 'never',
@@ -55,7 +64,7 @@ final class RetestDates
                     $corrects => 'The pH is being corrected: test again after a year, in the same season, by the same lab.',
                     default => 'Nothing to correct: test again within 3 years, in the same season, by the same lab.',
                 },
-                'composites' => $area->samples->count(),
+                'composites' => $area->samples_count,
             ];
         }
         usort($dates, static fn (array $a, array $b): int => ($a['due'] ?? '') <=> ($b['due'] ?? ''));

@@ -23,6 +23,7 @@ use HonestCore\Agronomy\Lime\LimeAdvice;
 use HonestCore\Agronomy\Lime\LimeMaterial;
 use HonestCore\Sampling\DepthLayer;
 use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
  * The recommendation of an area: from its newest composite with a pH. A lab result goes before a bench reading;
@@ -30,7 +31,10 @@ use Illuminate\Database\Eloquent\Collection;
  */
 final class Recommend
 {
-    public const NEEDS = ['samples.readings.method', 'samples.readings.correction:id,corrects_id'];
+    private const READ_BY = ['readings.method', 'readings.correction:id,corrects_id'];
+
+    /** Composites of an area that are looked at: the newest with a pH, of which those of the newest round decide. */
+    private const NEWEST = 300;
 
     private ?JudgingPolicy $policy = null;
 
@@ -45,8 +49,17 @@ final class Recommend
 
     public function __construct(private readonly GatherEvidence $evidence, private readonly VerdictStatus $status, private readonly SamplingSplit $sampling) {}
 
+    /** @return array<int|string, mixed> what is loaded with the areas that are to be advised on */
+    public static function needs(): array
+    {
+        return [
+            'samples' => static fn (HasMany $samples) => $samples->whereHas('readings', static fn ($readings) => $readings->whereHas('method', static fn ($method) => $method->where('analyte', 'ph')))->orderByDesc('pulled_on')->orderByDesc('number')->limit(self::NEWEST),
+            ...array_map(static fn (string $with): string => "samples.{$with}", self::READ_BY),
+        ];
+    }
+
     /**
-     * @param Area $area with what NEEDS names
+     * @param Area $area with what needs() names
      * @param int|null $sampleId the composite that is asked about; null for the newest, or the part of the newest round that needs most
      */
     public function __invoke(Area $area, LimeMaterial $material, float $depthInches, ?int $sampleId = null): Recommendation
@@ -59,7 +72,7 @@ final class Recommend
         $advise = fn (?Sample $sample): Advised => $this->advise($sample, $area, $policy, $crop, $material, $depthInches);
         $parts = array_map($advise, $this->round($samples));
         $chosen = match (true) {
-            $sampleId !== null => $advise($area->samples->find($sampleId)),
+            $sampleId !== null => $advise($area->samples->find($sampleId) ?? Sample::query()->where('area_id', $area->id)->with(self::READ_BY)->find($sampleId)),
             $parts !== [] => self::neediest($parts),
             default => $advise($samples[0] ?? null),
         };

@@ -7,6 +7,7 @@ namespace Tests\Feature\Prescribe;
 use App\Models\Area;
 use App\Models\Plan;
 use App\Models\Sample;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\HttpFoundation\Response;
 use Tests\Feature\ApiTestCase;
@@ -130,6 +131,24 @@ final class RecommendationTest extends ApiTestCase
 
         self::assertStringContainsString("{$parts[3]->code} (20 Sep, pH 6.20, leave, a duplicate of this one)", $notes(2));
         self::assertStringNotContainsString($parts[3]->code, $notes(0).$notes(1));
+    }
+
+    /** Ground with more composites than are looked at: the newest decide, all are counted, and an old one can still be asked about. */
+    public function test_of_very_many_composites_the_newest_decide(): void
+    {
+        $area = $this->area();
+        $newest = $this->sample($area, '2026-10-10');
+        $this->read($newest, 'lab-ph', '5.40');
+        DB::statement("WITH RECURSIVE n(i) AS (SELECT 1 UNION ALL SELECT i + 1 FROM n WHERE i < 330)
+            INSERT INTO samples (team_id, site_id, area_id, plan_id, created_by, code, year, number, depth, pulled_on, pulled_by, cores_planned, cores_pulled, note, composite, conditions, created_at, updated_at)
+            SELECT team_id, site_id, area_id, plan_id, created_by, 'OLD' || i, 2010, i, depth, '2010-04-01', pulled_by, cores_planned, cores_pulled, '', 1, '{}', created_at, updated_at FROM samples, n WHERE samples.id = ?", [$newest->id]);
+        DB::statement("INSERT INTO readings (team_id, sample_id, portion_id, method_id, created_by, value, as_reported, read_on, reader, flags, note, lot, created_at, updated_at)
+            SELECT r.team_id, s.id, r.portion_id, r.method_id, r.created_by, 6.9, '6.9', '2010-04-09', r.reader, '[]', '', '', r.created_at, r.updated_at FROM samples s, readings r WHERE s.code LIKE 'OLD%' AND r.sample_id = ?", [$newest->id]);
+        $it = $this->recommend($area);
+
+        self::assertSame([$newest->code, 'direction', 299], [$it->json('sample.code'), $it->json('kind'), count($it->json('earlier'))]);
+        $this->api('GET', '/follow-up', query: ['site_id' => $area->site_id])->assertJsonPath('0.composites', 331)->assertJsonPath('0.last_pulled', '2026-10-10');
+        $this->recommend($area, ['sample_id' => Sample::query()->where('code', 'OLD1')->valueOrFail('id')])->assertJsonPath('kind', 'leave')->assertJsonPath('lab.ph', 6.9);
     }
 
     public function test_a_composite_of_other_ground_is_refused(): void

@@ -14,7 +14,7 @@ final class ListRecommendations
 {
     public function __invoke(RecommendationRequest $request, Recommend $recommend): JsonResponse
     {
-        $areas = Area::query()->where('site_id', $request->integer('site_id'))->with(Recommend::NEEDS)->orderBy('name')->get();
+        $areas = Area::query()->where('site_id', $request->integer('site_id'))->with(Recommend::needs())->orderBy('name')->get();
 
         return new JsonResponse($areas->map(static function (Area $area) use ($recommend, $request): array {
             $it = $recommend($area, $request->material(), $request->depthInches());
