@@ -190,6 +190,25 @@ final class RegisterTest extends ApiTestCase
         }
     }
 
+    /** Pairs that were left out of a verdict are left out of what another policy would make of it, and each area is judged by its own limits. */
+    public function test_a_preview_leaves_out_what_was_left_out_and_knows_the_ground(): void
+    {
+        $area = $this->area();
+        $this->provenKit($area);
+        $spoiled = $this->sample($area);
+        $this->read($spoiled, 'kit-ph', '7.5', ['tap-water']);
+        $this->read($spoiled, 'lab-ph', '5.10');
+        $this->sign();
+        $terms = JudgingPolicy::query()->where('analyte', 'ph')->firstOrFail()->terms;
+        $input = ['analyte' => 'ph', 'required' => 0.8, 'confidence' => 0.95, 'allowable' => 0.3, 'change' => 0.5, 'crops' => $terms['crops'], 'reason' => 'As it was.'];
+        $would = fn (array $more): mixed => $this->api('POST', '/policies/preview', $more + $input)->assertOk()->json('0.would');
+
+        self::assertSame('stands', $would([]), 'with the spoiled one in it would be open');
+        // Limits that part what the kit does not: lab and kit then disagree on five of the fifteen.
+        self::assertSame('falls', $would(['crops' => ['pasture' => [5.01, 7.3]] + $terms['crops']]));
+        self::assertSame('stands', $would(['crops' => ['lawn' => [5.01, 7.3]] + $terms['crops']]), 'of ground that was not in it');
+    }
+
     /** The ends of a fizz pair are open: what a new policy would make of it is judged with them as they are. */
     public function test_a_preview_keeps_open_bands_open(): void
     {
