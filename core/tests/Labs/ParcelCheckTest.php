@@ -45,6 +45,22 @@ final class ParcelCheckTest extends TestCase
         self::assertSame(['empty'], array_column(ParcelCheck::warnings([], [], '', self::ARRIVES), 'code'));
     }
 
+    /** Exactly enough is enough, half a centimetre is no other layer, and the moment of the deadline is still in time. */
+    public function test_warnings_begin_where_they_say(): void
+    {
+        $codes = static fn (ParcelPortion ...$portions): array => array_column(ParcelCheck::warnings(array_values($portions), [], '', self::ARRIVES), 'code');
+        $ph = $this->ph();
+        $nitrate = new LabTest('nitrate', 'nitrate', 100, 1500);
+
+        self::assertSame([[], ['volume'], []], [$codes(new ParcelPortion('A', 'dried', null, 200, [$ph])), $codes(new ParcelPortion('A', 'dried', null, 199, [$ph])), $codes(new ParcelPortion('A', 'dried', null, null, [$ph]))]);
+        self::assertSame([[], ['depth'], ['depth'], []], array_map(static fn (string $layer): array => $codes(new ParcelPortion('A', 'dried', DepthLayer::parse($layer), 400, [$ph])), ['0-15.7cm', '0-15.8cm', '1-15cm', '0-14.8cm']));
+        self::assertSame([[], ['late']], [$codes(new ParcelPortion('A', 'chilled', null, 200, [$nitrate], self::ARRIVES)), $codes(new ParcelPortion('A', 'chilled', null, 200, [$nitrate], self::ARRIVES - 1))]);
+        self::assertSame([['moist'], []], [$codes(new ParcelPortion('A', 'drying', null, 400, [$ph])), $codes(new ParcelPortion('A', 'drying', null, 400, [$nitrate], self::ARRIVES))], 'what hurries goes moist');
+        self::assertSame([], $codes(new ParcelPortion('A', 'dried', null, 400, [$ph], self::ARRIVES - 999)), 'a deadline of what does not hurry is no matter of the parcel');
+        $lead = new LabTest('lead', 'lead', 10, 3000, outside: 'LEAD TEST');
+        self::assertSame(['outside'], $codes(new ParcelPortion('A', 'dried', null, 400, [$lead]), new ParcelPortion('B', 'dried', null, 400, [$lead])), 'said once for all of them');
+    }
+
     private function ph(): LabTest
     {
         return new LabTest('ph', 'pH', 200, 1250, DepthLayer::parse('0-6in'));

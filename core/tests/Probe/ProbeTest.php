@@ -200,6 +200,53 @@ final class ProbeTest extends TestCase
         self::assertStringContainsString('nitrogen lies in a band', implode(' ', $even->cautions));
     }
 
+    /** Whatever the order they are given in, the mean across is that of the broken line through the places: summed here in millimetres. */
+    public function test_the_mean_across_is_that_of_the_line_through_the_places(): void
+    {
+        mt_srand(71);
+        for ($i = 0; $i < 40; $i++) {
+            $at = array_map(static fn (int $k): float => 1.0 + 4.0 * $k, array_slice(array_values((array) array_rand(array_flip(range(0, 9)), mt_rand(2, 9))), 0));
+            shuffle($at);
+            $places = array_map(static fn (float $cm): array => ['cm' => $cm, 'readings' => [mt_rand(0, 60) * 1.0, mt_rand(0, 60) * 1.0]], $at);
+            $found = RowTransect::of(80, $places);
+            usort($places, static fn (array $a, array $b): int => $a['cm'] <=> $b['cm']);
+            [$sum, $steps] = [0.0, 0];
+            for ($mm = $places[0]['cm'] * 10 + 0.5; $mm < $places[count($places) - 1]['cm'] * 10; $mm++) {
+                for ($k = 1; $places[$k]['cm'] * 10 < $mm; $k++);
+                [$a, $b] = [$places[$k - 1], $places[$k]];
+                $share = ($mm / 10 - $a['cm']) / ($b['cm'] - $a['cm']);
+                $sum += (1 - $share) * array_sum($a['readings']) / 2 + $share * array_sum($b['readings']) / 2;
+                $steps++;
+            }
+            self::assertEqualsWithDelta($sum / $steps, $found->meanAcross, 1e-9);
+            self::assertSame([$places[0]['cm'], $places[count($places) - 1]['cm']], [$found->fromCm, $found->toCm]);
+        }
+    }
+
+    /** Each caution begins just where it says: a place from the row, a place from the middle, twice the lowest, two readings. */
+    public function test_cautions_begin_where_they_say(): void
+    {
+        $at = static fn (array $places): string => implode(' ', RowTransect::of(76.2, array_map(static fn (float $cm, array $readings): array => ['cm' => $cm, 'readings' => $readings], array_column($places, 0), array_column($places, 1)))->cautions);
+        $two = static fn (float $value): array => [$value, $value];
+
+        self::assertSame('', $at([[7.62, $two(10)], [20.0, $two(19.9)], [30.48, $two(10)]]), 'a place from either end is near enough');
+        self::assertStringContainsString('do not reach', $at([[7.63, $two(10)], [20.0, $two(12)], [38.1, $two(10)]]));
+        self::assertStringContainsString('do not reach', $at([[0.0, $two(10)], [20.0, $two(12)], [30.47, $two(10)]]));
+        self::assertStringContainsString('in a band', $at([[0.0, $two(10)], [20.0, $two(20)], [38.1, $two(10)]]), 'twice is enough');
+        self::assertSame('', $at([[0.0, $two(10)], [38.1, $two(20)]]), 'of two places none is a band');
+        self::assertSame('', $at([[0.0, $two(0)], [20.0, $two(0)], [38.1, $two(0)]]), 'nothing anywhere is no band');
+        self::assertStringContainsString('2 places have a single reading', $at([[0.0, [10.0]], [20.0, [11.0]], [38.1, $two(12)]]));
+        self::assertStringContainsString('One place has a single reading', $at([[0.0, $two(10)], [20.0, [11.0]], [38.1, $two(12)]]));
+    }
+
+    public function test_the_ends_of_a_transect_are_accepted(): void
+    {
+        foreach ([[10.0, [['cm' => 5.0, 'readings' => [0.0]]]], [1000.0, [['cm' => 500.0, 'readings' => [500.0]]]], [76.2, [['cm' => 0.0, 'readings' => array_fill(0, 10, 1.0)]]]] as [$spacing, $places]) {
+            self::assertCount(1, RowTransect::of($spacing, $places)->places);
+        }
+        self::assertCount(60, RowTransect::of(500, array_map(static fn (int $i): array => ['cm' => 4.0 * $i, 'readings' => [1.0, 1.0]], range(0, 59)))->places);
+    }
+
     public function test_one_place_is_no_transect(): void
     {
         $one = RowTransect::of(76.2, [['cm' => 10.0, 'readings' => [12.0, 14.0]]]);
@@ -216,6 +263,13 @@ final class ProbeTest extends TestCase
         yield 'no reading' => [76.2, [['cm' => 10.0, 'readings' => []]], 'from 1 to 10'];
         yield 'negative' => [76.2, [['cm' => 10.0, 'readings' => [-1.0]]], 'from 0 to 500'];
         yield 'no place' => [76.2, [], 'from 1 to 60'];
+        yield 'a row too near' => [9.9, [['cm' => 0.0, 'readings' => [1.0]]], 'from 10 to 1000'];
+        yield 'a row too far' => [1000.1, [['cm' => 0.0, 'readings' => [1.0]]], 'from 10 to 1000'];
+        yield 'before the row' => [76.2, [['cm' => -0.1, 'readings' => [1.0]]], 'distance from the row'];
+        yield 'eleven readings' => [76.2, [['cm' => 1.0, 'readings' => array_fill(0, 11, 1.0)]], 'from 1 to 10'];
+        yield 'more than a probe shows' => [76.2, [['cm' => 1.0, 'readings' => [500.1]]], 'from 0 to 500'];
+        yield 'no number' => [76.2, [['cm' => 1.0, 'readings' => [NAN]]], 'from 0 to 500'];
+        yield 'sixty-one places' => [500.0, array_map(static fn (int $i): array => ['cm' => 4.0 * $i, 'readings' => [1.0]], range(0, 60)), 'from 1 to 60'];
         yield 'no row' => [0.0, [['cm' => 0.0, 'readings' => [1.0]]], 'row spacing'];
     }
 
