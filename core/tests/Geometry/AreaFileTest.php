@@ -34,6 +34,55 @@ final class AreaFileTest extends TestCase
         self::assertSame([self::RING], $gpx[0]['geometry']['coordinates']);
     }
 
+    /** Folders, points beside the polygons, holes, several outlines of one place and words with markup in them, as programs write them. */
+    public function test_kml_of_any_shape_is_read(): void
+    {
+        $ring = static fn (float $x, float $size): string => "<coordinates>\n {$x},50,0 ".($x + $size).",50,0\n".($x + $size).','.(50 + $size).",0 {$x},50,0 </coordinates>";
+        $polygon = static fn (string $outer, string $inner = ''): string => "<Polygon><outerBoundaryIs><LinearRing>{$outer}</LinearRing></outerBoundaryIs>".($inner === '' ? '' : "<innerBoundaryIs><LinearRing>{$inner}</LinearRing></innerBoundaryIs>").'</Polygon>';
+        $file = AreaFile::read('<?xml version="1.0"?><kml xmlns="http://www.opengis.net/kml/2.2"><Document><Folder><name>Farm</name>'
+            .'<Placemark><name>gate</name><Point><coordinates>10,50</coordinates></Point></Placemark>'
+            .'<Placemark><name> Low field </name><description>&lt;b&gt;Limed&lt;/b&gt; in 2019</description>'.$polygon($ring(10.0, 0.01), $ring(10.002, 0.001)).'</Placemark></Folder>'
+            .'<Placemark><MultiGeometry>'.$polygon($ring(10.1, 0.01)).$polygon($ring(10.2, 0.01)).'</MultiGeometry></Placemark></Document></kml>');
+
+        self::assertSame(['placemark 2', 'placemark 3'], array_column($file->areas, 'place'), 'a point is no area and is counted');
+        self::assertSame([['name' => 'Low field', 'history' => 'Limed in 2019'], ['name' => '', 'history' => '']], array_column($file->areas, 'properties'));
+        self::assertSame(['Polygon', 'MultiPolygon'], array_column(array_column($file->areas, 'geometry'), 'type'));
+        self::assertSame([[[10.0, 50.0], [10.01, 50.0], [10.01, 50.01], [10.0, 50.0]], [[10.002, 50.0], [10.003, 50.0], [10.003, 50.001], [10.002, 50.0]]], $file->areas[0]['geometry']['coordinates']);
+        self::assertCount(2, $file->areas[1]['geometry']['coordinates']);
+        self::assertSame([[50.0, 10.0], [50.0, 10.01], [50.01, 10.01], [50.0, 10.0]], $file->swapped()->areas[0]['geometry']['coordinates'][0] ?? null);
+    }
+
+    /** Each stretch of a track and each route is a ring, closed where the receiver left it open and never twice. */
+    public function test_tracks_and_routes_are_rings(): void
+    {
+        $points = static fn (string $tag, bool $closed): string => implode('', array_map(static fn (array $p): string => "<{$tag} lat=\"{$p[1]}\" lon=\"{$p[0]}\"/>", [[10, 50], [10.01, 50], [10.01, 50.01], ...($closed ? [[10, 50]] : [])]));
+        $file = AreaFile::read('<gpx xmlns="http://www.topografix.com/GPX/1/1"><wpt lat="1" lon="1"/><trk><name>Round the hill</name><trkseg>'.$points('trkpt', false).'</trkseg><trkseg>'.$points('trkpt', true).'</trkseg><trkseg></trkseg></trk><rte><name>Fence</name>'.$points('rtept', false).'</rte></gpx>');
+
+        self::assertSame(['Round the hill', 'Round the hill', 'Fence'], array_map(static fn (array $area): mixed => $area['properties']['name'] ?? null, $file->areas));
+        foreach ($file->areas as $area) {
+            self::assertSame([[[10.0, 50.0], [10.01, 50.0], [10.01, 50.01], [10.0, 50.0]]], $area['geometry']['coordinates']);
+        }
+    }
+
+    public function test_points_without_a_name_are_one_ring(): void
+    {
+        $file = AreaFile::read("\xEF\xBB\xBFLatitude,Longitude\n50,10\n50,10.01\n50.01,10.01\n");
+        self::assertSame(['the points', ['name' => '']], [$file->areas[0]['place'], $file->areas[0]['properties']]);
+        self::assertSame([[[10.0, 50.0], [10.01, 50.0], [10.01, 50.01], [10.0, 50.0]]], $file->areas[0]['geometry']['coordinates']);
+    }
+
+    /** Far from the site as it stands, and near it the other way round: only both together speak for an exchange. */
+    public function test_an_exchange_is_thought_of_only_near_a_place(): void
+    {
+        $at = static fn (float $x, float $y): AreaFile => AreaFile::read((string) json_encode(['type' => 'Polygon', 'coordinates' => [[[$x, $y], [$x + 0.01, $y], [$x + 0.01, $y + 0.01], [$x, $y]]]]));
+        self::assertTrue($at(50.0, 10.0)->looksSwapped(10.0, 50.0));
+        self::assertFalse($at(10.0, 50.0)->looksSwapped(10.0, 50.0));
+        self::assertFalse($at(30.0, 40.0)->looksSwapped(10.0, 50.0), 'far either way');
+        self::assertFalse($at(50.5, 49.5)->looksSwapped(50.0, 50.0), 'near either way');
+        self::assertFalse($at(50.0, 10.0)->looksSwapped(10.0, null), 'half a place is none');
+        self::assertFalse($at(50.0, 10.0)->looksSwapped(null, 50.0));
+    }
+
     public function test_points_of_a_csv_make_a_ring_for_each_area(): void
     {
         $areas = AreaFile::read("area;longitude;latitude\nFold;-76.28;42.91\nFold;-76.27;42.91\nFold;-76.27;42.92\nBank;-76.2;42.9\nBank;-76.1;42.9\nBank;-76.1;42.95\n")->areas;

@@ -214,7 +214,7 @@ final class ProbeTest extends TestCase
             for ($mm = $places[0]['cm'] * 10 + 0.5; $mm < $places[count($places) - 1]['cm'] * 10; $mm++) {
                 for ($k = 1; $places[$k]['cm'] * 10 < $mm; $k++);
                 [$a, $b] = [$places[$k - 1], $places[$k]];
-                $share = ($mm / 10 - $a['cm']) / ($b['cm'] - $a['cm']);
+                $share = ($mm / 10 - $a['cm']) / max(1e-9, $b['cm'] - $a['cm']);
                 $sum += (1 - $share) * array_sum($a['readings']) / 2 + $share * array_sum($b['readings']) / 2;
                 $steps++;
             }
@@ -226,7 +226,7 @@ final class ProbeTest extends TestCase
     /** Each caution begins just where it says: a place from the row, a place from the middle, twice the lowest, two readings. */
     public function test_cautions_begin_where_they_say(): void
     {
-        $at = static fn (array $places): string => implode(' ', RowTransect::of(76.2, array_map(static fn (float $cm, array $readings): array => ['cm' => $cm, 'readings' => $readings], array_column($places, 0), array_column($places, 1)))->cautions);
+        $at = self::cautionsOf(...);
         $two = static fn (float $value): array => [$value, $value];
 
         self::assertSame('', $at([[7.62, $two(10)], [20.0, $two(19.9)], [30.48, $two(10)]]), 'a place from either end is near enough');
@@ -237,6 +237,12 @@ final class ProbeTest extends TestCase
         self::assertSame('', $at([[0.0, $two(0)], [20.0, $two(0)], [38.1, $two(0)]]), 'nothing anywhere is no band');
         self::assertStringContainsString('2 places have a single reading', $at([[0.0, [10.0]], [20.0, [11.0]], [38.1, $two(12)]]));
         self::assertStringContainsString('One place has a single reading', $at([[0.0, $two(10)], [20.0, [11.0]], [38.1, $two(12)]]));
+    }
+
+    /** @param list<array{float, list<float>}> $places */
+    private static function cautionsOf(array $places): string
+    {
+        return implode(' ', RowTransect::of(76.2, array_map(static fn (array $place): array => ['cm' => $place[0], 'readings' => $place[1]], $places))->cautions);
     }
 
     public function test_the_ends_of_a_transect_are_accepted(): void
