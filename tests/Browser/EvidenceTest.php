@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys;
+
 /** Judging, signing, superseding and evidence that moves, and what to buy, in the real pages. */
 final class EvidenceTest extends BrowserTestCase
 {
@@ -41,6 +44,36 @@ final class EvidenceTest extends BrowserTestCase
         $this->miss('Signed, it is never changed');
         $this->open('/decide/verdicts/2');
         $this->see('a newer verdict follows it');
+        self::assertSame('', $this->complaints());
+    }
+
+    /** Each drawing has its figures in words and in a table, and the strip says what a card cut by a limit may mean besides. */
+    public function test_every_drawing_can_be_read_without_seeing_it(): void
+    {
+        $this->enter(self::MAREN, '/evidence/1');
+        $this->see('QH26-04-X');
+        $row = $this->find("//tr[contains(., 'QH26-04-X') and contains(., '6.10')]")->getText();
+        self::assertStringContainsString('both too high', $row);
+        self::assertStringContainsString('or leave, by the card', $row, 'a limit of 5.5 cuts the band of 5.5');
+        $this->see('Bands have no line.');
+        $this->see('Of what is not ground: sampling');
+        $table = $this->find("//table[contains(., 'sampling and analysis')]")->getText();
+        self::assertMatchesRegularExpression('/sampling 0\.0\d\d 0\.0\d\d under 1/u', (string) preg_replace('/[\s\x{2009}]+/u', ' ', $table));
+
+        $this->open('/evidence/5');
+        $this->see('Deming, errors as');
+        $summaries = $this->browser->findElements(WebDriverBy::xpath("//summary[normalize-space()='As a table']"));
+        self::assertCount(2, $summaries, 'the differences and the agreement');
+        foreach ($summaries as $summary) {
+            $this->browser->executeScript('arguments[0].scrollIntoView({block: "center"})', [$summary]);
+            $summary->sendKeys(WebDriverKeys::ENTER);
+        }
+        $lines = $this->find("//table[contains(., 'Passing and Bablok')]")->getText();
+        self::assertMatchesRegularExpression('/Deming, equal errors.*Deming, errors as [\d.]+ to 1.*Passing and Bablok.* to .* to /s', $lines);
+        foreach (["//table[contains(., 'Reference') and contains(., 'QH26-12-X') and contains(., '6.08')]", "//table[contains(., 'Difference') and contains(., 'QH26-12-X') and contains(., 'same')]"] as $table) {
+            self::assertTrue($this->find($table)->isDisplayed());
+        }
+        self::assertTrue($this->browser->executeScript('return [...document.querySelectorAll("main svg[role=img]")].every((one) => (one.getAttribute("aria-label") ?? "").length > 10)'), 'every drawing says what it shows');
         self::assertSame('', $this->complaints());
     }
 
