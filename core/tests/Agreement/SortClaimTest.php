@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace HonestCore\Tests\Agreement;
 
 use HonestCore\Agreement\ActionLimits;
+use HonestCore\Agreement\ActionTally;
 use HonestCore\Agreement\Assessment;
 use HonestCore\Agreement\Bands;
+use HonestCore\Agreement\Looking;
 use HonestCore\Agreement\PairedSample;
 use HonestCore\Agreement\Policy;
 use HonestCore\Agreement\Scale;
+use HonestCore\Agreement\SortClaim;
 use HonestCore\Agreement\Verdict;
 use HonestCore\Error\CoreError;
 use PHPUnit\Framework\TestCase;
@@ -40,6 +43,52 @@ final class SortClaimTest extends TestCase
         self::assertSame(Verdict::Open, $it->sort->verdict);
         self::assertSame(6, $it->sort->morePairs, 'three for each class that was not asked');
         self::assertStringContainsString('was asked 0 times', implode(' ', $it->sort->reasons));
+    }
+
+    /** So many more as it says, without a miss and where they are lacking, and it stands; with one fewer it does not, wherever they lie. */
+    public function test_the_pairs_it_asks_for_are_enough_and_no_fewer_are(): void
+    {
+        mt_srand(91);
+        $asked = 0;
+        for ($i = 0; $i < 250; $i++) {
+            $policy = Policy::of('ph', ActionLimits::of([6.0, 7.3]), 0.3, 0.5, [0.5, 0.7, 0.8, 0.9][mt_rand(0, 3)], [0.8, 0.9, 0.95][mt_rand(0, 2)], Scale::Absolute)->lookedAt($i % 2 === 0 ? Looking::Once : Looking::Often);
+            $samples = [];
+            foreach ([5.0, 6.5, 8.0] as $k => $reference) {
+                for ($n = mt_rand(0, 8); $n > 0; $n--) {
+                    $samples[] = PairedSample::numeric("s{$k}{$n}", $reference, [mt_rand(0, 9) === 0 ? 6.9 - 0.0001 * $n : $reference]);
+                }
+            }
+            $claim = SortClaim::judge(ActionTally::of($samples, $policy->limits, null), $policy);
+            if ($claim->morePairs === null) {
+                self::assertContains($claim->verdict, [Verdict::Falls, Verdict::Unable]);
+
+                continue;
+            }
+            self::assertSame($claim->verdict === Verdict::Stands, $claim->morePairs === 0);
+            if ($claim->morePairs > 0) {
+                $asked++;
+                self::assertSame(Verdict::Stands, self::with($samples, $claim->morePairs, $policy), "case {$i}: {$claim->morePairs} more");
+                self::assertNotSame(Verdict::Stands, self::with($samples, $claim->morePairs - 1, $policy), "case {$i}: one fewer than {$claim->morePairs}");
+            }
+        }
+        self::assertGreaterThan(100, $asked);
+    }
+
+    /**
+     * The verdict once so many pairs that agree have come, each where it helps most: to the class that agrees in the smallest share.
+     *
+     * @param list<PairedSample> $samples
+     */
+    private static function with(array $samples, int $more, Policy $policy): Verdict
+    {
+        for (; $more > 0; $more--) {
+            $tally = ActionTally::of($samples, $policy->limits, null);
+            $helps = static fn (array $class): float => $class['n'] < 3 ? $class['n'] - 10.0 : $class['agree'] - floor($policy->required * ($class['n']) + 1e-9);
+            $least = array_keys($tally->perClass, array_reduce($tally->perClass, static fn (?array $worst, array $class): array => $worst === null || $helps($class) < $helps($worst) ? $class : $worst), true)[0] ?? 0;
+            $samples[] = PairedSample::numeric("more{$more}", [5.0, 6.5, 8.0][$least] ?? 5.0, [[5.0, 6.5, 8.0][$least] ?? 5.0]);
+        }
+
+        return SortClaim::judge(ActionTally::of($samples, $policy->limits, null), $policy)->verdict;
     }
 
     public function test_four_pairs_are_too_few_to_begin(): void
