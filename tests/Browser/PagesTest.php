@@ -85,7 +85,7 @@ final class PagesTest extends BrowserTestCase
     public function test_each_part_of_a_paddock_has_an_answer_of_its_own(): void
     {
         $this->enter(self::MAREN, '/prescribe/5');
-        $this->see('It was pulled in 4 parts, and they do not want the same');
+        $this->see('It was planned in 4 parts; all have a pH, and they do not want the same');
         $this->see('Part 3, QH24-06-A. Lime: pH 5.9 is below 6');
         $this->see('How much, by two schools');
         $this->press('QH24-02-I');

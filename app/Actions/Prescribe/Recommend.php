@@ -70,7 +70,8 @@ final class Recommend
         $samples = array_values($area->samples->sortByDesc(static fn (Sample $sample): array => [$sample->pulled_on->format('Y-m-d'), $sample->number])
             ->filter(fn (Sample $sample): bool => DepthLayer::parse($sample->depth)->topCm === 0.0 && $this->standing($sample, 'ph', null) !== [])->all());
         $advise = fn (?Sample $sample): Advised => $this->advise($sample, $area, $policy, $crop, $material, $depthInches);
-        $parts = array_map($advise, $this->round($samples));
+        [$round, $planned] = $this->round($samples);
+        $parts = array_map($advise, $round);
         $chosen = match (true) {
             $sampleId !== null => $advise($area->samples->find($sampleId) ?? Sample::query()->where('area_id', $area->id)->with(self::READ_BY)->find($sampleId)),
             $parts !== [] => self::neediest($parts),
@@ -78,7 +79,7 @@ final class Recommend
         };
         $others = array_values(array_filter($samples, static fn (Sample $one): bool => $one->id !== $chosen->sample?->id));
 
-        return new Recommendation($area, $crop, $chosen, $policy, $others, $parts, $this->disagreements($chosen, $others, $parts, $policy, $area->use));
+        return new Recommendation($area, $crop, $chosen, $policy, $others, $parts, $planned, $this->disagreements($chosen, $others, $parts, $policy, $area->use));
     }
 
     private function advise(?Sample $sample, Area $area, JudgingPolicy $policy, Crop $crop, LimeMaterial $material, float $depthInches): Advised
@@ -97,14 +98,14 @@ final class Recommend
      * Duplicate composites are left out: they tell of the sampling.
      *
      * @param list<Sample> $samples the newest first
-     * @return list<Sample> in the order of the plan; none where it has one composite
+     * @return array{list<Sample>, int} those with a pH in the order of the plan, none where it has one composite; and how many were planned
      */
     private function round(array $samples): array
     {
         $newest = $samples[0] ?? null;
         $own = $newest === null ? null : Plan::query()->whereKey($newest->plan_id)->toBase()->selectRaw("composites - COALESCE(json_extract(layout, '$.quality.duplicates'), 0) AS own")->value('own');
         if ($newest === null || ! is_numeric($own) || (int) $own < 2) {
-            return [];
+            return [[], 1];
         }
         $parts = [];
         foreach ($samples as $sample) {
@@ -114,7 +115,7 @@ final class Recommend
         }
         ksort($parts);
 
-        return array_values($parts);
+        return [array_values($parts), (int) $own];
     }
 
     /** @param non-empty-list<Advised> $parts */

@@ -16,6 +16,7 @@ final readonly class Recommendation
      * @param Advised $chosen by the composite that is looked at
      * @param list<Sample> $earlier other composites with a pH reading
      * @param list<Advised> $parts of the newest round, where it was pulled in more than one
+     * @param int $partsPlanned how many its plan laid out
      * @param list<string> $disagreements composites of the same year that call for another action
      */
     public function __construct(
@@ -25,6 +26,7 @@ final readonly class Recommendation
         public JudgingPolicy $policy,
         public array $earlier,
         public array $parts,
+        public int $partsPlanned,
         public array $disagreements,
     ) {}
 

@@ -8217,6 +8217,7 @@ export interface components {
             policy_version: number;
             earlier: components["schemas"]["SampleLine"][];
             parts: components["schemas"]["PartOfArea"][];
+            parts_planned: number;
         };
         PartOfArea: {
             number: number;

@@ -108,6 +108,7 @@ final class RecommendationTest extends ApiTestCase
         $it = $this->recommend($area);
 
         self::assertSame([[1, 'too_high'], [2, 'leave'], [3, 'amount']], array_map(static fn (array $part): array => [$part['number'], $part['kind']], $it->json('parts')), 'the one that nobody measured has none, the duplicate is no part');
+        self::assertSame(4, $it->json('parts_planned'));
         self::assertSame([$parts[2]->code, 'amount', 5.5], [$it->json('sample.code'), $it->json('kind'), $it->json('lab.ph')]);
         self::assertSame([[], [], 1], [$it->json('parts.0.tons_per_acre'), $it->json('parts.1.tons_per_acre'), count($it->json('parts.2.tons_per_acre'))]);
         $notes = implode(' ', $it->json('notes'));
@@ -168,7 +169,7 @@ final class RecommendationTest extends ApiTestCase
         $this->cells($area, ['7.60', '6.50', '5.50', '6.60'], '5.45');
         $this->read($this->sample($area, '2026-10-10'), 'lab-ph', '6.40');
 
-        $this->recommend($area)->assertJsonPath('parts', [])->assertJsonPath('kind', 'leave')->assertJsonPath('lab.ph', 6.4);
+        $this->recommend($area)->assertJsonPath('parts', [])->assertJsonPath('parts_planned', 1)->assertJsonPath('kind', 'leave')->assertJsonPath('lab.ph', 6.4);
     }
 
     public function test_limits_are_those_of_the_policy(): void

@@ -44,6 +44,7 @@ final class RecommendationResource extends JsonResource
             'verdict' => $by->verdict === null ? null : (new VerdictResource($by->verdict))->toArray($request),
             'policy_version' => $it->policy->version,
             'earlier' => array_map(self::sample(...), $it->earlier),
+            'parts_planned' => $it->partsPlanned,
             'parts' => array_values(array_filter(array_map(self::part(...), $it->parts))),
         ];
     }

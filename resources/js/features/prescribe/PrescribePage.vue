@@ -45,7 +45,7 @@ const { data: it, error } = useQuery({
             query: { ...asked.value, sample_id: sample.value ?? undefined },
         }),
 })
-const part = computed(() => (it.value?.parts ?? []).find((one) => it.value!.parts.length > 1 && one.sample_id === it.value?.sample?.id))
+const part = computed(() => (it.value?.parts ?? []).find((one) => one.sample_id === it.value?.sample?.id))
 const print = (): void => window.print()
 </script>
 
@@ -78,7 +78,7 @@ const print = (): void => window.print()
             >
                 <el-button type="primary" @click="print">Print</el-button>
             </PageHead>
-            <PartsOfArea v-if="it.parts.length > 1" :it="it" :kinds="KINDS" />
+            <PartsOfArea v-if="it.parts.length" :it="it" :kinds="KINDS" />
             <p class="answer" role="status">{{ part ? `Part ${part.number}, ${part.code}. ` : '' }}{{ it.answer }}</p>
             <p v-if="error" class="wrong" role="alert">{{ error.message }}</p>
             <div v-for="note in it.notes" :key="note" class="warning">{{ note }}</div>
