@@ -61,6 +61,42 @@ final class RegisterTest extends ApiTestCase
         self::assertStringContainsString('a new season has begun: it rests on composites up to 2026, and there are some of 2027', $ended()[0]);
     }
 
+    /** A verdict names the lot it was signed for, and says so when there is none, before or now. */
+    public function test_a_lot_that_is_not_named_is_told_as_none(): void
+    {
+        $this->provenKit($this->area());
+        $kit = $this->method('kit-ph');
+        $ended = fn (): array => (array) $this->api('GET', '/evidence')->json('0.claims.sort.ended');
+        $lot = $kit->lot;
+        self::assertNotSame('', $lot);
+        $this->sign();
+        $kit->update(['lot' => '']);
+        self::assertSame(["another lot is in use: none is named instead of {$lot}"], $ended());
+
+        $this->sign(Verdict::query()->latest('id')->firstOrFail()->id);
+        self::assertSame([], $ended(), 'the new one was signed for no lot, and none is in use');
+        $kit->update(['lot' => 'N-4']);
+        self::assertSame(['another lot is in use: N-4 instead of none'], $ended());
+    }
+
+    /** Whoever looks at a verdict outside of what it rests on is told nothing by it, from below and from above. */
+    public function test_a_verdict_is_silent_beyond_its_readings_either_way(): void
+    {
+        $area = $this->area();
+        $this->provenKit($area);
+        $this->sign();
+        $scope = Verdict::query()->firstOrFail()->scope;
+        self::assertSame([5.0, 7.5], [(float) $scope['test_from'], (float) $scope['test_to']]);
+        $kind = function (string $band) use ($area): string {
+            $bare = $this->area($area->site, name: "Piece of {$band}");
+            $this->read($this->sample($bare, '2026-09-21'), 'kit-ph', $band);
+
+            return (string) $this->api('GET', '/areas/{area}/recommendation', ids: ['area' => $bare->id])->json('kind');
+        };
+
+        self::assertSame(['none', 'direction', 'direction', 'direction'], array_map($kind, ['4.5', '5.0', '6.5', '7.5']), 'the ends of it are in it');
+    }
+
     public function test_a_reading_that_is_changed_or_left_out_after_signing_marks_it_moved(): void
     {
         $area = $this->area();
