@@ -14,6 +14,8 @@ const NEEDED = [
 
 self.addEventListener('install', (event) => event.waitUntil(keepFiles().then(() => self.skipWaiting())))
 self.addEventListener('activate', (event) => event.waitUntil(Promise.all([forgetOldFiles(), self.clients.claim()])))
+// A page that was on its way while this one began is nobody's: it asks to be taken.
+self.addEventListener('message', (event) => event.data === 'claim' && event.waitUntil(self.clients.claim()))
 self.addEventListener('fetch', (event) => {
     const { request } = event
     const url = new URL(request.url)

@@ -330,6 +330,21 @@ final class OfflineTest extends BrowserTestCase
         $this->miss('Core 77 was refused');
     }
 
+    /** A page that the browser let pass by the worker, as one that was on its way while it began, is taken by it when it is needed. */
+    public function test_a_page_that_nobody_keeps_is_taken_along_too(): void
+    {
+        $this->newPlan();
+        $this->open('/pull');
+        $this->see('Take along to the field');
+        $this->browser->executeAsyncScript('navigator.serviceWorker.ready.then(arguments[0])');
+        (new ChromeDevToolsDriver($this->browser))->execute('Page.reload', ['ignoreCache' => true]);
+        $this->until(fn (): bool => $this->browser->executeScript('return document.readyState === "complete" && navigator.serviceWorker.controller === null') === true, 'a page that is nobody\'s');
+        $this->press('Take along to the field');
+        $this->see('taken along');
+        $this->miss('plans are on this phone');
+        self::assertTrue($this->browser->executeScript('return navigator.serviceWorker.controller !== null'));
+    }
+
     private function takeAlong(): void
     {
         $this->open('/pull');

@@ -7,9 +7,13 @@ export function install(): void {
 
 /** Waits until pages and answers are being kept. */
 export async function keeping(): Promise<void> {
-    await navigator.serviceWorker.ready
+    const { active } = await navigator.serviceWorker.ready
     if (navigator.serviceWorker.controller) return
-    await new Promise<void>((done) => navigator.serviceWorker.addEventListener('controllerchange', () => done(), { once: true }))
+    await new Promise<void>((done) => {
+        navigator.serviceWorker.addEventListener('controllerchange', () => done(), { once: true })
+        // A page that was on its way while the worker began is not taken by itself, and would wait for ever.
+        active?.postMessage('claim')
+    })
 }
 
 /** Takes a team's answers off the phone; nothing that is unsent is touched. */
