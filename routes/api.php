@@ -145,8 +145,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('side-by-side', C\Reports\ShowSideBySide::class);
     Route::get('results.csv', C\Reports\ExportResults::class)->defaults('format', 'csv');
     Route::get('results.json', C\Reports\ExportResults::class)->defaults('format', 'json');
-    Route::get('imports', C\Readings\ListImports::class);
-    Route::post('imports', C\Readings\ImportReport::class)->can('create', LabImport::class);
+    Route::get('imports', C\Reports\ListImports::class);
 
     Route::get('evidence', C\Evidence\ListEvidence::class);
     Route::get('evidence/{method}', C\Evidence\ShowEvidence::class)->can('view', 'method');

@@ -26,7 +26,7 @@ final class CustodySeeder
     public function __invoke(User $technician): void
     {
         foreach (QuillHollow::LABS as $name => $lab) {
-            Lab::query()->create(['name' => $name, 'holidays' => QuillHollow::HOLIDAYS] + $lab);
+            Lab::query()->firstOrCreate(['name' => $name], ['holidays' => QuillHollow::HOLIDAYS] + $lab);
         }
         CheckSoil::query()->create(['name' => 'Barn loess, batch 2', 'known' => ['ph' => ['value' => 6.2, 'uncertainty' => 0.1]], 'note' => 'Dried, ground and mixed in one go; measured nine times.']);
         $fennick = Lab::query()->where('service', true)->firstOrFail();

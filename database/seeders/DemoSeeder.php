@@ -8,10 +8,10 @@ use App\Actions\Areas\WriteArea;
 use App\Actions\Decide\Sign;
 use App\Actions\Evidence\GatherEvidence;
 use App\Actions\Readings\RecordReading;
-use App\Actions\Readings\TakeReport;
 use App\Actions\Samples\PullComposite;
 use App\Actions\Teams\FoundTeam;
 use App\Models\Area;
+use App\Models\Lab;
 use App\Models\Sample;
 use App\Models\Site;
 use App\Models\TestMethod;
@@ -36,7 +36,6 @@ final class DemoSeeder extends Seeder
         private readonly Ground $ground,
         private readonly PullComposite $pull,
         private readonly RecordReading $record,
-        private readonly TakeReport $takeReport,
         private readonly GatherEvidence $gather,
         private readonly Sign $sign,
         private readonly CustodySeeder $custody,
@@ -125,7 +124,8 @@ final class DemoSeeder extends Seeder
         foreach ($samples as $i => $sample) {
             $lines[] = implode(',', [$sample->portions()->where('kind', 'lab')->valueOrFail('code'), ...array_slice(QuillHollow::SEASON[$i], 5)]);
         }
-        ($this->takeReport)(implode("\n", $lines)."\n", 'fennick-'.$day->format('Y-m').'.csv', $day->format('Y-m-d'), $technician);
+        $lab = Lab::query()->firstOrCreate(['name' => 'Fennick Soil Laboratory'], ['holidays' => QuillHollow::HOLIDAYS] + QuillHollow::LABS['Fennick Soil Laboratory']);
+        $this->reports->file($lab, 'fennick-'.$day->format('Y-m').'.csv', $day->format('Y-m-d'), $lines, $technician);
     }
 
     /** After the first round there are too few pairs to begin, and the reviewer says so. */

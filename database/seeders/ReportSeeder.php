@@ -8,6 +8,7 @@ use App\Actions\Custody\SplitOff;
 use App\Actions\Custody\WriteLines;
 use App\Actions\Reports\ReportFile;
 use App\Actions\Reports\TakeMapped;
+use App\Exceptions\RefusedRows;
 use App\Models\CheckSoil;
 use App\Models\Lab;
 use App\Models\Portion;
@@ -129,9 +130,11 @@ final class ReportSeeder
         $bytes = implode("\n", $lines)."\n";
         $file = ReportFile::of($bytes, null);
         try {
-            ($this->take)($file, $lab, $file->mapping($lab)['mapping'], ['file_name' => $name, 'sha256' => hash('sha256', $bytes), 'read_on' => $day, 'decimal_comma' => $file->text->decimalComma, 'skip' => [], 'supersedes_id' => null], $technician);
+            ($this->take)($file, $lab, $file->mapping($lab)[0], ['file_name' => $name, 'sha256' => hash('sha256', $bytes), 'read_on' => $day, 'decimal_comma' => null, 'skip' => [], 'supersedes_id' => null], $technician);
         } catch (CoreError $error) {
             throw new \LogicException("{$name}: {$error->getMessage()}", 0, $error);
+        } catch (RefusedRows $refused) {
+            throw new \LogicException("{$name}: ".implode(' ', array_column($refused->rows, 'message')), 0, $refused);
         }
     }
 }

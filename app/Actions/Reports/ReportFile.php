@@ -6,69 +6,47 @@ namespace App\Actions\Reports;
 
 use App\Models\Lab;
 use App\Models\LabMapping;
-use HonestCore\Reports\ColumnGuess;
-use HonestCore\Reports\Interchange;
+use HonestCore\Error\CoreError;
+use HonestCore\Reports\NumberStyle;
+use HonestCore\Reports\ReportMapping;
+use HonestCore\Reports\ReportReading;
+use HonestCore\Reports\ReportTable;
 use HonestCore\Reports\ReportText;
 
-/**
- * A lab's file, read into rows, with how its columns are read: as remembered for this lab, else as guessed by their names.
- *
- * @phpstan-type Column array{role: string, analyte: string|null, form: string, unit: string, extractant: string, instrument: string}
- * @phpstan-type Mapping array{columns: list<Column>, bulk_density?: float|int|null}
- */
+/** A lab's file, read into rows, with how its columns are read: as remembered for this lab, else as understood by their names. */
 final readonly class ReportFile
 {
-    private function __construct(public ReportText $text, public bool $interchange) {}
+    private function __construct(public ReportText $text, public ReportTable $table) {}
 
     public static function of(string $bytes, ?int $headerRow): self
     {
-        return Interchange::looksLike($bytes) ? new self(ReportText::ofRecords(Interchange::records($bytes), headerRow: 1), true) : new self(ReportText::read($bytes, $headerRow), false);
+        $text = ReportText::read($bytes);
+
+        return new self($text, ReportTable::of($text->records, $text->isInterchange ? 1 : $headerRow));
     }
 
-    public function fingerprint(): string
-    {
-        return hash('sha256', implode("\n", array_map(mb_strtolower(...), $this->text->columns)));
-    }
-
-    /** @return array{mapping: Mapping, remembered: bool} */
+    /** @return array{ReportMapping, bool} and whether it is remembered */
     public function mapping(Lab $lab): array
     {
         $kept = LabMapping::query()->where('lab_id', $lab->id)->where('fingerprint', $this->fingerprint())->first();
         if ($kept !== null) {
-            /** @var Mapping $mapping */
-            $mapping = $kept->mapping;
-
-            return ['mapping' => $mapping, 'remembered' => true];
-        }
-        $columns = array_map(self::column(...), $this->text->columns);
-
-        return ['mapping' => ['columns' => self::oneOfEach($columns)], 'remembered' => false];
-    }
-
-    /** @return Column */
-    private static function column(string $name): array
-    {
-        $guess = ColumnGuess::of($name);
-
-        return ['role' => $guess->role, 'analyte' => $guess->analyte, 'form' => $guess->form, 'unit' => $guess->unit, 'extractant' => $guess->extractant, 'instrument' => $guess->instrument];
-    }
-
-    /**
-     * There is one column of each role; a second one that looks like it is left alone.
-     *
-     * @param list<Column> $columns
-     * @return list<Column>
-     */
-    private static function oneOfEach(array $columns): array
-    {
-        $seen = [];
-        foreach ($columns as $i => $column) {
-            if (! in_array($column['role'], ['result', 'ignore'], true)) {
-                $columns[$i]['role'] = isset($seen[$column['role']]) ? 'ignore' : $column['role'];
-                $seen[$column['role']] = true;
+            try {
+                return [ReportMapping::fromArray($kept->mapping, $this->table->columns), true];
+            } catch (CoreError) {
+                // What was kept names an analyte or a unit that is no longer known: it is understood anew, and asked.
             }
         }
 
-        return $columns;
+        return [ReportMapping::understood($this->table), false];
+    }
+
+    public function fingerprint(): string
+    {
+        return ReportMapping::fingerprint($this->table);
+    }
+
+    public function reading(ReportMapping $mapping, ?bool $decimalComma): ReportReading
+    {
+        return ReportReading::of($this->table, $mapping->columns, $decimalComma === null ? null : ($decimalComma ? NumberStyle::comma() : NumberStyle::point()));
     }
 }

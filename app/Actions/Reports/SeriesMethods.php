@@ -6,7 +6,7 @@ namespace App\Actions\Reports;
 
 use App\Models\Lab;
 use App\Models\TestMethod;
-use HonestCore\Reports\SoilUnit;
+use HonestCore\Analyte\SoilUnit;
 
 /** The lab method of a series: one for each lab, analyte, extractant and instrument, so that no two are ever one series. */
 final class SeriesMethods

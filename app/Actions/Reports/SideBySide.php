@@ -15,9 +15,10 @@ use HonestCore\Agreement\ActionLimits;
 use HonestCore\Agreement\Call;
 use HonestCore\Agreement\Differences;
 use HonestCore\Agreement\Scale;
+use HonestCore\Analyte\Analytes;
+use HonestCore\Analyte\SoilUnit;
 use HonestCore\Reports\Repeatability;
 use HonestCore\Reports\ReportedValue;
-use HonestCore\Reports\SoilUnit;
 use HonestCore\Statistics\Spread;
 use HonestCore\Table\RuleTable;
 use Illuminate\Database\Eloquent\Collection;
@@ -75,7 +76,7 @@ final class SideBySide
         $used = array_unique([...$readings->pluck('method_id')->all(), ...$others->pluck('method_id')->all()]);
 
         return [
-            'total' => $total, 'analyte' => $analyte, 'name' => self::name($analyte), 'unit' => SoilUnit::home($analyte)->code ?? '', 'actions' => $policy->terms['actions'] ?? [], 'ratio' => ($policy->terms['scale'] ?? 'absolute') === 'ratio',
+            'total' => $total, 'analyte' => $analyte, 'name' => Analytes::name($analyte), 'unit' => SoilUnit::home($analyte)->code ?? '', 'actions' => $policy->terms['actions'] ?? [], 'ratio' => ($policy->terms['scale'] ?? 'absolute') === 'ratio',
             'limits_of' => TestMethod::extractantOf($analyte), 'series' => array_values($methods->whereIn('id', $used)->map(fn (TestMethod $method): array => $this->series($method))->all()), 'rows' => $rows,
             'labs' => $this->labs($methods, $samples, $bySample, $policy),
         ];
@@ -86,19 +87,10 @@ final class SideBySide
     {
         $counts = Reading::query()->toBase()->join('methods', 'methods.id', '=', 'readings.method_id')->groupBy('methods.analyte')->selectRaw('methods.analyte as code, count(*) as readings')->pluck('readings', 'code')->all();
         $known = array_values(array_filter(array_keys($counts), static fn (int|string $code): bool => SoilUnit::home((string) $code) !== null));
-        /** @var list<string> $order */
-        $order = RuleTable::named('policies')['codes'];
+        $order = array_keys(Analytes::all());
         usort($known, static fn (int|string $a, int|string $b): int => [$counts[$b], array_search($a, $order, true)] <=> [$counts[$a], array_search($b, $order, true)]);
 
-        return array_map(static fn (int|string $code): array => ['code' => (string) $code, 'name' => self::name((string) $code), 'readings' => (int) $counts[$code]], $known);
-    }
-
-    public static function name(string $analyte): string
-    {
-        /** @var array<string, string> $names */
-        $names = RuleTable::named('report-rules')['names'];
-
-        return $names[$analyte] ?? $analyte;
+        return array_map(static fn (int|string $code): array => ['code' => (string) $code, 'name' => Analytes::name((string) $code), 'readings' => (int) $counts[$code]], $known);
     }
 
     /**

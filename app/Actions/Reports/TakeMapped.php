@@ -16,8 +16,11 @@ use App\Models\TestMethod;
 use App\Models\User;
 use HonestCore\Error\BadTable;
 use HonestCore\Error\CoreError;
+use HonestCore\Reports\ColumnRole;
 use HonestCore\Reports\ReportedValue;
-use HonestCore\Reports\SoilUnit;
+use HonestCore\Reports\ReportLine;
+use HonestCore\Reports\ReportMapping;
+use HonestCore\Reports\ReportReading;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 
@@ -25,10 +28,7 @@ use Illuminate\Support\Facades\DB;
  * Takes a lab's report whole or not at all: every result as it was reported and in the home unit of its analyte. The same
  * file again changes nothing; a corrected report takes the place of the one it names, whose results stay visible.
  *
- * @phpstan-import-type Mapping from ReportFile
- * @phpstan-import-type Line from ReportLines
- *
- * @phpstan-type Taking array{file_name: string, sha256: string, read_on: string, decimal_comma: bool, skip: list<int>, supersedes_id: int|null}
+ * @phpstan-type Taking array{file_name: string, sha256: string, read_on: string, decimal_comma: bool|null, skip: list<int>, supersedes_id: int|null}
  */
 final class TakeMapped
 {
@@ -43,56 +43,39 @@ final class TakeMapped
     public function __construct(private readonly AskQuestions $ask, private readonly ReportProgress $progress) {}
 
     /**
-     * @param Mapping $mapping
      * @param Taking $taking
      *
      * @throws RefusedRows
      */
-    public function __invoke(ReportFile $file, Lab $lab, array $mapping, array $taking, User $author): LabImport
+    public function __invoke(ReportFile $file, Lab $lab, ReportMapping $mapping, array $taking, User $author): LabImport
     {
-        self::check($mapping, count($file->text->columns));
+        $mapping->check();
+        $reading = $file->reading($mapping, $taking['decimal_comma']);
 
-        return DB::transaction(function () use ($file, $lab, $mapping, $taking, $author): LabImport {
+        return DB::transaction(function () use ($file, $reading, $lab, $mapping, $taking, $author): LabImport {
             $known = LabImport::query()->where('sha256', $taking['sha256'])->first();
             if ($known !== null) {
                 return $known;
             }
+            $rows = count($file->table->rows);
             $old = $this->superseded($taking['supersedes_id'], $lab);
             $import = LabImport::query()->create([
-                'created_by' => $author->id, 'file_name' => $taking['file_name'], 'sha256' => $taking['sha256'], 'rows' => count($file->text->rows), 'lab_id' => $lab->id, 'supersedes_id' => $old?->id,
-                'read_on' => $taking['read_on'], 'mapping' => $mapping,
+                'created_by' => $author->id, 'file_name' => $taking['file_name'], 'sha256' => $taking['sha256'], 'rows' => $rows, 'lab_id' => $lab->id, 'supersedes_id' => $old?->id,
+                'read_on' => $taking['read_on'], 'mapping' => $mapping->toArray(),
             ]);
-            $leftOut = $this->store($file, $lab, $mapping, $taking, $import, $old, $author);
+            $doubts = new OpenDoubts;
+            $leftOut = $this->store($file, $reading, $lab, $mapping, $taking, $import, $old, $author, $doubts);
             if (LabResult::query()->where('import_id', $import->id)->doesntExist()) {
                 throw BadTable::because('no row holds a result of a portion of this team', 'a file with at least one result');
             }
             $import->update(['left_out' => $leftOut]);
-            LabMapping::query()->updateOrCreate(['lab_id' => $lab->id, 'fingerprint' => $file->fingerprint()], ['mapping' => $mapping]);
-            $this->progress->tell($taking['sha256'], 'asking', count($file->text->rows), count($file->text->rows));
+            LabMapping::query()->updateOrCreate(['lab_id' => $lab->id, 'fingerprint' => $file->fingerprint()], ['mapping' => $mapping->toArray()]);
+            $this->progress->tell($taking['sha256'], 'asking', $rows, $rows);
+            $doubts->keep($import, $reading->doubts());
             ($this->ask)($import);
 
             return $import;
         });
-    }
-
-    /** @param Mapping $mapping */
-    private static function check(array $mapping, int $columns): void
-    {
-        if (count($mapping['columns']) !== $columns) {
-            throw BadTable::because('the mapping names '.count($mapping['columns'])." columns and the file has {$columns}", 'a mapping of this file');
-        }
-        $roles = array_count_values(array_column($mapping['columns'], 'role'));
-        foreach ($roles as $role => $count) {
-            if ($count > 1 && ! in_array($role, ['result', 'ignore'], true)) {
-                throw BadTable::because("{$count} columns are said to be {$role}", 'one column of that kind');
-            }
-        }
-        if (! isset($roles['sample']) && ! isset($roles['lab_number']) && ! isset($roles['bag'])) {
-            throw BadTable::because('no column says which sample it is', 'a column with the sample code, the lab number or the bag');
-        }
-        if (! isset($roles['result']) && ! isset($roles['analyte'], $roles['value'])) {
-            throw BadTable::because('no column holds results', 'columns of results, or one of analytes and one of values');
-        }
     }
 
     private function superseded(?int $id, Lab $lab): ?LabImport
@@ -109,40 +92,48 @@ final class TakeMapped
     }
 
     /**
-     * @param Mapping $mapping
      * @param Taking $taking
      * @return list<array{row: int, why: string}>
      *
      * @throws RefusedRows
      */
-    private function store(ReportFile $file, Lab $lab, array $mapping, array $taking, LabImport $import, ?LabImport $old, User $author): array
+    private function store(ReportFile $file, ReportReading $reading, Lab $lab, ReportMapping $mapping, array $taking, LabImport $import, ?LabImport $old, User $author, OpenDoubts $doubts): array
     {
-        $lines = new ReportLines($file, $mapping, $taking['decimal_comma']);
         $match = $this->matcher($lab, $file, $mapping);
         $methods = new SeriesMethods($lab);
         $skip = array_flip($taking['skip']);
-        $density = isset($mapping['bulk_density']) ? (float) $mapping['bulk_density'] : null;
-        [$leftOut, $refused, $seen, $batch] = [[], [], [], []];
-        foreach ($lines->all() as $line) {
-            $row = $line['row'];
-            $portion = isset($skip[$row]) ? null : $match->find($line['sample'], $line['lab_number']);
-            if (isset($skip[$row]) || ($portion === null && preg_match(self::OWN, $line['sample']) === 1)) {
-                $leftOut[$row] = ['row' => $row, 'why' => isset($skip[$row]) ? "left out by {$author->name}" : "\"{$line['sample']}\" is the lab's own"];
+        $leftOut = [];
+        foreach ($reading->leftOut() as $left) {
+            $leftOut[$left['row'].$left['reason']] = ['row' => $left['row'], 'why' => $left['reason']];
+        }
+        [$refused, $seen, $batch] = [[], [], []];
+        foreach ($reading->lines() as $line) {
+            $row = $line->row;
+            if ($line->value->kind === ReportedValue::ABSENT || ! ($line->column->isResult() || $line->column->role === ColumnRole::Ignore)) {
+                continue;
+            }
+            $portion = isset($skip[$row]) ? null : $match->find($line->sample, $line->labNumber);
+            if (isset($skip[$row]) || ($portion === null && preg_match(self::OWN, $line->sample) === 1)) {
+                $leftOut[$row] = ['row' => $row, 'why' => isset($skip[$row]) ? "left out by {$author->name}" : "\"{$line->sample}\" is the lab's own"];
 
                 continue;
             }
-            $method = $portion === null || $line['problem'] !== null ? null : $methods->of($line['analyte'], $line['extractant'], $line['instrument']);
-            $problem = $portion === null ? $this->unknown($match, $line) : $line['problem'];
+            $problem = $portion === null ? $this->unknown($match, $line) : LineProblem::of($line);
+            $method = $problem === null ? $methods->of($line->column->analyte, $line->column->extractant, $line->column->instrument) : null;
             $value = null;
             if ($portion !== null && $method !== null) {
+                $doubts->note($line, $method, $reading->isLong());
+                if ($line->value->isMissing()) {
+                    continue;
+                }
                 $key = "{$portion->id}/{$method->id}";
                 $problem = isset($seen[$key]) ? "{$portion->code} has this result in row {$seen[$key]} already." : null;
                 $seen[$key] ??= $row;
-                [$value, $failed] = $problem === null ? self::home($line, $portion, $density) : [null, null];
+                [$value, $failed] = $problem === null ? self::home($line, $portion, $mapping) : [null, null];
                 $problem ??= $failed;
             }
             if ($problem !== null || $portion === null || $method === null) {
-                $refused[] = ['row' => $row, 'field' => $line['column'], 'message' => "row {$row}, {$line['column']}: {$problem}"];
+                $refused[] = ['row' => $row, 'field' => $line->column->name, 'message' => "row {$row}, {$line->column->name}: {$problem}"];
                 if (count($refused) >= self::MOST_REFUSED) {
                     break;
                 }
@@ -151,7 +142,7 @@ final class TakeMapped
             }
             $batch[] = [$line, $portion, $method, $value];
             if (count($batch) === self::CHUNK) {
-                $this->progress->tell($taking['sha256'], 'storing', $row, count($file->text->rows));
+                $this->progress->tell($taking['sha256'], 'storing', $row, count($file->table->rows));
                 $refused = [...$refused, ...$this->keep($batch, $import, $old, $author)];
                 $batch = [];
             }
@@ -162,47 +153,41 @@ final class TakeMapped
         return $refused === [] ? array_values($leftOut) : throw new RefusedRows($refused, 'Nothing of the report was stored: '.(count($refused) >= self::MOST_REFUSED ? 'many results' : (count($refused) === 1 ? '1 result' : count($refused).' results')).' cannot be taken.');
     }
 
-    /** @param Mapping $mapping */
-    private function matcher(Lab $lab, ReportFile $file, array $mapping): MatchPortions
+    private function matcher(Lab $lab, ReportFile $file, ReportMapping $mapping): MatchPortions
     {
         $match = new MatchPortions($lab);
-        foreach ($mapping['columns'] as $i => $column) {
-            if (in_array($column['role'], ['sample', 'lab_number', 'bag'], true)) {
-                $match->learn(array_values(array_filter(array_unique(array_column($file->text->rows, $i)), static fn (string $cell): bool => $cell !== '' && strlen($cell) <= 80)));
+        foreach ($mapping->columns as $i => $column) {
+            if (in_array($column->role, [ColumnRole::Sample, ColumnRole::LabNumber, ColumnRole::Bag], true)) {
+                $match->learn(array_values(array_filter(array_unique(array_column($file->table->rows, $i)), static fn (string $cell): bool => $cell !== '' && strlen($cell) <= 80)));
             }
         }
 
         return $match;
     }
 
-    /** @param Line $line */
-    private function unknown(MatchPortions $match, array $line): string
+    private function unknown(MatchPortions $match, ReportLine $line): string
     {
-        $text = $line['sample'] !== '' ? $line['sample'] : $line['lab_number'];
+        $text = $line->sample !== '' ? $line->sample : $line->labNumber;
         $near = $text === '' ? [] : $match->near($text);
 
         return $text === '' ? 'the row does not say which sample it is.' : '"'.mb_substr($text, 0, 60).'" is no portion for a lab of this team'.($near === [] ? '.' : '; was '.implode(' or ', $near).' meant?').' Mend the code, or leave the row out.';
     }
 
-    /**
-     * @param Line $line
-     * @return array{array{float|null, float|null}|null, string|null} value and upper end in the home unit, or a problem
-     */
-    private static function home(array $line, FoundPortion $portion, ?float $density): array
+    /** @return array{array{float|null, float|null}|null, string|null} value and upper end in the home unit, or a problem */
+    private static function home(ReportLine $line, FoundPortion $portion, ReportMapping $mapping): array
     {
         try {
-            $unit = SoilUnit::named($line['unit']);
-            $depth = ReportLines::depthCm($line['depth'], $portion->depth);
-            $turn = static fn (?float $number): ?float => $number === null ? null : SoilUnit::toHome($line['analyte'], $number, $unit, $line['form'], $depth, $density);
+            $turn = static fn (?float $number): ?float => $line->home($number, $portion->layer(), $mapping->bulkDensity);
+            $home = [$turn($line->value->number), $turn($line->value->upper)];
 
-            return [[$turn($line['value']->number), $turn($line['value']->upper)], null];
+            return [$home, $line->impossible($home[0]) ?? $line->impossible($home[1])];
         } catch (CoreError $error) {
             return [null, $error->getMessage()];
         }
     }
 
     /**
-     * @param list<array{Line, FoundPortion, TestMethod, array{float|null, float|null}|null}> $batch
+     * @param list<array{ReportLine, FoundPortion, TestMethod, array{float|null, float|null}|null}> $batch
      * @return list<array{row: int, field: string, message: string}> results that were there already
      */
     private function keep(array $batch, LabImport $import, ?LabImport $old, User $author): array
@@ -220,20 +205,20 @@ final class TakeMapped
             [$id, $name] = $methods[spl_object_id($method)] ??= [$method->id, mb_substr($method->name, 0, 80)];
             $key = "{$portion->id}/{$id}";
             if (isset($standing[$key])) {
-                $refused[] = ['row' => $line['row'], 'field' => $line['column'], 'message' => "row {$line['row']}, {$line['column']}: {$portion->code} has a result by {$method->name} already. Take the file as a corrected report, or leave the row out."];
+                $refused[] = ['row' => $line->row, 'field' => $line->column->name, 'message' => "row {$line->row}, {$line->column->name}: {$portion->code} has a result by {$method->name} already. Take the file as a corrected report, or leave the row out."];
 
                 continue;
             }
             $gone[] = $replaced[$key]['result'] ?? 0;
-            $counts = $line['value']->kind === ReportedValue::NUMBER && in_array($portion->kind, ['lab', 'lab_b'], true) && $portion->sampleId !== null;
+            $counts = $line->value->kind === ReportedValue::NUMBER && in_array($portion->kind, ['lab', 'lab_b'], true) && $portion->sampleId !== null;
             $rows[] = $common + [
-                'portion_id' => $portion->id, 'method_id' => $id, 'row' => $line['row'], 'kind' => $line['value']->kind, 'value' => $value[0] ?? null, 'upper' => $value[1] ?? null,
-                'as_reported' => mb_substr($line['cell'], 0, 60), 'unit' => mb_substr($line['unit'], 0, 30), 'form' => $line['form'], 'lab_number' => mb_substr($line['lab_number'], 0, 80),
+                'portion_id' => $portion->id, 'method_id' => $id, 'row' => $line->row, 'kind' => $line->value->kind, 'value' => $value[0] ?? null, 'upper' => $value[1] ?? null,
+                'as_reported' => mb_substr($line->cell, 0, 60), 'unit' => mb_substr($line->column->unit, 0, 30), 'form' => $line->column->form, 'lab_number' => mb_substr($line->labNumber, 0, 80),
             ];
             if ($counts) {
                 $readings[] = $common + [
                     'sample_id' => $portion->sampleId, 'portion_id' => $portion->id, 'method_id' => $id, 'created_by' => $author->id, 'corrects_id' => $replaced[$key]['reading'] ?? null, 'value' => $value[0] ?? null, 'band' => null,
-                    'as_reported' => mb_substr($line['cell'], 0, 60), 'read_on' => $readOn, 'reader' => $name, 'flags' => '[]', 'note' => '', 'lot' => '',
+                    'as_reported' => mb_substr($line->cell, 0, 60), 'read_on' => $readOn, 'reader' => $name, 'flags' => '[]', 'note' => '', 'lot' => '',
                 ];
             }
         }
@@ -247,7 +232,7 @@ final class TakeMapped
     /**
      * Results that are there already, and those of the report that is replaced.
      *
-     * @param list<array{Line, FoundPortion, TestMethod, array{float|null, float|null}|null}> $batch
+     * @param list<array{ReportLine, FoundPortion, TestMethod, array{float|null, float|null}|null}> $batch
      * @return array{array<string, true>, array<string, array{result?: int, reading?: int}>} by portion and method
      */
     private function standing(array $batch, ?LabImport $old): array

@@ -70,12 +70,20 @@ abstract class ContractCommand extends Command
     protected function file(string $argument): string
     {
         $path = $this->argument($argument);
-        $path = is_string($path) ? $path : '';
+
+        return $this->fileOf(strtoupper($argument), is_string($path) ? $path : '');
+    }
+
+    /**
+     * @param string $name of the argument or option, as a person knows it
+     *
+     * @throws BadOption
+     */
+    protected function fileOf(string $name, string $path): string
+    {
         $text = $path === '-' ? stream_get_contents(STDIN) : (is_file($path) && is_readable($path) ? file_get_contents($path) : false);
 
-        return $text === false
-            ? throw BadOption::because(strtoupper($argument), "\"{$path}\" cannot be read", 'the path of a readable file, or - for standard input')
-            : $text;
+        return $text === false ? throw BadOption::because($name, "\"{$path}\" cannot be read", 'the path of a readable file, or - for standard input') : $text;
     }
 
     protected function text(string $option): ?string

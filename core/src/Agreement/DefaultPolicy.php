@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HonestCore\Agreement;
 
+use HonestCore\Analyte\Analytes;
 use HonestCore\Error\BadOption;
 use HonestCore\Error\BadTable;
 use HonestCore\Error\ValueOutOfRange;
@@ -28,10 +29,10 @@ final class DefaultPolicy
         ?float $confidence = null,
         ?Scale $scale = null,
     ): Policy {
-        /** @var array{required: float, confidence: float, analytes: array<string, array{thresholds: list<int|float>, allowable: float, change: float, scale: string}>, codes: list<string>} $table */
+        /** @var array{required: float, confidence: float, analytes: array<string, array{thresholds: list<int|float>, allowable: float, change: float, scale: string}>} $table */
         $table = RuleTable::named('policies');
-        if (! in_array($analyte, $table['codes'], true)) {
-            throw BadOption::because('--analyte', "\"{$analyte}\" is no analyte code", 'one of '.implode(', ', $table['codes']));
+        if (! in_array($analyte, Analytes::codes(), true)) {
+            throw BadOption::because('--analyte', "\"{$analyte}\" is no analyte code", 'one of '.implode(', ', Analytes::codes()));
         }
         $row = $table['analytes'][$analyte] ?? null;
         $needed = ['--thresholds' => $thresholds, '--allowable' => $allowable, '--change' => $change];

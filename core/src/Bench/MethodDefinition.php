@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace HonestCore\Bench;
 
+use HonestCore\Analyte\Analytes;
 use HonestCore\Error\BadDefinition;
 use HonestCore\Error\CoreError;
-use HonestCore\Table\RuleTable;
 
 /**
  * A test method of the bench, as data: what it measures on which scale, its steps with their times, what it asks for,
@@ -114,8 +114,7 @@ final readonly class MethodDefinition
     /** @throws BadDefinition */
     private static function analyte(Entry $entry): string
     {
-        /** @var list<string> $codes */
-        $codes = [...RuleTable::named('policies')['codes'], 'texture'];
+        $codes = [...Analytes::codes(), 'texture'];
 
         return (string) $entry->oneOf('analyte', $codes);
     }

@@ -26,7 +26,7 @@ final class Interchange
     }
 
     /**
-     * @return array<int, list<string>> records with a header in row 1
+     * @return non-empty-array<int, list<string>> records with a header in row 1
      *
      * @throws BadTable
      */

@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace HonestCore\Reports;
 
+use HonestCore\Analyte\Analytes;
+use HonestCore\Analyte\SoilUnit;
 use HonestCore\Table\RuleTable;
 
 /**
  * What one sample's results say against one another and against what soil can be.
  *
- * Quantity and unit: each result in the home unit of its analyte (see data/soil-units.json).
+ * Quantity and unit: each result in the home unit of its analyte (see data/analytes.json).
  * Source: the table in data/report-rules.json.
  */
 final class SampleQuestions
@@ -45,12 +47,10 @@ final class SampleQuestions
      */
     private static function ranges(array $results, callable $ask): void
     {
-        /** @var array<string, array{float|int, float|int}> $ranges */
-        $ranges = RuleTable::named('report-rules')['ranges'];
-        foreach ($results as $series => ['analyte' => $analyte, 'value' => $value]) {
-            $range = $ranges[$analyte] ?? null;
-            if ($range !== null && ($value < $range[0] || $value > $range[1])) {
-                $ask('range', "{$series} of ".self::shown($value)." lies outside of what soil can give ({$range[0]} to {$range[1]}); is the unit right?", [$series]);
+        foreach ($results as $series => ['analyte' => $code, 'value' => $value]) {
+            $analyte = Analytes::find($code);
+            if ($analyte !== null && ! $analyte->isPossible($value)) {
+                $ask('range', "{$series} of ".self::shown($value)." lies outside of what soil can give ({$analyte->low} to {$analyte->high}); is the unit right?", [$series]);
             }
         }
     }
@@ -148,10 +148,7 @@ final class SampleQuestions
 
     private static function ppmPerCmol(string $analyte): float
     {
-        /** @var array<string, int> $valence */
-        $valence = RuleTable::named('soil-units')['valence'];
-
-        return 10 * Formula::mass(ucfirst($analyte)) / $valence[$analyte];
+        return SoilUnit::toHome($analyte, 1.0, SoilUnit::named('cmol/kg'));
     }
 
     /**

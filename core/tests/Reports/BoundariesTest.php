@@ -7,9 +7,12 @@ namespace HonestCore\Tests\Reports;
 use HonestCore\Reports\BatchQuestions;
 use HonestCore\Reports\ControlChart;
 use HonestCore\Reports\Interchange;
+use HonestCore\Reports\NumberStyle;
 use HonestCore\Reports\Question;
 use HonestCore\Reports\Repeatability;
 use HonestCore\Reports\ReportedValue;
+use HonestCore\Reports\ReportReading;
+use HonestCore\Reports\ReportTable;
 use HonestCore\Reports\ReportText;
 use HonestCore\Reports\SampleQuestions;
 use HonestCore\Reports\SeriesHistory;
@@ -112,22 +115,23 @@ final class BoundariesTest extends TestCase
     #[DataProvider('headers')]
     public function test_the_header_is_found(string $text, int $row): void
     {
-        self::assertSame($row, ReportText::read($text)->headerRow);
+        self::assertSame($row, ReportTable::of(ReportText::read($text)->records)->headerRow);
     }
 
     public function test_commas_are_decimal_where_no_point_says_otherwise(): void
     {
-        self::assertTrue(ReportText::read("Sample;pH\nA;6,1\nB;6\n")->decimalComma);
-        self::assertFalse(ReportText::read("Sample;pH\nA;6,1\nB;6.2\n")->decimalComma, 'a point beside it');
-        self::assertFalse(ReportText::read("Sample;pH\nA;6\nB;7\n")->decimalComma, 'no comma at all');
-        self::assertFalse(ReportText::read("Sample,pH\nA,\"6,1\"\n")->decimalComma, 'commas part the cells');
+        $style = static fn (string $text): NumberStyle => ReportReading::of(ReportTable::of(ReportText::read($text)->records))->style;
+        self::assertSame(',', $style("Sample;pH\nA;6,1\nB;6\n")->mark());
+        self::assertSame(['.', true], [$style("Sample;pH\nA;6,1\nB;6.2\n")->mark(), $style("Sample;pH\nA;6,1\nB;6.2\n")->isMixed()], 'a point beside it');
+        self::assertSame('.', $style("Sample;pH\nA;6\nB;7\n")->mark(), 'no comma at all');
+        self::assertSame(',', $style("Sample,pH\nA,\"6,1\"\n")->mark(), 'commas in quotes');
     }
 
     public function test_a_range_may_begin_where_it_ends(): void
     {
-        $found = ReportedValue::read('5-5');
+        $found = ReportedValue::read('5-5', NumberStyle::point());
         self::assertSame([ReportedValue::RANGE, 5.0, 5.0], [$found->kind, $found->number, $found->upper]);
-        self::assertSame(ReportedValue::UNREADABLE, ReportedValue::read('6-5')->kind);
+        self::assertSame(ReportedValue::UNREADABLE, ReportedValue::read('6-5', NumberStyle::point())->kind);
     }
 
     /** A depth is given with its unit, or is in inches where none stands. */

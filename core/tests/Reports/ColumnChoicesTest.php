@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace HonestCore\Tests\Reports;
 
+use HonestCore\Analyte\SoilUnit;
 use HonestCore\Reports\ColumnChoices;
-use HonestCore\Reports\ColumnGuess;
-use HonestCore\Reports\SoilUnit;
+use HonestCore\Reports\ColumnName;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -16,8 +16,8 @@ final class ColumnChoicesTest extends TestCase
     public function test_every_analyte_has_a_unit_of_its_own_among_those_offered(): void
     {
         $all = ColumnChoices::all();
-        self::assertContains(['ph', 'pH'], $all->analytes);
-        foreach ($all->analytes as [$code]) {
+        self::assertSame('pH', $all->analytes['ph']->name);
+        foreach (array_keys($all->analytes) as $code) {
             $home = SoilUnit::home($code);
             self::assertNotNull($home, $code);
             self::assertContains($home->code, $all->units, $code);
@@ -33,7 +33,7 @@ final class ColumnChoicesTest extends TestCase
         self::assertSame(['P', 'P2O5', 'PO4'], $all->forms['p']);
         self::assertArrayNotHasKey('na', $all->forms, 'one form is no choice');
         foreach ($all->forms as $analyte => $forms) {
-            self::assertContains($analyte, array_column($all->analytes, 0));
+            self::assertContains($analyte, array_keys($all->analytes));
             foreach ($forms as $form) {
                 self::assertGreaterThan(0, SoilUnit::toHome($analyte, 10.0, SoilUnit::named($analyte === 'om' ? 'percent' : 'ppm'), $form, null, null), "{$form} of {$analyte}");
             }
@@ -43,10 +43,10 @@ final class ColumnChoicesTest extends TestCase
     #[DataProvider('names')]
     public function test_a_guess_can_be_chosen(string $column): void
     {
-        [$guess, $all] = [ColumnGuess::of($column), ColumnChoices::all()];
+        [$guess, $all] = [ColumnName::read($column), ColumnChoices::all()];
 
-        self::assertSame('result', $guess->role);
-        self::assertContains($guess->analyte, array_column($all->analytes, 0));
+        self::assertSame('result', $guess->role->value);
+        self::assertContains($guess->analyte, array_keys($all->analytes));
         self::assertTrue($guess->unit === '' || in_array($guess->unit, $all->units, true), $guess->unit);
         self::assertTrue($guess->extractant === '' || in_array($guess->extractant, $all->extractants, true), $guess->extractant);
         self::assertTrue($guess->form === '' || in_array($guess->form, $all->forms[$guess->analyte] ?? [$guess->form], true), $guess->form);

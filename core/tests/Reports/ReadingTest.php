@@ -5,9 +5,12 @@ declare(strict_types=1);
 namespace HonestCore\Tests\Reports;
 
 use HonestCore\Error\CoreError;
-use HonestCore\Reports\ColumnGuess;
+use HonestCore\Reports\ColumnName;
 use HonestCore\Reports\Interchange;
+use HonestCore\Reports\NumberStyle;
 use HonestCore\Reports\ReportedValue;
+use HonestCore\Reports\ReportReading;
+use HonestCore\Reports\ReportTable;
 use HonestCore\Reports\ReportText;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -41,7 +44,7 @@ final class ReadingTest extends TestCase
         yield 'a formula' => ['=1+1', false, ['unreadable', null, null, '']];
         yield 'hexadecimal' => ['0x1A', false, ['number', 0.0, null, 'x1A']];
         yield 'infinity' => ['INF', false, ['unreadable', null, null, '']];
-        yield 'thousands' => ['1,200', false, ['unreadable', null, null, '']];
+        yield 'thousands' => ['1,200', false, ['number', 1200.0, null, '']];
         yield 'digits without end' => [str_repeat('9', 400), false, ['unreadable', null, null, '']];
     }
 
@@ -49,7 +52,7 @@ final class ReadingTest extends TestCase
     #[DataProvider('cells')]
     public function test_cells_are_read_as_they_say(string $cell, bool $comma, array $expected): void
     {
-        $value = ReportedValue::read($cell, $comma);
+        $value = ReportedValue::read($cell, $comma ? NumberStyle::comma() : NumberStyle::point());
 
         self::assertSame($expected, [$value->kind, $value->number, $value->upper, $value->unit]);
     }
@@ -72,31 +75,34 @@ final class ReadingTest extends TestCase
     public function test_files_of_any_shape_are_read(string $bytes, string $charset, string $delimiter, int $header, bool $comma): void
     {
         $text = ReportText::read($bytes);
+        $table = ReportTable::of($text->records);
 
-        self::assertSame([$charset, $delimiter, $header, $comma], [$text->charset, $text->delimiter, $text->headerRow, $text->decimalComma]);
-        self::assertCount(2, $text->rows);
-        $ph = (int) array_key_first(array_filter($text->columns, static fn (string $name): bool => str_starts_with($name, 'ph')));
-        self::assertSame([$comma ? '6,1' : '6.1', $comma ? '6,2' : '6.2'], array_column($text->rows, $ph));
+        self::assertSame([$charset, $delimiter, $header, $comma ? ',' : '.'], [$text->charset, $text->delimiter, $table->headerRow, ReportReading::of($table)->style->mark()]);
+        self::assertCount(2, $table->rows);
+        $ph = (int) array_key_first(array_filter($table->columns, static fn (string $name): bool => str_starts_with($name, 'ph')));
+        self::assertSame([$comma ? '6,1' : '6.1', $comma ? '6,2' : '6.2'], array_column($table->rows, $ph));
     }
 
     public function test_the_header_can_be_named_and_columns_of_one_name_are_told_apart(): void
     {
-        $text = ReportText::read("a,b\nsample,ph,ph,\nA,6.1,6.2,x\n", 2);
+        $text = ReportTable::of(ReportText::read("a,b\nsample,ph,ph,\nA,6.1,6.2,x\n")->records, 2);
 
         self::assertSame(['sample', 'ph', 'ph (2)', 'column 4'], $text->columns);
         self::assertSame([3 => ['A', '6.1', '6.2', 'x']], $text->rows);
     }
 
-    public function test_short_and_long_rows_keep_to_the_columns(): void
+    public function test_short_rows_are_filled_and_long_ones_are_never_cut(): void
     {
-        self::assertSame([2 => ['A', ''], 3 => ['B', '6.2']], ReportText::read("sample,ph\nA\nB,6.2,extra\n", 1)->rows);
+        self::assertSame([2 => ['A', ''], 3 => ['B', '6.2']], ReportTable::of(ReportText::read("sample,ph\nA\nB,6.2,,\n")->records, 1)->rows);
+        $this->expectExceptionMessage('row 3 has 3 cells and the header in row 1 has 2');
+        ReportTable::of(ReportText::read("sample,ph\nA\nB,6.2,extra\n")->records, 1);
     }
 
     public function test_what_is_no_report_is_refused_in_words(): void
     {
-        foreach (['' => 'empty', "  \n " => 'empty', "PK\x03\x04zip" => 'no text', 'only,a,header' => 'no row below', "\xFF\xFE" => 'empty', str_repeat(',', 500)."\n1" => 'cells'] as $bytes => $words) {
+        foreach (['' => 'empty', "  \n " => 'empty', "PK\x03\x04zip" => 'a zipped file', 'only,a,header' => 'no row below', "\xFF\xFE" => 'empty', str_repeat(',', 5000)."\n1" => 'cells'] as $bytes => $words) {
             try {
-                ReportText::read((string) $bytes);
+                ReportTable::of(ReportText::read((string) $bytes)->records);
                 self::fail("{$words} was accepted.");
             } catch (CoreError $error) {
                 self::assertStringContainsString($words, $error->getMessage());
@@ -110,18 +116,21 @@ final class ReadingTest extends TestCase
         mt_srand(41);
         $alphabet = ["\n", "\r", ',', ';', "\t", '|', '"', 'a', 'ph', '6.1', '6,1', "\xE9", "\xC3\xA9", "\x00", ' ', '<0.5', '=', '-'];
         $read = 0;
-        for ($i = 0; $i < 4000; $i++) {
+        for ($i = 0; $i < 8000; $i++) {
             $bytes = '';
             for ($j = mt_rand(0, 60); $j > 0; $j--) {
                 $bytes .= $alphabet[mt_rand(0, count($alphabet) - 1)];
             }
             try {
-                $text = ReportText::read($bytes);
-                $read++;
-                foreach ($text->rows as $cells) {
-                    self::assertCount(count($text->columns), $cells);
-                    array_map(static fn (string $cell): ReportedValue => ReportedValue::read($cell, $text->decimalComma), $cells);
+                $table = ReportTable::of(ReportText::read($bytes)->records);
+                foreach ($table->rows as $cells) {
+                    self::assertCount(count($table->columns), $cells);
                 }
+                foreach (($reading = ReportReading::of($table))->lines() as $line) {
+                    self::assertTrue($line->value->number === null || is_finite($line->value->number));
+                }
+                $reading->leftOut();
+                $read++;
             } catch (CoreError $error) {
                 self::assertStringContainsString('accepted is', $error->getMessage());
             }
@@ -135,7 +144,7 @@ final class ReadingTest extends TestCase
         yield 'Sample ID' => ['Sample ID', ['sample', null, '', '', '']];
         yield 'Lab No.' => ['Lab No.', ['lab_number', null, '', '', '']];
         yield 'Depth (in)' => ['Depth (in)', ['depth', null, '', '', '']];
-        yield 'pH' => ['pH', ['result', 'ph', '', 'pH', 'water']];
+        yield 'pH' => ['pH', ['result', 'ph', '', 'pH', '']];
         yield '1:1 Soil pH' => ['1:1 Soil pH', ['result', 'ph', '', 'pH', 'water']];
         yield 'SMP Buffer pH' => ['SMP Buffer pH', ['result', 'buffer_ph', '', 'pH', 'smp']];
         yield 'mehlich_buffer_ph' => ['mehlich_buffer_ph', ['result', 'buffer_ph', '', 'pH', 'mehlich']];
@@ -156,9 +165,9 @@ final class ReadingTest extends TestCase
     #[DataProvider('columns')]
     public function test_columns_are_guessed_by_their_names(string $name, array $expected): void
     {
-        $guess = ColumnGuess::of($name);
+        $guess = ColumnName::read($name);
 
-        self::assertSame($expected, [$guess->role, $guess->analyte, $guess->form, $guess->unit, $guess->extractant]);
+        self::assertSame($expected, [$guess->role->value, $guess->analyte === '' ? null : $guess->analyte, $guess->form, $guess->unit, $guess->extractant]);
     }
 
     public function test_interchange_documents_of_both_forms_give_the_same_rows(): void

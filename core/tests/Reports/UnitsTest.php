@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace HonestCore\Tests\Reports;
 
+use HonestCore\Analyte\Formula;
+use HonestCore\Analyte\SoilUnit;
 use HonestCore\Error\CoreError;
-use HonestCore\Reports\Formula;
-use HonestCore\Reports\SoilUnit;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -112,7 +112,7 @@ final class UnitsTest extends TestCase
 
     public function test_an_unknown_unit_is_refused_with_those_that_are_known(): void
     {
-        $this->expectExceptionMessage('"bushels" is no unit of soil reports; accepted are ppm, percent');
+        $this->expectExceptionMessage('"bushels" is no unit of soil reports; accepted are ppm, ppb');
         SoilUnit::named('bushels');
     }
 

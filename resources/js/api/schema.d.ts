@@ -5539,45 +5539,7 @@ export interface paths {
             };
         };
         put?: never;
-        /** Take a CSV of lab results, whole or not at all */
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "multipart/form-data": {
-                        /** Format: binary */
-                        file: string;
-                        /** Format: date */
-                        read_on: string;
-                    };
-                };
-            };
-            responses: {
-                /** @description Done */
-                201: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Import"];
-                    };
-                };
-                /** @description Refused */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Error"];
-                    };
-                };
-            };
-        };
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -7499,6 +7461,8 @@ export interface components {
             unit: string;
         };
         ReportColumn: {
+            name?: string;
+            confirmed?: boolean;
             role: string;
             analyte: string | null;
             form: string;
@@ -7531,7 +7495,29 @@ export interface components {
             unit: string;
             problem: string | null;
         };
+        ReportDoubt: {
+            /** @enum {string} */
+            kind: "unit" | "misfit" | "form" | "extractant" | "buffer" | "scooped" | "moles" | "layer" | "number" | "cell" | "depth" | "sample";
+            words: string;
+            hides: boolean;
+        };
+        ColumnExample: {
+            cell: string;
+            value: number | null;
+            unit: string;
+        };
+        UnderstoodColumn: {
+            doubts: components["schemas"]["ReportDoubt"][];
+            why: string;
+            becomes: string;
+            example: components["schemas"]["ColumnExample"] | null;
+        };
         ReportPreview: {
+            turned: boolean;
+            understood: components["schemas"]["UnderstoodColumn"][];
+            doubts: components["schemas"]["ReportDoubt"][];
+            all_looked_at: boolean;
+            left_out: components["schemas"]["LeftOutRow"][];
             sha256: string;
             charset: string;
             delimiter: string;
@@ -7548,10 +7534,16 @@ export interface components {
             choices: components["schemas"]["ColumnChoices"];
         };
         ColumnChoices: {
-            analytes: components["schemas"]["NamedCode"][];
+            analytes: components["schemas"]["AnalyteChoice"][];
             units: string[];
             extractants: string[];
             forms: components["schemas"]["FormsOfAnalyte"][];
+        };
+        AnalyteChoice: {
+            code: string;
+            name: string;
+            home_unit: string;
+            digits: number;
         };
         FormsOfAnalyte: {
             analyte: string;
@@ -7721,15 +7713,6 @@ export interface components {
             open: number;
             lab_id: number | null;
             replaced: boolean;
-        };
-        Import: {
-            id: number;
-            file_name: string;
-            rows: number;
-            readings: number;
-            /** Format: date-time */
-            taken_at: string;
-            taken_before?: boolean;
         };
         PairBand: {
             name: string;

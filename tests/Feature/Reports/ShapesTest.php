@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Reports;
 
+use App\Actions\Reports\LineProblem;
 use App\Actions\Reports\ReportFile;
-use App\Actions\Reports\ReportLines;
 use HonestCore\Reports\ReportedValue;
-use HonestCore\Reports\SoilUnit;
+use HonestCore\Sampling\DepthLayer;
 use Tests\Support\StandInProcess;
 
 /** The three shapes of the simulated lab's report hold the same soil: read by their own names and units they give the same numbers. */
@@ -47,10 +47,10 @@ final class ShapesTest extends ReportTestCase
     {
         $file = ReportFile::of($bytes, null);
         $numbers = [];
-        foreach ((new ReportLines($file, $file->mapping($this->lab)['mapping'], $file->text->decimalComma))->all() as $line) {
-            if ($line['value']->kind === ReportedValue::NUMBER && str_starts_with($line['sample'], 'RP26')) {
-                self::assertNull($line['problem']);
-                $numbers["{$line['sample']} {$line['analyte']} {$line['extractant']}"] = SoilUnit::toHome($line['analyte'], $line['value']->number ?? NAN, SoilUnit::named($line['unit']), $line['form'], ReportLines::depthCm($line['depth'], '0-6in'));
+        foreach ($file->reading($file->mapping($this->lab)[0], null)->lines() as $line) {
+            if ($line->value->kind === ReportedValue::NUMBER && str_starts_with($line->sample, 'RP26')) {
+                self::assertNull(LineProblem::of($line));
+                $numbers["{$line->sample} {$line->column->analyte} {$line->column->extractant}"] = $line->home($line->value->number, DepthLayer::ofInches(0, 6), null) ?? NAN;
             }
         }
         ksort($numbers);

@@ -165,10 +165,11 @@ final class TakeReportTest extends ReportTestCase
     public function test_values_that_cannot_be_turned_or_read_name_their_row_and_column(): void
     {
         $code = $this->code();
-        $rows = $this->take("sample,ph,P (ppm),Zn (bushels)\n{$code},six,3 meq/100g,4\n")->assertStatus(422)->json('rows');
+        $rows = $this->take("sample,ph,P (ppm),Zn (bushels/acre)\n{$code},six,3 meq/100g,4\n")->assertStatus(422)->json('rows');
 
         self::assertStringContainsString('row 2, ph: "six" is no result', $rows[0]['message']);
-        self::assertStringContainsString('p cannot be given in cmol/kg', $rows[1]['message']);
+        self::assertStringContainsString('phosphorus cannot be given in cmol/kg', $rows[1]['message']);
+        self::assertStringContainsString('the unit "bushels/acre" is not understood', $rows[2]['message']);
     }
 
     /** Whatever the bytes are: taken, or refused in words with nothing stored. */

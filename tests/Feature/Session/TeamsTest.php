@@ -178,7 +178,8 @@ final class TeamsTest extends ApiTestCase
 
         self::assertSame($first->code, $second->code);
         $csv = "sample,ph\n{$second->code},6.1\n";
-        $this->actingAs($stranger)->post('/api/imports', ['file' => \Illuminate\Http\UploadedFile::fake()->createWithContent('r.csv', $csv), 'read_on' => '2026-09-20'], ['Accept' => 'application/json'])->assertCreated();
+        $lab = \App\Models\Lab::query()->create(['name' => 'Moor Laboratory', 'address' => '', 'email' => '', 'turnaround_days' => 8, 'transit_days' => 2, 'holidays' => [], 'bag_ml' => 400, 'quarantine' => '', 'tests' => [], 'form' => [], 'columns' => []]);
+        $this->actingAs($stranger)->post('/api/reports', ['file' => \Illuminate\Http\UploadedFile::fake()->createWithContent('r.csv', $csv), 'read_on' => '2026-09-20', 'lab_id' => $lab->id], ['Accept' => 'application/json'])->assertCreated();
         self::assertSame('6.1', $second->readings()->value('as_reported'));
     }
 }

@@ -7,6 +7,7 @@ namespace App\Http\Requests\Reports;
 use App\Actions\Reports\ReportFile;
 use App\Actions\Reports\TakeMapped;
 use App\Models\Lab;
+use HonestCore\Reports\ReportMapping;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Validation\Validator;
@@ -14,19 +15,18 @@ use Illuminate\Validation\Validator;
 /**
  * A lab's file with how its columns are to be read; the mapping comes as JSON beside the file.
  *
- * @phpstan-import-type Mapping from ReportFile
  * @phpstan-import-type Taking from TakeMapped
  */
 final class FileRequest extends FormRequest
 {
-    private const ROLES = ['sample', 'lab_number', 'bag', 'depth', 'analyte', 'value', 'unit', 'extractant', 'result', 'ignore'];
+    /** Columns that a file may have, before each of them is looked at. */
+    private const MOST_COLUMNS = 4000;
 
     private ?Lab $found = null;
 
     private ?ReportFile $read = null;
 
-    /** @var Mapping|null */
-    private ?array $mapping = null;
+    private mixed $given = null;
 
     /** @return array<string, list<mixed>> */
     public function rules(): array
@@ -36,7 +36,7 @@ final class FileRequest extends FormRequest
             'lab_id' => ['required', 'integer'],
             'header_row' => ['sometimes', 'nullable', 'integer', 'between:1,10000'],
             'decimal_comma' => ['sometimes', 'nullable', 'in:0,1'],
-            'mapping' => ['sometimes', 'nullable', 'string', 'max:200000'],
+            'mapping' => ['sometimes', 'nullable', 'string', 'max:1000000'],
             'read_on' => ['sometimes', 'date_format:Y-m-d', 'after:2000-01-01', 'before_or_equal:+1 day'],
             'skip' => ['sometimes', 'nullable', 'string', 'max:20000', 'regex:/^[\d,\s]*$/'],
             'supersedes_id' => ['sometimes', 'nullable', 'integer'],
@@ -64,12 +64,9 @@ final class FileRequest extends FormRequest
             if ($this->found === null) {
                 $validator->errors()->add('lab_id', 'This team has no such lab.');
             }
-            $given = json_decode($this->string('mapping')->toString(), true, 8);
-            if ($this->filled('mapping') && ! self::isMapping($given)) {
+            $this->given = json_decode($this->string('mapping')->toString(), true, 8);
+            if ($this->filled('mapping') && ! (is_array($this->given) && is_array($this->given['columns'] ?? null) && count($this->given['columns']) <= self::MOST_COLUMNS)) {
                 $validator->errors()->add('mapping', 'The mapping is not one: accepted is a role for each column, and for each column of results what it measures and in which unit; a bulk density from 0.05 to 2.65 g/cm³.');
-            } elseif ($this->filled('mapping')) {
-                /** @var Mapping $given */
-                $this->mapping = $given;
             }
         }];
     }
@@ -84,16 +81,23 @@ final class FileRequest extends FormRequest
         return $this->found ?? throw new \LogicException('The request was not validated.');
     }
 
-    /** @return Mapping|null */
-    public function mapping(): ?array
+    /** The mapping that came with the file, if one of this file did. */
+    public function mapping(): ?ReportMapping
     {
-        return $this->mapping;
+        return $this->given === null ? null : ReportMapping::fromArray($this->given, $this->reportFile()->table->columns);
     }
 
-    /** @return Mapping */
-    public function wholeMapping(): array
+    /** The mapping of a preview: one of another header is passed over. */
+    public function fittingMapping(): ?ReportMapping
     {
-        return $this->mapping ?? $this->reportFile()->mapping($this->lab())['mapping'];
+        $fits = is_array($this->given) && is_array($this->given['columns'] ?? null) && count($this->given['columns']) === count($this->reportFile()->table->columns);
+
+        return $fits ? $this->mapping() : null;
+    }
+
+    public function wholeMapping(): ReportMapping
+    {
+        return $this->mapping() ?? $this->reportFile()->mapping($this->lab())[0];
     }
 
     public function decimalComma(): ?bool
@@ -113,33 +117,10 @@ final class FileRequest extends FormRequest
 
         return [
             'file_name' => mb_substr($name !== '' ? $name : $this->upload()->getClientOriginalName(), 0, 120), 'sha256' => $this->sha256(), 'read_on' => $this->filled('read_on') ? $this->string('read_on')->toString() : now()->format('Y-m-d'),
-            'decimal_comma' => $this->decimalComma() ?? $this->reportFile()->text->decimalComma,
+            'decimal_comma' => $this->decimalComma(),
             'skip' => array_map(intval(...), array_values(array_filter(preg_split('/[\s,]+/', $this->string('skip')->toString()) ?: [], static fn (string $row): bool => $row !== ''))),
             'supersedes_id' => $this->input('supersedes_id') === null ? null : $this->integer('supersedes_id'),
         ];
-    }
-
-    private static function isMapping(mixed $given): bool
-    {
-        if (! is_array($given) || ! is_array($given['columns'] ?? null) || ! array_is_list($given['columns']) || count($given['columns']) > 400) {
-            return false;
-        }
-        $density = $given['bulk_density'] ?? null;
-        if ($density !== null && ! ((is_int($density) || is_float($density)) && $density >= 0.05 && $density <= 2.65)) {
-            return false;
-        }
-        foreach ($given['columns'] as $column) {
-            if (! is_array($column) || ! in_array($column['role'] ?? null, self::ROLES, true) || ! (($column['analyte'] ?? null) === null || is_string($column['analyte']))) {
-                return false;
-            }
-            foreach (['form', 'unit', 'extractant', 'instrument'] as $field) {
-                if (! is_string($column[$field] ?? null) || mb_strlen($column[$field]) > 40) {
-                    return false;
-                }
-            }
-        }
-
-        return true;
     }
 
     private function bytes(): string

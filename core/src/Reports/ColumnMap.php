@@ -1,0 +1,136 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Reports;
+
+use HonestCore\Analyte\Analytes;
+use HonestCore\Analyte\UnitText;
+use HonestCore\Error\BadOption;
+
+/**
+ * What a person says of the columns of a file, by their names: a role, the code of an analyte, or both with unit, form and extractant.
+ *
+ * Domain: a JSON object of column name to meaning, or the mapping as it is kept, with a list of columns under `columns`.
+ */
+final readonly class ColumnMap
+{
+    private const ACCEPTED = 'a JSON object of column name to meaning: a role, a code of an analyte, or an object with role, analyte, unit, form and extractant';
+
+    /** @param array<string, array<string, mixed>> $meanings by column name */
+    private function __construct(private array $meanings) {}
+
+    /** @throws BadOption */
+    public static function parse(string $json): self
+    {
+        $given = json_decode((string) preg_replace('/^\xEF\xBB\xBF/', '', $json), true, 8);
+        if (! is_array($given)) {
+            throw BadOption::because('--map', 'the file is no JSON object', self::ACCEPTED);
+        }
+        $given = is_array($given['columns'] ?? null) ? $given['columns'] : $given;
+        $meanings = [];
+        foreach ($given as $name => $meaning) {
+            $name = is_array($meaning) && is_string($meaning['name'] ?? null) ? $meaning['name'] : (string) $name;
+            $meanings[$name] = self::meaning($name, $meaning);
+        }
+
+        return new self($meanings);
+    }
+
+    /**
+     * @param list<ReportColumn> $columns as they were understood
+     * @return list<ReportColumn>
+     *
+     * @throws BadOption for a column that the file has not
+     */
+    public function applied(array $columns): array
+    {
+        foreach ($this->meanings as $name => $changes) {
+            $at = array_keys(array_filter($columns, static fn (ReportColumn $column): bool => $column->name === (string) $name));
+            $at = $at !== [] ? $at : array_keys(array_filter($columns, static fn (ReportColumn $column): bool => mb_strtolower($column->name) === mb_strtolower((string) $name)));
+            if ($at === []) {
+                throw BadOption::because('--map', "the file has no column \"{$name}\"", 'one of '.implode(', ', array_map(static fn (ReportColumn $column): string => "\"{$column->name}\"", array_slice($columns, 0, 30))));
+            }
+            foreach ($at as $i) {
+                $columns[$i] = self::changed($columns[$i], $changes);
+            }
+        }
+
+        return array_values($columns);
+    }
+
+    /** @param array<string, mixed> $changes */
+    private static function changed(ReportColumn $column, array $changes): ReportColumn
+    {
+        $analyte = $changes['analyte'] ?? $column->analyte;
+        $fresh = ['confirmed' => true, 'why' => '', 'guessedRole' => '', 'unread' => '', 'askForm' => '', 'askExtractant' => '', 'plainMoles' => false, 'layer' => ''];
+        if ($analyte !== $column->analyte && is_string($analyte) && Analytes::find($analyte) !== null) {
+            $known = Analytes::get($analyte);
+            $fresh += ['form' => $known->ownForm(), 'unit' => $known->isUnitless() ? 'pH' : $column->unit];
+        }
+        $role = $changes['role'] ?? $column->role;
+        if (in_array($role, [ColumnRole::Result, ColumnRole::Rating], true) && ($analyte === '' || ! is_string($analyte))) {
+            throw BadOption::because('--map', "\"{$column->name}\" is said to be a result and not of what", 'an analyte code beside it');
+        }
+
+        return $column->with([...$fresh, ...$changes]);
+    }
+
+    /**
+     * @return array<string, mixed>
+     *
+     * @throws BadOption
+     */
+    private static function meaning(string $name, mixed $given): array
+    {
+        if (is_string($given)) {
+            return self::word($name, $given);
+        }
+        if ($given === null) {
+            return ['role' => ColumnRole::Ignore];
+        }
+        if (! is_array($given)) {
+            throw BadOption::because('--map', "\"{$name}\" has no meaning that is known", self::ACCEPTED);
+        }
+        $changes = [];
+        foreach (['meaning', 'role', 'analyte'] as $key) {
+            $word = $given[$key] ?? null;
+            $changes = is_string($word) && $word !== '' ? [...$changes, ...self::word($name, $word, $key)] : $changes;
+        }
+        $unit = $given['unit'] ?? '';
+        if (is_string($unit) && $unit !== '') {
+            $changes['unit'] = UnitText::read($unit)->unit->code ?? throw BadOption::because('--map', "the unit \"{$unit}\" of \"{$name}\" is not understood", 'a unit of soil reports, such as ppm, mg/kg, %, lb/acre');
+        }
+        foreach (['form', 'extractant', 'instrument'] as $key) {
+            if (is_string($given[$key] ?? null) && $given[$key] !== '') {
+                $changes[$key] = mb_substr($given[$key], 0, 40);
+            }
+        }
+        $analyte = $changes['analyte'] ?? null;
+        if (is_string($analyte) && isset($changes['form']) && ! in_array($changes['form'], [...Analytes::get($analyte)->forms, Analytes::get($analyte)->element], true)) {
+            throw BadOption::because('--map', "the form of \"{$name}\" is none of {$analyte}", implode(', ', Analytes::get($analyte)->forms));
+        }
+
+        return $changes;
+    }
+
+    /**
+     * @return array<string, mixed>
+     *
+     * @throws BadOption
+     */
+    private static function word(string $name, string $word, string $key = 'meaning'): array
+    {
+        $role = $key === 'analyte' ? null : ColumnRole::tryFrom($word);
+        if ($role !== null) {
+            return ['role' => $role];
+        }
+        if (Analytes::find($word) !== null && $key !== 'role') {
+            return ['analyte' => $word, ...($key === 'analyte' ? [] : ['role' => ColumnRole::Result])] + ['role' => ColumnRole::Result];
+        }
+        if ($key === 'meaning' && in_array($word, ['none', 'unknown', 'saturation'], true)) {
+            return ['role' => ColumnRole::Ignore];
+        }
+        throw BadOption::because('--map', "\"{$word}\" is no meaning of \"{$name}\"", implode(', ', ColumnRole::values()).', or an analyte code');
+    }
+}

@@ -1,0 +1,264 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Reports;
+
+use HonestCore\Error\BadTable;
+
+/**
+ * A lab's table with its header found: one row a sample or a result, whichever way it lay in the file.
+ *
+ * Domain: rows of units below the header and of groups above it belong to it; a table with its samples in columns is turned.
+ * Source: common practice of labs.
+ */
+final readonly class ReportTable
+{
+    private const NOTE = '/^\s*(note|notes|nb|n\.b\.|remark|remarks|comment|comments|bemerkung|hinweis|nota|notas|remarque|legend|disclaimer|end of report|page \d|\*|#|†|<\s*=?\s*(below|less))/iu';
+
+    private const TURNED_LOOKS_AT = 400;
+
+    /**
+     * @param list<string> $names of the columns as they stand
+     * @param list<string> $columns the same, made different where the file repeats one
+     * @param list<list<ColumnContext>> $contexts what stands about each column, the nearest first
+     * @param array<int, list<string>> $rows by the line of the file; by the column where it was turned
+     * @param list<int>|null $columnLines the line of each column, where the table was turned
+     */
+    private function __construct(public int $headerRow, public array $names, public array $columns, public array $contexts, public array $rows, private ?array $columnLines) {}
+
+    /**
+     * @param non-empty-array<int, list<string>> $records by line
+     * @param int|null $headerRow the row that a person said to be the header
+     *
+     * @throws BadTable
+     */
+    public static function of(array $records, ?int $headerRow = null): self
+    {
+        $turned = self::turned($records, $headerRow);
+        if ($turned !== null) {
+            return $turned;
+        }
+        $at = $headerRow ?? HeaderRows::find($records);
+        if (! isset($records[$at])) {
+            throw BadTable::because("row {$at} is empty or not there", 'a header row with the names of the columns');
+        }
+        $below = array_filter($records, static fn (int $row): bool => $row > $at, ARRAY_FILTER_USE_KEY);
+        $continued = [];
+        foreach ($below as $row => $cells) {
+            if (count($continued) === 3 || ! HeaderRows::continues($cells, $records[$at])) {
+                break;
+            }
+            $continued[$row] = $cells;
+        }
+        $rows = array_diff_key($below, $continued);
+        if ($rows === []) {
+            throw BadTable::because("there is no row below the header in row {$at}", 'a row for each sample or result');
+        }
+        $names = self::named($records[$at], $continued);
+        [$groups, $titles] = self::above(array_filter($records, static fn (int $row): bool => $row < $at, ARRAY_FILTER_USE_KEY), count($names));
+        $contexts = [];
+        foreach (array_keys($names) as $i) {
+            $near = array_map(static fn (array $cells): ColumnContext => ColumnContext::ofCell($cells[$i] ?? ''), array_values($continued));
+            $over = array_map(static fn (array $cells): ColumnContext => ColumnContext::ofCell($cells[$i] ?? ''), $groups);
+            $contexts[] = array_values(array_filter([...$near, ...$over, ...$titles], static fn (ColumnContext $one): bool => ! $one->isEmpty()));
+        }
+
+        return new self($at, $names, self::different($names), $contexts, self::fitted($rows, count($names), $at), null);
+    }
+
+    /** The line of the file that a cell stands in. */
+    public function lineOf(int $row, int $column): int
+    {
+        return $this->columnLines[$column] ?? $row;
+    }
+
+    public function isTurned(): bool
+    {
+        return $this->columnLines !== null;
+    }
+
+    public static function isNote(string $text): bool
+    {
+        return preg_match(self::NOTE, $text) === 1;
+    }
+
+    /**
+     * Names of the header; a blank one over a filled row of units continues the name before it.
+     *
+     * @param list<string> $header
+     * @param array<int, list<string>> $continued
+     * @return list<string>
+     */
+    private static function named(array $header, array $continued): array
+    {
+        $width = max(array_map(count(...), [$header, ...array_values($continued)]));
+        [$names, $before] = [[], ''];
+        for ($i = 0; $i < $width; $i++) {
+            $name = trim((string) preg_replace('/\s+/u', ' ', $header[$i] ?? ''));
+            $under = implode(' ', array_filter(array_map(static fn (array $cells): string => $cells[$i] ?? '', array_values($continued)), static fn (string $cell): bool => $cell !== ''));
+            $names[] = $name !== '' ? $name : ($under !== '' && $before !== '' ? trim("{$before} {$under}") : '');
+            $before = $name !== '' ? $name : $before;
+        }
+        while ($names !== [] && end($names) === '' && ($header[count($names) - 1] ?? '') === '' && count($names) > count(array_filter($header, static fn (string $cell): bool => $cell !== '')) && count($names) > count($header)) {
+            array_pop($names);
+        }
+
+        return $names;
+    }
+
+    /**
+     * @param array<int, list<string>> $records
+     * @return array{list<list<string>>, list<ColumnContext>} groups over columns, filled to the right, the nearest first; and titles
+     */
+    private static function above(array $records, int $width): array
+    {
+        [$groups, $titles] = [[], []];
+        foreach (array_reverse($records, true) as $cells) {
+            if ($titles === [] && HeaderRows::groups($cells)) {
+                $last = '';
+                $filled = [];
+                for ($i = 0; $i < $width; $i++) {
+                    $last = ($cells[$i] ?? '') !== '' ? $cells[$i] : $last;
+                    $filled[] = $last;
+                }
+                $groups[] = $filled;
+            } else {
+                $titles[] = ColumnContext::ofTitle(implode(' ', array_filter($cells, static fn (string $cell): bool => $cell !== '')));
+            }
+        }
+
+        return [$groups, array_values(array_filter($titles, static fn (ColumnContext $one): bool => ! $one->isEmpty()))];
+    }
+
+    /**
+     * @param array<int, list<string>> $rows
+     * @return array<int, list<string>> each as wide as the header
+     *
+     * @throws BadTable for a row with more in it than the header has columns
+     */
+    private static function fitted(array $rows, int $width, int $at): array
+    {
+        foreach ($rows as $row => $cells) {
+            $count = count($cells);
+            if ($count === $width) {
+                continue;
+            }
+            if ($count > $width && implode('', array_slice($cells, $width)) !== '' && ! self::isNote(implode('', $cells))) {
+                throw BadTable::because("row {$row} has {$count} cells and the header in row {$at} has {$width}", 'rows as wide as the header; a comma inside a cell needs quotes around it');
+            }
+            $rows[$row] = $count > $width ? array_slice($cells, 0, $width) : array_pad($cells, $width, '');
+        }
+
+        return $rows;
+    }
+
+    /**
+     * The table turned, where its samples stand in columns and its analytes in rows.
+     *
+     * @param non-empty-array<int, list<string>> $records
+     */
+    private static function turned(array $records, ?int $headerRow): ?self
+    {
+        $looked = array_slice($records, 0, self::TURNED_LOOKS_AT, true);
+        $inRow = 0;
+        foreach (array_slice($looked, 0, 40, true) as $cells) {
+            $roles = array_map(static fn (string $cell): ColumnRole => $cell === '' || mb_strlen($cell) > 120 ? ColumnRole::Ignore : ColumnName::read($cell)->role, $cells);
+            if (in_array(ColumnRole::Analyte, $roles, true) && in_array(ColumnRole::Value, $roles, true)) {
+                return null;
+            }
+            $results = count(array_filter($roles, static fn (ColumnRole $role): bool => $role === ColumnRole::Result));
+            if ($results > 0 && in_array(ColumnRole::Sample, $roles, true)) {
+                return null;
+            }
+            $inRow = max($inRow, $results);
+        }
+        foreach ([0, 1, 2] as $c) {
+            $named = array_filter($looked, static fn (array $cells): bool => ($cells[$c] ?? '') !== '' && mb_strlen($cells[$c]) <= 120);
+            $results = array_filter($named, static fn (array $cells): bool => ColumnName::read($cells[$c])->role === ColumnRole::Result && count(array_filter($cells, static fn (string $cell): bool => $cell !== '')) > 1);
+            if (count($results) < 2 || count($results) <= $inRow || 2 * count($results) < count($named) - 3) {
+                continue;
+            }
+            $codes = $headerRow ?? self::rowOfCodes($records, $c, (int) array_key_first($results));
+            if ($codes !== null && isset($records[$codes])) {
+                return self::turn($records, $c, $codes);
+            }
+        }
+
+        return null;
+    }
+
+    /** @param array<int, list<string>> $records */
+    private static function rowOfCodes(array $records, int $c, int $first): ?int
+    {
+        $codes = null;
+        foreach ($records as $row => $cells) {
+            $beside = count(array_filter(array_slice($cells, $c + 1), static fn (string $cell): bool => $cell !== ''));
+            if ($beside > 0 && ($cells[$c] ?? '') !== '' && mb_strlen($cells[$c]) <= 120 && ColumnName::read($cells[$c])->role === ColumnRole::Sample) {
+                return $row;
+            }
+            $codes = $row < $first && $beside > 0 ? $row : $codes;
+        }
+
+        return $codes;
+    }
+
+    /** @param non-empty-array<int, list<string>> $records */
+    private static function turn(array $records, int $c, int $codes): ?self
+    {
+        $header = $records[$codes];
+        $body = array_filter($records, static fn (array $cells, int $row): bool => $row > $codes && ($cells[$c] ?? '') !== '', ARRAY_FILTER_USE_BOTH);
+        $titles = [];
+        foreach ($records as $row => $cells) {
+            if ($row < $codes) {
+                $titles[] = ColumnContext::ofTitle(implode(' ', $cells));
+            }
+        }
+        $width = max(array_map(count(...), $records));
+        [$samples, $about] = [[], []];
+        for ($j = 0; $j < $width; $j++) {
+            $code = $header[$j] ?? '';
+            $cells = array_filter(array_map(static fn (array $one): string => $one[$j] ?? '', $body), static fn (string $cell): bool => $cell !== '');
+            $role = $code === '' ? null : ColumnName::read($code)->role;
+            $units = count(array_filter($cells, static fn (string $cell): bool => HeaderRows::isUnit($cell) || ColumnContext::ofCell($cell)->isUnderstood()));
+            if ($j !== $c && ($role === ColumnRole::Unit || $role === ColumnRole::Extractant || ($cells !== [] && 2 * $units > count($cells)))) {
+                $about[] = $j;
+            } elseif ($j !== $c && $j > $c && $cells !== []) {
+                $samples[] = $j;
+            }
+        }
+        if ($samples === []) {
+            return null;
+        }
+        [$names, $lines, $contexts] = [['sample'], [$codes], [[]]];
+        foreach ($body as $row => $cells) {
+            $names[] = trim((string) preg_replace('/\s+/u', ' ', $cells[$c]));
+            $lines[] = $row;
+            $near = array_map(static fn (int $j): ColumnContext => ColumnContext::ofCell($cells[$j] ?? ''), $about);
+            $contexts[] = array_values(array_filter([...$near, ...$titles], static fn (ColumnContext $one): bool => ! $one->isEmpty()));
+        }
+        $rows = [];
+        foreach ($samples as $j) {
+            $rows[$j + 1] = [$header[$j] ?? '', ...array_map(static fn (array $cells): string => $cells[$j] ?? '', array_values($body))];
+        }
+
+        return new self($codes, $names, self::different($names), $contexts, $rows, $lines);
+    }
+
+    /**
+     * @param list<string> $header
+     * @return list<string>
+     */
+    private static function different(array $header): array
+    {
+        [$columns, $seen] = [[], []];
+        foreach ($header as $i => $name) {
+            $name = $name === '' ? 'column '.($i + 1) : mb_substr($name, 0, 80);
+            $key = mb_strtolower($name);
+            $seen[$key] = ($seen[$key] ?? 0) + 1;
+            $columns[] = $seen[$key] === 1 ? $name : "{$name} ({$seen[$key]})";
+        }
+
+        return $columns;
+    }
+}
