@@ -9,6 +9,7 @@ use HonestCore\Agreement\ActionLimits;
 use HonestCore\Agreement\Looking;
 use HonestCore\Agreement\Policy;
 use HonestCore\Agreement\Scale;
+use HonestCore\Agronomy\Crop;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -54,10 +55,22 @@ final class JudgingPolicy extends Model
         )->withActions($terms['actions'])->lookedAt(Looking::from($terms['looking'] ?? 'once'));
     }
 
-    /** Action limits for a use of ground; those of the policy where the use has none of its own. */
+    /** Action limits for a use of ground: those that the team has set, else those of the crop table, else those of the policy. */
     public function limitsFor(string $use): ActionLimits
     {
-        return self::limits($this->terms['crops'][$use] ?? $this->terms['thresholds']);
+        return self::limits($this->terms['crops'][$use] ?? $this->fromTable()[$use] ?? $this->terms['thresholds']);
+    }
+
+    /** @return array<string, list<float|int>> limits of every crop by its code: what the team has set, and the crop table for the rest */
+    public function cropLimits(): array
+    {
+        return $this->terms['crops'] + $this->fromTable();
+    }
+
+    /** @return array<string, list<float>> */
+    private function fromTable(): array
+    {
+        return $this->analyte === 'ph' ? Crop::limits() : [];
     }
 
     /** @param list<float|int> $values */

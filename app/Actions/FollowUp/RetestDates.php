@@ -47,7 +47,7 @@ final class RetestDates
         foreach ($areas->withCount('samples')->withMax('samples', 'pulled_on')->with(Recommend::needs())->orderBy('name')->get() as $area) {
             $last = $area->getAttribute('samples_max_pulled_on');
             $last = is_string($last) ? substr($last, 0, 10) : null;
-            $corrects = ($this->recommend)($area, LimeMaterial::of(100, 1), 6)->corrects();
+            $corrects = ($this->recommend)($area, LimeMaterial::reference(), 6)->corrects();
             $due = $last === null ? null : Retest::due(new \DateTimeImmutable($last), $corrects)->format('Y-m-d');
             $dates[] = [
                 'area_id' => $area->id,

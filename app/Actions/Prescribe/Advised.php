@@ -10,6 +10,7 @@ use App\Models\Verdict;
 use HonestCore\Agronomy\Lime\KitDirection;
 use HonestCore\Agronomy\Lime\LabPh;
 use HonestCore\Agronomy\Lime\LimeAdvice;
+use HonestCore\Agronomy\Lime\PooledPh;
 
 /** What may be recommended from one composite, and the readings and the verdict that it rests on. */
 final readonly class Advised
@@ -22,11 +23,12 @@ final readonly class Advised
         public ?KitDirection $kit,
         public ?Reading $kitReading,
         public ?Verdict $verdict,
+        public ?PooledPh $pooled,
     ) {}
 
     /** Is the pH being corrected, so that the next test is due sooner? */
     public function corrects(): bool
     {
-        return in_array($this->advice->kind, ['amount', 'direction', 'too_high'], true);
+        return in_array($this->advice->kind, ['amount', 'direction', 'too_high', 'stop'], true);
     }
 }

@@ -20,8 +20,12 @@ use HonestCore\Agronomy\Crop;
 use HonestCore\Agronomy\Lime\KitDirection;
 use HonestCore\Agronomy\Lime\LabPh;
 use HonestCore\Agronomy\Lime\LimeAdvice;
+use HonestCore\Agronomy\Lime\LimeGround;
 use HonestCore\Agronomy\Lime\LimeMaterial;
+use HonestCore\Agronomy\Lime\LimeSchool;
+use HonestCore\Agronomy\Lime\PooledPh;
 use HonestCore\Sampling\DepthLayer;
+use HonestCore\Statistics\Spread;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
@@ -35,6 +39,9 @@ final class Recommend
 
     /** Composites of an area that are looked at: the newest with a pH, of which those of the newest round decide. */
     private const NEWEST = 300;
+
+    /** Composites pulled within so many days of the newest are of one round (the product's own). */
+    private const ROUND_DAYS = 45;
 
     private ?JudgingPolicy $policy = null;
 
@@ -69,10 +76,12 @@ final class Recommend
         $crop = $area->crop()->within($limits[0], $limits[count($limits) - 1]);
         $samples = array_values($area->samples->sortByDesc(static fn (Sample $sample): array => [$sample->pulled_on->format('Y-m-d'), $sample->number])
             ->filter(fn (Sample $sample): bool => DepthLayer::parse($sample->depth)->topCm === 0.0 && $this->standing($sample, 'ph', null) !== [])->all());
-        $advise = fn (?Sample $sample): Advised => $this->advise($sample, $area, $policy, $crop, $material, $depthInches);
+        $advise = fn (?Sample $sample, ?PooledPh $pooled = null): Advised => $this->advise($sample, $area, $policy, $crop, $material, $depthInches, $pooled);
         [$round, $planned] = $this->round($samples);
-        $parts = array_map($advise, $round);
+        $parts = array_map(static fn (Sample $sample): Advised => $advise($sample), $round);
+        $pooled = $sampleId === null && $parts === [] ? $this->pooled($samples, $policy, $area->use) : null;
         $chosen = match (true) {
+            $pooled !== null => $advise($samples[0] ?? null, $pooled),
             $sampleId !== null => $advise($area->samples->find($sampleId) ?? Sample::query()->where('area_id', $area->id)->with(self::READ_BY)->find($sampleId)),
             $parts !== [] => self::neediest($parts),
             default => $advise($samples[0] ?? null),
@@ -82,15 +91,94 @@ final class Recommend
         return new Recommendation($area, $crop, $chosen, $policy, $others, $parts, $planned, $this->disagreements($chosen, $others, $parts, $policy, $area->use));
     }
 
-    private function advise(?Sample $sample, Area $area, JudgingPolicy $policy, Crop $crop, LimeMaterial $material, float $depthInches): Advised
+    private function advise(?Sample $sample, Area $area, JudgingPolicy $policy, Crop $crop, LimeMaterial $material, float $depthInches, ?PooledPh $pooled): Advised
     {
-        $labReading = $sample === null ? null : ($this->standing($sample, 'ph', 'lab')[0] ?? null);
-        $lab = $sample === null || $labReading === null ? null : LabPh::of(
-            (float) $labReading->value, $this->uncertainty[$labReading->method_id] ??= $this->sampling->expanded($labReading->method), $this->buffer($sample, 'mehlich'), $this->buffer($sample, 'smp'),
-        );
-        [$kitReading, $verdict, $kit] = $sample === null ? [null, null, null] : $this->kit($sample, $area, $policy);
+        if ($sample === null) {
+            return new Advised(LimeAdvice::from(null, null, $crop, new LimeGround(DepthLayer::ofInches(0, 6), $depthInches), $material), null, null, null, null, null, null, null);
+        }
+        $labReading = $this->standing($sample, 'ph', 'lab')[0] ?? null;
+        [$kitReading, $verdict, $kit] = $this->kit($sample, $area, $policy);
+        $rated = $labReading === null ? $this->rated($sample) : null;
+        $lab = match (true) {
+            $pooled !== null => LabPh::of($pooled->mean, max($pooled->margin, $labReading === null ? 0.0 : ($this->expanded($labReading) ?? 0.0)), $this->pooledBuffers($area, array_keys($pooled->values))),
+            $labReading !== null => LabPh::of((float) $labReading->value, $this->expanded($labReading), $this->buffers($sample)),
+            $rated !== null => LabPh::of((float) $rated[0]->value, (float) $rated[1]->policy->terms['allowable'], $this->buffers($sample), $rated[0]->method->name),
+            default => null,
+        };
+        $ground = new LimeGround(DepthLayer::parse($sample->depth), $depthInches, $this->standing($sample, 'om', 'lab')[0]->value ?? null, $area->knownFacts()->isPeaty());
 
-        return new Advised(LimeAdvice::from($lab, $kit, $crop, $depthInches, $material), $sample, $lab, $labReading, $kit, $kitReading, $verdict);
+        return new Advised(LimeAdvice::from($lab, $kit, $crop, $ground, $material), $sample, $lab, $labReading ?? $rated[0] ?? null, $kit, $kitReading, $rated[1] ?? $verdict, $pooled);
+    }
+
+    private function expanded(Reading $reading): ?float
+    {
+        return $this->uncertainty[$reading->method_id] ??= $this->sampling->expanded($reading->method);
+    }
+
+    /**
+     * Composites of the newest round that call for different actions, taken together: the newest alone does not overrule the others.
+     *
+     * @param list<Sample> $samples the newest first
+     */
+    private function pooled(array $samples, JudgingPolicy $policy, string $use): ?PooledPh
+    {
+        $newest = $samples[0] ?? null;
+        if ($newest === null || $this->standing($newest, 'ph', 'lab') === []) {
+            return null;
+        }
+        $since = $newest->pulled_on->subDays(self::ROUND_DAYS);
+        $round = array_filter($samples, static fn (Sample $one): bool => $one->year === $newest->year && $one->depth === $newest->depth && $one->pulled_on >= $since);
+        $ofParts = Plan::query()->whereKey(array_unique(array_map(static fn (Sample $one): int => $one->plan_id, $round)))->where('composites', '>', 1)->pluck('id')->all();
+        [$values, $classes, $limits] = [[], [], $policy->limitsFor($use)];
+        foreach ($round as $sample) {
+            $reading = $this->standing($sample, 'ph', 'lab')[0] ?? null;
+            if ($reading !== null && ! in_array($sample->plan_id, $ofParts, true)) {
+                $values[$sample->code] = (float) $reading->value;
+                $classes[$limits->classOf((float) $reading->value)] = true;
+            }
+        }
+
+        return count($classes) > 1 ? PooledPh::of($values) : null;
+    }
+
+    /**
+     * The mean of each school's buffer over the composites that have one.
+     *
+     * @param list<string> $codes
+     * @return array<string, float>
+     */
+    private function pooledBuffers(Area $area, array $codes): array
+    {
+        $found = [];
+        foreach ($area->samples->whereIn('code', $codes) as $sample) {
+            foreach ($this->buffers($sample) as $school => $value) {
+                $found[$school][] = $value;
+            }
+        }
+
+        return array_map(Spread::mean(...), $found);
+    }
+
+    /**
+     * A number of a bench test whose rate claim was signed as standing and covers it: it sizes as the lab's would.
+     *
+     * @return array{Reading, Verdict}|null
+     */
+    private function rated(Sample $sample): ?array
+    {
+        foreach ($this->standing($sample, 'ph', 'bench') as $reading) {
+            $verdict = $reading->value === null ? null : $this->verdict($reading, 'rate');
+            if ($verdict !== null && $verdict->verdict === Word::Stands->value && $reading->value >= ($verdict->scope['test_from'] ?? INF) && $reading->value <= ($verdict->scope['test_to'] ?? -INF)) {
+                return [$reading, $verdict];
+            }
+        }
+
+        return null;
+    }
+
+    private function verdict(Reading $reading, string $claim): ?Verdict
+    {
+        return $this->signed()->first(static fn (Verdict $verdict): bool => $verdict->method_id === $reading->method_id && $verdict->claim === $claim);
     }
 
     /**
@@ -121,7 +209,7 @@ final class Recommend
     /** @param non-empty-list<Advised> $parts */
     private static function neediest(array $parts): Advised
     {
-        $needs = ['amount', 'direction', 'none', 'too_high', 'leave'];
+        $needs = ['amount', 'stop', 'direction', 'none', 'too_high', 'leave'];
         usort($parts, static fn (Advised $a, Advised $b): int => array_search($a->advice->kind, $needs, true) <=> array_search($b->advice->kind, $needs, true));
 
         return $parts[0];
@@ -133,14 +221,17 @@ final class Recommend
         $best = [null, null, null];
         foreach ($this->standing($sample, 'ph', 'bench') as $reading) {
             $band = $reading->method->scale()?->named((string) $reading->band);
-            if ($band === null) {
+            if ($band === null && $reading->value === null) {
                 continue;
             }
-            $verdict = $this->signed()->first(static fn (Verdict $verdict): bool => $verdict->method_id === $reading->method_id && $verdict->claim === 'sort');
-            $classes = array_map(static fn (Band $one): ?int => $one->classIn(($verdict->policy ?? $policy)->limitsFor($area->use)), array_filter([$band, $reading->method->scale()?->named((string) $reading->between)]));
+            $verdict = $this->verdict($reading, 'sort');
+            $limits = ($verdict->policy ?? $policy)->limitsFor($area->use);
+            $classes = $band === null
+                ? [$limits->classOf((float) $reading->value)]
+                : array_map(static fn (Band $one): ?int => $one->classIn($limits), array_filter([$band, $reading->method->scale()?->named((string) $reading->between)]));
             $class = count(array_unique($classes)) === 1 ? $classes[0] : null;
             $kit = new KitDirection(
-                $reading->method->name, $band->name, $band->middle() ?? NAN, $class === null ? null : $policy->terms['actions'][$class],
+                $reading->method->name, $band->name ?? $reading->as_reported, $band === null ? (float) $reading->value : ($band->middle() ?? NAN), $class === null ? null : $policy->terms['actions'][$class],
                 $verdict === null ? null : Word::from($verdict->verdict), $verdict?->scope['test_from'], $verdict?->scope['test_to'],
             );
             $rank = static fn (?KitDirection $one): int => $one === null ? 0 : ($one->counts() ? 3 : ($one->action !== null ? 2 : 1));
@@ -166,6 +257,9 @@ final class Recommend
         if ($sample === null || $lab === null) {
             return [];
         }
+        if ($chosen->pooled !== null) {
+            return [self::pooledWords($chosen->pooled, $sample->year, $policy, $use)];
+        }
         $limits = $policy->limitsFor($use);
         $planId = ($parts[0] ?? null)?->sample?->plan_id;
         $twin = $sample->plan_id === $planId ? $this->twin($sample) : null;
@@ -182,6 +276,18 @@ final class Recommend
         return $words === [] ? [] : ['Other composites of this area call for another action in the same year: '.implode(', ', $words).'.'.($parts === [] ? ' One area with two answers may want splitting.' : '')];
     }
 
+    private static function pooledWords(PooledPh $pooled, int $year, JudgingPolicy $policy, string $use): string
+    {
+        $limits = $policy->limitsFor($use);
+        $each = [];
+        foreach ($pooled->values as $code => $ph) {
+            $each[] = "{$code} pH ".number_format($ph, 2).", {$policy->terms['actions'][$limits->classOf($ph)]}";
+        }
+
+        return count($each)." composites of {$year} call for different actions: ".implode('; ', $each).'. They are pooled: mean '.number_format($pooled->mean, 2).', standard deviation '.number_format($pooled->sd, 2).', mean known to ± '.number_format($pooled->margin, 2)
+            .'. One area with two answers may want splitting: limed and unlimed ground do not belong into one mean.';
+    }
+
     /** The number of the composite that was pulled a second time from the same part. */
     private function twin(Sample $sample): ?int
     {
@@ -196,15 +302,18 @@ final class Recommend
         return $this->signed ??= Verdict::standing()->with(Verdict::SHOWN_WITH)->get(Verdict::LISTED)->filter(fn (Verdict $verdict): bool => $this->status->ended($verdict) === [])->values();
     }
 
-    private function buffer(Sample $sample, string $school): ?float
+    /** @return array<string, float> by the code of the school whose buffer it is */
+    private function buffers(Sample $sample): array
     {
+        $found = [];
         foreach ($this->standing($sample, 'buffer_ph', 'lab') as $reading) {
-            if ($reading->method->school === $school) {
-                return $reading->value;
+            $school = LimeSchool::tryFrom(str_replace('-', '_', (string) $reading->method->school));
+            if ($school !== null && $reading->value !== null) {
+                $found[$school->value] ??= $reading->value;
             }
         }
 
-        return null;
+        return $found;
     }
 
     /**

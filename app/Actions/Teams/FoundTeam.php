@@ -10,7 +10,6 @@ use App\Models\Team;
 use App\Models\TestMethod;
 use App\Models\User;
 use HonestCore\Agreement\DefaultPolicy;
-use HonestCore\Agronomy\Crop;
 use HonestCore\Bench\MethodDefinition;
 use HonestCore\Bench\MethodLibrary;
 use HonestCore\Table\RuleTable;
@@ -66,15 +65,11 @@ final class FoundTeam
     private static function terms(string $analyte): array
     {
         $policy = DefaultPolicy::for($analyte);
-        $crops = [];
-        foreach ($analyte === 'ph' ? Crop::all() : [] as $crop) {
-            $crops[$crop->code] = [$crop->low, $crop->high];
-        }
         /** @var array{analytes: array<string, array{actions: list<string>}>} $table */
         $table = RuleTable::named('policies');
 
         return [
-            'thresholds' => $policy->limits->values, 'crops' => $crops, 'actions' => $table['analytes'][$analyte]['actions'] ?? [],
+            'thresholds' => $policy->limits->values, 'crops' => [], 'actions' => $table['analytes'][$analyte]['actions'] ?? [],
             'allowable' => $policy->allowable, 'change' => $policy->change, 'required' => $policy->required,
             'confidence' => $policy->confidence, 'scale' => $policy->scale->value, 'looking' => $policy->looking->value,
         ];

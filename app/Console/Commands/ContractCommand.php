@@ -110,6 +110,43 @@ abstract class ContractCommand extends Command
         return $this->number($option) ?? throw BadOption::because("--{$option}", 'it is missing', 'a finite number such as 0.25');
     }
 
+    /**
+     * A number within bounds, named by its option.
+     *
+     * @throws BadOption
+     */
+    protected function within(string $option, float $low, float $high = INF, bool $aboveLow = false): ?float
+    {
+        $value = $this->number($option);
+        if ($value === null || ($value >= $low && $value <= $high && ! ($aboveLow && $value <= $low))) {
+            return $value;
+        }
+        $from = $aboveLow ? "above {$low}" : ($high === INF ? "{$low} or more" : "from {$low}");
+        throw BadOption::because("--{$option}", $this->text($option).' is out of bounds', 'a number '.$from.($high === INF ? '' : ($aboveLow ? ", up to {$high}" : " to {$high}")));
+    }
+
+    /** @throws BadOption */
+    protected function requiredWithin(string $option, float $low, float $high = INF, bool $aboveLow = false): float
+    {
+        $this->requiredNumber($option);
+
+        return $this->within($option, $low, $high, $aboveLow) ?? NAN;
+    }
+
+    /**
+     * One of a few words, or null where none is given.
+     *
+     * @param list<string> $words
+     *
+     * @throws BadOption
+     */
+    protected function oneOf(string $option, array $words): ?string
+    {
+        $text = $this->text($option);
+
+        return $text === null || in_array($text, $words, true) ? $text : throw BadOption::because("--{$option}", "\"{$text}\" is none of them", implode(', ', $words));
+    }
+
     /** @throws BadOption */
     protected function whole(string $option): ?int
     {

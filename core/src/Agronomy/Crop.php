@@ -55,6 +55,23 @@ final readonly class Crop
     }
 
     /**
+     * The pH below which lime is asked for and from which it is too high, by crop.
+     *
+     * @return array<string, array{float, float}>
+     *
+     * @throws BadTable
+     */
+    public static function limits(): array
+    {
+        $limits = [];
+        foreach (self::all() as $crop) {
+            $limits[$crop->code] = [$crop->low, $crop->high];
+        }
+
+        return $limits;
+    }
+
+    /**
      * @return list<self>
      *
      * @throws BadTable

@@ -72,6 +72,12 @@ final readonly class AreaFacts
         );
     }
 
+    /** Is its soil said to be peaty, so that tables for mineral soils do not hold? */
+    public function isPeaty(): bool
+    {
+        return in_array('organic', $this->textures, true);
+    }
+
     /** Might metals be in it? */
     public function suspect(): bool
     {

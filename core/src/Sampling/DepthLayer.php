@@ -41,16 +41,16 @@ final readonly class DepthLayer
      *
      * @throws BadOption
      */
-    public static function parse(string $notation): self
+    public static function parse(string $notation, string $option = '--depth'): self
     {
         $accepted = 'top and bottom with a unit, such as 0-6in or 15-30cm, down to 300 cm';
         if (preg_match('/^\s*(\d+(?:\.\d+)?)\s*-\s*(\d+(?:\.\d+)?)\s*(cm|in)\s*$/D', $notation, $m) !== 1) {
-            throw BadOption::because('--depth', "\"{$notation}\" is no layer", $accepted);
+            throw BadOption::because($option, "\"{$notation}\" is no layer", $accepted);
         }
         try {
             return $m[3] === 'in' ? self::ofInches((float) $m[1], (float) $m[2]) : self::ofCm((float) $m[1], (float) $m[2]);
         } catch (ValueOutOfRange $error) {
-            throw new BadOption("--depth: \"{$notation}\" does not run downwards within 0 to 300 cm; accepted is {$accepted}.", $error);
+            throw new BadOption("{$option}: \"{$notation}\" does not run downwards within 0 to 300 cm; accepted is {$accepted}.", $error);
         }
     }
 

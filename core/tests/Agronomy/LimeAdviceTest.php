@@ -9,9 +9,10 @@ use HonestCore\Agronomy\Crop;
 use HonestCore\Agronomy\Lime\KitDirection;
 use HonestCore\Agronomy\Lime\LabPh;
 use HonestCore\Agronomy\Lime\LimeAdvice;
+use HonestCore\Agronomy\Lime\LimeGround;
 use HonestCore\Agronomy\Lime\LimeMaterial;
-use HonestCore\Agronomy\Lime\LimeRate;
-use HonestCore\Table\RuleTable;
+use HonestCore\Agronomy\Lime\SchoolRate;
+use HonestCore\Sampling\DepthLayer;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -20,27 +21,26 @@ final class LimeAdviceTest extends TestCase
 {
     public function test_a_lab_with_both_buffers_gives_two_amounts(): void
     {
-        $advice = $this->advise(LabPh::of(5.6, 0.12, 6.1, 6.5), null);
+        $advice = $this->advise(LabPh::of(5.6, 0.12, ['mehlich' => 6.1, 'smp' => 6.5]), null);
 
         self::assertSame('amount', $advice->kind);
-        self::assertEqualsWithDelta(1.8 * 6 / 8, $advice->rates[0]->tonsPerAcre, 1e-9);
-        self::assertEqualsWithDelta(3.8 * 6 / 8, $advice->rates[1]->tonsPerAcre, 1e-9);
+        self::assertEqualsWithDelta([3.8 * 6 / 8, 1.8 * 6 / 8], array_map(static fn (SchoolRate $rate): ?float => $rate->tons, $advice->rates), 1e-9);
         self::assertNotSame([], $advice->cautions);
         self::assertStringContainsString('differ by more than a quarter', implode(' ', $advice->notes));
     }
 
     public function test_one_schools_buffer_never_feeds_the_other(): void
     {
-        $advice = $this->advise(LabPh::of(5.6, 0.12, null, 6.5), null);
+        $advice = $this->advise(LabPh::of(5.6, 0.12, ['smp' => 6.5]), null);
 
-        self::assertNull($advice->rates[0]->tonsPerAcre);
-        self::assertStringContainsString('cannot stand in', (string) $advice->rates[0]->note);
-        self::assertNotNull($advice->rates[1]->tonsPerAcre);
+        self::assertNotNull($advice->rates[0]->tons);
+        self::assertNull($advice->rates[1]->tons);
+        self::assertStringContainsString('cannot stand in', implode(' ', $advice->rates[1]->reasons));
     }
 
     public function test_a_lab_without_a_buffer_gives_whether_and_not_how_much(): void
     {
-        $advice = $this->advise(LabPh::of(5.6, 0.12, null, null), null);
+        $advice = $this->advise(LabPh::of(5.6, 0.12, []), null);
 
         self::assertSame('direction', $advice->kind);
         self::assertStringContainsString('buffer pH', implode(' ', $advice->next));
@@ -48,21 +48,21 @@ final class LimeAdviceTest extends TestCase
 
     public function test_too_close_to_call(): void
     {
-        $advice = $this->advise(LabPh::of(5.95, 0.12, 6.4, 6.7), null);
+        $advice = $this->advise(LabPh::of(5.95, 0.12, ['mehlich' => 6.4, 'smp' => 6.7]), null);
 
         self::assertStringContainsString('Too close to call', implode(' ', $advice->notes));
         self::assertStringContainsString('second composite', implode(' ', $advice->next));
-        self::assertStringNotContainsString('Too close', implode(' ', $this->advise(LabPh::of(5.6, 0.12, 6.1, 6.5), null)->notes));
-        self::assertStringNotContainsString('Too close', implode(' ', $this->advise(LabPh::of(5.95, null, 6.4, 6.7), null)->notes), 'the lab has not said how sure it is');
-        self::assertTrue(LabPh::of(5.88, 0.12, null, null)->isTooCloseTo(6.0), 'its end lies on the limit, which belongs to the class above');
-        self::assertFalse(LabPh::of(6.12, 0.12, null, null)->isTooCloseTo(6.0), 'its start lies there');
-        self::assertFalse(LabPh::of(5.879, 0.12, null, null)->isTooCloseTo(6.0));
+        self::assertStringNotContainsString('Too close', implode(' ', $this->advise(LabPh::of(5.6, 0.12, ['mehlich' => 6.1, 'smp' => 6.5]), null)->notes));
+        self::assertStringNotContainsString('Too close', implode(' ', $this->advise(LabPh::of(5.95, null, ['mehlich' => 6.4, 'smp' => 6.7]), null)->notes), 'the lab has not said how sure it is');
+        self::assertTrue(LabPh::of(5.88, 0.12, [])->isTooCloseTo(6.0), 'its end lies on the limit, which belongs to the class above');
+        self::assertFalse(LabPh::of(6.12, 0.12, [])->isTooCloseTo(6.0), 'its start lies there');
+        self::assertFalse(LabPh::of(5.879, 0.12, [])->isTooCloseTo(6.0));
     }
 
     public function test_enough_and_too_much(): void
     {
-        self::assertSame('leave', $this->advise(LabPh::of(6.4, 0.12, null, null), null)->kind);
-        $high = $this->advise(LabPh::of(7.8, 0.12, null, null), null);
+        self::assertSame('leave', $this->advise(LabPh::of(6.4, 0.12, []), null)->kind);
+        $high = $this->advise(LabPh::of(7.8, 0.12, []), null);
         self::assertSame('too_high', $high->kind);
         self::assertStringContainsString('fizz', implode(' ', $high->next));
     }
@@ -70,7 +70,7 @@ final class LimeAdviceTest extends TestCase
     /** Common practice: a kit reads 5.5 where the lab finds 6.1, and a crop that wants 4.0-5.5 would have been planted. */
     public function test_the_berry_that_would_have_been_planted(): void
     {
-        $advice = LimeAdvice::from(LabPh::of(6.1, 0.12, 6.38, 6.8), self::kit('5.5', 5.5, 'leave', Verdict::Stands), Crop::of('blueberry'), 6, LimeMaterial::of(100, 1));
+        $advice = LimeAdvice::from(LabPh::of(6.1, 0.12, ['mehlich' => 6.38, 'smp' => 6.8]), self::kit('5.5', 5.5, 'leave', Verdict::Stands), Crop::of('blueberry'), new LimeGround(DepthLayer::ofInches(0, 6), 6), LimeMaterial::reference());
 
         self::assertSame('too_high', $advice->kind, 'the lab goes before the kit');
     }
@@ -78,22 +78,20 @@ final class LimeAdviceTest extends TestCase
     /** Mehlich at the target of 6.6 is (6.6 − B) / 0.25: what goes on at once, and what is split, turn between two buffers. */
     public function test_a_rate_is_split_past_what_goes_on_at_once_and_schools_are_told_apart_past_a_quarter(): void
     {
-        $words = fn (float $mehlich, ?float $smp): string => implode(' ', $this->advise(LabPh::of(5.0, null, $mehlich, $smp), null)->notes);
-        /** @var array{most_in_one_dressing_tons_per_acre: float|int} $table */
-        $table = RuleTable::named('lime-cautions');
-        $tons = fn (float $mehlich): float => max(0.0, ...array_map(static fn (LimeRate $rate): float => $rate->tonsPerAcre ?? 0.0, $this->advise(LabPh::of(5.0, null, $mehlich, null), null)->rates));
-        $split = array_filter(range(50, 65), static fn (int $tenth): bool => str_contains($words($tenth / 10, null), 'should not go on at once'));
-        $more = array_filter(range(50, 65), static fn (int $tenth): bool => $tons($tenth / 10) > $table['most_in_one_dressing_tons_per_acre']);
-        self::assertSame($more, $split);
-        self::assertNotEmpty($split);
-        self::assertNotCount(16, $split);
+        $words = fn (float $mehlich, ?float $smp): string => implode(' ', $this->advise(LabPh::of(5.0, null, ['mehlich' => $mehlich, 'smp' => $smp]), null)->notes);
+        $tons = fn (float $mehlich): float => max(0.0, ...array_map(static fn (SchoolRate $rate): float => $rate->tons ?? 0.0, $this->advise(LabPh::of(5.0, null, ['mehlich' => $mehlich]), null)->rates));
+        // pH 5.0 is 1.5 units below the target: one unit a dressing is two thirds of any rate, so that each is split.
+        self::assertStringContainsString('should not go on at once', $words(6.4, null));
+        self::assertStringNotContainsString('should not go on at once', implode(' ', $this->advise(LabPh::of(5.6, null, ['mehlich' => 6.1]), null)->notes), '0.9 of a unit goes on at once');
+        self::assertStringContainsString('should not go on at once', implode(' ', $this->advise(LabPh::of(5.6, null, ['mehlich' => 5.0]), null)->notes), 'more than four tons');
+        self::assertGreaterThan(4.0, $tons(5.0));
         self::assertStringNotContainsString('schools differ', $words(6.0, null), 'one school differs from none');
         self::assertStringContainsString('schools differ', $words(6.5, 6.0));
     }
 
     public function test_a_large_rate_is_split(): void
     {
-        self::assertStringContainsString('two seasons', implode(' ', $this->advise(LabPh::of(4.6, 0.12, 5.4, 5.2), null)->notes));
+        self::assertStringContainsString('test again, then the rest', implode(' ', $this->advise(LabPh::of(4.6, 0.12, ['mehlich' => 5.4, 'smp' => 5.2]), null)->notes));
     }
 
     public function test_a_kit_whose_sort_stands_gives_a_direction_and_never_an_amount(): void
@@ -142,6 +140,6 @@ final class LimeAdviceTest extends TestCase
 
     private function advise(?LabPh $lab, ?KitDirection $kit): LimeAdvice
     {
-        return LimeAdvice::from($lab, $kit, Crop::of('pasture'), 6, LimeMaterial::of(100, 1));
+        return LimeAdvice::from($lab, $kit, Crop::of('pasture'), new LimeGround(DepthLayer::ofInches(0, 6), 6), LimeMaterial::reference());
     }
 }

@@ -7,6 +7,7 @@ namespace HonestCore\Tests\Agronomy;
 use HonestCore\Agronomy\Fertiliser;
 use HonestCore\Agronomy\Lime\LimeMaterial;
 use HonestCore\Agronomy\Lime\LimeRate;
+use HonestCore\Agronomy\Lime\LimeSchool;
 use HonestCore\Agronomy\Lime\MehlichBuffer;
 use HonestCore\Agronomy\Lime\SmpBuffer;
 use HonestCore\Agronomy\Lime\SoilAcidity;
@@ -78,6 +79,8 @@ final class LimeTest extends TestCase
         self::assertNotNull($below->note);
         self::assertNull($target->tonsPerAcre);
         self::assertNull(MehlichBuffer::rate(SoilAcidity::of(6.6, 6.2), 7.0)->tonsPerAcre, 'the formula divides by 6.6 less the pH');
+        self::assertNull(MehlichBuffer::rate(SoilAcidity::of(6.599, 6.2), 7.0)->tonsPerAcre, 'it would run away to hundreds of tons');
+        self::assertEqualsWithDelta(1.6, MehlichBuffer::rate(SoilAcidity::of(6.599, 6.2), 6.6)->tonsPerAcre, 1e-9);
     }
 
     /** The first and the last row of the table are still rows of it. */
@@ -98,30 +101,32 @@ final class LimeTest extends TestCase
     /** A rate of next to nothing is a rate; nothing stays nothing, and what is not known stays so. */
     public function test_small_rates_are_adjusted_too(): void
     {
-        $half = LimeRate::of('x', 0.5, [], 'x')->adjusted(4.0, LimeMaterial::of(100, 1));
+        $stone = LimeMaterial::reference();
+        $half = LimeRate::of(LimeSchool::Smp, 0.5, [])->adjusted(4.0, $stone);
         self::assertEqualsWithDelta(0.25, $half->tonsPerAcre, 1e-12);
         self::assertFalse($half->atMost);
-        self::assertTrue(LimeRate::of('x', 0.5, [], 'x', true)->adjusted(4.0, LimeMaterial::of(100, 1))->atMost);
-        self::assertSame([0.0, []], [LimeRate::of('x', 0.0, [], 'x')->adjusted(4.0, LimeMaterial::of(50, 1))->tonsPerAcre, LimeRate::of('x', 0.0, [], 'x')->adjusted(4.0, LimeMaterial::of(50, 1))->steps]);
-        self::assertNull(LimeRate::none('x', 'why', 'x')->adjusted(4.0, LimeMaterial::of(50, 1))->tonsPerAcre);
+        self::assertTrue(LimeRate::of(LimeSchool::Smp, 0.5, [], true)->adjusted(4.0, $stone)->atMost);
+        self::assertSame([0.0, []], [LimeRate::of(LimeSchool::Smp, 0.0, [])->adjusted(4.0, $stone)->tonsPerAcre, LimeRate::of(LimeSchool::Smp, 0.0, [])->adjusted(4.0, $stone)->steps]);
+        self::assertNull(LimeRate::none(LimeSchool::Smp, 'why')->adjusted(4.0, $stone)->tonsPerAcre);
     }
 
-    public function test_depth_and_material_are_shown_as_steps(): void
+    /** Whoever spreads the school's own stone to its own depth gets the school's own figure; finer, purer stone does with less. */
+    public function test_depth_and_stone_are_shown_as_steps(): void
     {
-        $rate = LimeRate::of('x', 4.0, [], 'x')->adjusted(6.0, LimeMaterial::of(90, 0.8));
+        self::assertEqualsWithDelta(4.0, LimeRate::of(LimeSchool::Smp, 4.0, [])->adjusted(8.0, LimeMaterial::reference())->tonsPerAcre, 1e-12);
+        $rate = LimeRate::of(LimeSchool::Smp, 4.0, [])->adjusted(6.0, LimeMaterial::ground(90, 90, 70));
 
-        self::assertEqualsWithDelta(4.0 * 6 / 8 / 0.72, $rate->tonsPerAcre, 1e-9);
+        self::assertEqualsWithDelta(4.0 * 6 / 8 * 0.6525 / 0.72, $rate->tonsPerAcre, 1e-9);
         self::assertCount(2, $rate->steps);
-        self::assertSame('3 / (90 % carbonate equivalent × 0.8 fineness)', $rate->steps[1]->how);
+        self::assertStringStartsWith('3 × 0.6525 / 0.72', $rate->steps[1]->how);
+        self::assertLessThan(3.0, LimeRate::of(LimeSchool::Smp, 4.0, [])->adjusted(6.0, LimeMaterial::ground(100, 100, 100))->tonsPerAcre);
     }
 
     /** 2000 lb on 43,560 square feet; 907.18474 kg on 4046.8564224 m². */
     public function test_the_units_of_a_rate(): void
     {
-        $rate = LimeRate::of('x', 1.0, [], 'x')->toArray();
-
-        self::assertEqualsWithDelta(2000 / 43.56, $rate['pounds_per_1000_sq_ft'], 1e-9);
-        self::assertEqualsWithDelta(2.2417, $rate['tonnes_per_hectare'], 1e-4);
+        self::assertEqualsWithDelta(2000 / 43.56, LimeRate::POUNDS_PER_1000_SQ_FT, 1e-9);
+        self::assertEqualsWithDelta(2.2417, LimeRate::TONNES_PER_HECTARE, 1e-4);
     }
 
     /** Common practice: 25 lb N as 15.5-0-0 is 161.29 lb; 20 lb as 0-20-0 is 100 lb. */
@@ -134,7 +139,7 @@ final class LimeTest extends TestCase
 
     public function test_readings_no_soil_gives_are_refused(): void
     {
-        foreach ([static fn () => SoilAcidity::of(1.0, 6.5), static fn () => SoilAcidity::of(5.5, 12.0), static fn () => LimeMaterial::of(0, 1), static fn () => Fertiliser::product(5, 0)] as $act) {
+        foreach ([static fn () => SoilAcidity::of(1.0, 6.5), static fn () => SoilAcidity::of(5.5, 12.0), static fn () => LimeMaterial::ground(0, 90, 50), static fn () => Fertiliser::product(5, 0)] as $act) {
             try {
                 $act();
                 self::fail('It was accepted.');

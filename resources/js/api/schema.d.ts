@@ -6078,7 +6078,9 @@ export interface paths {
                 query?: {
                     depth_in?: number;
                     cce_percent?: number;
-                    fineness?: number;
+                    through_8?: number;
+                    through_60?: number;
+                    moisture?: number;
                     sample_id?: number;
                 };
                 header?: never;
@@ -6171,7 +6173,7 @@ export interface components {
         /** @enum {string} */
         Verdicts: "stands" | "falls" | "open" | "untested" | "unable";
         /** @enum {string} */
-        AdviceKind: "amount" | "leave" | "too_high" | "direction" | "none";
+        AdviceKind: "amount" | "leave" | "too_high" | "direction" | "none" | "stop";
         Bands: components["schemas"]["Band"][];
         Counts: number[];
         Interval: number[] | null;
@@ -8140,12 +8142,16 @@ export interface components {
         };
         Rate: {
             school: string;
+            reading: number | null;
+            interval: components["schemas"]["Interval"];
+            now: number | null;
+            later: number | null;
             tons_per_acre: number | null;
             tonnes_per_hectare: number | null;
             pounds_per_1000_sq_ft: number | null;
             at_most: boolean;
             steps: components["schemas"]["Step"][];
-            note: string | null;
+            reasons: string[];
             source: string;
         };
         SampleLine: {
@@ -8161,6 +8167,8 @@ export interface components {
             uncertainty: number | null;
             mehlich_buffer_ph: number | null;
             smp_buffer_ph: number | null;
+            adams_evans_buffer_ph: number | null;
+            by_test: boolean;
             method: string | null;
             /** Format: date */
             read_on: string | null;
@@ -8197,10 +8205,17 @@ export interface components {
             lab: components["schemas"]["LabResult"] | null;
             kit: components["schemas"]["KitResult"] | null;
             verdict: components["schemas"]["Verdict"] | null;
+            pooled: components["schemas"]["PooledComposites"] | null;
             policy_version: number;
             earlier: components["schemas"]["SampleLine"][];
             parts: components["schemas"]["PartOfArea"][];
             parts_planned: number;
+        };
+        PooledComposites: {
+            mean: number;
+            sd: number;
+            margin: number;
+            composites: number;
         };
         PartOfArea: {
             number: number;

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Tests\Feature\Prescribe;
 
 use App\Models\Area;
+use App\Models\JudgingPolicy;
 use App\Models\Plan;
 use App\Models\Sample;
+use App\Models\TestMethod;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\HttpFoundation\Response;
@@ -23,14 +25,16 @@ final class RecommendationTest extends ApiTestCase
         $it = $this->recommend($area);
 
         self::assertSame('amount', $it->json('kind'));
-        self::assertSame(['Mehlich buffer', 'SMP buffer'], array_column($it->json('rates'), 'school'));
-        self::assertEqualsWithDelta(1.8 * 6 / 8, $it->json('rates.0.tons_per_acre'), 1e-9);
-        self::assertEqualsWithDelta(3.8 * 6 / 8, $it->json('rates.1.tons_per_acre'), 1e-9);
-        self::assertSame('(6.6 − 6.1) / 0.25', $it->json('rates.0.steps.0.how'));
+        self::assertSame(['SMP buffer', 'Mehlich buffer'], array_column($it->json('rates'), 'school'));
+        // The schools' own stone, to 6 in of their 8.
+        self::assertEqualsWithDelta([3.8 * 6 / 8, 1.8 * 6 / 8], array_column($it->json('rates'), 'tons_per_acre'), 1e-9);
+        self::assertSame('(6.6 − 6.1) / 0.25', $it->json('rates.1.steps.0.how'));
         self::assertSame([$sample->code, 5.6, 6.1, 6.5], [$it->json('sample.code'), $it->json('lab.ph'), $it->json('lab.mehlich_buffer_ph'), $it->json('lab.smp_buffer_ph')]);
         self::assertNotEmpty($it->json('cautions'));
-        $half = $this->recommend($area, ['cce_percent' => 50, 'fineness' => 1, 'depth_in' => 8]);
-        self::assertEqualsWithDelta(3.6, $half->json('rates.0.tons_per_acre'), 1e-9);
+        // 45 % instead of 90 % carbonate wants twice as much; the sample stands for 6 in, however deep it is mixed.
+        $half = $this->recommend($area, ['cce_percent' => 45, 'depth_in' => 8]);
+        self::assertEqualsWithDelta(2 * 1.8 * 6 / 8, $half->json('rates.1.tons_per_acre'), 1e-9);
+        self::assertStringContainsString('Sized for 6 in', implode(' ', $half->json('notes')));
     }
 
     public function test_the_kit_alone_gives_nothing_until_its_sort_claim_is_signed_as_standing(): void
@@ -182,6 +186,108 @@ final class RecommendationTest extends ApiTestCase
         $this->api('POST', '/policies', ['analyte' => 'ph', 'required' => 0.8, 'confidence' => 0.95, 'allowable' => 0.3, 'change' => 0.5, 'crops' => ['pasture' => [6.3, 7.3]] + $crops, 'reason' => 'Clover wants it higher.'])->assertCreated();
 
         $this->recommend($area)->assertJsonPath('kind', 'direction')->assertJsonPath('crop.low', 6.3)->assertJsonPath('policy_version', 2);
+    }
+
+    /** Four said lime at 5.5, the newest 6.12 made it "leave". */
+    public function test_composites_of_one_round_that_disagree_are_pooled(): void
+    {
+        $area = $this->area();
+        foreach (['5.50', '5.52', '5.48', '5.50'] as $ph) {
+            $sample = $this->sample($area, '2026-09-01');
+            $this->read($sample, 'lab-ph', $ph);
+            $this->read($sample, 'lab-mehlich', '6.10');
+        }
+        $newest = $this->sample($area, '2026-09-03');
+        $this->read($newest, 'lab-ph', '6.12');
+        $it = $this->recommend($area);
+
+        self::assertSame(['amount', 5], [$it->json('kind'), $it->json('pooled.composites')]);
+        self::assertEqualsWithDelta([5.624, 0.3447], [$it->json('lab.ph'), $it->json('pooled.margin')], 1e-4);
+        self::assertStringContainsString("{$newest->code} pH 6.12, leave", implode(' ', $it->json('notes')));
+        self::assertStringContainsString('limed and unlimed ground do not belong into one mean', implode(' ', $it->json('notes')));
+        $this->recommend($area, ['sample_id' => $newest->id])->assertJsonPath('kind', 'leave')->assertJsonPath('pooled', null);
+        // A round of half a year before does not speak with this one.
+        $this->read($this->sample($area, '2026-03-01'), 'lab-ph', '7.60');
+        $this->recommend($area)->assertJsonPath('pooled.composites', 5);
+    }
+
+    public function test_organic_soil_stops_amounts_whether_it_was_measured_or_said(): void
+    {
+        $area = $this->area();
+        $sample = $this->sample($area);
+        $this->read($sample, 'lab-ph', '5.00');
+        $this->read($sample, 'lab-mehlich', '6.00');
+        $this->recommend($area)->assertJsonPath('kind', 'amount');
+        $area->update(['facts' => ['textures' => ['organic']]]);
+        $it = $this->recommend($area)->assertJsonPath('kind', 'stop')->assertJsonPath('rates', []);
+        self::assertStringContainsString('peaty', $it->json('answer'));
+
+        $area->update(['facts' => []]);
+        $om = TestMethod::query()->create(['code' => 'lab-om', 'name' => 'Lab, organic matter', 'analyte' => 'om', 'portion' => 'lab', 'school' => null, 'bands' => null, 'uncertainty' => null, 'lot' => '']);
+        $this->read($sample, 'lab-om', '20.5');
+        self::assertStringContainsString('20.5 % organic matter', $this->recommend($area)->assertJsonPath('kind', 'stop')->json('answer'));
+        self::assertSame('om', $om->analyte);
+    }
+
+    /** A slice of two inches or of a foot and a half is never taken for six inches. */
+    public function test_a_thin_or_a_deep_layer_is_said_and_sized_as_it_is(): void
+    {
+        $area = $this->area();
+        $sample = $this->sample($area);
+        $this->read($sample, 'lab-ph', '5.60');
+        $this->read($sample, 'lab-mehlich', '6.10');
+        foreach (['0-2in' => 1.8 * 2 / 8, '0-18in' => 1.8 * 6 / 8] as $depth => $tons) {
+            Sample::query()->whereKey($sample->id)->update(['depth' => $depth]);
+            $it = $this->recommend($area);
+            self::assertEqualsWithDelta($tons, $it->json('rates.0.tons_per_acre'), 1e-9, $depth);
+            self::assertStringContainsString('made for samples of about 5 to 9 in', implode(' ', $it->json('notes')));
+        }
+    }
+
+    /** A pen whose rate claim stands sizes lime as the lab's pH would; with its sort claim alone it gives a direction. */
+    public function test_a_pen_is_heard_by_the_claims_that_stand(): void
+    {
+        $area = $this->area();
+        $pen = TestMethod::query()->create(['code' => 'pen', 'name' => 'Marsh pen', 'analyte' => 'ph', 'portion' => 'bench', 'school' => null, 'bands' => null, 'uncertainty' => null, 'lot' => '']);
+        foreach (range(0, 59) as $i) {
+            $sample = $this->sample($area, '2026-04-01');
+            $ph = 4.6 + $i * 0.05;
+            $this->read($sample, 'lab-ph', number_format($ph, 2));
+            $this->read($sample, 'pen', number_format($ph + ($i % 2 === 0 ? 0.03 : -0.03), 2));
+        }
+        $bare = $this->area($area->site, name: 'Alder carr');
+        $alone = $this->sample($bare, '2026-05-02');
+        $this->read($alone, 'pen', '5.60');
+        $this->recommend($bare)->assertJsonPath('kind', 'none');
+
+        $this->actingAs($this->reviewer);
+        foreach (['sort' => ['direction', 'lime is called for'], 'rate' => ['direction', 'How much is not known']] as $claim => [$kind, $words]) {
+            $evidence = $this->api('GET', '/evidence/{method}', ids: ['method' => $pen->id]);
+            $this->api('POST', '/evidence/{method}/verdicts', ['claim' => $claim, 'hash' => $evidence->json('hash'), 'follows_id' => null, 'scope' => 'Marsh pen at Fen End.', 'note' => ''], ['method' => $pen->id])->assertCreated()->assertJsonPath('verdict', 'stands');
+            $it = $this->recommend($bare)->assertJsonPath('kind', $kind);
+            self::assertStringContainsString($words, $it->json('answer'));
+        }
+        $this->actingAs($this->technician);
+        $this->read($alone, 'lab-mehlich', '6.10');
+        $it = $this->recommend($bare)->assertJsonPath('kind', 'amount')->assertJsonPath('lab.by_test', true)->assertJsonPath('lab.ph', 5.6);
+        self::assertEqualsWithDelta(1.8 * 6 / 8, $it->json('rates.0.tons_per_acre'), 1e-9);
+        self::assertStringContainsString('by Marsh pen, whose rate claim stands', implode(' ', $it->json('notes')));
+        $this->read($this->sample($bare, '2026-05-03'), 'pen', '8.10');
+        $this->recommend($bare)->assertJsonPath('kind', 'none');
+    }
+
+    /** A crop that came after a team was founded has its own limits; before, cranberry at pH 4.6 was limed. */
+    public function test_a_new_crop_keeps_its_own_limits_for_teams_founded_before_it(): void
+    {
+        $policy = JudgingPolicy::query()->where('analyte', 'ph')->firstOrFail();
+        self::assertSame([], $policy->terms['crops'], 'a policy stores only what a team has changed');
+        self::assertSame([4.0, 5.5], $policy->limitsFor('cranberry')->values);
+        $bog = $this->area(name: 'Cranberry bog');
+        $bog->update(['use' => 'cranberry']);
+        $this->read($this->sample($bog), 'lab-ph', '4.60');
+        $this->recommend($bog)->assertJsonPath('kind', 'leave');
+        self::assertSame([6.0, 7.3], $policy->limitsFor('of no crop')->values, 'what the table lacks has the limits of the policy');
+        self::assertSame([4, 5.5], $this->api('GET', '/policies')->json('0.terms.crops.cranberry'));
     }
 
     public function test_bad_material_is_refused(): void

@@ -47,10 +47,12 @@ final class PolicyRequest extends FormRequest
     {
         /** @var array<string, list<float|int|string>> $crops */
         $crops = $this->array('crops');
-        $known = array_map(static fn (Crop $crop): string => $crop->code, Crop::all());
-        foreach (array_intersect_key($crops, array_flip($known)) as $use => $limits) {
+        $table = Crop::limits();
+        foreach (array_intersect_key($crops, $table) as $use => $limits) {
             $before['crops'][$use] = array_map(floatval(...), array_values($limits));
         }
+        // Only what the team has changed is kept: a crop that comes later has the limits of the table.
+        $before['crops'] = array_filter($before['crops'], static fn (array $limits, string $use): bool => ! isset($table[$use]) || array_map(floatval(...), $limits) !== $table[$use], ARRAY_FILTER_USE_BOTH);
 
         $thresholds = array_map(floatval(...), array_values($this->array('thresholds')));
 

@@ -19,7 +19,9 @@ final class RecommendationRequest extends FormRequest
         return [
             'depth_in' => ['sometimes', 'numeric', 'min:1', 'max:12'],
             'cce_percent' => ['sometimes', 'numeric', 'min:10', 'max:180'],
-            'fineness' => ['sometimes', 'numeric', 'min:0.05', 'max:1'],
+            'through_8' => ['sometimes', 'numeric', 'min:1', 'max:100'],
+            'through_60' => ['sometimes', 'numeric', 'min:0', 'max:100'],
+            'moisture' => ['sometimes', 'numeric', 'min:0', 'max:90'],
             'sample_id' => ['sometimes', 'nullable', 'integer'],
         ];
     }
@@ -27,7 +29,7 @@ final class RecommendationRequest extends FormRequest
     /** @return array<string, string> */
     public function attributes(): array
     {
-        return ['depth_in' => 'depth in inches', 'cce_percent' => 'calcium carbonate equivalent in percent', 'fineness' => 'fineness as a share'];
+        return ['depth_in' => 'depth in inches', 'cce_percent' => 'calcium carbonate equivalent in percent', 'through_8' => 'share through 8 mesh in percent', 'through_60' => 'share through 60 mesh in percent', 'moisture' => 'water in percent'];
     }
 
     /** @throws ValidationException when no such composite was pulled from the area */
@@ -49,6 +51,8 @@ final class RecommendationRequest extends FormRequest
 
     public function material(): LimeMaterial
     {
-        return LimeMaterial::of($this->float('cce_percent', 100.0), $this->float('fineness', 1.0));
+        $usual = LimeMaterial::reference();
+
+        return LimeMaterial::ground($this->float('cce_percent', $usual->ccePercent), $this->float('through_8', $usual->through8), $this->float('through_60', $usual->through60), $this->float('moisture', 0.0));
     }
 }

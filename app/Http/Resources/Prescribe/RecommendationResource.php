@@ -10,6 +10,9 @@ use App\Http\Resources\Areas\AreaResource;
 use App\Http\Resources\Decide\VerdictResource;
 use App\Models\Sample;
 use HonestCore\Agronomy\Lime\LimeRate;
+use HonestCore\Agronomy\Lime\LimeSchool;
+use HonestCore\Agronomy\Lime\SchoolRate;
+use HonestCore\Agronomy\Lime\WorkingStep;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 
@@ -29,12 +32,13 @@ final class RecommendationResource extends JsonResource
             'kind' => $by->advice->kind,
             'answer' => $by->advice->answer,
             'notes' => [...$by->advice->notes, ...$it->disagreements],
-            'rates' => array_map(static fn (LimeRate $rate): array => $rate->toArray(), $by->advice->rates),
+            'rates' => array_map(self::rate(...), $by->advice->rates),
             'next' => $by->advice->next,
             'cautions' => $by->advice->cautions,
             'sample' => $by->sample === null ? null : self::sample($by->sample),
             'lab' => $by->lab === null ? null : [
-                'ph' => $by->lab->ph, 'uncertainty' => $by->lab->uncertainty, 'mehlich_buffer_ph' => $by->lab->mehlichBuffer, 'smp_buffer_ph' => $by->lab->smpBuffer,
+                'ph' => $by->lab->ph, 'uncertainty' => $by->lab->uncertainty, 'mehlich_buffer_ph' => $by->lab->buffer(LimeSchool::Mehlich), 'smp_buffer_ph' => $by->lab->buffer(LimeSchool::Smp), 'adams_evans_buffer_ph' => $by->lab->buffer(LimeSchool::AdamsEvans),
+                'by_test' => $by->lab->test !== '',
                 'method' => $by->labReading?->method->name, 'read_on' => $by->labReading?->read_on->format('Y-m-d'),
             ],
             'kit' => $by->kit === null ? null : [
@@ -42,10 +46,21 @@ final class RecommendationResource extends JsonResource
                 'read_on' => $by->kitReading?->read_on->format('Y-m-d'), 'counts' => $by->kit->counts(),
             ],
             'verdict' => $by->verdict === null ? null : (new VerdictResource($by->verdict))->toArray($request),
+            'pooled' => $by->pooled === null ? null : ['mean' => $by->pooled->mean, 'sd' => $by->pooled->sd, 'margin' => $by->pooled->margin, 'composites' => count($by->pooled->values)],
             'policy_version' => $it->policy->version,
             'earlier' => array_map(self::sample(...), $it->earlier),
             'parts_planned' => $it->partsPlanned,
             'parts' => array_values(array_filter(array_map(self::part(...), $it->parts))),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function rate(SchoolRate $rate): array
+    {
+        return [
+            'school' => $rate->school->title(), 'reading' => $rate->reading, 'tons_per_acre' => $rate->tons, 'tonnes_per_hectare' => $rate->tons === null ? null : $rate->tons * LimeRate::TONNES_PER_HECTARE,
+            'pounds_per_1000_sq_ft' => $rate->tons === null ? null : $rate->tons * LimeRate::POUNDS_PER_1000_SQ_FT, 'at_most' => $rate->atMost, 'interval' => $rate->interval, 'now' => $rate->now, 'later' => $rate->later,
+            'steps' => array_map(static fn (WorkingStep $step): array => $step->toArray(), $rate->rate->steps), 'reasons' => $rate->reasons, 'source' => $rate->school->source(),
         ];
     }
 
@@ -54,7 +69,7 @@ final class RecommendationResource extends JsonResource
     {
         return $part->sample === null ? null : [
             'number' => $part->sample->composite, 'sample_id' => $part->sample->id, 'code' => $part->sample->code, 'ph' => $part->lab?->ph, 'kind' => $part->advice->kind, 'answer' => $part->advice->answer,
-            'tons_per_acre' => array_values(array_filter(array_map(static fn (LimeRate $rate): ?float => $rate->tonsPerAcre, $part->advice->rates), is_float(...))),
+            'tons_per_acre' => array_values(array_filter(array_map(static fn (SchoolRate $rate): ?float => $rate->tons, $part->advice->rates), is_float(...))),
         ];
     }
 

@@ -23,9 +23,9 @@ use HonestCore\Table\RuleTable;
 final readonly class LimeAdvice
 {
     /**
-     * @param 'amount'|'leave'|'too_high'|'direction'|'none' $kind
+     * @param 'amount'|'leave'|'too_high'|'direction'|'none'|'stop' $kind
      * @param list<string> $notes
-     * @param list<LimeRate> $rates
+     * @param list<SchoolRate> $rates
      * @param list<string> $next
      * @param list<string> $cautions
      */
@@ -42,25 +42,37 @@ final readonly class LimeAdvice
      * @throws BadTable
      * @throws ValueOutOfRange
      */
-    public static function from(?LabPh $lab, ?KitDirection $kit, Crop $crop, float $depthInches, LimeMaterial $material): self
+    public static function from(?LabPh $lab, ?KitDirection $kit, Crop $crop, LimeGround $ground, LimeMaterial $material): self
     {
-        return match (true) {
-            $lab !== null => self::fromLab($lab, $crop, $depthInches, $material),
+        $advice = match (true) {
+            $lab !== null => self::fromLab($lab, $crop, $ground, $material),
             $kit !== null && $kit->counts() => self::fromKit($kit),
             default => self::nothing($kit),
         };
+        $organic = $ground->organic();
+        $wantsLime = in_array($advice->kind, ['amount', 'direction'], true) && ($lab === null ? $kit?->action === 'lime' : $lab->ph < $crop->low);
+
+        return $organic !== null && $wantsLime ? self::stop($organic, $advice) : $advice;
+    }
+
+    private static function stop(string $organic, self $advice): self
+    {
+        return new self('stop', "Stop: this is organic soil ({$organic}). Tables for mineral soils do not hold, and no amount is given.", $advice->notes, [],
+            ['Ask the lab or the local extension office for their rule for organic soils; crops on them do with a lower pH.', 'If it is no organic soil, have the organic matter measured, or mend the facts of the area.'], []);
     }
 
     /**
      * @throws BadTable
      * @throws ValueOutOfRange
      */
-    private static function fromLab(LabPh $lab, Crop $crop, float $depthInches, LimeMaterial $material): self
+    private static function fromLab(LabPh $lab, Crop $crop, LimeGround $ground, LimeMaterial $material): self
     {
-        $notes = $next = [];
+        $whose = $lab->test === '' ? 'the lab\'s pH ' : "the pH by {$lab->test} ";
+        $notes = $lab->test === '' ? [] : ["The pH is by {$lab->test}, whose rate claim stands: it sizes lime as the lab's would, within ± ".Words::trim($lab->uncertainty ?? 0.0, 2).'.'];
+        $next = [];
         foreach (['below which lime is asked for' => $crop->low, 'above which the crop is troubled' => $crop->high] as $what => $limit) {
             if ($lab->isTooCloseTo($limit)) {
-                $notes[] = 'Too close to call: the lab\'s pH '.Words::trim($lab->ph, 2).' ± '.Words::trim($lab->uncertainty ?? 0.0, 2)
+                $notes[] = "Too close to call: {$whose}".Words::trim($lab->ph, 2).' ± '.Words::trim($lab->uncertainty ?? 0.0, 2)
                     .' reaches over the limit of '.Words::trim($limit, 2).', '.$what.'.';
                 $next[] = 'A second composite of this area, sent to the same lab, would settle it.';
             }
@@ -73,61 +85,35 @@ final readonly class LimeAdvice
         if ($lab->ph >= $crop->low) {
             return new self('leave', "No lime: pH {$ph} is within {$crop->low} to {$crop->high} for {$crop->name}.", $notes, [], $next, []);
         }
-        $schools = [
-            self::school(MehlichBuffer::SCHOOL, $lab->mehlichBuffer, static fn (float $buffer): LimeRate => MehlichBuffer::rate(SoilAcidity::of($lab->ph, $buffer), $crop->target)),
-            self::school(SmpBuffer::SCHOOL, $lab->smpBuffer, static fn (float $buffer): LimeRate => SmpBuffer::rate(SoilAcidity::of($lab->ph, $buffer), $crop->target)),
-        ];
-        $rates = array_map(static fn (LimeRate $rate): LimeRate => $rate->adjusted($depthInches, $material), $schools);
-        $known = array_filter($rates, static fn (LimeRate $rate): bool => $rate->tonsPerAcre !== null);
-        if ($known === []) {
+        $missing = array_map(static fn (LimeSchool $school): SchoolRate => SchoolRate::missing($school), array_filter([LimeSchool::Mehlich, LimeSchool::Smp], static fn (LimeSchool $school): bool => $lab->buffer($school) === null));
+        $found = $lab->buffers === [] ? null : LimeRequirement::of(LimeQuestion::of($lab->ph, $crop->target, $lab->buffers, $ground->layer, $ground->mixedIn, $material, uPh: $lab->uncertainty === null ? null : $lab->uncertainty / 2));
+        $rates = [...($found->schools ?? []), ...$missing];
+        if ($found === null || $found->answer === 'unable') {
             return new self('direction', "Lime is called for: pH {$ph} is below {$crop->low} for {$crop->name}. How much is not known.",
-                [...$notes, 'The pH says whether, the buffer pH says how much.'], $rates,
+                [...$notes, 'The pH says whether, the buffer pH says how much.', ...($found->reasons ?? [])], $rates,
                 [...$next, 'Ask the lab for a buffer pH of the same sample before you buy lime.'], self::cautions('direction'));
         }
 
         return new self('amount', "Lime: pH {$ph} is below {$crop->low} for {$crop->name}; sized for pH {$crop->target}.",
-            [...$notes, ...self::sizeNotes($known)], $rates, $next, self::cautions('amount'));
+            [...$notes, ...$found->reasons, ...self::sizeNotes($found)], $rates, $next, self::cautions('amount'));
     }
 
-    /** @param callable(float): LimeRate $rate */
-    private static function school(string $school, ?float $buffer, callable $rate): LimeRate
+    /** @return list<string> */
+    private static function sizeNotes(LimeRequirement $found): array
     {
-        return $buffer === null
-            ? LimeRate::none($school, "The lab did not report a pH in this school's buffer; the other school's reading cannot stand in for it.", '')
-            : $rate($buffer);
-    }
+        $later = array_filter($found->schools, static fn (SchoolRate $rate): bool => ($rate->later ?? 0.0) > 1e-9);
 
-    /**
-     * @param non-empty-array<LimeRate> $known
-     * @return list<string>
-     *
-     * @throws BadTable
-     */
-    private static function sizeNotes(array $known): array
-    {
-        /** @var array{most_in_one_dressing_tons_per_acre: float|int} $table */
-        $table = RuleTable::named('lime-cautions');
-        $most = (float) $table['most_in_one_dressing_tons_per_acre'];
-        $tons = array_map(static fn (LimeRate $rate): float => $rate->tonsPerAcre ?? 0.0, $known);
-        $notes = [];
-        if (count($tons) > 1 && max($tons) > 0 && max($tons) - min($tons) > 0.25 * max($tons)) {
-            $notes[] = 'The schools differ by more than a quarter: start with the smaller amount and test again.';
-        }
-        if (max($tons) > $most) {
-            $notes[] = 'More than '.Words::trim($most).' tons an acre should not go on at once: split it over two seasons and test between them.';
-        }
-
-        return $notes;
+        return $later === [] ? [] : ['It should not go on at once: one dressing moves the pH one unit at most, and no more than 4 tons an acre. Spread the first part, test again, then the rest.'];
     }
 
     private static function fromKit(KitDirection $kit): self
     {
         return match ($kit->action) {
             'lime' => new self('direction', "Direction only: lime is called for. The {$kit->test} reads {$kit->band} and its sort claim stands.",
-                ['The kit cannot size a rate: no amount can be given from it.'], [],
+                ['Its rate claim does not stand: no amount can be given from it.'], [],
                 ['Send it for a buffer pH before you buy lime.'], self::cautions('direction')),
             'too high' => new self('direction', "Direction only: the pH is too high. The {$kit->test} reads {$kit->band} and its sort claim stands.",
-                ['The kit cannot size a rate: no amount can be given from it.'], [],
+                ['Its rate claim does not stand: no amount can be given from it.'], [],
                 ['Send it to the lab before any sulphur, and do the vinegar fizz test first.'], self::cautions('direction')),
             default => new self('direction', "Direction only: leave it. The {$kit->test} reads {$kit->band} and its sort claim stands.",
                 ['A kit that says leave cannot say how far the limit is.'], [],

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace HonestCore\Agronomy\Lime;
 
 /**
- * A lime requirement of one school with its arithmetic.
+ * A lime requirement of one school with its arithmetic: of its own stone to its own depth, or of a product.
  *
  * Quantity and unit: US short tons of material an acre. `atMost` is true when the table only bounds the
  * rate from above; the rate is null when the school cannot give one, and `note` says why.
@@ -17,59 +17,35 @@ final readonly class LimeRate
     public const POUNDS_PER_1000_SQ_FT = 2000 / 43.56;
 
     /** @param list<WorkingStep> $steps */
-    private function __construct(
-        public string $school,
-        public ?float $tonsPerAcre,
-        public bool $atMost,
-        public array $steps,
-        public ?string $note,
-        public string $source,
-    ) {}
+    private function __construct(public LimeSchool $school, public ?float $tonsPerAcre, public bool $atMost, public array $steps, public ?string $note) {}
 
     /** @param list<WorkingStep> $steps */
-    public static function of(string $school, float $tonsPerAcre, array $steps, string $source, bool $atMost = false, ?string $note = null): self
+    public static function of(LimeSchool $school, float $tonsPerAcre, array $steps, bool $atMost = false, ?string $note = null): self
     {
-        return new self($school, $tonsPerAcre, $atMost, $steps, $note, $source);
+        return new self($school, $tonsPerAcre, $atMost, $steps, $note);
     }
 
-    public static function none(string $school, string $why, string $source): self
+    public static function none(LimeSchool $school, string $why): self
     {
-        return new self($school, null, false, [], $why, $source);
+        return new self($school, null, false, [], $why);
     }
 
-    /** The rate for a depth other than the school's and for a real material, with the two steps shown. */
-    public function adjusted(float $depthInches, LimeMaterial $material, float $tableDepthInches = 8.0): self
+    /** The rate of a real material for the depth limed: P = L (d/d0) E0/E, with the two steps shown. */
+    public function adjusted(float $depthIn, LimeMaterial $material): self
     {
         if ($this->tonsPerAcre === null || $this->tonsPerAcre <= 0) {
             return $this;
         }
-        $byDepth = $this->tonsPerAcre * $depthInches / $tableDepthInches;
-        $rate = $byDepth / $material->effectiveness();
-        $shown = static fn (float $v): string => rtrim(rtrim(number_format($v, 2, '.', ''), '0'), '.');
+        $own = $this->school->depthIn();
+        $byDepth = $own === null ? $this->tonsPerAcre : $this->tonsPerAcre * $depthIn / $own;
+        [$reference, $effectiveness] = [$this->school->effectiveness(), $material->effectiveness()];
+        $rate = $byDepth * $reference / $effectiveness;
+        $shown = static fn (float $v, int $digits = 2): string => rtrim(rtrim(number_format($v, $digits, '.', ''), '0'), '.');
+        $steps = $own === null ? [] : [new WorkingStep('for the depth limed', "{$shown($this->tonsPerAcre)} × {$shown($depthIn)} in / {$shown($own)} in", $byDepth, 'tons/acre')];
 
         return new self($this->school, $rate, $this->atMost, [
-            ...$this->steps,
-            new WorkingStep('for the depth limed', "{$shown($this->tonsPerAcre)} × {$shown($depthInches)} in / {$shown($tableDepthInches)} in", $byDepth, 'tons/acre'),
-            new WorkingStep(
-                'for the material',
-                "{$shown($byDepth)} / ({$shown($material->ccePercent)} % carbonate equivalent × {$shown($material->fineness)} fineness)",
-                $rate, 'tons/acre',
-            ),
-        ], $this->note, $this->source);
-    }
-
-    /** @return array<string, mixed> */
-    public function toArray(): array
-    {
-        return [
-            'school' => $this->school,
-            'tons_per_acre' => $this->tonsPerAcre,
-            'tonnes_per_hectare' => $this->tonsPerAcre === null ? null : $this->tonsPerAcre * self::TONNES_PER_HECTARE,
-            'pounds_per_1000_sq_ft' => $this->tonsPerAcre === null ? null : $this->tonsPerAcre * self::POUNDS_PER_1000_SQ_FT,
-            'at_most' => $this->atMost,
-            'steps' => array_map(static fn (WorkingStep $step): array => $step->toArray(), $this->steps),
-            'note' => $this->note,
-            'source' => $this->source,
-        ];
+            ...$this->steps, ...$steps,
+            new WorkingStep('for the stone', "{$shown($byDepth)} × {$shown($reference, 4)} / {$shown($effectiveness, 4)}, effectiveness of the school's stone and of yours", $rate, 'tons/acre'),
+        ], $this->note);
     }
 }

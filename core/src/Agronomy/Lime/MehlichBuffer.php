@@ -7,44 +7,41 @@ namespace HonestCore\Agronomy\Lime;
 /**
  * Lime requirement by the Mehlich buffer.
  *
- * Quantity and unit: US tons of fine pure CaCO3 an acre, 8 inches deep:
+ * Quantity and unit: US tons of agricultural limestone an acre, 8 inches deep:
  *   Ac = (6.6 - buffer pH) / 0.25, tons = Ac (target - pH) / (6.6 - pH).
- * Domain: water pH and target below 6.6 at most, buffer pH up to 6.6; the rest gives no rate and says why.
+ * Domain: target up to 6.6, past which the formula runs away; nothing from a buffer of 6.6 on; the rest gives no rate and says why.
  * Source: Mehlich 1976, Comm Soil Sci Plant Anal 7:637-652 (formula written from memory).
  */
 final class MehlichBuffer
 {
-    public const SCHOOL = 'Mehlich buffer';
-
-    private const SOURCE = 'Mehlich 1976';
-
-    private const UNBUFFERED = 6.6;
+    public const HIGHEST_TARGET = 6.6;
 
     private const ACIDITY_STEP = 0.25;
 
     public static function rate(SoilAcidity $soil, float $target): LimeRate
     {
+        $school = LimeSchool::Mehlich;
         if ($soil->ph >= $target) {
-            return LimeRate::of(self::SCHOOL, 0.0, [], self::SOURCE, false, 'The pH is at its target or above: no lime.');
+            return LimeRate::of($school, 0.0, [], note: 'The pH is at its target or above: no lime.');
         }
-        if ($soil->ph >= self::UNBUFFERED) {
-            return LimeRate::none(self::SCHOOL, 'The formula divides by 6.6 less the pH and gives no rate from pH 6.6 on.', self::SOURCE);
+        if ($target > self::HIGHEST_TARGET) {
+            return LimeRate::none($school, 'This school sizes lime up to pH 6.6: past it the formula divides by next to nothing.');
         }
-        $acidity = (self::UNBUFFERED - $soil->bufferPh) / self::ACIDITY_STEP;
+        $acidity = (self::HIGHEST_TARGET - $soil->bufferPh) / self::ACIDITY_STEP;
         if ($acidity <= 0) {
-            return LimeRate::of(self::SCHOOL, 0.0, [
+            return LimeRate::of($school, 0.0, [
                 new WorkingStep('exchangeable acidity', "(6.6 − {$soil->bufferPh}) / 0.25", max(0.0, $acidity), 'meq/100 cm³'),
-            ], self::SOURCE, false, 'The buffer shows no acidity to neutralise.');
+            ], note: 'The buffer shows no acidity to neutralise.');
         }
-        $rate = $acidity * ($target - $soil->ph) / (self::UNBUFFERED - $soil->ph);
+        $rate = $acidity * ($target - $soil->ph) / (self::HIGHEST_TARGET - $soil->ph);
 
-        return LimeRate::of(self::SCHOOL, $rate, [
+        return LimeRate::of($school, $rate, [
             new WorkingStep('exchangeable acidity', "(6.6 − {$soil->bufferPh}) / 0.25", $acidity, 'meq/100 cm³'),
             new WorkingStep(
-                'fine pure CaCO₃, 8 in deep',
+                'agricultural limestone, 8 in deep',
                 sprintf('%s × (%s − %s) / (6.6 − %s)', round($acidity, 3), $target, $soil->ph, $soil->ph),
                 $rate, 'tons/acre',
             ),
-        ], self::SOURCE);
+        ]);
     }
 }

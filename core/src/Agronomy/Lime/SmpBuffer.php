@@ -10,45 +10,41 @@ use HonestCore\Table\RuleTable;
 /**
  * Lime requirement by the SMP single buffer table.
  *
- * Quantity and unit: US tons of fine pure CaCO3 an acre, 8 inches deep; a LOWER buffer pH means MORE lime.
+ * Quantity and unit: US tons of agricultural limestone an acre, 8 inches deep; a LOWER buffer pH means MORE lime.
  * Domain: buffer pH 4.8 to 6.8, target 6.0 to 7.0, straight lines between entries; above 6.8 the first row is
  *   an upper bound; elsewhere no rate, and why.
  * Source: the table in data/lime-smp.json.
  */
 final class SmpBuffer
 {
-    public const SCHOOL = 'SMP buffer';
-
-    private const SOURCE = 'Shoemaker, McLean & Pratt 1961';
-
     /** @throws BadTable */
     public static function rate(SoilAcidity $soil, float $target): LimeRate
     {
         if ($soil->ph >= $target) {
-            return LimeRate::of(self::SCHOOL, 0.0, [], self::SOURCE, false, 'The pH is at its target or above: no lime.');
+            return LimeRate::of(LimeSchool::Smp, 0.0, [], note: 'The pH is at its target or above: no lime.');
         }
         /** @var array{targets: non-empty-list<float>, rows: non-empty-list<non-empty-list<float>>} $table */
         $table = RuleTable::named('lime-smp');
         [$high, $low] = [max($table['targets']), min($table['targets'])];
         if ($target < $low || $target > $high) {
-            return LimeRate::none(self::SCHOOL, "The table covers targets from {$low} to {$high}.", self::SOURCE);
+            return LimeRate::none(LimeSchool::Smp, "The table covers targets from {$low} to {$high}.");
         }
         $rows = $table['rows'];
         if ($soil->bufferPh < $rows[count($rows) - 1][0]) {
-            return LimeRate::none(self::SCHOOL, 'The buffer pH lies below the table, which ends at 4.8: ask the lab to repeat it.', self::SOURCE);
+            return LimeRate::none(LimeSchool::Smp, 'The buffer pH lies below the table, which ends at 4.8: ask the lab to repeat it.');
         }
         $above = $soil->bufferPh > $rows[0][0];
         $rate = self::read($rows, $table['targets'], min($soil->bufferPh, $rows[0][0]), $target);
 
-        return LimeRate::of(self::SCHOOL, $rate, [
+        return LimeRate::of(LimeSchool::Smp, $rate, [
             new WorkingStep(
-                'fine pure CaCO₃, 8 in deep',
+                'agricultural limestone, 8 in deep',
                 $above
                     ? "table at its end, buffer pH {$rows[0][0]}, to pH {$target}"
                     : "table at buffer pH {$soil->bufferPh}, to pH {$target}",
                 $rate, 'tons/acre',
             ),
-        ], self::SOURCE, $above, $above ? 'The buffer pH lies above the table: little lime, at most its first row.' : null);
+        ], $above, $above ? 'The buffer pH lies above the table: little lime, at most its first row.' : null);
     }
 
     /**

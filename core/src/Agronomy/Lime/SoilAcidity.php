@@ -28,4 +28,10 @@ final readonly class SoilAcidity
 
         return new self($ph, $bufferPh);
     }
+
+    /** A point within the uncertainty of a reading that was checked; it may lie past what soil gives. */
+    public static function near(float $ph, float $bufferPh): self
+    {
+        return new self($ph, $bufferPh);
+    }
 }

@@ -8,9 +8,12 @@ import { count, day, depth, number } from '@/shared/format'
 /** What a recommendation rests on: sample, readings, verdict and policy. */
 const props = defineProps<{ it: Schema<'Recommendation'>; timezone: string }>()
 const buffers = computed(() => {
-    const found = [[props.it.lab?.mehlich_buffer_ph, 'Mehlich'] as const, [props.it.lab?.smp_buffer_ph, 'SMP'] as const].filter(
-        ([value]) => value != null,
-    )
+    const lab = props.it.lab
+    const found = [
+        [lab?.mehlich_buffer_ph, 'Mehlich'] as const,
+        [lab?.smp_buffer_ph, 'SMP'] as const,
+        [lab?.adams_evans_buffer_ph, 'Adams-Evans'] as const,
+    ].filter(([value]) => value != null)
     return found.length
         ? `buffer pH ${found.map(([value, school]) => `${number(value, 2)} ${school}`).join(', ')}`
         : 'no buffer pH reported'
@@ -30,7 +33,7 @@ const buffers = computed(() => {
                     </td>
                 </tr>
                 <tr v-if="it.lab">
-                    <td>Lab</td>
+                    <td>{{ it.lab.by_test ? 'Test' : it.pooled ? 'Pooled' : 'Lab' }}</td>
                     <td>
                         pH {{ number(it.lab.ph, 2) }}{{ it.lab.uncertainty ? ` ± ${number(it.lab.uncertainty, 2)}` : '' }}, {{ buffers }};
                         {{ it.lab.method }}, {{ day(it.lab.read_on) }}
@@ -44,7 +47,7 @@ const buffers = computed(() => {
                     </td>
                 </tr>
                 <tr v-if="it.verdict">
-                    <td>Its sort verdict</td>
+                    <td>Its verdict</td>
                     <td>
                         <VerdictStone :verdict="it.verdict.verdict" />, signed by {{ it.verdict.signed_by }},
                         {{ day(it.verdict.signed_at, timezone) }}, policy {{ it.verdict.policy_version }}

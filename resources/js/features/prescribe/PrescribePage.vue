@@ -18,10 +18,12 @@ const KINDS: Record<string, string> = {
     too_high: 'too high',
     direction: 'a direction only',
     none: 'test first',
+    stop: 'stop first',
 }
 const route = useRoute()
 const { siteId, units, timezone } = useSite()
-const material = reactive({ depth_in: 6, cce_percent: 100, fineness: 1 })
+/** To begin with the limestone that the schools are made for. */
+const material = reactive({ depth_in: 6, cce_percent: 90, through_8: 95, through_60: 50, moisture: 0 })
 const asked = refDebounced(
     computed(() => ({ ...material })),
     150,
@@ -84,7 +86,7 @@ const print = (): void => window.print()
             <div v-for="note in it.notes" :key="note" class="warning">{{ note }}</div>
             <template v-if="it.rates.length">
                 <div class="title">
-                    <h2>How much, by two schools</h2>
+                    <h2 class="much">How much of this stone, by the schools</h2>
                     <div class="row no-print material">
                         <FormField label="Mixed to, in"
                             ><el-input-number v-model="material.depth_in" :controls="false" :min="1" :max="12" size="small"
@@ -92,8 +94,19 @@ const print = (): void => window.print()
                         <FormField label="Carbonate equivalent, %"
                             ><el-input-number v-model="material.cce_percent" :controls="false" :min="10" :max="180" size="small"
                         /></FormField>
-                        <FormField label="Fineness, 0–1"
-                            ><el-input-number v-model="material.fineness" :controls="false" :min="0.05" :max="1" :step="0.05" size="small"
+                        <FormField label="Through 8 mesh, %"
+                            ><el-input-number v-model="material.through_8" :controls="false" :min="1" :max="100" size="small"
+                        /></FormField>
+                        <FormField label="Through 60 mesh, %"
+                            ><el-input-number
+                                v-model="material.through_60"
+                                :controls="false"
+                                :min="0"
+                                :max="material.through_8"
+                                size="small"
+                        /></FormField>
+                        <FormField label="Water, %"
+                            ><el-input-number v-model="material.moisture" :controls="false" :min="0" :max="90" size="small"
                         /></FormField>
                     </div>
                 </div>
