@@ -29,7 +29,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->is('api/*') || $request->expectsJson());
         $exceptions->dontReport([CoreError::class, Conflict::class, RefusedRows::class]);
-        $exceptions->render(static fn (CoreError $error): JsonResponse => new JsonResponse(['message' => $error->getMessage(), 'code' => $error->errorCode()], 422));
+        $exceptions->render(static fn (CoreError $error): JsonResponse => new JsonResponse(['message' => $error->forPeople(), 'code' => $error->errorCode()], 422));
         $exceptions->render(static fn (Conflict $error): JsonResponse => new JsonResponse(['message' => $error->getMessage(), 'code' => 'conflict'], 409));
         // QueryException is one too. Anything else goes its usual way.
         $exceptions->render(static fn (PDOException $error): ?JsonResponse => str_contains($error->getMessage(), 'database is locked') ? new JsonResponse(['message' => 'Somebody is taking a large report, and this had to wait too long. Nothing was saved; what you typed is still here. Try again in a moment.', 'code' => 'busy'], 409) : null);

@@ -39,7 +39,7 @@ final class WriteLines
                 try {
                     array_push($said, ...$this->write($author, $portion, $line));
                 } catch (ImpossibleStep $error) {
-                    $refused[] = ['row' => $row, 'field' => 'codes', 'message' => $error->getMessage()];
+                    $refused[] = ['row' => $row, 'field' => 'codes', 'message' => $error->forPeople()];
                 }
             }
 

@@ -46,7 +46,7 @@ final class CompareStrategies
                 ($expanded ?? 0.0) / 2, $testSd, $asked['drift'], crc32($evidence->hash()),
             );
         } catch (CoreError $error) {
-            throw new Conflict("{$test->name}: {$error->getMessage()} More pairs are needed before strategies can be compared.");
+            throw new Conflict("{$test->name}: {$error->forPeople()} More pairs are needed before strategies can be compared.");
         }
 
         return [

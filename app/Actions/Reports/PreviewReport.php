@@ -111,7 +111,7 @@ final class PreviewReport
                 $value = $line->home($line->value->number, $portion?->layer(), $mapping->bulkDensity);
                 $problem = $line->impossible($value);
             } catch (CoreError $error) {
-                $problem = $error->getMessage();
+                $problem = $error->forPeople();
             }
         }
 

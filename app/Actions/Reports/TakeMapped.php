@@ -182,7 +182,7 @@ final class TakeMapped
 
             return [$home, $line->impossible($home[0]) ?? $line->impossible($home[1])];
         } catch (CoreError $error) {
-            return [null, $error->getMessage()];
+            return [null, $error->forPeople()];
         }
     }
 

@@ -18,4 +18,11 @@ final class BadOption extends Refusal
     {
         return 'bad_option';
     }
+
+    public function forPeople(): string
+    {
+        $words = (string) preg_replace('/^(--[a-z0-9-]+(, )?)+: /', '', $this->getMessage());
+
+        return ucfirst((string) preg_replace('/(?<![\w-])--([a-z])/', '$1', $words));
+    }
 }

@@ -12,4 +12,7 @@ interface CoreError extends \Throwable
 {
     /** @pure */
     public function errorCode(): string;
+
+    /** The sentence for somebody at a page, who knows no options of a command. */
+    public function forPeople(): string;
 }

@@ -12,4 +12,9 @@ abstract class Refusal extends \InvalidArgumentException implements CoreError
     {
         parent::__construct($message, 0, $previous);
     }
+
+    public function forPeople(): string
+    {
+        return $this->getMessage();
+    }
 }

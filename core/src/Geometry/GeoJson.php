@@ -169,6 +169,15 @@ final class GeoJson
         if ($type === 'Feature' && is_array($node['geometry'] ?? null)) {
             return self::collect($node['geometry'], $place);
         }
+        if ($type === 'GeometryCollection' && is_array($node['geometries'] ?? null)) {
+            $found = [];
+            foreach (array_values($node['geometries']) as $i => $geometry) {
+                $here = "{$place}, geometry ".($i + 1);
+                array_push($found, ...(is_array($geometry) ? self::collect($geometry, $here) : throw BadBoundary::because($here, 'it is no geometry', 'a GeoJSON geometry')));
+            }
+
+            return $found;
+        }
         if (isset(self::DEPTHS[$type]) && is_array($node['coordinates'] ?? null) && array_is_list($node['coordinates'])) {
             return [['place' => $place, 'type' => $type, 'coordinates' => $node['coordinates']]];
         }

@@ -35,6 +35,29 @@ final class PlansTest extends ApiTestCase
         }
     }
 
+    /** Left out in silence, the cores would be laid out too near to it. */
+    public function test_a_landmark_that_is_gone_or_of_another_site_is_refused(): void
+    {
+        $area = $this->area();
+        $mark = ['name' => 'Mill Lane', 'geometry' => ['type' => 'LineString', 'coordinates' => [[-76.282, 42.913], [-76.282, 42.917]]], 'distance_m' => 40];
+        $gone = $area->site->landmarks()->create($mark);
+        $gone->delete();
+        $foreign = $this->site('ZZ')->landmarks()->create($mark);
+        foreach ([$gone->id, $foreign->id] as $id) {
+            $answer = $this->api('POST', '/areas/{area}/plans', ['keep_away' => [['landmark_id' => $id, 'distance_m' => 60]]] + self::SPEC, ['area' => $area->id])->assertStatus(422);
+            self::assertStringContainsString('not among the landmarks of its site any more', (string) json_encode($answer->json('errors')));
+        }
+        self::assertSame(0, Plan::query()->count());
+    }
+
+    public function test_no_message_speaks_of_the_options_of_a_command(): void
+    {
+        $answer = $this->api('POST', '/areas/{area}/plans', ['layers' => ['sixish']] + self::SPEC, ['area' => $this->area()->id])->assertStatus(422);
+
+        self::assertStringContainsString('is no layer', (string) $answer->getContent());
+        self::assertStringNotContainsString('--', (string) $answer->getContent());
+    }
+
     public function test_opened_again_it_is_the_same_plan(): void
     {
         $area = $this->area();

@@ -42,7 +42,7 @@ final class MethodRequest extends FormRequest
                 $given = $this->array('definition');
                 $this->definition = MethodDefinition::of($given);
             } catch (CoreError $error) {
-                $validator->errors()->add('definition', $error->getMessage());
+                $validator->errors()->add('definition', $error->forPeople());
             }
         }];
     }

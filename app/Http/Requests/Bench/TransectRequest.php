@@ -48,7 +48,7 @@ final class TransectRequest extends FormRequest
                     'cm' => (float) $place['cm'], 'readings' => array_map(floatval(...), array_values($place['readings'])),
                 ], array_values($this->validated()['places'])));
             } catch (CoreError $error) {
-                $validator->errors()->add('places', $error->getMessage());
+                $validator->errors()->add('places', $error->forPeople());
             }
         }];
     }

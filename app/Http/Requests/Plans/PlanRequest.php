@@ -10,6 +10,7 @@ use App\Models\Plan;
 use HonestCore\Sampling\Pattern;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
+use Illuminate\Validation\ValidationException;
 
 /**
  * What a plan of an area is asked to be.
@@ -104,11 +105,9 @@ final class PlanRequest extends FormRequest
         $asked = $this->validated('keep_away');
         $found = Landmark::query()->where('site_id', $siteId)->findMany(array_column($asked, 'landmark_id'))->keyBy('id');
         $kept = [];
-        foreach ($asked as ['landmark_id' => $id, 'distance_m' => $distance]) {
-            $landmark = $found->get($id);
-            if ($landmark !== null) {
-                $kept[] = ['landmark_id' => $landmark->id, 'name' => $landmark->name, 'distance_m' => (float) $distance, 'geometry' => $landmark->geometry];
-            }
+        foreach ($asked as $i => ['landmark_id' => $id, 'distance_m' => $distance]) {
+            $landmark = $found->get($id) ?? throw ValidationException::withMessages(["keep_away.{$i}.landmark_id" => 'What this plan keeps away from is not among the landmarks of its site any more. Take it off the plan, or mark it again; without it the cores would be laid out too near.']);
+            $kept[] = ['landmark_id' => $landmark->id, 'name' => $landmark->name, 'distance_m' => (float) $distance, 'geometry' => $landmark->geometry];
         }
 
         return $kept;

@@ -68,7 +68,7 @@ final class ReadingRequest extends FormRequest
 
             return $definition->scale->kind === 'continuous' ? PlausibleReading::question($definition->analyte, $this->string('reading')->toString()) : null;
         } catch (CoreError $error) {
-            return $error->getMessage();
+            return $error->forPeople();
         }
     }
 

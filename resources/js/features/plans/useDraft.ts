@@ -45,7 +45,7 @@ export function useDraft(
                 }
             })
             const gone = keep_away.filter((one) => !landmarks.value.some((mark) => mark.id === one.landmark_id))
-            kept.value = [...known, ...gone.map((one) => ({ ...one, on: true }))]
+            kept.value = [...known, ...gone.map((one) => ({ ...one, name: `${one.name}, no longer marked on the site`, on: true }))]
             layout.value = plan?.layout ?? null
             wrong.value = null
         },
