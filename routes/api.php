@@ -140,6 +140,8 @@ Route::middleware('auth')->group(function (): void {
     Route::post('reports', C\Reports\TakeReport::class)->can('create', LabImport::class);
     Route::get('reports/progress', C\Reports\ShowProgress::class);
     Route::get('reports/{import}', C\Reports\ShowReport::class)->can('view', 'import');
+    Route::post('reports/{import}/papers', C\Reports\AddPaper::class)->can('update', 'import');
+    Route::get('reports/{import}/papers/{paper}', C\Reports\ShowPaper::class)->can('view', 'import')->can('view', 'paper');
     Route::post('report-questions/{question}', C\Reports\AnswerQuestion::class)->can('update', 'question');
     Route::get('check-charts', C\Reports\ListCheckCharts::class);
     Route::get('side-by-side', C\Reports\ShowSideBySide::class);

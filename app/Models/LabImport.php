@@ -65,6 +65,12 @@ final class LabImport extends Model
         return $this->hasMany(LabResult::class, 'import_id');
     }
 
+    /** @return HasMany<ReportPaper, $this> */
+    public function papers(): HasMany
+    {
+        return $this->hasMany(ReportPaper::class, 'import_id');
+    }
+
     /** @return HasMany<ReportQuestion, $this> */
     public function questions(): HasMany
     {

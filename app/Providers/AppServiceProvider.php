@@ -25,7 +25,7 @@ use PDO;
 final class AppServiceProvider extends ServiceProvider
 {
     private const SHARED_BY_THE_TEAM = [
-        M\Site::class, M\Area::class, M\Landmark::class, M\Plan::class, M\Sample::class, M\TestMethod::class, M\Reading::class, M\LabImport::class, M\SchoolProfile::class, M\Underlay::class, M\Photo::class, M\Portion::class, M\Lab::class, M\Consignment::class, M\CheckSoil::class,
+        M\Site::class, M\Area::class, M\Landmark::class, M\Plan::class, M\Sample::class, M\TestMethod::class, M\Reading::class, M\LabImport::class, M\SchoolProfile::class, M\Underlay::class, M\Photo::class, M\ReportPaper::class, M\Portion::class, M\Lab::class, M\Consignment::class, M\CheckSoil::class,
         M\ReportQuestion::class, M\LabResult::class, M\Run::class, M\ReagentLot::class, M\PenCalibration::class, M\VisionRecord::class, M\PracticeRound::class, M\Transect::class, M\GroundEvent::class,
     ];
 

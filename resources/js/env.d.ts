@@ -4,3 +4,9 @@ declare module '*.vue' {
     export default component
 }
 declare module '*.css'
+
+declare module 'shpjs' {
+    export function parseShp(shp: ArrayBuffer, prj?: string): unknown[]
+    export function parseDbf(dbf: ArrayBuffer, cpg?: ArrayBuffer): unknown[]
+    export function combine(parts: [unknown[], unknown[]]): unknown
+}

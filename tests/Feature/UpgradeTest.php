@@ -41,7 +41,7 @@ final class UpgradeTest extends ApiTestCase
             return $found === false ? 'refused' : (string) $found->fetchColumn();
         };
         try {
-            foreach ([['migrate', '--seed', '--force'], ['migrate:rollback', '--step=5', '--force']] as $command) {
+            foreach ([['migrate', '--seed', '--force'], ['migrate:rollback', '--step=6', '--force']] as $command) {
                 $run = Command::run($command, '', $environment);
                 self::assertSame(0, $run->status, $run->output.$run->error);
             }

@@ -6,6 +6,7 @@ namespace App\Actions\Reports;
 
 use App\Models\LabImport;
 use App\Models\LabResult;
+use App\Models\ReportPaper;
 use App\Models\ReportQuestion;
 use App\Models\User;
 use HonestCore\Reports\ReportedValue;
@@ -35,6 +36,7 @@ final class ReportShape
         return [
             ...self::line($import), 'read_on' => $import->read_on?->format('Y-m-d'), 'left_out' => $import->left_out,
             'supersedes' => $import->supersedes_id === null ? null : LabImport::query()->whereKey($import->supersedes_id)->value('file_name'), 'superseded_by' => $next === null ? null : ['id' => $next->id, 'file_name' => $next->file_name],
+            'papers' => array_values($import->papers()->orderBy('id')->get()->map(static fn (ReportPaper $paper): array => ['id' => $paper->id, 'name' => $paper->name, 'bytes' => $paper->bytes])->all()),
             'shown' => array_values($results->map(self::result(...))->all()),
             'asked' => array_values($import->questions()->orderBy('id')->get()->map(static fn (ReportQuestion $question): array => self::question($question, $names->all()))->all()),
         ];

@@ -7,23 +7,27 @@ namespace HonestCore\Geometry;
 use HonestCore\Error\BadBoundary;
 use HonestCore\Error\BadRow;
 use HonestCore\Error\BadTable;
-use HonestCore\Table\CsvTable;
 use HonestCore\Table\Number;
 
 /**
- * Areas of a file that other programs wrote: GeoJSON, KML, GPX, or boundary points as CSV.
+ * Areas of a file that other programs wrote: GeoJSON, KML, GPX, well-known text, or boundary points as CSV.
  *
  * Quantity and unit: longitude and latitude in degrees, WGS 84; each area a GeoJSON geometry with its properties.
- * Domain: up to 50,000 positions. GPX: each track segment or route is a ring, closed here. CSV: the columns longitude
- *   and latitude, and area where there are several; corners in their order.
- * Source: RFC 7946, OGC KML 2.2, GPX 1.1, RFC 4180.
+ * Domain: up to 50,000 positions. A closed line is a ring. GPX: each track segment or route is a ring, closed here. CSV: see CsvAreas.
+ *   A feature that cannot be an area is passed over and named, and refuses the others not; a file with no area at all is refused.
+ * Source: RFC 7946, OGC KML 2.2, GPX 1.1, OGC Simple Features, RFC 4180.
  */
 final readonly class AreaFile
 {
     private const MOST_POSITIONS = 50_000;
 
-    /** @param non-empty-list<array{place: string, geometry: array{type: string, coordinates: array<mixed>}, properties: array<mixed>}> $areas */
-    private function __construct(public array $areas) {}
+    private const ACCEPTED = 'GeoJSON, KML, GPX, well-known text, or a CSV with longitude and latitude';
+
+    /**
+     * @param list<array{place: string, geometry: array{type: string, coordinates: array<mixed>}, properties: array<mixed>}> $areas
+     * @param list<array{place: string, why: string}> $passedOver
+     */
+    private function __construct(public array $areas, public array $passedOver = []) {}
 
     /**
      * @throws BadBoundary
@@ -34,11 +38,13 @@ final readonly class AreaFile
     {
         $text = str_starts_with($text, "\xEF\xBB\xBF") ? substr($text, 3) : $text;
         $start = ltrim($text);
-        $areas = match (true) {
+        [$areas, $passed] = match (true) {
+            $start === '' => throw BadBoundary::because('the file', 'it is empty', self::ACCEPTED),
             str_starts_with($start, '{'), str_starts_with($start, '[') => self::geoJson($text),
             str_starts_with($start, '<') => self::xml($text),
-            preg_match('/^[^\n]*(longitude|latitude)/i', $start) === 1 => self::csv($text),
-            default => throw BadBoundary::because('the file', 'it is not JSON', 'GeoJSON, KML, GPX, or a CSV with longitude and latitude'),
+            Wkt::looksLike($start) => self::sound(array_map(static fn (string $one, int $i): array => ['place' => 'geometry '.($i + 1), 'geometry' => $one, 'properties' => []], $lines = self::wktLines($start), array_keys($lines))),
+            CsvAreas::looksLike($start) => self::sound(CsvAreas::read($text)),
+            default => throw BadBoundary::because('the file', 'it is '.self::seen($text), self::ACCEPTED),
         };
         $count = 0;
         array_walk_recursive($areas, static function (mixed $value) use (&$count): void {
@@ -47,14 +53,86 @@ final readonly class AreaFile
         if ($count / 2 > self::MOST_POSITIONS) {
             throw BadBoundary::because('the file', 'it holds '.number_format($count / 2).' positions', 'up to '.number_format(self::MOST_POSITIONS).'; simplify it first');
         }
+        if ($areas === []) {
+            throw $passed === [] ? BadBoundary::because('the file', 'it holds no area', 'a file with at least one polygon, track or ring of points') : new BadBoundary($passed[0]['why'].(count($passed) > 1 ? ' So it is with '.(count($passed) - 1).' more.' : ''));
+        }
 
-        return $areas === [] ? throw BadBoundary::because('the file', 'it holds no area', 'a file with at least one polygon, track or ring of points') : new self($areas);
+        return new self($areas, $passed);
+    }
+
+    /**
+     * Those that can be areas, and those that cannot, each with its reason.
+     *
+     * @param list<array{place: string, geometry: array{type: string, coordinates: array<mixed>}|string|BadBoundary, properties: array<mixed>}> $found well-known text where the geometry is a text
+     * @return array{list<array{place: string, geometry: array{type: string, coordinates: array<mixed>}, properties: array<mixed>}>, list<array{place: string, why: string}>}
+     */
+    private static function sound(array $found): array
+    {
+        [$areas, $passed] = [[], []];
+        foreach ($found as $one) {
+            try {
+                $geometry = $one['geometry'];
+                if ($geometry instanceof BadBoundary) {
+                    throw $geometry;
+                }
+                $areas[] = ['place' => $one['place'], 'geometry' => self::ground(is_string($geometry) ? Wkt::read($geometry, $one['place']) : $geometry, $one['place']), 'properties' => $one['properties']];
+            } catch (BadBoundary $error) {
+                $passed[] = ['place' => $one['place'], 'why' => $error->getMessage()];
+            }
+        }
+
+        return [$areas, $passed];
+    }
+
+    /**
+     * The geometry as a polygon: a line that ends where it begins is its rim.
+     *
+     * @param array{type: string, coordinates: array<mixed>} $geometry
+     * @return array{type: string, coordinates: array<mixed>}
+     *
+     * @throws BadBoundary
+     */
+    private static function ground(array $geometry, string $place): array
+    {
+        ['type' => $type, 'coordinates' => $coordinates] = $geometry;
+        if ($type === 'LineString' && count($coordinates) >= 4 && $coordinates[0] === $coordinates[count($coordinates) - 1]) {
+            return ['type' => 'Polygon', 'coordinates' => [$coordinates]];
+        }
+        if ($type === 'MultiLineString' && $coordinates !== [] && array_filter($coordinates, static fn (mixed $line): bool => ! is_array($line) || count($line) < 4 || $line[0] !== $line[count($line) - 1]) === []) {
+            return count($coordinates) === 1 ? ['type' => 'Polygon', 'coordinates' => [$coordinates[0]]] : ['type' => 'MultiPolygon', 'coordinates' => array_map(static fn (mixed $line): array => [$line], $coordinates)];
+        }
+
+        return in_array($type, ['Polygon', 'MultiPolygon'], true) ? $geometry : throw BadBoundary::because($place, "it is a {$type}", 'a polygon, or a line that ends where it begins');
+    }
+
+    /** @return list<string> one geometry a line, or all of the text as one */
+    private static function wktLines(string $text): array
+    {
+        $lines = array_values(array_filter(array_map(trim(...), explode("\n", str_replace("\r", "\n", $text))), static fn (string $line): bool => $line !== ''));
+
+        return count(array_filter($lines, Wkt::looksLike(...))) === count($lines) ? $lines : [implode(' ', $lines)];
+    }
+
+    /** What a file seems to be, for whoever has to export it anew. */
+    private static function seen(string $text): string
+    {
+        foreach (['%PDF' => 'a PDF', "\x89PNG" => 'a PNG picture', "\xFF\xD8" => 'a JPEG picture', 'PK' => 'a zipped file', 'SQLite format 3' => 'a GeoPackage or another database', "\x00\x00\x27\x0A" => 'a bare Shapefile (.shp)', 'AutoCAD' => 'a drawing', 'AC10' => 'a drawing (DWG)'] as $mark => $what) {
+            if (str_starts_with($text, $mark)) {
+                return $what;
+            }
+        }
+
+        return match (true) {
+            preg_match('/^\s*0\s+SECTION/', $text) === 1 => 'a drawing (DXF)',
+            preg_match('/^[^\n]*[,;\t][^\n]*\n/', $text) === 1 => 'a table without columns for longitude and latitude',
+            default => 'not JSON, XML or a table',
+        };
     }
 
     /** The same with longitude and latitude exchanged. */
     public function swapped(): self
     {
-        return new self(array_map(static fn (array $area): array => ['geometry' => ['type' => $area['geometry']['type'], 'coordinates' => self::exchange($area['geometry']['coordinates'])]] + $area, $this->areas));
+        return new self(array_map(static fn (array $area): array => ['geometry' => ['type' => $area['geometry']['type'], 'coordinates' => self::exchange($area['geometry']['coordinates'])]] + $area, $this->areas), $this->passedOver);
     }
 
     /** Does it read as latitude first: off the globe as it stands, or far from a place that it would lie near the other way round? */
@@ -75,7 +153,7 @@ final readonly class AreaFile
     /** @return array{float, float} */
     private function firstPosition(): array
     {
-        $node = $this->areas[0]['geometry']['coordinates'];
+        $node = $this->areas[0]['geometry']['coordinates'] ?? [];
         while (is_array($node[0] ?? null)) {
             $node = $node[0];
         }
@@ -96,25 +174,38 @@ final readonly class AreaFile
         return count($node) < 2 ? $node : [$node[1] ?? null, $node[0] ?? null];
     }
 
-    /** @return list<array{place: string, geometry: array{type: string, coordinates: array<mixed>}, properties: array<mixed>}> */
+    /** @return array{list<array{place: string, geometry: array{type: string, coordinates: array<mixed>}, properties: array<mixed>}>, list<array{place: string, why: string}>} */
     private static function geoJson(string $text): array
     {
         $document = json_decode($text, true);
-        $features = is_array($document) && is_array($document['features'] ?? null) ? array_values($document['features']) : [$document];
-        $areas = [];
-        foreach (GeoJson::geometries($text) as $i => ['place' => $place, 'type' => $type, 'coordinates' => $coordinates]) {
-            $feature = $features[$i] ?? null;
-            $areas[] = [
-                'place' => $place,
-                'geometry' => ['type' => $type, 'coordinates' => $coordinates],
-                'properties' => is_array($feature) && is_array($feature['properties'] ?? null) ? $feature['properties'] : [],
-            ];
+        if (! is_array($document)) {
+            throw BadBoundary::because('the file', 'it begins like JSON and breaks off', self::ACCEPTED);
+        }
+        if (($document['type'] ?? null) === 'Topology') {
+            throw BadBoundary::because('the file', 'it is TopoJSON', 'GeoJSON; export it as that');
+        }
+        $crs = is_array($document['crs'] ?? null) && is_array($document['crs']['properties'] ?? null) ? ($document['crs']['properties']['name'] ?? null) : null;
+        if (is_string($crs) && preg_match('/(CRS84|EPSG:{1,2}(4326|4979))$/i', $crs) !== 1) {
+            throw BadBoundary::because('the file', "its coordinates are in {$crs}", 'longitude and latitude in WGS 84; choose the file on the page, which turns them, or export it so');
+        }
+        $features = is_array($document['features'] ?? null) ? array_values($document['features']) : (array_is_list($document) ? $document : [$document]);
+        $found = [];
+        foreach ($features as $i => $feature) {
+            $place = count($features) === 1 && ! isset($document['features']) ? 'the geometry' : 'feature '.($i + 1);
+            $properties = is_array($feature) && is_array($feature['properties'] ?? null) ? $feature['properties'] : [];
+            try {
+                foreach (GeoJson::geometries(json_encode($feature, JSON_THROW_ON_ERROR), $place) as ['place' => $here, 'type' => $type, 'coordinates' => $coordinates]) {
+                    $found[] = ['place' => $here, 'geometry' => ['type' => $type, 'coordinates' => $coordinates], 'properties' => $properties];
+                }
+            } catch (BadBoundary $error) {
+                $found[] = ['place' => $place, 'geometry' => $error, 'properties' => $properties];
+            }
         }
 
-        return $areas;
+        return self::sound($found);
     }
 
-    /** @return list<array{place: string, geometry: array{type: string, coordinates: array<mixed>}, properties: array<mixed>}> */
+    /** @return array{list<array{place: string, geometry: array{type: string, coordinates: array<mixed>}, properties: array<mixed>}>, list<array{place: string, why: string}>} */
     private static function xml(string $text): array
     {
         if (str_contains($text, '<!DOCTYPE') || str_contains($text, '<!ENTITY')) {
@@ -130,35 +221,56 @@ final readonly class AreaFile
         }
 
         return match ($root->getName()) {
-            'kml' => self::kml($root),
-            'gpx' => self::gpx($root),
+            'kml' => self::sound(self::kml($root)),
+            'gpx' => [self::gpx($root), []],
+            'html' => throw BadBoundary::because('the file', 'it is a web page: its root is html', self::ACCEPTED),
+            'FeatureCollection' => throw BadBoundary::because('the file', 'it is GML', 'GeoJSON or KML; export it as one of them'),
             default => throw BadBoundary::because('the file', "its root is {$root->getName()}", 'KML or GPX'),
         };
     }
 
-    /** @return list<array{place: string, geometry: array{type: string, coordinates: array<mixed>}, properties: array<mixed>}> */
+    /** @return list<array{place: string, geometry: array{type: string, coordinates: array<mixed>}|BadBoundary, properties: array<mixed>}> */
     private static function kml(\SimpleXMLElement $root): array
     {
         $areas = [];
         foreach ($root->xpath('//*[local-name()="Placemark"]') ?: [] as $p => $placemark) {
             $named = $placemark->xpath('*[local-name()="name"]') ?: [];
             $told = $placemark->xpath('*[local-name()="description"]') ?: [];
-            $polygons = [];
-            foreach ($placemark->xpath('.//*[local-name()="Polygon"]') ?: [] as $polygon) {
-                $rings = $polygon->xpath('.//*[local-name()="outerBoundaryIs"]//*[local-name()="coordinates"]') ?: [];
-                $holes = $polygon->xpath('.//*[local-name()="innerBoundaryIs"]//*[local-name()="coordinates"]') ?: [];
-                $polygons[] = array_map(static fn (\SimpleXMLElement $ring): array => self::tuples((string) $ring, 'placemark '.($p + 1)), [...$rings, ...$holes]);
+            $place = 'placemark '.($p + 1);
+            try {
+                $geometry = self::kmlGeometry($placemark, $place);
+            } catch (BadBoundary $error) {
+                $geometry = $error;
             }
-            if ($polygons !== []) {
-                $areas[] = [
-                    'place' => 'placemark '.($p + 1),
-                    'geometry' => count($polygons) === 1 ? ['type' => 'Polygon', 'coordinates' => $polygons[0]] : ['type' => 'MultiPolygon', 'coordinates' => $polygons],
-                    'properties' => ['name' => trim((string) ($named[0] ?? '')), 'history' => trim(strip_tags((string) ($told[0] ?? '')))],
-                ];
+            if ($geometry !== null) {
+                $areas[] = ['place' => $place, 'geometry' => $geometry, 'properties' => ['name' => trim((string) ($named[0] ?? '')), 'history' => trim(strip_tags((string) ($told[0] ?? '')))]];
             }
         }
 
         return $areas;
+    }
+
+    /**
+     * Its polygons, else its closed lines; null for a placemark that is a point alone.
+     *
+     * @return array{type: string, coordinates: array<mixed>}|null
+     *
+     * @throws BadBoundary
+     */
+    private static function kmlGeometry(\SimpleXMLElement $placemark, string $place): ?array
+    {
+        $polygons = [];
+        foreach ($placemark->xpath('.//*[local-name()="Polygon"]') ?: [] as $polygon) {
+            $rings = $polygon->xpath('.//*[local-name()="outerBoundaryIs"]//*[local-name()="coordinates"]') ?: [];
+            $holes = $polygon->xpath('.//*[local-name()="innerBoundaryIs"]//*[local-name()="coordinates"]') ?: [];
+            $polygons[] = array_map(static fn (\SimpleXMLElement $ring): array => self::tuples((string) $ring, $place), [...$rings, ...$holes]);
+        }
+        if ($polygons !== []) {
+            return count($polygons) === 1 ? ['type' => 'Polygon', 'coordinates' => $polygons[0]] : ['type' => 'MultiPolygon', 'coordinates' => $polygons];
+        }
+        $lines = array_map(static fn (\SimpleXMLElement $line): array => self::tuples((string) $line, $place), $placemark->xpath('.//*[local-name()="LineString" or local-name()="LinearRing"]/*[local-name()="coordinates"]') ?: []);
+
+        return $lines === [] ? null : (count($lines) === 1 ? ['type' => 'LineString', 'coordinates' => $lines[0]] : ['type' => 'MultiLineString', 'coordinates' => $lines]);
     }
 
     /** @return list<array{float, float}> */
@@ -189,28 +301,11 @@ final readonly class AreaFile
         return $areas;
     }
 
-    /** @return list<array{place: string, geometry: array{type: string, coordinates: array<mixed>}, properties: array<mixed>}> */
-    private static function csv(string $text): array
-    {
-        $table = CsvTable::parse($text, ['longitude', 'latitude']);
-        $rings = [];
-        foreach ($table->rows as $row => $cells) {
-            $degrees = static fn (string $column): float => Number::parse($cells[$column]) ?? throw BadRow::at($row, "{$column} is \"{$cells[$column]}\"", 'degrees with a decimal point');
-            $rings[$cells['area'] ?? ''][] = [$degrees('longitude'), $degrees('latitude')];
-        }
-        $areas = [];
-        foreach ($rings as $name => $ring) {
-            $areas[] = ['place' => $name === '' ? 'the points' : "area {$name}", 'geometry' => ['type' => 'Polygon', 'coordinates' => [self::closed($ring)]], 'properties' => ['name' => (string) $name]];
-        }
-
-        return $areas;
-    }
-
     /**
      * @param non-empty-list<array{float, float}> $ring
      * @return non-empty-list<array{float, float}>
      */
-    private static function closed(array $ring): array
+    public static function closed(array $ring): array
     {
         return $ring[0] === $ring[count($ring) - 1] ? $ring : [...$ring, $ring[0]];
     }

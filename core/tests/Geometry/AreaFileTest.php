@@ -107,7 +107,7 @@ final class AreaFileTest extends TestCase
     /** @return iterable<string, array{string, string}> */
     public static function refused(): iterable
     {
-        yield 'a picture' => ["\x89PNG", 'it is not JSON'];
+        yield 'a picture' => ["\x89PNG", 'it is a PNG picture'];
         yield 'broken XML' => ["<kml>\n<Placemark>", 'its XML breaks off in line 2'];
         yield 'another XML' => ['<html></html>', 'its root is html'];
         yield 'an entity' => ['<!DOCTYPE kml [<!ENTITY a "b">]><kml>&a;</kml>', 'declares a document type'];

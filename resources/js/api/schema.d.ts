@@ -1255,7 +1255,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** What a GeoJSON file holds */
+        /** What a file of areas holds */
         post: {
             parameters: {
                 query?: never;
@@ -5266,6 +5266,113 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/reports/{import}/papers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                import: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep the lab's own paper beside its report; the same paper again changes nothing */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    import: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "multipart/form-data": {
+                        /** Format: binary */
+                        paper: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description Done */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReportPaper"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/reports/{import}/papers/{paper}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                import: number;
+                paper: number;
+            };
+            cookie?: never;
+        };
+        /** The paper as it was kept */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    import: number;
+                    paper: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/octet-stream": string;
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/side-by-side": {
         parameters: {
             query?: never;
@@ -6336,7 +6443,12 @@ export interface components {
             area_acres: number;
             area_ha: number;
         };
+        PassedOver: {
+            place: string;
+            why: string;
+        };
         AreaCandidates: {
+            passed_over: components["schemas"]["PassedOver"][];
             looks_swapped: boolean;
             areas: components["schemas"]["AreaCandidate"][];
         };
@@ -7685,7 +7797,13 @@ export interface components {
             row: number;
             why: string;
         };
+        ReportPaper: {
+            id: number;
+            name: string;
+            bytes: number;
+        };
         Report: {
+            papers: components["schemas"]["ReportPaper"][];
             id: number;
             file_name: string;
             rows: number;

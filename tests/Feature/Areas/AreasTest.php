@@ -106,15 +106,18 @@ final class AreasTest extends ApiTestCase
         self::assertSame(2, Area::query()->count());
     }
 
-    public function test_a_broken_file_names_the_feature(): void
+    public function test_one_bad_feature_does_not_refuse_the_others_and_is_named(): void
     {
         $file = json_encode(['type' => 'FeatureCollection', 'features' => [
             ['type' => 'Feature', 'properties' => [], 'geometry' => self::SQUARE],
             ['type' => 'Feature', 'properties' => [], 'geometry' => self::BOW_TIE],
         ]]);
 
-        $this->api('POST', '/boundaries/read', ['text' => $file])->assertStatus(422)->assertJsonPath('message', static fn (string $words): bool => str_contains($words, 'feature 2') && str_contains($words, 'crosses itself'));
-        $this->api('POST', '/boundaries/read', ['text' => 'PK..'])->assertStatus(422)->assertJsonPath('message', static fn (string $words): bool => str_contains($words, 'it is not JSON'));
+        $read = $this->api('POST', '/boundaries/read', ['text' => $file])->assertOk()->assertJsonCount(1, 'areas')->assertJsonPath('passed_over.0.place', 'feature 2');
+        self::assertStringContainsString('crosses itself', $read->json('passed_over.0.why'));
+        $alone = json_encode(['type' => 'Feature', 'properties' => [], 'geometry' => self::BOW_TIE]);
+        $this->api('POST', '/boundaries/read', ['text' => $alone])->assertStatus(422)->assertJsonPath('message', static fn (string $words): bool => str_contains($words, 'crosses itself'));
+        $this->api('POST', '/boundaries/read', ['text' => 'PK..'])->assertStatus(422)->assertJsonPath('message', static fn (string $words): bool => str_contains($words, 'it is a zipped file'));
     }
 
     public function test_landmarks_come_and_go(): void

@@ -18,11 +18,15 @@ const emit = defineEmits<{ saved: [count: number]; cancel: [] }>()
 const text = ref('')
 const found = reactive<Candidate[]>([])
 const swapped = ref(false)
+const passed = ref<Schema<'PassedOver'>[]>([])
+const notes = ref<string[]>([])
+const trouble = ref('')
 const swap = ref(false)
 const reading = useSave(
     () => api.post('/boundaries/read', { text: text.value, swap: swap.value, site_id: props.siteId }),
-    ({ areas, looks_swapped }) => {
+    ({ areas, looks_swapped, passed_over }) => {
         swapped.value = looks_swapped
+        passed.value = passed_over
         found.splice(0, found.length, ...areas.map((area) => ({ ...area, use: area.use ?? '', keep_name: false })))
     },
 )
@@ -42,15 +46,33 @@ async function exchange(): Promise<void> {
 async function pick(event: Event): Promise<void> {
     const file = (event.target as HTMLInputElement).files?.[0]
     if (!file) return
-    text.value = await file.text()
+    trouble.value = ''
+    notes.value = []
     swap.value = false
+    try {
+        const { groundText } = await import('./groundFile')
+        const ground = await groundText(new Uint8Array(await file.arrayBuffer()))
+        notes.value = ground.notes
+        text.value = ground.text
+    } catch (error) {
+        trouble.value = error instanceof Error ? error.message : String(error)
+        return
+    }
     await reading.save()
+}
+function another(): void {
+    found.splice(0)
+    passed.value = []
+    notes.value = []
+    text.value = ''
 }
 </script>
 
 <template>
     <el-dialog :model-value="true" title="Areas from a file" width="760" @close="emit('cancel')">
         <RefusalNote :refusal="reading.refusal.value" />
+        <p v-if="trouble" class="wrong" role="alert">{{ trouble }}</p>
+        <p v-for="note in notes" :key="note" class="note">{{ note }}</p>
         <div v-if="swapped" class="warning">
             <span
                 >This file seems to give latitude first: its places lie off the globe or far from the site.
@@ -59,10 +81,18 @@ async function pick(event: Event): Promise<void> {
         </div>
         <template v-if="!found.length">
             <p>
-                GeoJSON, KML, GPX tracks round the ground, or a CSV of boundary points (longitude, latitude, and area where there are
-                several). The properties name, use and history are read.
+                GeoJSON, KML, KMZ, a zipped Shapefile, GPX tracks round the ground, well-known text, or a CSV of boundary points (longitude,
+                latitude, and area where there are several). Coordinate systems that are named are turned into WGS 84. The properties name,
+                use and history are read.
             </p>
-            <p><input type="file" accept=".geojson,.json,.kml,.gpx,.csv" aria-label="File of areas" @change="pick" /></p>
+            <p>
+                <input
+                    type="file"
+                    accept=".geojson,.json,.kml,.kmz,.zip,.gpx,.csv,.txt,.wkt,.gpkg,.shp"
+                    aria-label="File of areas"
+                    @change="pick"
+                />
+            </p>
             <label class="field">
                 <span class="label">or paste it</span>
                 <el-input v-model="text" type="textarea" :rows="6" name="geojson" />
@@ -75,6 +105,11 @@ async function pick(event: Event): Promise<void> {
                 :refusal="storing.refusal.value"
             />
             <p>{{ count(found.length, 'area') }} found. All of them are added, or none.</p>
+            <div v-if="passed.length" class="warning">
+                <ul class="passed">
+                    <li v-for="one in passed" :key="one.place">Passed over: {{ one.why }}</li>
+                </ul>
+            </div>
             <table class="plain">
                 <thead>
                     <tr>
@@ -113,13 +148,17 @@ async function pick(event: Event): Promise<void> {
                 <el-button type="primary" :loading="storing.saving.value" @click="storing.save()">
                     Add {{ count(found.length, 'area') }}
                 </el-button>
-                <button type="button" class="link" @click="found.splice(0)">Another file</button>
+                <button type="button" class="link" @click="another">Another file</button>
             </div>
         </template>
     </el-dialog>
 </template>
 
 <style scoped>
+.passed {
+    margin: 0;
+    padding-left: 16px;
+}
 .buttons {
     margin-top: 14px;
 }

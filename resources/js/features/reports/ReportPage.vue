@@ -1,11 +1,13 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { api } from '@/api/client'
 import { SampleLink } from '@/features/send'
 import PageHead from '@/shared/components/PageHead.vue'
 import { count, day, number } from '@/shared/format'
+import RefusalNote from '@/shared/components/RefusalNote.vue'
+import { useSave } from '@/shared/composables/useSave'
 import QuestionCard from './QuestionCard.vue'
 
 /** A report that was taken: what was asked of it, and every result as it was reported. */
@@ -26,6 +28,19 @@ const lede = computed(() => {
           : 'Nothing in it looks wrong.'
     return `${before}${count(one.results, 'result')}. ${asked}`
 })
+const queries = useQueryClient()
+const keeping = useSave(
+    (paper: File) => {
+        const body = new FormData()
+        body.append('paper', paper)
+        return api.post('/reports/{import}/papers', body, { ids: { import: id.value } })
+    },
+    () => queries.invalidateQueries({ queryKey: ['report'] }),
+)
+function keep(event: Event): void {
+    const paper = (event.target as HTMLInputElement).files?.[0]
+    if (paper) void keeping.save(paper)
+}
 const SAID: Record<string, string> = {
     below: 'below the limit',
     above: 'above the range',
@@ -61,6 +76,19 @@ const SAID: Record<string, string> = {
             <ul>
                 <li v-for="row in report.left_out" :key="row.row">Row {{ row.row }}: {{ row.why }}.</li>
             </ul>
+        </section>
+        <section>
+            <h2>The lab’s own paper</h2>
+            <p v-for="one in report.papers" :key="one.id">
+                <a :href="`/api/reports/${report.id}/papers/${one.id}`">{{ one.name }}</a>, {{ number(one.bytes / 1024) }} kB
+            </p>
+            <p class="row">
+                <span class="note">{{
+                    report.papers.length ? 'Another one:' : 'None is kept yet; a PDF or a picture, kept as it is and never read:'
+                }}</span>
+                <input type="file" accept=".pdf,.png,.jpg,.jpeg" aria-label="Keep the lab’s own paper" @change="keep" />
+            </p>
+            <RefusalNote :refusal="keeping.refusal.value" />
         </section>
         <section>
             <h2>Results</h2>

@@ -26,7 +26,9 @@ watch(imports, (known) => {
 })
 const readOn = ref('')
 watch(site, () => (readOn.value ||= site.value ? today(timezone.value) : ''), { immediate: true })
-const { file, preview, columns, density, skip, supersedes, trouble, open, again, reading, take, taking, refusal } = useReport(labId, readOn)
+const onItsWay = useReport(labId, readOn)
+const { file, preview, columns, density, skip, supersedes, trouble, sheets, sheet, paper, open, choose, again } = onItsWay
+const { reading, take, taking, refusal } = onItsWay
 supersedes.value = Number(route.query.instead) || null
 /** A report that came over a lab's interface is opened as it was kept. */
 const { parcel, report } = route.query
@@ -50,7 +52,8 @@ const results = computed(() => {
     return [...all.filter(odd), ...all.filter((one) => !odd(one))]
 })
 const bad = computed(() => results.value.filter((one) => one.problem !== null || one.portion === null).length)
-const pick = (event: Event): void => void open((event.target as HTMLInputElement).files?.[0] ?? null)
+const picked = (event: Event): File | null => (event.target as HTMLInputElement).files?.[0] ?? null
+const pick = (event: Event): void => void open(picked(event))
 async function store(): Promise<void> {
     const taken = await take()
     if (taken) await router.push(`/reports/${taken.id}${taken.taken_before ? '?before=1' : ''}`)
@@ -80,6 +83,8 @@ const SAID: Record<string, string> = {
     trace: 'a trace',
     rating: 'a rating',
     unreadable: 'cannot be read',
+    unsettled: 'can be read in two ways',
+    either: 'says that there is nothing',
 }
 function stored(one: (typeof results.value)[number]): string {
     const figure = one.value === null ? '' : `${number(one.value, 2)} ${one.unit}`
@@ -87,10 +92,23 @@ function stored(one: (typeof results.value)[number]): string {
 }
 const lede = computed(() => {
     if (!preview.value)
-        return 'CSV in any shape, .xlsx, or an interchange document. Nothing is stored before you have seen what it becomes.'
+        return 'CSV in any shape, .xlsx, an HTML table, or an interchange document. Nothing is stored before you have seen what it becomes.'
     const known = preview.value.remembered ? 'Its columns are read as the last time. ' : ''
-    return `${known}${count(preview.value.rows, 'row')}; ${bad.value ? `${number(bad.value)} of the first ${number(results.value.length)} results need a look` : 'the first results are all clear'}.`
+    const asked = preview.value.doubts.length
+    const look = [
+        asked ? `${count(asked, 'thing')} to be settled` : '',
+        bad.value ? `${number(bad.value)} of the first ${number(results.value.length)} results need a look` : '',
+    ].filter(Boolean)
+    // All clear is said only of a file whose every column, unit and form was understood or confirmed.
+    const clear = results.value.length ? 'every column is understood, and the first results are all clear' : 'no result is in it'
+    return `${known}${count(preview.value.rows, 'row')}; ${look.join(', ') || clear}.`
 })
+/** What is asked of single cells or of the file; what is asked of a column stands in its row. */
+const others = computed(() => {
+    const ofColumns = new Set((preview.value?.understood ?? []).flatMap(({ doubts }) => doubts.map(({ words }) => words)))
+    return (preview.value?.doubts ?? []).filter(({ words }) => !ofColumns.has(words))
+})
+const chosen = computed(() => sheets.value[sheet.value])
 </script>
 
 <template>
@@ -124,13 +142,42 @@ const lede = computed(() => {
             <span class="label">File</span>
             <input
                 type="file"
-                accept=".csv,.txt,.tsv,.xlsx,.xml,.json,text/csv"
+                accept=".csv,.txt,.tsv,.xls,.xlsx,.xlsm,.htm,.html,.xml,.json,text/csv"
                 aria-label="File of the lab"
                 :disabled="labId === null"
                 @change="pick"
             />
         </div>
+        <div class="field">
+            <span class="label">The lab’s own paper, to keep beside it</span>
+            <input
+                type="file"
+                accept=".pdf,.png,.jpg,.jpeg"
+                aria-label="The lab’s own paper"
+                :disabled="labId === null"
+                @change="(event: Event) => (paper = picked(event))"
+            />
+        </div>
     </div>
+    <div v-if="sheets.length > 1" class="row">
+        <FormField label="Sheet">
+            <el-select
+                :model-value="sheet"
+                aria-label="Sheet of the workbook"
+                style="width: 300px"
+                @update:model-value="(which: number) => choose(which)"
+            >
+                <el-option
+                    v-for="(one, i) in sheets"
+                    :key="one.name"
+                    :value="i"
+                    :label="`${one.name}, ${count(one.rows, 'row')}${one.hidden ? ', hidden in the workbook' : ''}`"
+                />
+            </el-select>
+        </FormField>
+        <span class="note">The workbook has {{ count(sheets.length, 'sheet') }}; one is taken at a time.</span>
+    </div>
+    <p v-for="note in chosen?.notes ?? []" :key="note" class="note">{{ note }}</p>
     <p v-if="trouble" class="wrong" role="alert">{{ trouble }}</p>
     <RefusalNote :refusal="refusal" />
     <p v-if="rowsRefused.length">
@@ -147,7 +194,11 @@ const lede = computed(() => {
             >
         </p>
         <p class="note shape">
-            {{ preview.interchange ? 'An interchange document.' : `${preview.charset}, header in row ${preview.header_row}.` }}
+            {{
+                preview.interchange
+                    ? 'An interchange document.'
+                    : `${preview.charset}, header in row ${preview.header_row}${preview.turned ? ', samples in columns' : ''}.`
+            }}
             <label v-if="!preview.interchange">
                 Header in row
                 <el-input-number
@@ -177,6 +228,12 @@ const lede = computed(() => {
             />
             <span class="note">A mass on an area becomes ppm by depth and density; with none given by the usual 1.32.</span>
         </p>
+        <div v-if="others.length" class="warning asked" role="status">
+            <ul>
+                <li v-for="one in others.slice(0, 12)" :key="one.words">{{ one.words }}</li>
+                <li v-if="others.length > 12">and {{ number(others.length - 12) }} more.</li>
+            </ul>
+        </div>
         <MappingTable v-if="!preview.interchange" v-model="columns" :preview="preview" @change="again(true)" />
         <h2>As it would be stored</h2>
         <table class="plain">
@@ -211,6 +268,12 @@ const lede = computed(() => {
                 </tr>
             </tbody>
         </table>
+        <details v-if="preview.left_out.length">
+            <summary>{{ count(preview.left_out.length, 'row or column', 'rows or columns') }} left out</summary>
+            <ul>
+                <li v-for="one in preview.left_out" :key="`${one.row} ${one.why}`">Row {{ one.row }}: {{ one.why }}</li>
+            </ul>
+        </details>
         <p class="act">
             <el-button type="primary" :loading="taking || reading" @click="store"
                 >Take the report, {{ count(preview.rows, 'row') }}</el-button
@@ -247,5 +310,9 @@ h2 {
 }
 .act {
     margin-top: 14px;
+}
+.asked ul {
+    margin: 0;
+    padding-left: 16px;
 }
 </style>
