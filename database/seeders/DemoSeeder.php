@@ -8,10 +8,12 @@ use App\Actions\Areas\WriteArea;
 use App\Actions\Decide\Sign;
 use App\Actions\Evidence\GatherEvidence;
 use App\Actions\Readings\RecordReading;
+use App\Actions\Reports\AnswerQuestion;
 use App\Actions\Samples\PullComposite;
 use App\Actions\Teams\FoundTeam;
 use App\Models\Area;
 use App\Models\Lab;
+use App\Models\ReportQuestion;
 use App\Models\Sample;
 use App\Models\Site;
 use App\Models\TestMethod;
@@ -38,6 +40,7 @@ final class DemoSeeder extends Seeder
         private readonly RecordReading $record,
         private readonly GatherEvidence $gather,
         private readonly Sign $sign,
+        private readonly AnswerQuestion $answer,
         private readonly CustodySeeder $custody,
         private readonly BenchSeeder $bench,
         private readonly ReportSeeder $reports,
@@ -126,6 +129,9 @@ final class DemoSeeder extends Seeder
         }
         $lab = Lab::query()->firstOrCreate(['name' => 'Fennick Soil Laboratory'], ['holidays' => QuillHollow::HOLIDAYS] + QuillHollow::LABS['Fennick Soil Laboratory']);
         $this->reports->file($lab, 'fennick-'.$day->format('Y-m').'.csv', $day->format('Y-m-d'), $lines, $technician);
+        foreach (ReportQuestion::query()->whereNull('answer')->get() as $question) {
+            ($this->answer)($question, $technician, 'note', 'The lab repeated it and found the same.');
+        }
     }
 
     /** After the first round there are too few pairs to begin, and the reviewer says so. */

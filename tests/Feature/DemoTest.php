@@ -33,7 +33,7 @@ final class DemoTest extends TestCase
         ]);
         $sort = $this->getJson('/api/evidence/1')->assertOk()->json('claims.sort');
         self::assertSame(['open', 'untested', true], [$sort['computed']['verdict'], $sort['signed']['verdict'], $sort['moved']]);
-        $this->getJson('/api/recommendations?site_id=1')->assertOk()->assertJsonFragment(['kind' => 'amount'])->assertJsonFragment(['kind' => 'leave'])->assertJsonFragment(['kind' => 'too_high']);
+        $this->getJson('/api/recommendations?site_id=1')->assertOk()->assertJsonFragment(['kind' => 'amount'])->assertJsonFragment(['kind' => 'leave']);
     }
 
     /** Pulled as one the paddock read 7, and nothing was to be done; its cells want lime here and are too high there, and the page says so. */

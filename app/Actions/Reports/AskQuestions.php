@@ -12,6 +12,7 @@ use App\Models\Reading;
 use App\Models\ReportQuestion;
 use App\Models\TestMethod;
 use HonestCore\Reports\BatchQuestions;
+use HonestCore\Reports\MistakenUnit;
 use HonestCore\Reports\Question;
 use HonestCore\Reports\Repeatability;
 use HonestCore\Reports\ReportedValue;
@@ -53,7 +54,7 @@ final class AskQuestions
         unset($results);
         $questions = [
             ...$this->eachSample($bySample, $portions), ...$this->duplicates($bySample, $portions, $methods), ...$this->checks($bySample, $portions, $methods, $import),
-            ...$this->together($bySample, $portions, $import),
+            ...$this->together($bySample, $portions, $import), ...$this->besideTheLab($bySample, $portions, $methods, $import),
         ];
         $this->keep($import, array_slice($questions, 0, self::MOST));
     }
@@ -168,7 +169,7 @@ final class AskQuestions
                 if ($history !== null) {
                     $beside[$series] = ['value' => $result['value'], 'history' => $history];
                     if ($history->isFar($result['value'])) {
-                        $questions[] = new Question('history', "{$portion->code}: {$series} of {$result['value']} lies far from the ".round($history->usual(), 2)." that {$history->n} earlier results of this ground give.", [$portion->code], [$series]);
+                        $questions[] = new Question('history', "{$portion->code}: {$series} of {$result['value']} lies far from the ".round($history->usual(), 2)." that {$history->n} earlier results of this ground give.".($history->explained($result['value']) === '' ? '' : ' '.ucfirst($history->explained($result['value'])).'.'), [$portion->code], [$series]);
                     }
                 }
             }
@@ -179,6 +180,39 @@ final class AskQuestions
         $ill = array_values(array_filter($samples, static fn (array $one): bool => max(array_map(static fn (array $result): float => abs($result['history']->z($result['value'])), $one['results'])) > 2.5));
 
         return [...BatchQuestions::swaps(array_slice($ill, 0, 200)), ...BatchQuestions::shifts($samples), ...$questions];
+    }
+
+    /**
+     * Series of the report that lie, all together, a known factor from what the lab gave before.
+     *
+     * @param array<int, array<string, array{analyte: string, value: float, method: int}>> $bySample
+     * @param array<int, AskedPortion> $portions
+     * @param Collection<int, TestMethod> $methods
+     * @return list<Question>
+     */
+    private function besideTheLab(array $bySample, array $portions, Collection $methods, LabImport $import): array
+    {
+        [$values, $codes] = [[], []];
+        foreach ($bySample as $id => $results) {
+            foreach ($results as $result) {
+                $values[$result['method']][] = $result['value'];
+                $codes[$result['method']][] = $portions[$id]->code ?? '';
+            }
+        }
+        $questions = [];
+        foreach ($values as $id => $report) {
+            $method = $methods[$id] ?? null;
+            if ($method === null || in_array($method->analyte, ['ph', 'buffer_ph'], true)) {
+                continue;
+            }
+            $earlier = LabResult::query()->toBase()->where('method_id', $id)->where('team_id', $import->team_id)->where('import_id', '!=', $import->id)->where('kind', ReportedValue::NUMBER)->whereNotNull('value')->orderByDesc('id')->limit(400)->pluck('value')->map(floatval(...))->all();
+            $words = MistakenUnit::ofBatch($method->analyte, self::series($method), $report, array_values($earlier));
+            if ($words !== null) {
+                $questions[] = new Question('unit', $words, array_slice($codes[$id], 0, 500), [self::series($method)]);
+            }
+        }
+
+        return $questions;
     }
 
     /**
@@ -233,7 +267,7 @@ final class AskQuestions
     public static function doubted(): array
     {
         $results = [];
-        foreach (ReportQuestion::query()->whereNull('answer')->whereIn('kind', ['swap', 'shift', 'history', 'range'])->get(['id', 'result_ids']) as $question) {
+        foreach (ReportQuestion::query()->whereNull('answer')->whereIn('kind', ['swap', 'shift', 'history', 'range', 'unit'])->get(['id', 'result_ids']) as $question) {
             $results = [...$results, ...$question->result_ids];
         }
         $readings = [];

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HonestCore\Reports;
 
 use HonestCore\Statistics\Normal;
+use HonestCore\Statistics\Spread;
 use HonestCore\Table\RuleTable;
 
 /**
@@ -69,9 +70,11 @@ final class BatchQuestions
     {
         /** @var float $chance */
         $chance = RuleTable::named('report-rules')['chance'];
-        $bySeries = [];
+        [$bySeries, $ratios, $analytes] = [[], [], []];
         foreach ($samples as $sample) {
             foreach ($sample['results'] as $series => $result) {
+                $analytes[$series] = $result['history']->analyte;
+                $ratios[$series][] = $result['value'] / max(1e-9, $result['history']->usual());
                 $bySeries[$series][$sample['key']] = $result['history']->z($result['value']);
             }
         }
@@ -80,8 +83,9 @@ final class BatchQuestions
             $mean = array_sum($z) / count($z);
             if (count($z) >= self::LEAST && abs($mean) * sqrt(count($z)) > Normal::quantile(1 - $chance / 2)) {
                 $side = $mean > 0 ? 'above' : 'below';
+                $why = in_array($analytes[$series], ['ph', 'buffer_ph'], true) ? '' : MistakenUnit::explain($analytes[$series], Spread::median($ratios[$series]), true);
                 $same = count(array_filter($z, static fn (float $one): bool => $one * $mean > 0));
-                $questions[] = new Question('shift', "{$series}: {$same} of ".count($z)." samples lie {$side} the earlier results of their ground, more than chance would have it: is the whole batch shifted?", array_keys($z), [$series]);
+                $questions[] = new Question('shift', "{$series}: {$same} of ".count($z)." samples lie {$side} the earlier results of their ground, more than chance would have it: is the whole batch shifted?".($why === '' ? '' : ' '.ucfirst($why).'.'), array_keys($z), [$series]);
             }
         }
 

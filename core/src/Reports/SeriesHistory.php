@@ -21,7 +21,7 @@ use HonestCore\Table\RuleTable;
  */
 final readonly class SeriesHistory
 {
-    private function __construct(public int $n, public float $mean, public float $sd, private bool $logs, private float $farZ) {}
+    private function __construct(public string $analyte, public int $n, public float $mean, public float $sd, private bool $logs, private float $farZ) {}
 
     /**
      * @param list<float> $values
@@ -44,7 +44,7 @@ final readonly class SeriesHistory
         $chance = $rules['chance'];
         $far = $seen <= $least ? Normal::quantile(1 - $chance / 2) : StudentT::quantile(1 - $chance / 2, count($values) - 1);
 
-        return new self(count($values), Spread::mean($scaled), max($seen, $least), $logs, $far);
+        return new self($analyte, count($values), Spread::mean($scaled), max($seen, $least), $logs, $far);
     }
 
     /** How many spreads of a prediction a value lies from the mean of the earlier ones. */
@@ -57,6 +57,12 @@ final readonly class SeriesHistory
     public function isFar(float $value): bool
     {
         return abs($this->z($value)) > $this->farZ;
+    }
+
+    /** Which mistaken unit would explain a value so far off; empty where none would, and for pH. */
+    public function explained(float $value): string
+    {
+        return $this->logs && $value > 0 ? MistakenUnit::explain($this->analyte, $value / $this->usual()) : '';
     }
 
     /** The mean of the earlier results, on the scale of the analyte. */
