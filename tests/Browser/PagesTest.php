@@ -87,11 +87,11 @@ final class PagesTest extends BrowserTestCase
         $this->enter(self::MAREN, '/prescribe/5');
         $this->see('It was planned in 4 parts; all have a pH, and they do not want the same');
         $this->see('Part 3, QH24-06-A. Lime: pH 5.9 is below 6');
-        $this->see('How much, by two schools');
+        $this->see('How much of this stone, by the schools');
         $this->press('QH24-02-I');
         $this->see('Part 1, QH24-02-I. No lime: pH 8.2 is at or above 7.3');
         $this->see('pH 7.05, leave');
-        $this->miss('How much, by two schools');
+        $this->miss('How much of this stone, by the schools');
         $this->open((string) parse_url((string) $this->browser->getCurrentURL(), PHP_URL_PATH).'?sample=1');
         $this->see('No such composite was pulled from this area');
         self::assertSame('', $this->complaints(), 'what was refused is told on the page');
@@ -305,9 +305,9 @@ final class PagesTest extends BrowserTestCase
         $this->enter(self::MAREN, '/reports/take');
         $this->choose('Lab', 'Fennick');
         $file = (string) tempnam(sys_get_temp_dir(), 'hc');
-        file_put_contents($file, "sample,ph\nQH26-01-4,6.1\nQH26-02-3,acid\n");
+        file_put_contents($file, "sample,ph\nQH26-01-4,6.1\nQH26-02-3,sourish\n");
         $this->find("//input[@type='file']")->sendKeys($file);
-        $this->see('"acid" is no result');
+        $this->see('"sourish" is no result');
         $this->click("//button[contains(., 'Take the report')]");
         $this->see('Nothing of the report was stored');
         $this->see('row 3, ph: "QH26-02-3" is no portion for a lab of this team; was QH26-02-2 meant?');

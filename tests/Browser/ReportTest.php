@@ -27,7 +27,11 @@ final class ReportTest extends BrowserTestCase
         $this->see('no portion of this team');
         $this->click("//*[@aria-label='Extractant of Available P']/ancestor::*[contains(@class, 'el-select__wrapper')]");
         $this->click("//*[contains(@class, 'el-select-dropdown__item') and normalize-space()='olsen']");
+        $this->see('no unit is written for phosphorus; say which it is');
+        $this->click("//*[@aria-label='Unit of Available P']/ancestor::*[contains(@class, 'el-select__wrapper')]");
+        $this->click("//*[contains(@class, 'el-select-dropdown__item') and normalize-space()='ppm']");
         $this->see('phosphorus, olsen');
+        $this->miss('say which it is');
         $this->see('below the limit');
         $this->click("//button[contains(., 'Take the report')]");
         $this->see('Nothing of the report was stored');
@@ -66,6 +70,36 @@ final class ReportTest extends BrowserTestCase
         $this->see('Nothing in it looks wrong');
         self::assertSame('', $this->complaints());
         @unlink($file);
+    }
+
+    /** A workbook whose results stand on the second of two sheets; its lab sends a paper too. */
+    public function test_a_sheet_is_chosen_a_guess_is_confirmed_and_the_labs_paper_is_kept(): void
+    {
+        $codes = self::$servers->database()->query('SELECT code FROM portions WHERE kind = \'lab\' ORDER BY id LIMIT 2');
+        $codes = $codes === false ? [] : $codes->fetchAll(\PDO::FETCH_COLUMN);
+        $file = sys_get_temp_dir().'/sheets-'.getmypid().'.xlsx';
+        Workbook::write($file, [['Results stand on the next sheet']], [['Your code', 'Zn (mg/kg)'], ...array_map(static fn (string $code, int $i): array => [$code, 1.5 + $i], $codes, [0, 1])]);
+        $paper = sys_get_temp_dir().'/paper-'.getmypid().'.pdf';
+        file_put_contents($paper, "%PDF-1.4\n1 0 obj<</Type/Catalog>>endobj\ntrailer<</Root 1 0 R>>\n%%EOF\n");
+
+        $this->enter(self::MAREN, '/reports/take');
+        $this->find("//input[@aria-label='File of the lab' and not(@disabled)]")->setFileDetector(new LocalFileDetector)->sendKeys($file);
+        $this->see('The workbook has 2 sheets');
+        $this->click("//*[@aria-label='Sheet of the workbook']/ancestor::*[contains(@class, 'el-select__wrapper')]");
+        $this->click("//*[contains(@class, 'el-select-dropdown__item') and contains(., 'Sheet 2, 3 rows')]");
+        $this->see('“1.5” becomes 1.50 ppm');
+        $this->see('by which extractant? Limits belong to one.');
+        $this->miss('all clear');
+        $this->press('It is so: Zn (mg/kg)');
+        $this->see('every column is understood, and the first results are all clear');
+        $this->find("//input[@aria-label='The lab’s own paper' and not(@disabled)]")->setFileDetector(new LocalFileDetector)->sendKeys($paper);
+        $this->click("//button[contains(., 'Take the report')]");
+        $this->see('2 results.');
+        $this->see('Nothing in it looks wrong');
+        $this->see(basename($paper));
+        self::assertSame('', $this->complaints());
+        @unlink($file);
+        @unlink($paper);
     }
 
     public function test_a_report_of_the_interface_is_taken_and_stands_side_by_side(): void

@@ -4,11 +4,35 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
-/** A workbook of one sheet as spreadsheet programs write it (ECMA-376), with texts in place and numbers as numbers. */
+/** A workbook as spreadsheet programs write it (ECMA-376), with texts in place and numbers as numbers. */
 final class Workbook
 {
+    /** @param list<list<string|float|int>> ...$sheets */
+    public static function write(string $file, array ...$sheets): void
+    {
+        $head = '<?xml version="1.0" encoding="UTF-8" standalone="yes"?>';
+        $main = 'xmlns="http://schemas.openxmlformats.org/spreadsheetml/2006/main"';
+        $relations = 'http://schemas.openxmlformats.org/officeDocument/2006/relationships';
+        [$types, $names, $targets] = ['', '', ''];
+        $zip = new \ZipArchive;
+        $zip->open($file, \ZipArchive::CREATE | \ZipArchive::OVERWRITE);
+        foreach (array_values($sheets) as $i => $rows) {
+            $n = $i + 1;
+            $types .= "<Override PartName=\"/xl/worksheets/sheet{$n}.xml\" ContentType=\"application/vnd.openxmlformats-officedocument.spreadsheetml.worksheet+xml\"/>";
+            $names .= "<sheet name=\"Sheet {$n}\" sheetId=\"{$n}\" r:id=\"rId{$n}\"/>";
+            $targets .= "<Relationship Id=\"rId{$n}\" Type=\"{$relations}/worksheet\" Target=\"worksheets/sheet{$n}.xml\"/>";
+            $zip->addFromString("xl/worksheets/sheet{$n}.xml", "{$head}<worksheet {$main}><sheetData>".self::cells($rows).'</sheetData></worksheet>');
+        }
+        $package = 'http://schemas.openxmlformats.org/package/2006';
+        $zip->addFromString('[Content_Types].xml', "{$head}<Types xmlns=\"{$package}/content-types\"><Default Extension=\"rels\" ContentType=\"application/vnd.openxmlformats-package.relationships+xml\"/><Default Extension=\"xml\" ContentType=\"application/xml\"/><Override PartName=\"/xl/workbook.xml\" ContentType=\"application/vnd.openxmlformats-officedocument.spreadsheetml.sheet.main+xml\"/>{$types}</Types>");
+        $zip->addFromString('_rels/.rels', "{$head}<Relationships xmlns=\"{$package}/relationships\"><Relationship Id=\"rId1\" Type=\"{$relations}/officeDocument\" Target=\"xl/workbook.xml\"/></Relationships>");
+        $zip->addFromString('xl/workbook.xml', "{$head}<workbook {$main} xmlns:r=\"{$relations}\"><sheets>{$names}</sheets></workbook>");
+        $zip->addFromString('xl/_rels/workbook.xml.rels', "{$head}<Relationships xmlns=\"{$package}/relationships\">{$targets}</Relationships>");
+        $zip->close();
+    }
+
     /** @param list<list<string|float|int>> $rows */
-    public static function write(string $file, array $rows): void
+    private static function cells(array $rows): string
     {
         $sheet = '';
         foreach ($rows as $r => $row) {
@@ -19,16 +43,7 @@ final class Workbook
             }
             $sheet .= '<row r="'.($r + 1)."\">{$cells}</row>";
         }
-        $head = '<?xml version="1.0" encoding="UTF-8" standalone="yes"?>';
-        $main = 'xmlns="http://schemas.openxmlformats.org/spreadsheetml/2006/main"';
-        $relations = 'http://schemas.openxmlformats.org/officeDocument/2006/relationships';
-        $zip = new \ZipArchive;
-        $zip->open($file, \ZipArchive::CREATE | \ZipArchive::OVERWRITE);
-        $zip->addFromString('[Content_Types].xml', "{$head}<Types xmlns=\"http://schemas.openxmlformats.org/package/2006/content-types\"><Default Extension=\"rels\" ContentType=\"application/vnd.openxmlformats-package.relationships+xml\"/><Default Extension=\"xml\" ContentType=\"application/xml\"/><Override PartName=\"/xl/workbook.xml\" ContentType=\"application/vnd.openxmlformats-officedocument.spreadsheetml.sheet.main+xml\"/><Override PartName=\"/xl/worksheets/sheet1.xml\" ContentType=\"application/vnd.openxmlformats-officedocument.spreadsheetml.worksheet+xml\"/></Types>");
-        $zip->addFromString('_rels/.rels', "{$head}<Relationships xmlns=\"http://schemas.openxmlformats.org/package/2006/relationships\"><Relationship Id=\"rId1\" Type=\"{$relations}/officeDocument\" Target=\"xl/workbook.xml\"/></Relationships>");
-        $zip->addFromString('xl/workbook.xml', "{$head}<workbook {$main} xmlns:r=\"{$relations}\"><sheets><sheet name=\"Results\" sheetId=\"1\" r:id=\"rId1\"/></sheets></workbook>");
-        $zip->addFromString('xl/_rels/workbook.xml.rels', "{$head}<Relationships xmlns=\"http://schemas.openxmlformats.org/package/2006/relationships\"><Relationship Id=\"rId1\" Type=\"{$relations}/worksheet\" Target=\"worksheets/sheet1.xml\"/></Relationships>");
-        $zip->addFromString('xl/worksheets/sheet1.xml', "{$head}<worksheet {$main}><sheetData>{$sheet}</sheetData></worksheet>");
-        $zip->close();
+
+        return $sheet;
     }
 }

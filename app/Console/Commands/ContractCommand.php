@@ -133,6 +133,14 @@ abstract class ContractCommand extends Command
         return $this->within($option, $low, $high, $aboveLow) ?? NAN;
     }
 
+    /** @throws BadOption */
+    protected function confidence(): float
+    {
+        $value = $this->requiredNumber('confidence');
+
+        return $value > 0 && $value < 1 ? $value : throw BadOption::because('--confidence', "{$value} is none", 'a number between 0 and 1');
+    }
+
     /**
      * One of a few words, or null where none is given.
      *

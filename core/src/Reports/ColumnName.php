@@ -271,7 +271,8 @@ final class ColumnName
         }
         $this->rest = trim(implode(' , ', array_filter($outside, static fn (string $one): bool => $one !== '')));
         if ($this->unit === null) {
-            $this->unread = $this->unlike([...$brackets, ...(preg_split('/\s+/', $this->rest) ?: [])]);
+            // Outside of brackets a word such as Mg is a name, not half a unit.
+            $this->unread = $this->unlike([...$brackets, ...array_filter(preg_split('/\s+/', $this->rest) ?: [], static fn (string $word): bool => str_contains($word, '/'))]);
             $this->rest = $this->unread === '' ? $this->rest : str_replace($this->unread, ' ', $this->rest);
         }
     }

@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Amounts;
+
+use HonestCore\Error\ValueOutOfRange;
+use HonestCore\Quantity\AreaRate;
+use HonestCore\Table\RuleTable;
+
+/**
+ * Elemental sulphur to lower the pH, or why none.
+ *
+ * Quantity and unit: pounds an acre; capacity in mg CaCO3 for each kg and pH unit; carbonate in percent; depth in inches; a dressing
+ *   in lb for 100 sq ft.
+ * Domain: pH and target 3 to 10; by the table pH up to 7.5, target from 4.5, sand or loam; by a measured capacity otherwise.
+ * Source: the contract of `acidify:rate`; data/sulphur.json.
+ */
+final readonly class SulphurRate
+{
+    /**
+     * @param 'none'|'stop'|'unable'|'amount' $answer
+     * @param list<float>|null $dressings
+     * @param list<string> $ask
+     * @param list<string> $reasons
+     */
+    private function __construct(public string $answer, public ?float $lbPerAcre, public ?array $dressings, public ?float $carbonateLbPerAcre, public array $ask, public array $reasons) {}
+
+    /**
+     * @param 'sand'|'loam'|'clay'|null $texture
+     *
+     * @throws ValueOutOfRange
+     */
+    public static function of(float $ph, float $target, ?string $texture = null, ?float $carbonate = null, ?bool $fizzes = null, ?float $capacity = null, float $depthIn = 6.0, float $most = 2.0): self
+    {
+        foreach (['pH' => [$ph, 3.0, 10.0], 'The target' => [$target, 3.0, 10.0], 'Carbonate' => [$carbonate ?? 0.0, 0.0, 100.0], 'The capacity' => [$capacity ?? 1.0, 1e-12, INF], 'The depth' => [$depthIn, 0.0, INF], 'A dressing' => [$most, 1e-12, INF]] as $what => [$value, $low, $high]) {
+            if (! (is_finite($value) && $value >= $low && $value <= $high)) {
+                throw ValueOutOfRange::of($what, $value, $high === INF ? ($low > 0 ? 'above 0' : '0 or more') : "from {$low} to {$high}");
+            }
+        }
+        /** @var array{depth_in: float|int, table: list<array{float|int, float|int, float|int}>, sulphur_per_carbonate: array{float, float}, stop_carbonate: float, ask_above: float, ask: list<string>} $rules */
+        $rules = RuleTable::named('sulphur');
+        $share = $rules['sulphur_per_carbonate'][0] / $rules['sulphur_per_carbonate'][1];
+        $eaten = $carbonate === null ? null : $share * $carbonate / 100 * AreaRate::LB_PER_ACRE_INCH * $depthIn;
+        $ask = $ph > $rules['ask_above'] ? $rules['ask'] : [];
+        [$answer, $why] = self::answer($ph, $target, $texture, $carbonate, $fizzes, $capacity, $rules['stop_carbonate']);
+        if ($answer === 'none') {
+            return new self('none', 0.0, [], $eaten, $ask, [$why]);
+        }
+        if ($answer !== 'amount') {
+            return new self($answer, null, null, $eaten, $ask, [$why]);
+        }
+        $rate = $capacity !== null
+            ? AreaRate::ofLbPerAcre($share * 0.3 * $capacity * ($ph - $target) * $depthIn)
+            : AreaRate::ofLbPer100SqFt((self::read($rules['table'], $ph, $texture === 'sand' ? 1 : 2) - self::read($rules['table'], $target, $texture === 'sand' ? 1 : 2)) * $depthIn / $rules['depth_in']);
+        $parts = (int) ceil($rate->lbPer100SqFt() / $most - 1e-9);
+
+        return new self('amount', $rate->lbPerAcre, $parts === 0 ? [] : array_fill(0, $parts, $rate->lbPer100SqFt() / $parts), $eaten, $ask, array_values(array_filter([
+            $capacity === null ? 'By the table for '.($texture ?? '').'; its figures were written from memory.' : 'By the measured buffer capacity.',
+            $parts > 1 ? "In {$parts} dressings, some months apart, with a test between them." : '', $carbonate === null && $ph > 7.0 ? 'No carbonate was measured: do the vinegar test before anything is spread.' : '',
+        ])));
+    }
+
+    /** @return array{'none'|'stop'|'unable'|'amount', string} */
+    private static function answer(float $ph, float $target, ?string $texture, ?float $carbonate, ?bool $fizzes, ?float $capacity, float $stop): array
+    {
+        return match (true) {
+            $ph <= $target => ['none', 'The pH is at its target or below: no sulphur.'],
+            $fizzes === true => ['stop', 'It fizzes with vinegar: carbonate would eat the sulphur. Do not sulphur the field.'],
+            $carbonate !== null && $carbonate >= $stop => ['stop', "{$carbonate} % carbonate would eat the sulphur first. Do not sulphur the field."],
+            $capacity !== null && $ph > 7.5 && $carbonate === null => ['unable', 'Above pH 7.5 carbonate is likely, and none was measured.'],
+            $capacity !== null => ['amount', ''],
+            $ph > 7.5 => ['unable', 'The table ends at pH 7.5.'],
+            $target < 4.5 => ['unable', 'The table ends at pH 4.5.'],
+            $texture === 'clay' => ['unable', 'The table has no rate for clay: measure its buffer capacity.'],
+            $texture === null => ['unable', 'The table wants to know whether it is sand or loam.'],
+            default => ['amount', ''],
+        };
+    }
+
+    /** @param list<array{float|int, float|int, float|int}> $table */
+    private static function read(array $table, float $ph, int $column): float
+    {
+        for ($i = 1; $i < count($table); $i++) {
+            if ($ph <= $table[$i][0] || $i === count($table) - 1) {
+                $share = ($ph - $table[$i - 1][0]) / ($table[$i][0] - $table[$i - 1][0]);
+
+                return $table[$i - 1][$column] + $share * ($table[$i][$column] - $table[$i - 1][$column]);
+            }
+        }
+
+        return NAN;
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        $rate = $this->lbPerAcre === null ? null : AreaRate::ofLbPerAcre($this->lbPerAcre);
+
+        return [
+            'answer' => $this->answer, 'lb_per_100sqft' => $rate?->lbPer100SqFt(), 'lb_per_acre' => $rate?->lbPerAcre, 'kg_per_ha' => $rate?->kgPerHa(), 'dressings' => $this->dressings,
+            'carbonate_lb_per_acre' => $this->carbonateLbPerAcre, 'ask' => $this->ask, 'reasons' => $this->reasons,
+        ];
+    }
+}

@@ -1,0 +1,221 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Blend;
+
+/**
+ * The mix of products that meets a need without bringing what is not wanted.
+ *
+ * Quantity and unit: amounts in the unit of the needs.
+ * Rule: least shortfall (each as a share of its need), then least excess of what may be exceeded, then least cost, then fewest
+ *   products; each aim is kept whole before the next is looked at.
+ * Accuracy: 1e-6 of an aim's value forgives rounding alone.
+ * Source: the contract of `blend:choose`; linear programming, see Simplex.
+ */
+final readonly class Blend
+{
+    private const ROUNDING = 1e-6;
+
+    private const CRUMB = 1e-5;
+
+    /** Sets of products that are tried for the fewest. */
+    private const MOST_TRIED = 6000;
+
+    /**
+     * @param array<string, float> $amounts by product, those that are chosen
+     * @param list<string> $reasons
+     */
+    private function __construct(private BlendProblem $problem, public array $amounts, public array $reasons) {}
+
+    public static function of(BlendProblem $problem): self
+    {
+        [$amounts, $reached, $open] = self::solve($problem, $problem->products);
+        $used = static fn (array $amounts): array => array_filter($amounts, static fn (float $amount): bool => $amount > 1e-9);
+        $best = $used(self::withoutCrumbs($problem, $amounts, $reached));
+        [$tried, $size] = [0, count($best)];
+        $candidates = array_values(array_filter($problem->products, static fn (BlendProduct $one): bool => in_array($one->name, $open, true)));
+        for ($k = 0; $k < $size && $tried < self::MOST_TRIED; $k++) {
+            foreach (self::subsets(count($candidates), $k) as $subset) {
+                if (++$tried > self::MOST_TRIED) {
+                    break;
+                }
+                $some = array_values(array_map(static fn (int $i): BlendProduct => $candidates[$i], $subset));
+                [$fewer, $same] = self::solve($problem, $some);
+                if (self::holds($same, $reached)) {
+                    $best = $used($fewer);
+                    break 2;
+                }
+            }
+        }
+
+        return new self($problem, $best, self::reasons($problem, $best));
+    }
+
+    /**
+     * @param list<BlendProduct> $products
+     * @return array{array<string, float>, array{float, float, float}, list<string>} amounts by product, what each aim reached, and products that could take part
+     */
+    private static function solve(BlendProblem $problem, array $products): array
+    {
+        [$n, $needs, $capped] = [count($products), array_keys($problem->need), array_keys(array_filter($products, static fn (BlendProduct $one): bool => $one->most !== null))];
+        // Columns: products, excess of each need, shortfall of each need, room below each cap; rows are scaled by their need.
+        $width = $n + 2 * count($needs) + count($capped);
+        [$rows, $right, $basis] = [[], [], []];
+        [$short, $over, $cost] = [array_fill(0, $width, 0.0), array_fill(0, $width, 0.0), array_fill(0, $width, 0.0)];
+        foreach ($needs as $i => $nutrient) {
+            $need = $problem->need[$nutrient];
+            $scale = $need > 0 ? 1 / $need : 1.0;
+            $row = array_fill(0, $width, 0.0);
+            foreach ($products as $j => $product) {
+                $row[$j] = $product->share($nutrient) * $scale;
+            }
+            if ($problem->mayExceed($nutrient)) {
+                $row[$n + $i] = -1.0;
+                $over[$n + $i] = 1.0;
+            }
+            $row[$n + count($needs) + $i] = 1.0;
+            $short[$n + count($needs) + $i] = $need > 0 ? 1.0 : 0.0;
+            [$rows[], $right[], $basis[]] = [$row, $need * $scale, $n + count($needs) + $i];
+        }
+        foreach ($capped as $k => $j) {
+            $row = array_fill(0, $width, 0.0);
+            $row[$j] = 1.0;
+            $row[$n + 2 * count($needs) + $k] = 1.0;
+            [$rows[], $right[], $basis[]] = [$row, (float) $products[$j]->most, $n + 2 * count($needs) + $k];
+        }
+        foreach ($products as $j => $product) {
+            $cost[$j] = $product->cost;
+        }
+        $simplex = new Simplex($rows, $right, $basis);
+        $reached = [$simplex->minimise(array_values($short)), $simplex->minimise(array_values($over)), $simplex->minimise(array_values($cost))];
+        $solution = $simplex->solution();
+        [$amounts, $open] = [[], []];
+        foreach ($products as $j => $product) {
+            $amounts[$product->name] = $solution[$j];
+            if ($simplex->isOpen($j)) {
+                $open[] = $product->name;
+            }
+        }
+
+        return [$amounts, $reached, $open];
+    }
+
+    /**
+     * Amounts of next to nothing are dropped where every aim still holds.
+     *
+     * @param array<string, float> $amounts
+     * @param array{float, float, float} $reached
+     * @return array<string, float>
+     */
+    private static function withoutCrumbs(BlendProblem $problem, array $amounts, array $reached): array
+    {
+        $whole = array_sum($amounts);
+        $crumbs = array_filter($amounts, static fn (float $amount): bool => $amount > 0 && $amount < self::CRUMB * $whole);
+        if ($crumbs === []) {
+            return $amounts;
+        }
+        [$fewer, $same] = self::solve($problem, array_values(array_filter($problem->products, static fn (BlendProduct $one): bool => ! isset($crumbs[$one->name]))));
+
+        return self::holds($same, $reached) ? $fewer : $amounts;
+    }
+
+    /**
+     * @param array{float, float, float} $found
+     * @param array{float, float, float} $reached
+     */
+    private static function holds(array $found, array $reached): bool
+    {
+        foreach ($reached as $i => $value) {
+            if ($found[$i] > $value + self::ROUNDING * abs($value) + 1e-9) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** @return \Generator<int, list<int>> */
+    private static function subsets(int $n, int $k, int $from = 0): \Generator
+    {
+        if ($k === 0) {
+            yield [];
+
+            return;
+        }
+        for ($i = $from; $i <= $n - $k; $i++) {
+            foreach (self::subsets($n, $k - 1, $i + 1) as $rest) {
+                yield [$i, ...$rest];
+            }
+        }
+    }
+
+    /** @return array<string, float> by nutrient: what a chosen product brings and what is needed */
+    public function supplied(): array
+    {
+        $supplied = array_fill_keys(array_keys($this->problem->need), 0.0);
+        foreach ($this->problem->products as $product) {
+            foreach (isset($this->amounts[$product->name]) ? $product->grades : [] as $nutrient => $grade) {
+                $supplied[$nutrient] = ($supplied[$nutrient] ?? 0.0) + $this->amounts[$product->name] * $grade / 100;
+            }
+        }
+
+        return array_merge(array_intersect_key(array_fill_keys(BlendProduct::NUTRIENTS, 0.0), $supplied), $supplied);
+    }
+
+    /**
+     * @param array<string, float> $amounts
+     * @return list<string>
+     */
+    private static function reasons(BlendProblem $problem, array $amounts): array
+    {
+        $blend = new self($problem, $amounts, []);
+        $reasons = [];
+        foreach ($blend->short() as $nutrient => $short) {
+            if ($short > self::ROUNDING * max(1.0, $problem->need[$nutrient])) {
+                $reasons[] = "Short of {$nutrient}: no product brings more of it without what may not be exceeded, or none is left.";
+            }
+        }
+        foreach ($blend->over() as $nutrient => $over) {
+            if ($over > self::ROUNDING * max(1.0, $problem->need[$nutrient])) {
+                $reasons[] = "More {$nutrient} than is needed: it comes with the other nutrients.";
+            }
+        }
+
+        return $reasons;
+    }
+
+    /** @return array<string, float> */
+    private function short(): array
+    {
+        $supplied = $this->supplied();
+
+        return array_combine(array_keys($this->problem->need), array_map(static fn (string $nutrient, float $need): float => self::clean($need - $supplied[$nutrient], $need), array_keys($this->problem->need), $this->problem->need));
+    }
+
+    /** @return array<string, float> */
+    private function over(): array
+    {
+        $supplied = $this->supplied();
+
+        return array_combine(array_keys($this->problem->need), array_map(static fn (string $nutrient, float $need): float => self::clean($supplied[$nutrient] - $need, $need), array_keys($this->problem->need), $this->problem->need));
+    }
+
+    /** What lies within rounding of nothing is nothing. */
+    private static function clean(float $value, float $need): float
+    {
+        return $value > 1e-9 * max(1.0, $need) ? $value : 0.0;
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        $products = array_values(array_filter($this->problem->products, fn (BlendProduct $one): bool => isset($this->amounts[$one->name])));
+
+        return [
+            'products' => array_map(fn (BlendProduct $one): array => ['name' => $one->name, 'amount' => $this->amounts[$one->name]], $products),
+            'supplied' => $this->supplied(), 'short' => $this->short(), 'over' => $this->over(),
+            'cost' => array_sum(array_map(fn (BlendProduct $one): float => $one->cost * $this->amounts[$one->name], $products)), 'reasons' => $this->reasons,
+        ];
+    }
+}

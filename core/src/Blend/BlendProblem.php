@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Blend;
+
+use HonestCore\Error\BadTable;
+
+/**
+ * What a mix is chosen from: needs, what may not be exceeded, and the products at hand.
+ *
+ * Quantity and unit: needs in units of mass, 0 or more. A nutrient of `neverAbove`, or whose need is 0, may not be exceeded.
+ */
+final readonly class BlendProblem
+{
+    /**
+     * @param non-empty-array<string, float> $need by nutrient
+     * @param list<string> $neverAbove
+     * @param non-empty-list<BlendProduct> $products
+     */
+    private function __construct(public array $need, public array $neverAbove, public array $products) {}
+
+    /** @throws BadTable */
+    public static function parse(string $json): self
+    {
+        $given = json_decode((string) preg_replace('/^\xEF\xBB\xBF/', '', $json), true, 16);
+        if (! is_array($given)) {
+            throw BadTable::because('the file is no JSON object', 'an object with need, never_above and products');
+        }
+        $unknown = array_diff(array_keys($given), ['need', 'never_above', 'products']);
+        if ($unknown !== []) {
+            throw BadTable::because('"'.implode('", "', $unknown).'" is nothing that is asked for', 'need, never_above and products');
+        }
+
+        return new self(self::need($given['need'] ?? null), self::neverAbove($given['never_above'] ?? [], $given['need'] ?? null), self::products($given['products'] ?? null));
+    }
+
+    public function mayExceed(string $nutrient): bool
+    {
+        return ($this->need[$nutrient] ?? 0.0) > 0 && ! in_array($nutrient, $this->neverAbove, true);
+    }
+
+    /**
+     * @return non-empty-array<string, float>
+     *
+     * @throws BadTable
+     */
+    private static function need(mixed $given): array
+    {
+        if (! is_array($given) || $given === [] || array_is_list($given)) {
+            throw BadTable::because('there is no need', 'an object of nutrient to amount');
+        }
+        $need = [];
+        foreach ($given as $nutrient => $amount) {
+            if (! in_array($nutrient, BlendProduct::NUTRIENTS, true)) {
+                throw BadTable::because("\"{$nutrient}\" in need is no nutrient", implode(', ', BlendProduct::NUTRIENTS));
+            }
+            $need[$nutrient] = BlendProduct::number($amount, "the need of {$nutrient}");
+        }
+
+        return $need;
+    }
+
+    /**
+     * @return list<string>
+     *
+     * @throws BadTable
+     */
+    private static function neverAbove(mixed $given, mixed $need): array
+    {
+        if (! is_array($given) || ! array_is_list($given)) {
+            throw BadTable::because('never_above is no list', 'a list of nutrients that need names');
+        }
+        foreach ($given as $nutrient) {
+            if (! is_string($nutrient) || ! is_array($need) || ! array_key_exists($nutrient, $need)) {
+                throw BadTable::because('never_above names '.(is_string($nutrient) ? "\"{$nutrient}\"" : 'something').', which need does not', 'a list of nutrients that need names');
+            }
+        }
+
+        /** @var list<string> $given */
+        return $given;
+    }
+
+    /**
+     * @return non-empty-list<BlendProduct>
+     *
+     * @throws BadTable
+     */
+    private static function products(mixed $given): array
+    {
+        if (! is_array($given) || $given === [] || ! array_is_list($given)) {
+            throw BadTable::because('there are no products', 'a list of products');
+        }
+        $products = array_map(BlendProduct::fromArray(...), $given, array_keys($given));
+        $names = array_map(static fn (BlendProduct $one): string => $one->name, $products);
+        $twice = array_diff_key($names, array_unique($names));
+
+        return $twice === [] ? $products : throw BadTable::because('two products are called "'.reset($twice).'"', 'names that differ');
+    }
+}

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Response;
+
+use HonestCore\Error\BadRow;
+use HonestCore\Error\BadTable;
+use HonestCore\Table\CsvTable;
+use HonestCore\Table\Number;
+
+/**
+ * What plots were before and after, treated and left as control.
+ *
+ * Quantity and unit: the unit of the results; change is after minus before.
+ * Domain: at least one treated plot; each plot once in its group.
+ */
+final readonly class PlotChanges
+{
+    /**
+     * @param non-empty-list<float> $treated
+     * @param list<float> $control
+     */
+    private function __construct(public array $treated, public array $control) {}
+
+    /**
+     * @throws BadTable
+     * @throws BadRow
+     */
+    public static function parse(string $text): self
+    {
+        [$changes, $seen] = [['treated' => [], 'control' => []], []];
+        foreach (CsvTable::parse($text, ['group', 'plot', 'before', 'after'])->rows as $row => $cells) {
+            $group = mb_strtolower(trim($cells['group']));
+            if ($group !== 'treated' && $group !== 'control') {
+                throw BadRow::at($row, "group is \"{$cells['group']}\"", 'treated or control');
+            }
+            $plot = trim($cells['plot']);
+            if ($plot === '' || isset($seen["{$group} {$plot}"])) {
+                throw BadRow::at($row, $plot === '' ? 'plot is empty' : "plot {$plot} stands twice among the {$group}", 'each plot once in its group');
+            }
+            $seen["{$group} {$plot}"] = true;
+            $values = [];
+            foreach (['before', 'after'] as $column) {
+                $values[] = Number::parse($cells[$column]) ?? throw BadRow::at($row, "{$column} is \"{$cells[$column]}\"", 'a number with a decimal point');
+            }
+            $changes[$group][] = $values[1] - $values[0];
+        }
+
+        return $changes['treated'] === [] ? throw BadTable::because('no plot was treated', 'at least one row of the group treated') : new self($changes['treated'], $changes['control']);
+    }
+}
