@@ -162,5 +162,6 @@ Route::middleware('auth')->group(function (): void {
 
     Route::get('recommendations', C\Prescribe\ListRecommendations::class);
     Route::get('areas/{area}/recommendation', C\Prescribe\ShowRecommendation::class)->can('view', 'area');
+    Route::get('areas/{area}/amounts', C\Prescribe\ShowAmounts::class)->can('view', 'area');
     Route::get('follow-up', C\FollowUp\ListRetests::class);
 });

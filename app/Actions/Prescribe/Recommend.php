@@ -4,20 +4,14 @@ declare(strict_types=1);
 
 namespace App\Actions\Prescribe;
 
-use App\Actions\Decide\VerdictStatus;
 use App\Actions\Evidence\GatherEvidence;
 use App\Actions\Evidence\SamplingSplit;
-use App\Actions\Reports\AskQuestions;
 use App\Models\Area;
 use App\Models\JudgingPolicy;
 use App\Models\Plan;
 use App\Models\Reading;
 use App\Models\Sample;
-use App\Models\Verdict;
-use HonestCore\Agreement\Band;
-use HonestCore\Agreement\Verdict as Word;
 use HonestCore\Agronomy\Crop;
-use HonestCore\Agronomy\Lime\KitDirection;
 use HonestCore\Agronomy\Lime\LabPh;
 use HonestCore\Agronomy\Lime\LimeAdvice;
 use HonestCore\Agronomy\Lime\LimeGround;
@@ -26,7 +20,6 @@ use HonestCore\Agronomy\Lime\LimeSchool;
 use HonestCore\Agronomy\Lime\PooledPh;
 use HonestCore\Sampling\DepthLayer;
 use HonestCore\Statistics\Spread;
-use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
@@ -35,8 +28,6 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  */
 final class Recommend
 {
-    private const READ_BY = ['readings.method', 'readings.correction:id,corrects_id'];
-
     /** Composites of an area that are looked at: the newest with a pH, of which those of the newest round decide. */
     private const NEWEST = 300;
 
@@ -45,23 +36,17 @@ final class Recommend
 
     private ?JudgingPolicy $policy = null;
 
-    /** @var array<int, true>|null readings in an open question */
-    private ?array $doubted = null;
-
     /** @var array<int, float|null> expanded, by lab method */
     private array $uncertainty = [];
 
-    /** @var Collection<int, Verdict>|null */
-    private ?Collection $signed = null;
-
-    public function __construct(private readonly GatherEvidence $evidence, private readonly VerdictStatus $status, private readonly SamplingSplit $sampling) {}
+    public function __construct(private readonly GatherEvidence $evidence, private readonly WhatStands $stands, private readonly SamplingSplit $sampling) {}
 
     /** @return array<int|string, mixed> what is loaded with the areas that are to be advised on */
     public static function needs(): array
     {
         return [
             'samples' => static fn (HasMany $samples) => $samples->whereHas('readings', static fn ($readings) => $readings->whereHas('method', static fn ($method) => $method->where('analyte', 'ph')))->orderByDesc('pulled_on')->orderByDesc('number')->limit(self::NEWEST),
-            ...array_map(static fn (string $with): string => "samples.{$with}", self::READ_BY),
+            ...array_map(static fn (string $with): string => "samples.{$with}", WhatStands::READ_BY),
         ];
     }
 
@@ -75,14 +60,14 @@ final class Recommend
         $limits = $policy->limitsFor($area->use)->values;
         $crop = $area->crop()->within($limits[0], $limits[count($limits) - 1]);
         $samples = array_values($area->samples->sortByDesc(static fn (Sample $sample): array => [$sample->pulled_on->format('Y-m-d'), $sample->number])
-            ->filter(fn (Sample $sample): bool => DepthLayer::parse($sample->depth)->topCm === 0.0 && $this->standing($sample, 'ph', null) !== [])->all());
+            ->filter(fn (Sample $sample): bool => DepthLayer::parse($sample->depth)->topCm === 0.0 && $this->stands->readings($sample, 'ph') !== [])->all());
         $advise = fn (?Sample $sample, ?PooledPh $pooled = null): Advised => $this->advise($sample, $area, $policy, $crop, $material, $depthInches, $pooled);
         [$round, $planned] = $this->round($samples);
         $parts = array_map(static fn (Sample $sample): Advised => $advise($sample), $round);
         $pooled = $sampleId === null && $parts === [] ? $this->pooled($samples, $policy, $area->use) : null;
         $chosen = match (true) {
             $pooled !== null => $advise($samples[0] ?? null, $pooled),
-            $sampleId !== null => $advise($area->samples->find($sampleId) ?? Sample::query()->where('area_id', $area->id)->with(self::READ_BY)->find($sampleId)),
+            $sampleId !== null => $advise($area->samples->find($sampleId) ?? Sample::query()->where('area_id', $area->id)->with(WhatStands::READ_BY)->find($sampleId)),
             $parts !== [] => self::neediest($parts),
             default => $advise($samples[0] ?? null),
         };
@@ -96,16 +81,16 @@ final class Recommend
         if ($sample === null) {
             return new Advised(LimeAdvice::from(null, null, $crop, new LimeGround(DepthLayer::ofInches(0, 6), $depthInches), $material), null, null, null, null, null, null, null);
         }
-        $labReading = $this->standing($sample, 'ph', 'lab')[0] ?? null;
-        [$kitReading, $verdict, $kit] = $this->kit($sample, $area, $policy);
-        $rated = $labReading === null ? $this->rated($sample) : null;
+        $labReading = $this->stands->readings($sample, 'ph', 'lab')[0] ?? null;
+        [$kitReading, $verdict, $kit] = $this->stands->sorted($sample, $area, $policy);
+        $rated = $labReading === null ? $this->stands->rated($sample, 'ph') : null;
         $lab = match (true) {
             $pooled !== null => LabPh::of($pooled->mean, max($pooled->margin, $labReading === null ? 0.0 : ($this->expanded($labReading) ?? 0.0)), $this->pooledBuffers($area, array_keys($pooled->values))),
             $labReading !== null => LabPh::of((float) $labReading->value, $this->expanded($labReading), $this->buffers($sample)),
             $rated !== null => LabPh::of((float) $rated[0]->value, (float) $rated[1]->policy->terms['allowable'], $this->buffers($sample), $rated[0]->method->name),
             default => null,
         };
-        $ground = new LimeGround(DepthLayer::parse($sample->depth), $depthInches, $this->standing($sample, 'om', 'lab')[0]->value ?? null, $area->knownFacts()->isPeaty());
+        $ground = new LimeGround(DepthLayer::parse($sample->depth), $depthInches, $this->stands->readings($sample, 'om', 'lab')[0]->value ?? null, $area->knownFacts()->isPeaty());
 
         return new Advised(LimeAdvice::from($lab, $kit, $crop, $ground, $material), $sample, $lab, $labReading ?? $rated[0] ?? null, $kit, $kitReading, $rated[1] ?? $verdict, $pooled);
     }
@@ -123,7 +108,7 @@ final class Recommend
     private function pooled(array $samples, JudgingPolicy $policy, string $use): ?PooledPh
     {
         $newest = $samples[0] ?? null;
-        if ($newest === null || $this->standing($newest, 'ph', 'lab') === []) {
+        if ($newest === null || $this->stands->readings($newest, 'ph', 'lab') === []) {
             return null;
         }
         $since = $newest->pulled_on->subDays(self::ROUND_DAYS);
@@ -131,7 +116,7 @@ final class Recommend
         $ofParts = Plan::query()->whereKey(array_unique(array_map(static fn (Sample $one): int => $one->plan_id, $round)))->where('composites', '>', 1)->pluck('id')->all();
         [$values, $classes, $limits] = [[], [], $policy->limitsFor($use)];
         foreach ($round as $sample) {
-            $reading = $this->standing($sample, 'ph', 'lab')[0] ?? null;
+            $reading = $this->stands->readings($sample, 'ph', 'lab')[0] ?? null;
             if ($reading !== null && ! in_array($sample->plan_id, $ofParts, true)) {
                 $values[$sample->code] = (float) $reading->value;
                 $classes[$limits->classOf((float) $reading->value)] = true;
@@ -157,28 +142,6 @@ final class Recommend
         }
 
         return array_map(Spread::mean(...), $found);
-    }
-
-    /**
-     * A number of a bench test whose rate claim was signed as standing and covers it: it sizes as the lab's would.
-     *
-     * @return array{Reading, Verdict}|null
-     */
-    private function rated(Sample $sample): ?array
-    {
-        foreach ($this->standing($sample, 'ph', 'bench') as $reading) {
-            $verdict = $reading->value === null ? null : $this->verdict($reading, 'rate');
-            if ($verdict !== null && $verdict->verdict === Word::Stands->value && $reading->value >= ($verdict->scope['test_from'] ?? INF) && $reading->value <= ($verdict->scope['test_to'] ?? -INF)) {
-                return [$reading, $verdict];
-            }
-        }
-
-        return null;
-    }
-
-    private function verdict(Reading $reading, string $claim): ?Verdict
-    {
-        return $this->signed()->first(static fn (Verdict $verdict): bool => $verdict->method_id === $reading->method_id && $verdict->claim === $claim);
     }
 
     /**
@@ -215,34 +178,6 @@ final class Recommend
         return $parts[0];
     }
 
-    /** @return array{Reading|null, Verdict|null, KitDirection|null} the bench reading with the best claim to be heard */
-    private function kit(Sample $sample, Area $area, JudgingPolicy $policy): array
-    {
-        $best = [null, null, null];
-        foreach ($this->standing($sample, 'ph', 'bench') as $reading) {
-            $band = $reading->method->scale()?->named((string) $reading->band);
-            if ($band === null && $reading->value === null) {
-                continue;
-            }
-            $verdict = $this->verdict($reading, 'sort');
-            $limits = ($verdict->policy ?? $policy)->limitsFor($area->use);
-            $classes = $band === null
-                ? [$limits->classOf((float) $reading->value)]
-                : array_map(static fn (Band $one): ?int => $one->classIn($limits), array_filter([$band, $reading->method->scale()?->named((string) $reading->between)]));
-            $class = count(array_unique($classes)) === 1 ? $classes[0] : null;
-            $kit = new KitDirection(
-                $reading->method->name, $band->name ?? $reading->as_reported, $band === null ? (float) $reading->value : ($band->middle() ?? NAN), $class === null ? null : $policy->terms['actions'][$class],
-                $verdict === null ? null : Word::from($verdict->verdict), $verdict?->scope['test_from'], $verdict?->scope['test_to'],
-            );
-            $rank = static fn (?KitDirection $one): int => $one === null ? 0 : ($one->counts() ? 3 : ($one->action !== null ? 2 : 1));
-            if ($rank($kit) > $rank($best[2])) {
-                $best = [$reading, $verdict, $kit];
-            }
-        }
-
-        return $best;
-    }
-
     /**
      * Composites of the same year that call for another action. Other parts of the same round have an answer of their own and
      * contradict nothing; the duplicate of this part does.
@@ -265,7 +200,7 @@ final class Recommend
         $twin = $sample->plan_id === $planId ? $this->twin($sample) : null;
         $words = [];
         foreach ($others as $other) {
-            $reading = $this->standing($other, 'ph', 'lab')[0] ?? null;
+            $reading = $this->stands->readings($other, 'ph', 'lab')[0] ?? null;
             if ($other->year !== $sample->year || ($other->plan_id === $planId && $other->composite !== $twin) || $reading === null || $limits->classOf((float) $reading->value) === $limits->classOf($lab->ph)) {
                 continue;
             }
@@ -296,17 +231,11 @@ final class Recommend
         return array_column(array_filter($composites, static fn (array $one): bool => isset($one['duplicate_of'])), 'number', 'duplicate_of')[$sample->composite] ?? null;
     }
 
-    /** @return Collection<int, Verdict> */
-    private function signed(): Collection
-    {
-        return $this->signed ??= Verdict::standing()->with(Verdict::SHOWN_WITH)->get(Verdict::LISTED)->filter(fn (Verdict $verdict): bool => $this->status->ended($verdict) === [])->values();
-    }
-
     /** @return array<string, float> by the code of the school whose buffer it is */
     private function buffers(Sample $sample): array
     {
         $found = [];
-        foreach ($this->standing($sample, 'buffer_ph', 'lab') as $reading) {
+        foreach ($this->stands->readings($sample, 'buffer_ph', 'lab') as $reading) {
             $school = LimeSchool::tryFrom(str_replace('-', '_', (string) $reading->method->school));
             if ($school !== null && $reading->value !== null) {
                 $found[$school->value] ??= $reading->value;
@@ -314,20 +243,5 @@ final class Recommend
         }
 
         return $found;
-    }
-
-    /**
-     * What stands of a sample: the lab that the team began with before others, then the newest. Readings that are in a question to
-     * the lab nobody has answered are not built on.
-     *
-     * @return list<Reading>
-     */
-    private function standing(Sample $sample, string $analyte, ?string $portion): array
-    {
-        $this->doubted ??= AskQuestions::doubted();
-
-        return array_values($sample->readings->filter(fn (Reading $reading): bool => $reading->correction === null && $reading->flags === [] && ! isset($this->doubted[$reading->id])
-            && $reading->method->analyte === $analyte && ($portion === null || $reading->method->portion === $portion),
-        )->sortBy(static fn (Reading $reading): array => [$reading->method->portion === 'lab' && $reading->method->lab_id !== null ? 1 : 0, -$reading->id])->all());
     }
 }

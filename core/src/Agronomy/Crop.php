@@ -17,12 +17,14 @@ use HonestCore\Table\RuleTable;
  */
 final readonly class Crop
 {
+    /** @param list<string> $ratesFor crops of it that tables of phosphate and potash know */
     private function __construct(
         public string $code,
         public string $name,
         public float $low,
         public float $high,
         public float $target,
+        public array $ratesFor = [],
     ) {}
 
     /**
@@ -51,7 +53,7 @@ final readonly class Crop
             throw ValueOutOfRange::of('The upper limit', $high, "above the lower one of {$low}");
         }
 
-        return new self($this->code, $this->name, $low, $high, min(max($this->target, $low), $high));
+        return new self($this->code, $this->name, $low, $high, min(max($this->target, $low), $high), $this->ratesFor);
     }
 
     /**
@@ -78,11 +80,11 @@ final readonly class Crop
      */
     public static function all(): array
     {
-        /** @var array<string, array{name: string, low: float|int, high: float|int, target: float|int}> $rows */
+        /** @var array<string, array{name: string, low: float|int, high: float|int, target: float|int, rates_for?: list<string>}> $rows */
         $rows = RuleTable::named('crops')['crops'];
 
         return array_map(
-            static fn (string $code, array $row): self => new self($code, $row['name'], (float) $row['low'], (float) $row['high'], (float) $row['target']),
+            static fn (string $code, array $row): self => new self($code, $row['name'], (float) $row['low'], (float) $row['high'], (float) $row['target'], $row['rates_for'] ?? []),
             array_keys($rows), array_values($rows),
         );
     }

@@ -6226,6 +6226,59 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/areas/{area}/amounts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                area: number;
+            };
+            cookie?: never;
+        };
+        /** What the analytes other than pH call for in an area */
+        get: {
+            parameters: {
+                query?: {
+                    crop?: string;
+                    yield?: number;
+                    sample_id?: number;
+                };
+                header?: never;
+                path: {
+                    area: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Amounts"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/follow-up": {
         parameters: {
             query?: never;
@@ -8328,6 +8381,32 @@ export interface components {
             earlier: components["schemas"]["SampleLine"][];
             parts: components["schemas"]["PartOfArea"][];
             parts_planned: number;
+        };
+        Amounts: {
+            crops: string[];
+            analytes: components["schemas"]["AmountOfAnalyte"][];
+        };
+        AmountOfAnalyte: {
+            analyte: string;
+            name: string;
+            /** @enum {string} */
+            kind: "amount" | "action" | "direction" | "none";
+            answer: string;
+            nutrient: string | null;
+            lb_per_acre: number | null;
+            lb_per_1000sqft: number | null;
+            kg_per_ha: number | null;
+            between: (number | null)[] | null;
+            reasons: string[];
+            next: string;
+            sample_id: number;
+            sample: string;
+            /** Format: date */
+            pulled_on: string;
+            depth: string;
+            method: string | null;
+            verdict: components["schemas"]["Verdicts"] | null;
+            differ: string | null;
         };
         PooledComposites: {
             mean: number;

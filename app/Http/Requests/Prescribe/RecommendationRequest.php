@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace App\Http\Requests\Prescribe;
 
-use App\Models\Area;
-use App\Models\Sample;
+use App\Http\Requests\Prescribe\Concerns\AsksOfComposite;
 use HonestCore\Agronomy\Lime\LimeMaterial;
 use Illuminate\Foundation\Http\FormRequest;
-use Illuminate\Validation\ValidationException;
 
 /** The material to spread and the depth it is mixed into. */
 final class RecommendationRequest extends FormRequest
 {
+    use AsksOfComposite;
+
     /** @return array<string, list<string>> */
     public function rules(): array
     {
@@ -30,18 +30,6 @@ final class RecommendationRequest extends FormRequest
     public function attributes(): array
     {
         return ['depth_in' => 'depth in inches', 'cce_percent' => 'calcium carbonate equivalent in percent', 'through_8' => 'share through 8 mesh in percent', 'through_60' => 'share through 60 mesh in percent', 'moisture' => 'water in percent'];
-    }
-
-    /** @throws ValidationException when no such composite was pulled from the area */
-    public function sampleOf(Area $area): ?int
-    {
-        if (! $this->filled('sample_id')) {
-            return null;
-        }
-
-        return Sample::query()->where('area_id', $area->id)->whereKey($this->integer('sample_id'))->exists()
-            ? $this->integer('sample_id')
-            : throw ValidationException::withMessages(['sample_id' => 'No such composite was pulled from this area.']);
     }
 
     public function depthInches(): float

@@ -9,6 +9,7 @@ import PageHead from '@/shared/components/PageHead.vue'
 import { useSite } from '@/shared/composables/useSite'
 import { extent, today, day } from '@/shared/format'
 import BuiltOn from './BuiltOn.vue'
+import OtherAnalytes from './OtherAnalytes.vue'
 import PartsOfArea from './PartsOfArea.vue'
 import RateColumn from './RateColumn.vue'
 
@@ -129,6 +130,7 @@ const print = (): void => window.print()
                     </template>
                 </section>
             </div>
+            <OtherAnalytes :area-id="it.area.id" :sample-id="sample" />
             <p class="note">
                 Made {{ day(today(timezone)) }} with Honest Core. Local rules, the product label and licensed advice go before it.
             </p>

@@ -1,0 +1,123 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Prescribe;
+
+use App\Actions\Evidence\SamplingSplit;
+use App\Models\Area;
+use App\Models\JudgingPolicy;
+use App\Models\Reading;
+use App\Models\Sample;
+use App\Models\TestMethod;
+use HonestCore\Agreement\Scale;
+use HonestCore\Amounts\ActionAdvice;
+use HonestCore\Amounts\SizedFor;
+use HonestCore\Amounts\TestedValue;
+use HonestCore\Analyte\Analytes;
+use HonestCore\Sampling\DepthLayer;
+use HonestCore\Table\RuleTable;
+
+/** What the other analytes of an area call for, each by the newest composite in which something of it stands. */
+final class AdviseOthers
+{
+    /** pH and its buffer are what Recommend answers. */
+    private const OWN_ANSWER = ['ph', 'buffer_ph'];
+
+    /** Composites looked at, the newest first. */
+    private const NEWEST = 300;
+
+    /** Composites pulled within so many days of the newest are of one round (the product's own). */
+    private const ROUND_DAYS = 45;
+
+    public function __construct(private readonly WhatStands $stands, private readonly SamplingSplit $sampling) {}
+
+    /**
+     * @param int|null $sampleId the composite that is asked about; null for the newest with each analyte
+     * @return list<AdvisedOther>
+     */
+    public function __invoke(Area $area, ?string $crop = null, ?float $yield = null, ?int $sampleId = null): array
+    {
+        $samples = Sample::query()->where('area_id', $area->id)->when($sampleId !== null, static fn ($samples) => $samples->whereKey($sampleId))
+            ->whereHas('readings', static fn ($readings) => $readings->whereHas('method', static fn ($method) => $method->whereNotIn('analyte', self::OWN_ANSWER)))
+            ->orderByDesc('pulled_on')->orderByDesc('number')->limit(self::NEWEST)->with(WhatStands::READ_BY)->get()
+            ->filter(static fn (Sample $sample): bool => DepthLayer::parse($sample->depth)->topCm === 0.0)->values()->all();
+        $policies = JudgingPolicy::query()->whereNotIn('analyte', self::OWN_ANSWER)->orderByDesc('version')->get()->unique('analyte')->keyBy('analyte');
+        $found = [];
+        foreach (Analytes::codes() as $code) {
+            $policy = $policies->get($code);
+            $of = array_values(array_filter($samples, fn (Sample $sample): bool => $this->stands->readings($sample, $code) !== []));
+            if ($policy !== null && $of !== []) {
+                $found[] = $this->advise($code, $of, $area, $policy, $crop, $yield);
+            }
+        }
+
+        return $found;
+    }
+
+    /** @param non-empty-list<Sample> $samples that something of it stands in, the newest first */
+    private function advise(string $code, array $samples, Area $area, JudgingPolicy $policy, ?string $crop, ?float $yield): AdvisedOther
+    {
+        [$analyte, $sample] = [Analytes::get($code), $samples[0]];
+        $lab = $this->lab($sample, $code);
+        $rated = $lab === null ? $this->stands->rated($sample, $code) : null;
+        [$kitReading, $verdict, $kit] = $this->stands->sorted($sample, $area, $policy);
+        $layer = DepthLayer::parse($sample->depth);
+        $tested = match (true) {
+            $lab !== null => TestedValue::of((float) $lab->value, $this->expanded($lab, $policy), $lab->method->extractant, $layer),
+            $rated !== null => TestedValue::of((float) $rated[0]->value, (float) $rated[1]->policy->terms['allowable'] * ($policy->policy()->scale === Scale::Ratio ? (float) $rated[0]->value : 1.0), '', $layer, $rated[0]->method->name),
+            default => null,
+        };
+        $cec = $this->lab($sample, 'cec')?->value;
+        $advice = ActionAdvice::from(
+            $analyte, $tested, $kit, $policy->limitsFor($area->use), $policy->terms['actions'], TestMethod::extractantOf($code), self::limitsAreOwn($policy), new SizedFor($area->crop()->ratesFor, $crop, $yield, $cec),
+        );
+
+        return new AdvisedOther($analyte, $advice, $sample, $lab ?? $rated[0] ?? $kitReading, $lab === null ? ($rated[1] ?? $verdict) : null, $this->differ($samples, $code, $policy, $area->use));
+    }
+
+    /** The lab's number by the extractant that the limits are made for, else the lab's first. */
+    private function lab(Sample $sample, string $code): ?Reading
+    {
+        $labs = array_values(array_filter($this->stands->readings($sample, $code, 'lab'), static fn (Reading $reading): bool => $reading->value !== null));
+        $fitting = array_filter($labs, static fn (Reading $reading): bool => $reading->method->extractant === TestMethod::extractantOf($code));
+
+        return array_values($fitting)[0] ?? $labs[0] ?? null;
+    }
+
+    /** Expanded, in the unit of the reading: what is stated of a lab on the ratio scale is a share. */
+    private function expanded(Reading $reading, JudgingPolicy $policy): float
+    {
+        $stated = $reading->method->uncertainty ?? 0.0;
+
+        return $policy->policy()->scale === Scale::Ratio ? $stated * (float) $reading->value : ($this->sampling->expanded($reading->method) ?? 0.0);
+    }
+
+    private static function limitsAreOwn(JudgingPolicy $policy): bool
+    {
+        /** @var array<string, array{thresholds?: list<float|int>}> $shipped */
+        $shipped = RuleTable::named('policies')['analytes'];
+
+        return array_map(floatval(...), $policy->terms['thresholds']) !== array_map(floatval(...), $shipped[$policy->analyte]['thresholds'] ?? []);
+    }
+
+    /**
+     * What the composites of the newest round call for, where that is not the same.
+     *
+     * @param non-empty-list<Sample> $samples the newest first
+     */
+    private function differ(array $samples, string $code, JudgingPolicy $policy, string $use): ?string
+    {
+        [$newest, $limits, $codes] = [$samples[0], $policy->limitsFor($use), []];
+        $since = $newest->pulled_on->subDays(self::ROUND_DAYS);
+        foreach ($samples as $sample) {
+            $lab = $sample->year === $newest->year && $sample->depth === $newest->depth && $sample->pulled_on >= $since ? $this->lab($sample, $code) : null;
+            if ($lab !== null) {
+                $codes[$policy->terms['actions'][$limits->classOf((float) $lab->value)]][] = $sample->code;
+            }
+        }
+        $words = array_map(static fn (string $action, array $of): string => "\"{$action}\" by ".(count($of) > 3 ? count($of).' composites' : implode(', ', $of)), array_keys($codes), $codes);
+
+        return count($codes) < 2 ? null : 'Composites of this round call for different actions: '.implode('; ', $words).'. The newest is shown; treat each part by its own, or pull again.';
+    }
+}

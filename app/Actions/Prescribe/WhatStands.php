@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Prescribe;
+
+use App\Actions\Decide\VerdictStatus;
+use App\Actions\Reports\AskQuestions;
+use App\Models\Area;
+use App\Models\JudgingPolicy;
+use App\Models\Reading;
+use App\Models\Sample;
+use App\Models\Verdict;
+use HonestCore\Agreement\Band;
+use HonestCore\Agreement\Verdict as Word;
+use HonestCore\Agronomy\Lime\KitDirection;
+use Illuminate\Database\Eloquent\Collection;
+
+/**
+ * What of a composite may be built on: results of labs, and tests of the bench as far as a verdict that was signed lets them.
+ * Readings made against their protocol do not count.
+ */
+final class WhatStands
+{
+    /** What is loaded with readings that are asked about. */
+    public const READ_BY = ['readings.method', 'readings.correction:id,corrects_id'];
+
+    /** @var array<int, true>|null readings in an open question */
+    private ?array $doubted = null;
+
+    /** @var Collection<int, Verdict>|null */
+    private ?Collection $signed = null;
+
+    public function __construct(private readonly VerdictStatus $status) {}
+
+    /**
+     * What stands of a sample: the lab that the team began with before others, then the newest. Readings that are in a question to
+     * the lab nobody has answered are not built on.
+     *
+     * @return list<Reading>
+     */
+    public function readings(Sample $sample, string $analyte, ?string $portion = null): array
+    {
+        $this->doubted ??= AskQuestions::doubted();
+
+        return array_values($sample->readings->filter(fn (Reading $reading): bool => $reading->correction === null && $reading->flags === [] && ! isset($this->doubted[$reading->id])
+            && $reading->method->analyte === $analyte && ($portion === null || $reading->method->portion === $portion),
+        )->sortBy(static fn (Reading $reading): array => [$reading->method->portion === 'lab' && $reading->method->lab_id !== null ? 1 : 0, -$reading->id])->all());
+    }
+
+    /**
+     * A number of a bench test whose rate claim was signed as standing and covers it: it sizes as the lab's would.
+     *
+     * @return array{Reading, Verdict}|null
+     */
+    public function rated(Sample $sample, string $analyte): ?array
+    {
+        foreach ($this->readings($sample, $analyte, 'bench') as $reading) {
+            $verdict = $reading->value === null ? null : $this->verdict($reading, 'rate');
+            if ($verdict !== null && $verdict->verdict === Word::Stands->value && $reading->value >= ($verdict->scope['test_from'] ?? INF) && $reading->value <= ($verdict->scope['test_to'] ?? -INF)) {
+                return [$reading, $verdict];
+            }
+        }
+
+        return null;
+    }
+
+    /** @return array{Reading|null, Verdict|null, KitDirection|null} the bench reading with the best claim to be heard */
+    public function sorted(Sample $sample, Area $area, JudgingPolicy $policy): array
+    {
+        $best = [null, null, null];
+        foreach ($this->readings($sample, $policy->analyte, 'bench') as $reading) {
+            $band = $reading->method->scale()?->named((string) $reading->band);
+            if ($band === null && $reading->value === null) {
+                continue;
+            }
+            $verdict = $this->verdict($reading, 'sort');
+            $limits = ($verdict->policy ?? $policy)->limitsFor($area->use);
+            $classes = $band === null
+                ? [$limits->classOf((float) $reading->value)]
+                : array_map(static fn (Band $one): ?int => $one->classIn($limits), array_filter([$band, $reading->method->scale()?->named((string) $reading->between)]));
+            $class = count(array_unique($classes)) === 1 ? $classes[0] : null;
+            $kit = new KitDirection(
+                $reading->method->name, $band->name ?? $reading->as_reported, $band === null ? (float) $reading->value : ($band->middle() ?? NAN), $class === null ? null : $policy->terms['actions'][$class],
+                $verdict === null ? null : Word::from($verdict->verdict), $verdict?->scope['test_from'], $verdict?->scope['test_to'],
+            );
+            $rank = static fn (?KitDirection $one): int => $one === null ? 0 : ($one->counts() ? 3 : ($one->action !== null ? 2 : 1));
+            if ($rank($kit) > $rank($best[2])) {
+                $best = [$reading, $verdict, $kit];
+            }
+        }
+
+        return $best;
+    }
+
+    private function verdict(Reading $reading, string $claim): ?Verdict
+    {
+        return $this->signed()->first(static fn (Verdict $verdict): bool => $verdict->method_id === $reading->method_id && $verdict->claim === $claim);
+    }
+
+    /** @return Collection<int, Verdict> */
+    private function signed(): Collection
+    {
+        return $this->signed ??= Verdict::standing()->with(Verdict::SHOWN_WITH)->get(Verdict::LISTED)->filter(fn (Verdict $verdict): bool => $this->status->ended($verdict) === [])->values();
+    }
+}
