@@ -88,6 +88,42 @@ final class ContractTest extends TestCase
         self::assertEqualsWithDelta(2.0425, Command::run(['colour:difference', '50,2.6772,-79.7751', '50,0,-82.7485', '--json'])->json()['de2000'], 5e-5);
     }
 
+    public function test_a_report_is_read_as_its_file_says_and_what_it_leaves_open_is_asked(): void
+    {
+        $it = Command::run(['report:read', '-', '--json'], "Muster;pH-Wert;Zink (mg/kg) DTPA;P2O5 (mg/100g) CAL;Bor (schoppen)\n007;6,4;1,5;20;3\n1E5;<5,1;#N/A;n.d.;4\nSumme;11;;;\n")->json();
+
+        self::assertSame(['format', 'columns', 'results', 'left_out', 'questions'], array_keys($it));
+        self::assertSame(['delimiter' => ';', 'decimal' => ',', 'encoding' => 'utf-8', 'header_row' => 1], $it['format']);
+        self::assertSame(['row', 'sample', 'analyte', 'extractant', 'reported', 'kind', 'value', 'unit', 'form', 'home_value', 'home_unit'], array_keys($it['results'][0]));
+        self::assertSame(['007', '1E5'], array_values(array_unique(array_column($it['results'], 'sample'))));
+        $of = static fn (int $row, string $analyte): array => array_values(array_filter($it['results'], static fn (array $one): bool => $one['row'] === $row && $one['analyte'] === $analyte))[0];
+        self::assertEqualsWithDelta([6.4, 1.5, 200 * 2 * 30.973762 / 141.943], [$of(2, 'ph')['home_value'], $of(2, 'zn')['home_value'], $of(2, 'p')['home_value']], 0.02);
+        self::assertSame(['below', 5.1], [$of(3, 'ph')['kind'], $of(3, 'ph')['value']]);
+        self::assertNull($of(2, 'b')['home_value'], 'a unit that is not understood is never the home unit');
+        self::assertStringContainsString('schoppen', implode(' ', $it['questions']));
+        self::assertSame([4], array_column($it['left_out'], 'row'));
+    }
+
+    public function test_amounts_have_every_promised_key(): void
+    {
+        $lime = Command::run(['lime:rate', '--mehlich=6.599', '--ph=5.6', '--target=7.0', '--json'])->json();
+        self::assertSame(['unable', null], [$lime['answer'], $lime['schools'][0]['product']['tons_per_acre']], 'past 6.6 the formula divides by next to nothing');
+        $phosphate = Command::run(['nutrient:rate', '--analyte=p', '--value=15', '--crop=corn', '--yield=180', '--json'])->json();
+        self::assertSame(['build', 'P2O5'], [$phosphate['class'], $phosphate['nutrient']]);
+        self::assertEqualsWithDelta(88.0, $phosphate['lb_per_acre'], 1e-9);
+        self::assertEqualsWithDelta(8 * 11.0, Command::run(['nitrogen:rate', '--psnt=14', '--layer=0-12in', '--json'])->json()['lb_per_acre'], 1e-9);
+        $mix = Command::run(['blend:choose', '-', '--json'], '{"need":{"n":46},"products":[{"name":"urea","cost":0.3,"n":46}]}')->json();
+        self::assertSame(['products', 'supplied', 'short', 'over', 'cost', 'reasons'], array_keys($mix));
+        self::assertEqualsWithDelta(100.0, $mix['products'][0]['amount'], 1e-6);
+        $change = Command::run(['response:check', '-', '--u=0.1', '--expected=0.5', '--json'], "group,plot,before,after\ntreated,A,5.5,6.1\ncontrol,B,5.6,5.6\n")->json();
+        self::assertSame(['plots', 'change', 'difference', 'se', 'df', 'interval', 'smallest_seen', 'smallest_with_power', 'word', 'reasons'], array_keys($change));
+        self::assertEqualsWithDelta([0.6, 0.2], [$change['difference'], $change['se']], 1e-9);
+        self::assertSame('as_expected', $change['word']);
+        $lead = Command::run(['metals:screen', '-', '--limit=400', '--json'], "value\n100\n120\n< 5\n90\n")->json();
+        self::assertSame(['n', 'censored', 'mean', 'sd', 'log_sd', 'ucl', 'lcl', 'ucl_by', 'limit', 'answer', 'maximum', 'one_core_up_to', 'hidden_from', 'reasons'], array_keys($lead));
+        self::assertSame([4, 1, 'chebyshev', 'below'], [$lead['n'], $lead['censored'], $lead['ucl_by'], $lead['answer']]);
+    }
+
     /** @return iterable<string, array{list<string>, string|null, string}> */
     public static function refused(): iterable
     {
@@ -120,6 +156,18 @@ final class ContractTest extends TestCase
         yield 'an option of another command' => [['variance:split', '-', '--analyte=ph'], "target,sample,analysis,value\n1,1,1,5\n", 'analyte'];
         yield 'no margin' => [['cores:needed', '--sd=0.5'], null, '--margin'];
         yield 'a margin of nothing' => [['cores:needed', '--sd=0.5', '--margin=0'], null, 'margin'];
+        yield 'a report of nothing' => [['report:read', '-'], '', 'empty'];
+        yield 'a row wider than its header' => [['report:read', '-'], "Sample,pH\nA,6.5\nB,6.5,7\n", '3'];
+        yield 'a quote that is never closed' => [['report:read', '-'], "Sample,pH\nA,\"6.5\nB,6.6\n", '2'];
+        yield 'soil of lead' => [['report:read', '-', '--bulk-density=11'], "Sample,pH\nA,6.5\n", '--bulk-density'];
+        yield 'a buffer that is none' => [['lime:rate', '--mehlich=61', '--ph=5.6', '--target=6.5'], null, '--mehlich'];
+        yield 'no analyte of rates' => [['nutrient:rate', '--analyte=zn', '--value=1', '--crop=corn'], null, '--analyte'];
+        yield 'one limit of two' => [['nutrient:rate', '--analyte=p', '--value=1', '--crop=corn', '--critical=20'], null, '--limit'];
+        yield 'a need and a test' => [['nitrogen:rate', '--need=100', '--psnt=10'], null, '--need'];
+        yield 'a mix of nothing' => [['blend:choose', '-'], '{"need":{"n":5},"products":[]}', 'product'];
+        yield 'a nutrient that is none' => [['blend:choose', '-'], '{"need":{"gold":5},"products":[{"name":"a","cost":1,"n":5}]}', 'gold'];
+        yield 'nothing treated' => [['response:check', '-'], "group,plot,before,after\ncontrol,A,5,6\n", 'treated'];
+        yield 'a metal of nought' => [['metals:screen', '-', '--limit=400'], "value\n0\n", 'row 2'];
         yield 'a colour of two' => [['colour:difference', '50,2', '50,0,1'], null, '50,2'];
     }
 

@@ -78,7 +78,7 @@ final class AmountsTest extends ApiTestCase
         $it = $this->amount($bare);
         self::assertStringContainsString('whose rate stands', $it['answer']);
         // The nitrate test before side-dressing is made for a foot, and this composite stands for less.
-        self::assertStringContainsString('0-12in', implode(' ', $it['reasons']));
+        self::assertStringContainsString('0-12 in', implode(' ', $it['reasons']));
         self::assertSame('action', $it['kind']);
     }
 
