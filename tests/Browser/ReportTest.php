@@ -27,7 +27,7 @@ final class ReportTest extends BrowserTestCase
         $this->see('no portion of this team');
         $this->click("//*[@aria-label='Extractant of Available P']/ancestor::*[contains(@class, 'el-select__wrapper')]");
         $this->click("//*[contains(@class, 'el-select-dropdown__item') and normalize-space()='olsen']");
-        $this->see('no unit is written for phosphorus; say which it is');
+        $this->see('no unit that is known is written for phosphorus; say which it is');
         $this->click("//*[@aria-label='Unit of Available P']/ancestor::*[contains(@class, 'el-select__wrapper')]");
         $this->click("//*[contains(@class, 'el-select-dropdown__item') and normalize-space()='ppm']");
         $this->see('phosphorus, olsen');

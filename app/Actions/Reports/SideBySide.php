@@ -76,7 +76,7 @@ final class SideBySide
         $used = array_unique([...$readings->pluck('method_id')->all(), ...$others->pluck('method_id')->all()]);
 
         return [
-            'total' => $total, 'analyte' => $analyte, 'name' => Analytes::name($analyte), 'unit' => SoilUnit::home($analyte)->code ?? '', 'actions' => $policy->terms['actions'] ?? [], 'ratio' => ($policy->terms['scale'] ?? 'absolute') === 'ratio',
+            'total' => $total, 'analyte' => $analyte, 'name' => Analytes::name($analyte), 'unit' => SoilUnit::home($analyte)->code ?? '', 'digits' => Analytes::find($analyte)->digits ?? 2, 'actions' => $policy->terms['actions'] ?? [], 'ratio' => ($policy->terms['scale'] ?? 'absolute') === 'ratio',
             'limits_of' => TestMethod::extractantOf($analyte), 'series' => array_values($methods->whereIn('id', $used)->map(fn (TestMethod $method): array => $this->series($method))->all()), 'rows' => $rows,
             'labs' => $this->labs($methods, $samples, $bySample, $policy),
         ];

@@ -48,7 +48,7 @@ final readonly class ActionAdvice
         $reasons = self::doubts($analyte, $tested, $limits, $actions);
         $rate = self::rate($analyte, $tested, $limits, $limitsAreOwn, $for);
         if ($rate === null) {
-            return new self('action', $answer, null, null, null, $reasons, self::missing($analyte, $for));
+            return new self('action', $answer, null, null, null, $reasons, $class === $limits->classes() - 1 ? '' : self::missing($analyte, $for));
         }
         [$nutrient, $pounds, $between, $why] = $rate;
 
@@ -65,7 +65,7 @@ final readonly class ActionAdvice
             $kit->signed === null => self::bare('none', "Nothing: {$kit->test} reads {$kit->band}, and no verdict on its sort claim has been signed.", $lab),
             $kit->action === null => self::bare('none', "Nothing: {$kit->test} reads {$kit->band}, which reaches over a limit.", $lab),
             ! $kit->inScope() => self::bare('none', "Nothing: {$kit->test} reads {$kit->band}, outside the readings that its verdict rests on.", $lab),
-            default => self::bare('none', "Nothing: {$kit->test} reads {$kit->band}, and the verdict on its sort claim is {$kit->signed->value}.", $lab),
+            default => self::bare('none', "Nothing: {$kit->test} reads {$kit->band}, and the verdict on its sort claim is \"{$kit->signed->value}\".", $lab),
         };
     }
 

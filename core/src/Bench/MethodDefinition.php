@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HonestCore\Bench;
 
+use HonestCore\Analyte\Analyte;
 use HonestCore\Analyte\Analytes;
 use HonestCore\Error\BadDefinition;
 use HonestCore\Error\CoreError;
@@ -114,9 +115,15 @@ final readonly class MethodDefinition
     /** @throws BadDefinition */
     private static function analyte(Entry $entry): string
     {
-        $codes = [...Analytes::codes(), 'texture'];
+        return (string) $entry->oneOf('analyte', array_column(self::measurable(), 'code'));
+    }
 
-        return (string) $entry->oneOf('analyte', $codes);
+    /** @return list<array{code: string, name: string}> what a method of the bench can measure: any analyte that is no share of another, and texture */
+    public static function measurable(): array
+    {
+        $own = array_filter(array_map(Analytes::get(...), Analytes::codes()), static fn (Analyte $one): bool => ! $one->isShare());
+
+        return [...array_values(array_map(static fn (Analyte $one): array => ['code' => $one->code, 'name' => $one->name], $own)), ['code' => 'texture', 'name' => 'texture']];
     }
 
     /**

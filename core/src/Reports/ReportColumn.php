@@ -92,7 +92,7 @@ final readonly class ReportColumn
             return [new Doubt('unit', "{$place}: the unit \"{$this->unread}\" is not understood; say which it is.", true)];
         }
         if ($this->unit === '') {
-            return $known->isUnitless() ? [] : [new Doubt('unit', "{$place}: no unit is written for {$known->name}; say which it is.", true)];
+            return $known->isUnitless() ? [] : [new Doubt('unit', "{$place}: no unit that is known is written for {$known->name}; say which it is.", true)];
         }
         $unit = SoilUnit::named($this->unit);
         if (! $unit->fits($this->analyte) && ! ($known->isShare() && $unit->code === 'percent')) {

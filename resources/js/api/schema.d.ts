@@ -7151,6 +7151,7 @@ export interface components {
             };
         };
         Library: {
+            analytes: components["schemas"]["NamedCode"][];
             methods: components["schemas"]["LibraryMethod"][];
             schema: {
                 [key: string]: unknown;
@@ -7747,6 +7748,7 @@ export interface components {
             letter: components["schemas"]["RecheckLetter"] | null;
         };
         SideBySide: {
+            digits: number;
             total: number;
             analytes: components["schemas"]["AnalyteCount"][];
             analyte: string;

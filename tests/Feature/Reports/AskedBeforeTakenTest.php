@@ -22,11 +22,11 @@ final class AskedBeforeTakenTest extends ReportTestCase
         $code = $this->code();
         $file = "sample,K Mehlich-3 (kg/rai),P Olsen\n{$code},40,12\n";
         $shown = $this->preview($file)->assertOk();
-        self::assertSame(['', 'kg/rai" is not understood', 'no unit is written'], array_map(
-            static fn (array $one): string => $one['doubts'] === [] ? '' : (string) preg_replace('/^.*(kg\/rai" is not understood|no unit is written).*$/', '$1', $one['doubts'][0]['words']), $shown->json('understood'),
+        self::assertSame(['', 'kg/rai" is not understood', 'no unit that is known is written'], array_map(
+            static fn (array $one): string => $one['doubts'] === [] ? '' : (string) preg_replace('/^.*(kg\/rai" is not understood|no unit that is known is written).*$/', '$1', $one['doubts'][0]['words']), $shown->json('understood'),
         ));
         self::assertSame([null, null], array_column($shown->json('results'), 'value'));
-        self::assertSame(['the unit "kg/rai" is not understood; say which it is.', 'no unit is written for phosphorus; say which it is.'], array_column($shown->json('results'), 'problem'));
+        self::assertSame(['the unit "kg/rai" is not understood; say which it is.', 'no unit that is known is written for phosphorus; say which it is.'], array_column($shown->json('results'), 'problem'));
         $this->take($file)->assertStatus(422);
         self::assertSame(0, LabResult::query()->count());
 

@@ -20,6 +20,7 @@ final class ListLibrary
                 'code' => $method->code, 'name' => $method->name, 'analyte' => $method->analyte, 'scale' => $method->scale->kind, 'source' => $method->source, 'definition' => $method->toArray(),
             ], array_values(MethodLibrary::all())),
             'schema' => array_diff_key(RuleTable::named('method-schema'), ['source' => 0]),
+            'analytes' => MethodDefinition::measurable(),
             'protocol_breaks' => array_map(static fn (ProtocolBreak $break): array => ['code' => $break->code, 'name' => $break->name], ProtocolBreak::all()),
         ]);
     }

@@ -10,25 +10,18 @@ import ScaleEditor from './ScaleEditor.vue'
 import StepEditor from './StepEditor.vue'
 
 /** A method's definition, new or to be revised; the scale is open only while it is new. */
-const props = defineProps<{ fresh: boolean; breaks: Schema<'NamedCode'>[]; refusal: Refused | null; saving: boolean; act: string }>()
+const props = defineProps<{
+    fresh: boolean
+    analytes: Schema<'NamedCode'>[]
+    breaks: Schema<'NamedCode'>[]
+    refusal: Refused | null
+    saving: boolean
+    act: string
+}>()
 const emit = defineEmits<{ save: [why: string]; leave: [] }>()
 const draft = defineModel<Draft>({ required: true })
 const why = ref(props.fresh ? 'As the leaflet of the kit says.' : '')
 const wrong = (field: string): string | undefined => props.refusal?.fields[field]?.[0]
-const ANALYTES: [string, string][] = [
-    ['ph', 'pH'],
-    ['p', 'phosphorus'],
-    ['k', 'potassium'],
-    ['no3n', 'nitrate N'],
-    ['nh4n', 'ammonium N'],
-    ['ca', 'calcium'],
-    ['mg', 'magnesium'],
-    ['s', 'sulphur'],
-    ['om', 'organic matter'],
-    ['ec', 'salts (EC)'],
-    ['pb', 'lead'],
-    ['texture', 'texture'],
-]
 const reagents = computed({
     get: () => draft.value.reagents.map(({ name }) => name),
     set: (names) => (draft.value.reagents = names.map((name) => ({ name }))),
@@ -49,7 +42,7 @@ function save(): void {
             <template v-if="fresh">
                 <FormField label="It measures">
                     <el-select v-model="draft.analyte" style="width: 150px">
-                        <el-option v-for="[code, name] in ANALYTES" :key="code" :value="code" :label="name" />
+                        <el-option v-for="{ code, name } in analytes" :key="code" :value="code" :label="name" />
                     </el-select>
                 </FormField>
                 <FormField label="In"><el-input v-model="draft.unit" name="unit" style="width: 80px" /></FormField>

@@ -57,6 +57,7 @@ const KINDS = { act: 'do', timed: 'do for a time', wait: 'wait', read: 'read' }
             v-if="draft"
             v-model="draft"
             :fresh="false"
+            :analytes="library?.analytes ?? []"
             :breaks="breaks"
             :refusal="refusal"
             :saving="saving"

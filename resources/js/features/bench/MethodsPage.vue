@@ -58,6 +58,7 @@ const lede = computed(() =>
         <MethodForm
             v-model="draft"
             fresh
+            :analytes="library?.analytes ?? []"
             :breaks="library?.protocol_breaks ?? []"
             :refusal="refusal"
             :saving="saving"

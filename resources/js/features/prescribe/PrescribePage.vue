@@ -152,13 +152,11 @@ const print = (): void => window.print()
     margin: 0 0 10px;
 }
 .title {
-    display: flex;
-    justify-content: space-between;
-    align-items: flex-end;
-    margin: 14px 0 6px;
+    margin: 14px 0 8px;
 }
 .material {
     gap: 16px;
+    margin-top: 4px;
 }
 .material .field {
     margin: 0;

@@ -28,7 +28,7 @@ const { data, error } = useQuery({
 const ask = (change: Record<string, string | number | undefined>): void => void router.replace({ query: { ...route.query, ...change } })
 const rows = computed(() => (data.value?.rows ?? []).filter((row) => !only.value || ['differ', 'close', 'partly'].includes(row.state)))
 const letters = computed(() => new Map((data.value?.series ?? []).map((series, i) => [series.id, String.fromCharCode(65 + (i % 26))])))
-const digits = computed(() => (['ph', 'buffer_ph', 'om', 'ec', 'cec'].includes(data.value?.analyte ?? '') ? 2 : 0))
+const digits = computed(() => data.value?.digits ?? 0)
 
 /** The scale: whole steps of pH; by logarithms where the analyte is judged by ratios. */
 const scale = computed(() => {
