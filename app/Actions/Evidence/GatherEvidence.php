@@ -182,7 +182,7 @@ final class GatherEvidence
         $band = $scale->named((string) $reading->band) ?? throw new \UnexpectedValueException("Reading {$reading->id} holds no band of its method.");
         $other = $reading->between === null ? null : $scale->named($reading->between);
 
-        return $other === null ? $band : $scale->median([$band, $other], $reference, $limits);
+        return $other === null ? $band : Bands::median([$band, $other], $limits);
     }
 
     /** A reading as a number: its value, or the middle of its closed band. */

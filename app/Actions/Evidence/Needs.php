@@ -25,7 +25,7 @@ final class Needs
         $actions = $evidence->policy->terms['actions'];
         $classes = [];
         foreach ($sort->tally->perClass as $class => ['n' => $n, 'agree' => $agree]) {
-            $classes[] = ['action' => $actions[$class] ?? '', 'n' => $n, 'agree' => $agree, 'lacks' => max(0, self::LEAST_IN_CLASS - $n)];
+            $classes[] = ['action' => $actions[$class] ?? '', 'n' => $n, 'agree' => $agree, 'lacks' => $sort->lacking[$class] ?? 0];
         }
         $n = count($evidence->counted());
 

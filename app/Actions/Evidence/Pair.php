@@ -36,7 +36,7 @@ final readonly class Pair
     /** The band the pair counts by; null for a test that gives numbers. */
     public function band(): ?Band
     {
-        return $this->scale === null || $this->paired->bands === [] ? null : $this->scale->median($this->paired->bands, $this->reference, $this->limits);
+        return $this->scale === null || $this->paired->bands === [] ? null : Bands::median($this->paired->bands, $this->limits);
     }
 
     /** The test's figure: the mean of its numbers or the middle of its band; null for an open band. */

@@ -8,6 +8,7 @@ use HonestCore\Agreement\Assessment;
 use HonestCore\Agreement\Bands;
 use HonestCore\Agreement\DefaultPolicy;
 use HonestCore\Agreement\EvidenceTable;
+use HonestCore\Agreement\Looking;
 use HonestCore\Agreement\Scale;
 use HonestCore\Error\BadOption;
 use HonestCore\Table\Number;
@@ -15,7 +16,7 @@ use HonestCore\Table\Number;
 final class AssessEvidence extends ContractCommand
 {
     protected $signature = 'evidence:assess
-        {file : CSV with the columns sample, reference, test and optionally replicate, flag; - for standard input}
+        {file : CSV with the columns sample, reference, test and optionally replicate, flag, cluster; - for standard input}
         {--analyte= : analyte code, picks the default policy}
         {--thresholds= : action limits on the reference scale, ascending, such as 6.0,7.3}
         {--allowable= : largest difference that still sizes a rate}
@@ -23,6 +24,9 @@ final class AssessEvidence extends ContractCommand
         {--required= : share of samples that must be sorted to the right action}
         {--confidence= : confidence of every bound}
         {--scale= : absolute or ratio}
+        {--looks= : once or often}
+        {--resolution= : smallest step of the test\'s scale}
+        {--u-reference= : standard uncertainty of one reference result}
         {--bands= : for an ordinal test, name:lower:upper parted by commas}
         {--json : print one JSON document}';
 
@@ -35,11 +39,15 @@ final class AssessEvidence extends ContractCommand
             $analyte, $this->thresholds(), $this->number('allowable'), $this->number('change'),
             $this->number('required'), $this->number('confidence'), $this->scale(),
         );
+        $policy = $this->oneOf('looks', ['once', 'often']) === 'often' ? $policy->lookedAt(Looking::Often, intervalsToo: false) : $policy;
+        $resolution = $this->within('resolution', 0, aboveLow: true);
+        $policy = $resolution === null ? $policy : $policy->withResolution($resolution);
+        $uReference = $this->within('u-reference', 0);
         $notation = $this->text('bands');
         $bands = $notation === null ? null : Bands::parse($notation);
         $table = EvidenceTable::parse($this->file('file'), $policy->scale, $bands);
 
-        return Assessment::of($table->samples, $table->leftOut, $policy, $bands)->toArray();
+        return Assessment::of($table->samples, $table->leftOut, $policy, $bands, $uReference)->toArray();
     }
 
     /**

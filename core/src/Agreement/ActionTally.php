@@ -10,7 +10,8 @@ use HonestCore\Error\ValueOutOfRange;
  * How often a test sent samples to the action the reference sends them to.
  *
  * Quantity and unit: counts of samples. `matrix` has rows reference and columns test, and is null when a
- * band that cannot sort was read. `cut` counts the pairs read as a band that a limit cuts.
+ * pair could not be sorted. `cut` counts the pairs in whose middle a band stands that a limit cuts. `classes` and `hits` tell of
+ * each pair the class of its reference and whether the test agrees, 1 or 0.
  */
 final readonly class ActionTally
 {
@@ -19,6 +20,9 @@ final readonly class ActionTally
      * @param list<list<int>>|null $matrix
      * @param array<string, int> $cut pairs by name of a closed band that a limit cuts
      * @param array<string, int> $mute pairs by name of an open band that a limit cuts
+     * @param int $torn pairs whose two middle bands, one of them open, sort to different classes
+     * @param list<int> $classes
+     * @param list<float> $hits
      */
     private function __construct(
         public int $pairs,
@@ -28,6 +32,9 @@ final readonly class ActionTally
         public array $cut,
         public array $mute,
         public bool $anyBandSorts,
+        public int $torn,
+        public array $classes,
+        public array $hits,
     ) {}
 
     /**
@@ -39,15 +46,17 @@ final readonly class ActionTally
     {
         $asked = $agreed = array_fill(0, $limits->classes(), 0);
         $matrix = array_fill(0, $limits->classes(), array_fill(0, $limits->classes(), 0));
-        [$agree, $cut, $mute] = [0, [], []];
+        [$agree, $cut, $mute, $torn, $unsorted, $classes, $hits] = [0, [], [], 0, 0, [], []];
         foreach ($samples as $sample) {
             $own = $sample->limits ?? $limits;
             if ($own->classes() !== $limits->classes()) {
                 throw ValueOutOfRange::of("The number of action classes of sample {$sample->sample}", $own->classes(), "{$limits->classes()}, as in the policy");
             }
-            $wanted = $own->classOf($sample->reference);
+            $wanted = $own->classOfComputed($sample->reference);
             $got = $sample->testClass($own, $bands);
             $asked[$wanted]++;
+            $classes[] = $wanted;
+            $hits[] = $got === $wanted ? 1.0 : 0.0;
             if ($got === $wanted) {
                 $agreed[$wanted]++;
                 $agree++;
@@ -58,19 +67,23 @@ final readonly class ActionTally
             if ($bands === null || $sample->bands === []) {
                 continue;
             }
-            $band = $bands->median($sample->bands, $sample->reference, $own);
-            if ($got === null) {
-                $mute[$band->name] = ($mute[$band->name] ?? 0) + 1;
-            } elseif ($band->isCutBy($own)) {
-                $cut[$band->name] = ($cut[$band->name] ?? 0) + 1;
+            $cutBands = array_filter(Bands::middles($sample->bands), static fn (Band $band): bool => $band->isCutBy($own));
+            $unsorted += $got === null ? 1 : 0;
+            $torn += $got === null && array_filter($cutBands, static fn (Band $band): bool => $band->isOpen()) === [] ? 1 : 0;
+            foreach ($cutBands as $band) {
+                if ($band->isOpen()) {
+                    $mute[$band->name] = ($mute[$band->name] ?? 0) + 1;
+                } else {
+                    $cut[$band->name] = ($cut[$band->name] ?? 0) + 1;
+                }
             }
         }
 
         return new self(
             count($samples), $agree,
             array_map(static fn (int $n, int $hits): array => ['n' => $n, 'agree' => $hits], $asked, $agreed),
-            $mute === [] ? array_map(array_values(...), array_values($matrix)) : null, $cut, $mute,
-            $bands === null || self::coversEveryClass($bands, $samples, $limits),
+            $unsorted === 0 ? array_map(array_values(...), array_values($matrix)) : null, $cut, $mute,
+            $bands === null || self::coversEveryClass($bands, $samples, $limits), $torn, $classes, $hits,
         );
     }
 

@@ -28,9 +28,13 @@ final readonly class Assessment
         public array $reasons,
     ) {}
 
-    /** @param list<PairedSample> $samples */
-    public static function of(array $samples, int $leftOut, Policy $policy, ?Bands $bands): self
+    /**
+     * @param list<PairedSample> $samples
+     * @param float|null $uReference standard uncertainty of one reference result, of its logarithm on the ratio scale
+     */
+    public static function of(array $samples, int $leftOut, Policy $policy, ?Bands $bands, ?float $uReference = null): self
     {
+        $clusters = Clusters::of($samples);
         $tally = ActionTally::of($samples, $policy->limits, $bands);
         $kappa = $tally->matrix === null ? null : Kappa::of($tally->matrix);
         $most = array_reduce($samples, static fn (int $m, PairedSample $s): int => max($m, $s->replicates()), 0);
@@ -39,7 +43,7 @@ final readonly class Assessment
             $x = array_map(static fn (PairedSample $s): float => $s->reference, $samples);
             $y = array_map(static fn (PairedSample $s): float => $s->test(), $samples);
             $differences = Differences::between(
-                array_map($policy->scale->of(...), $x), array_map($policy->scale->of(...), $y), $policy->looking->confidenceAt(count($x), $policy->confidence),
+                array_map($policy->scale->of(...), $x), array_map($policy->scale->of(...), $y), $policy->intervalsAt(count($x)), $clusters, $uReference,
             );
             $deming = Deming::fit($x, $y);
             $passingBablok = PassingBablok::fit($x, $y, $policy->confidence);
@@ -48,10 +52,10 @@ final readonly class Assessment
 
         return new self(
             $policy->analyte, count($samples), $leftOut, $differences, $deming, $passingBablok, $concordance, $kappa,
-            SortClaim::judge($tally, $policy),
-            RateClaim::judge($differences, count($samples), $most, $bands, $policy),
+            SortClaim::judge($tally, $policy, $clusters),
+            RateClaim::judge($differences, count($samples), $most, $bands, $policy, $clusters),
             TrackClaim::judge(Repeatability::of($samples, $policy), $policy),
-            self::reasons($policy->looking, count($samples), $most, $bands, $kappa, $differences, $deming, $passingBablok, $concordance),
+            self::reasons($policy, count($samples), $most, $bands, $kappa, $differences, $deming, $passingBablok, $concordance),
         );
     }
 
@@ -61,6 +65,7 @@ final readonly class Assessment
         return [
             'analyte' => $this->analyte,
             'pairs' => $this->pairs,
+            'pairs_effective' => $this->sort->effective,
             'left_out' => $this->leftOut,
             'difference' => $this->differences?->toArray(),
             'regression' => $this->deming === null || $this->passingBablok === null ? null : [
@@ -78,10 +83,14 @@ final readonly class Assessment
 
     /** @return list<string> */
     private static function reasons(
-        Looking $looking, int $pairs, int $most, ?Bands $bands, ?Kappa $kappa, ?Differences $differences,
+        Policy $policy, int $pairs, int $most, ?Bands $bands, ?Kappa $kappa, ?Differences $differences,
         ?Deming $deming, ?PassingBablok $passingBablok, ?Concordance $concordance,
     ): array {
-        $reasons = [$looking === Looking::Once ? 'The bounds hold for one look at the evidence, fixed beforehand.' : 'The bounds hold however often the evidence is looked at.'];
+        $reasons = [match (true) {
+            $policy->looking === Looking::Once => 'The bounds hold for one look at the evidence, fixed beforehand.',
+            $policy->guardsIntervals => 'The bounds hold however often the evidence is looked at.',
+            default => 'The bounds of the sort claim hold however often the evidence is looked at; intervals of limits and spreads are those of their plain confidence.',
+        }];
         if ($most > 1) {
             $reasons[] = "Up to {$most} readings of a sample were averaged: what is said of sorting and rating holds for such averages, not for one reading.";
         }
@@ -90,6 +99,7 @@ final readonly class Assessment
             'A band that cannot sort was read, so kappa is null.' => $kappa === null,
             'All results fall in one action class (or there are none), so chance alone agrees fully and kappa has no value.' => $kappa !== null && $kappa->unweighted === null,
             'Limits of agreement need 2 pairs.' => $bands === null && $pairs < 2,
+            'The limits at the ends need 4 pairs.' => $bands === null && $pairs < 4,
             'The differences leave no spread to test a trend on.' => $pairs > 2 && $differences !== null && $differences->trend->p === null,
             'A trend needs 3 pairs.' => $bands === null && $pairs < 3,
             'The readings leave no spread for a Deming line.' => $pairs > 1 && $deming !== null && $deming->slope === null,

@@ -72,49 +72,41 @@ final readonly class Bands
     }
 
     /**
-     * Position of a reference value counted in bands; between two bands it is a half.
+     * The one or two bands in the middle of replicates.
      *
-     * @pure
+     * @param non-empty-list<Band> $replicates
+     * @return non-empty-list<Band>
      */
-    public function position(float $reference): float
+    public static function middles(array $replicates): array
     {
-        $position = -0.5;
-        foreach ($this->bands as $i => $band) {
-            if ($band->contains($reference)) {
-                return $i;
-            }
-            if ($reference >= $band->upper) {
-                $position = $i + 0.5;
-            }
-        }
+        usort($replicates, static fn (Band $a, Band $b): int => $a->lower + $a->upper <=> $b->lower + $b->upper);
+        [$lower, $upper] = [$replicates[intdiv(count($replicates) - 1, 2)], $replicates[intdiv(count($replicates), 2)]];
 
-        return $position;
+        return $lower->name === $upper->name ? [$lower] : [$lower, $upper];
     }
 
     /**
-     * Median of replicate bands. Of two middle bands the one farther from the reference, counted in
-     * bands; of two equally far the one in another action class than the reference, else the lower.
+     * Median of replicate bands. Two different middle bands read as the point midway between their middles; where one of them is
+     * open they sort to the class that both sort to, and cannot sort where they differ.
      *
      * @param non-empty-list<Band> $replicates
      */
-    public function median(array $replicates, float $reference, ActionLimits $limits): Band
+    public static function median(array $replicates, ActionLimits $limits): Band
     {
-        usort($replicates, static fn (Band $a, Band $b): int => $a->lower <=> $b->lower);
-        $n = count($replicates);
-        $upper = $replicates[intdiv($n, 2)];
-        $lower = $replicates[intdiv($n - 1, 2)];
-        if ($lower === $upper) {
-            return $lower;
+        $middles = self::middles($replicates);
+        if (count($middles) === 1) {
+            return $middles[0];
         }
-        $at = $this->position($reference);
-        $below = abs((int) array_search($lower, $this->bands, true) - $at);
-        $above = abs((int) array_search($upper, $this->bands, true) - $at);
-        if ($below !== $above) {
-            return $below > $above ? $lower : $upper;
+        [$lower, $upper] = $middles;
+        $name = "{$lower->name} and {$upper->name}";
+        if (! $lower->isOpen() && ! $upper->isOpen()) {
+            return new Band($name, ($lower->lower + $upper->lower) / 2, ($lower->upper + $upper->upper) / 2);
         }
-        $class = $limits->classOf($reference);
+        $class = $lower->classIn($limits);
 
-        return $lower->classIn($limits) === $class && $upper->classIn($limits) !== $class ? $upper : $lower;
+        return $class !== null && $class === $upper->classIn($limits)
+            ? ($lower->isOpen() ? $lower : $upper)
+            : new Band($name, min($lower->lower, $upper->lower), max($lower->upper, $upper->upper));
     }
 
     /** @throws BadOption */

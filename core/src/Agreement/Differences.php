@@ -21,12 +21,14 @@ use HonestCore\Statistics\StudentT;
  */
 final readonly class Differences
 {
-    private const FACTOR = 1.96;
+    public const FACTOR = 1.96;
 
     /**
      * @param array{float, float}|null $meanInterval
      * @param array{float, float}|null $lowerInterval
      * @param array{float, float}|null $upperInterval
+     * @param list<float> $differences
+     * @param float|null $sdWithoutReference less the reference's own standard uncertainty, where that is known
      */
     private function __construct(
         public ?float $mean,
@@ -37,13 +39,16 @@ final readonly class Differences
         public ?array $lowerInterval,
         public ?array $upperInterval,
         public Trend $trend,
+        public array $differences = [],
+        public ?LimitsAtEnds $atEnds = null,
+        public ?float $sdWithoutReference = null,
     ) {}
 
     /**
      * @param list<float> $reference
      * @param list<float> $test
      */
-    public static function between(array $reference, array $test, float $confidence): self
+    public static function between(array $reference, array $test, float $confidence, ?Clusters $clusters = null, ?float $uReference = null): self
     {
         $n = count($reference);
         [$differences, $middles] = [[], []];
@@ -58,7 +63,7 @@ final readonly class Differences
         $mean = Spread::mean($differences);
         $sd = Spread::standardDeviation($differences);
         if ($sd === null) {
-            return new self($mean, null, null, null, null, null, null, $trend);
+            return new self($mean, null, null, null, null, null, null, $trend, $differences);
         }
         $root = sqrt($n);
         $alpha = 1 - $confidence;
@@ -70,7 +75,8 @@ final readonly class Differences
             $mean, $sd, [$mean - $reach, $mean + $reach],
             $mean - self::FACTOR * $sd, $mean + self::FACTOR * $sd,
             [$mean - $outer, $mean - $inner], [$mean + $inner, $mean + $outer],
-            $trend,
+            $trend, $differences, LimitsAtEnds::of($middles, $differences, $confidence, ($clusters ?? Clusters::none())->effect($differences)),
+            $uReference === null ? null : sqrt(max(0.0, $sd ** 2 - $uReference ** 2)),
         );
     }
 
@@ -86,6 +92,8 @@ final readonly class Differences
             'lower_limit_ci' => $this->lowerInterval,
             'upper_limit_ci' => $this->upperInterval,
             'trend' => ['slope' => $this->trend->slope, 'p' => $this->trend->p],
+            'at_ends' => $this->atEnds?->ends,
+            'sd_without_reference' => $this->sdWithoutReference,
         ];
     }
 }

@@ -11,10 +11,11 @@ use HonestCore\Table\Number;
 
 /**
  * The paired readings of one test and one reference, from a table with the columns sample, reference, test
- * and optionally replicate and flag.
+ * and optionally replicate, flag and cluster.
  *
  * Domain: a row with any text under `flag` is left out, its numbers are not read. One sample stands on
- *   several rows only with a `replicate` column and the same reference.
+ *   several rows only with a `replicate` column and the same reference. With a `cluster` column every row that is not left out
+ *   names one, the same for all rows of a sample.
  */
 final readonly class EvidenceTable
 {
@@ -30,7 +31,7 @@ final readonly class EvidenceTable
     public static function parse(string $text, Scale $scale, ?Bands $bands): self
     {
         $table = CsvTable::parse($text, ['sample', 'reference', 'test']);
-        [$references, $tests, $leftOut] = [[], [], 0];
+        [$references, $tests, $clusters, $leftOut] = [[], [], [], 0];
         foreach ($table->rows as $row => $cells) {
             if (($cells['flag'] ?? '') !== '') {
                 $leftOut++;
@@ -50,30 +51,37 @@ final readonly class EvidenceTable
                 throw BadRow::at($row, "sample {$sample} has another reference than before ({$references[$key]}, now {$reference})", 'the same reference on all rows of a sample');
             }
             $references[$key] = $reference;
+            if ($table->has('cluster')) {
+                $clusters[$key] = self::cluster($row, $sample, $cells['cluster'], $clusters[$key] ?? null);
+            }
             $tests[$key][] = $bands === null
                 ? self::number($row, 'test', $cells['test'], $scale)
                 : self::band($row, $cells['test'], $bands);
         }
 
-        return new self(self::paired($references, $tests), $leftOut);
+        return new self(self::paired($references, $tests, $clusters), $leftOut);
     }
 
     /**
      * @param array<string, float> $references
      * @param array<string, non-empty-list<float|Band>> $tests
+     * @param array<string, string> $clusters
      * @return list<PairedSample>
      */
-    private static function paired(array $references, array $tests): array
+    private static function paired(array $references, array $tests, array $clusters): array
     {
         $samples = [];
         foreach ($tests as $key => $values) {
             $name = substr($key, 1);
             $readings = array_values(array_filter($values, is_float(...)));
             $bands = array_values(array_filter($values, static fn (float|Band $value): bool => $value instanceof Band));
-            if ($readings !== []) {
-                $samples[] = PairedSample::numeric($name, $references[$key], $readings);
-            } elseif ($bands !== []) {
-                $samples[] = PairedSample::ordinal($name, $references[$key], $bands);
+            $sample = match (true) {
+                $readings !== [] => PairedSample::numeric($name, $references[$key], $readings),
+                $bands !== [] => PairedSample::ordinal($name, $references[$key], $bands),
+                default => null,
+            };
+            if ($sample !== null) {
+                $samples[] = isset($clusters[$key]) ? $sample->inCluster($clusters[$key]) : $sample;
             }
         }
 
@@ -96,6 +104,20 @@ final readonly class EvidenceTable
         }
 
         return $value;
+    }
+
+    /** @throws BadRow */
+    private static function cluster(int $row, string $sample, string $cell, ?string $before): string
+    {
+        $cluster = trim($cell);
+        if ($cluster === '') {
+            throw BadRow::at($row, 'the cluster is empty', 'the session, lot or day of the pair, in every row that is not flagged');
+        }
+        if ($before !== null && $before !== $cluster) {
+            throw BadRow::at($row, "sample {$sample} stands in another cluster than before ({$before}, now {$cluster})", 'the same cluster on all rows of a sample');
+        }
+
+        return $cluster;
     }
 
     /** @throws BadRow */

@@ -18,17 +18,17 @@ enum Looking: string
     case Once = 'once';
     case Often = 'often';
 
-    public function lower(int $hits, int $trials, float $confidence): float
+    public function lower(float $hits, float $trials, float $confidence): float
     {
         return $this === self::Once ? BinomialBound::lower($hits, $trials, $confidence) : ConfidenceSequence::lower($hits, $trials, $confidence);
     }
 
-    public function upper(int $hits, int $trials, float $confidence): float
+    public function upper(float $hits, float $trials, float $confidence): float
     {
         return $this === self::Once ? BinomialBound::upper($hits, $trials, $confidence) : ConfidenceSequence::upper($hits, $trials, $confidence);
     }
 
-    public function furtherHits(int $hits, int $trials, float $share, float $confidence): int
+    public function furtherHits(float $hits, float $trials, float $share, float $confidence): int
     {
         return $this === self::Once ? BinomialBound::furtherHits($hits, $trials, $share, $confidence) : ConfidenceSequence::furtherHits($hits, $trials, $share, $confidence);
     }

@@ -24,6 +24,7 @@ final readonly class PairedSample
         public array $readings,
         public array $bands,
         public ?ActionLimits $limits = null,
+        public ?string $cluster = null,
     ) {}
 
     /** @param non-empty-list<float> $readings */
@@ -41,7 +42,13 @@ final readonly class PairedSample
     /** The same sample judged by action limits of its own. */
     public function withLimits(ActionLimits $limits): self
     {
-        return new self($this->sample, $this->reference, $this->readings, $this->bands, $limits);
+        return new self($this->sample, $this->reference, $this->readings, $this->bands, $limits, $this->cluster);
+    }
+
+    /** The same sample with the session, lot or day that it shares with others. */
+    public function inCluster(string $cluster): self
+    {
+        return new self($this->sample, $this->reference, $this->readings, $this->bands, $this->limits, $cluster);
     }
 
     /** Mean of the numeric readings. */
@@ -60,11 +67,9 @@ final readonly class PairedSample
     public function testClass(ActionLimits $limits, ?Bands $bands): ?int
     {
         if ($bands !== null && $this->bands !== []) {
-            return $bands->median($this->bands, $this->reference, $limits)->classIn($limits);
+            return Bands::median($this->bands, $limits)->classIn($limits);
         }
 
-        return count($this->readings) === 1
-            ? $limits->classOf($this->readings[0])
-            : $limits->classOfComputed($this->test());
+        return $limits->classOfComputed($this->test());
     }
 }

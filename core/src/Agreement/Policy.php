@@ -10,8 +10,8 @@ use HonestCore\Error\ValueOutOfRange;
  * The limits set before the evidence is looked at.
  *
  * Quantities and units: action limits in the analyte's unit; `allowable` and `change` in that unit on the
- * absolute scale, and as a factor less 1 on the ratio scale (0.2 means a factor of 1.2); `required` and
- * `confidence` are shares strictly between 0 and 1.
+ * absolute scale, and as a factor less 1 on the ratio scale (0.2 means a factor of 1.2); `required` is a share
+ * strictly between 0 and 1, `confidence` one above 0.5.
  */
 final readonly class Policy
 {
@@ -26,6 +26,8 @@ final readonly class Policy
         public Scale $scale,
         public array $actions = [],
         public Looking $looking = Looking::Once,
+        public bool $guardsIntervals = true,
+        public ?float $resolution = null,
     ) {}
 
     /** @throws ValueOutOfRange */
@@ -43,10 +45,11 @@ final readonly class Policy
                 throw ValueOutOfRange::of($name, $value, 'a finite number above 0');
             }
         }
-        foreach (['required' => $required, 'confidence' => $confidence] as $name => $value) {
-            if (! ($value > 0 && $value < 1)) {
-                throw ValueOutOfRange::of($name, $value, 'between 0 and 1, both left out');
-            }
+        if (! ($required > 0 && $required < 1)) {
+            throw ValueOutOfRange::of('required', $required, 'between 0 and 1, both left out');
+        }
+        if (! ($confidence > 0.5 && $confidence < 1)) {
+            throw ValueOutOfRange::of('confidence', $confidence, 'between 0.5 and 1, both left out');
         }
 
         return new self($analyte, $limits, $allowable, $change, $required, $confidence, $scale);
@@ -65,13 +68,41 @@ final readonly class Policy
             throw ValueOutOfRange::of('The number of action names', count($actions), "{$this->limits->classes()}, one for each class");
         }
 
-        return new self($this->analyte, $this->limits, $this->allowable, $this->change, $this->required, $this->confidence, $this->scale, $actions, $this->looking);
+        return $this->with(['actions' => $actions]);
     }
 
-    /** The same policy with bounds for one look, or for looking often. */
-    public function lookedAt(Looking $looking): self
+    /**
+     * The same policy with bounds for one look, or for looking often.
+     *
+     * @param bool $intervalsToo are the intervals of limits and spreads to hold however often one looks as well, or the sort claim's alone?
+     */
+    public function lookedAt(Looking $looking, bool $intervalsToo = true): self
     {
-        return new self($this->analyte, $this->limits, $this->allowable, $this->change, $this->required, $this->confidence, $this->scale, $this->actions, $looking);
+        return $this->with(['looking' => $looking, 'guardsIntervals' => $intervalsToo]);
+    }
+
+    /**
+     * The same policy for a test whose scale has steps: a difference, or a factor less 1 on the ratio scale.
+     *
+     * @throws ValueOutOfRange
+     */
+    public function withResolution(float $resolution): self
+    {
+        return is_finite($resolution) && $resolution > 0
+            ? $this->with(['resolution' => $resolution])
+            : throw ValueOutOfRange::of('resolution', $resolution, 'a finite number above 0');
+    }
+
+    /** Smallest step of the test on the scale on which differences are taken; 0 where none is known. */
+    public function step(): float
+    {
+        return $this->resolution === null ? 0.0 : $this->scale->tolerance($this->resolution);
+    }
+
+    /** Confidence of an interval after n results. */
+    public function intervalsAt(int $n): float
+    {
+        return $this->guardsIntervals ? $this->looking->confidenceAt($n, $this->confidence) : $this->confidence;
     }
 
     /** An action class in words: its action where it is named, else its range. */
@@ -90,5 +121,14 @@ final readonly class Policy
     public function changeToSee(): float
     {
         return $this->scale->tolerance($this->change);
+    }
+
+    /** @param array{actions?: list<string>, looking?: Looking, guardsIntervals?: bool, resolution?: float} $changed */
+    private function with(array $changed): self
+    {
+        return new self(
+            $this->analyte, $this->limits, $this->allowable, $this->change, $this->required, $this->confidence, $this->scale,
+            $changed['actions'] ?? $this->actions, $changed['looking'] ?? $this->looking, $changed['guardsIntervals'] ?? $this->guardsIntervals, $changed['resolution'] ?? $this->resolution,
+        );
     }
 }

@@ -4,71 +4,84 @@ declare(strict_types=1);
 
 namespace HonestCore\Agreement;
 
+use HonestCore\Statistics\BinomialBound;
+
 /**
  * Rate: can the test's number size a rate?
  *
- * Rule: stands when the outer ends of both limits' intervals lie within ± allowable and no trend is seen;
- *   falls when the inner end of either lies beyond it; untested below 5 pairs; unable for bands; else open.
- * Source: see Differences; the rule is the product's own.
+ * Rule: stands when at both ends of the readings the outer ends of both limits' intervals lie within ± allowable, the required share
+ *   of differences is proven to be no larger, and their spread does not change with the level; falls when at either end the inner end
+ *   of either lies beyond it and a share of 95 % is refuted; untested below 5 pairs; unable for bands; with fewer than 3 clusters, or
+ *   none of the degrees of freedom left, and else, open.
+ * Source: see LimitsAtEnds and ShareWithin; the rule is the product's own.
  */
 final readonly class RateClaim
 {
-    /** @param list<string> $reasons */
-    private function __construct(public Verdict $verdict, public float $allowable, public array $reasons) {}
+    /** The share that limits of agreement are made for. */
+    private const USUAL_SHARE = 0.95;
 
-    public static function judge(?Differences $differences, int $pairs, int $mostReplicates, ?Bands $bands, Policy $policy): self
+    /** @param list<string> $reasons */
+    private function __construct(public Verdict $verdict, public float $allowable, public ?ShareWithin $within, public array $reasons) {}
+
+    public static function judge(?Differences $differences, int $pairs, int $mostReplicates, ?Bands $bands, Policy $policy, ?Clusters $clusters = null): self
     {
+        $clusters ??= Clusters::none();
+        $within = $differences === null || $differences->differences === [] ? null : ShareWithin::of($differences->differences, $policy->tolerance(), $policy->confidence, $clusters);
         if ($pairs < SortClaim::FEWEST_PAIRS) {
             $reasons = ["Fewer than 5 pairs ({$pairs}): too few to begin."];
 
-            return new self(Verdict::Untested, $policy->allowable, [...$reasons, ...self::bandReasons($bands, $policy)]);
+            return new self(Verdict::Untested, $policy->allowable, $within, [...$reasons, ...self::bandReasons($bands, $policy)]);
         }
-        if ($differences === null || $differences->lowerInterval === null || $differences->upperInterval === null) {
-            return new self(Verdict::Unable, $policy->allowable, self::bandReasons($bands, $policy));
+        if ($differences === null || $within === null) {
+            return new self(Verdict::Unable, $policy->allowable, null, self::bandReasons($bands, $policy));
         }
-        $allowed = $policy->tolerance();
-        [$outerLow, $innerLow] = $differences->lowerInterval;
-        [$innerHigh, $outerHigh] = $differences->upperInterval;
-        $trend = $differences->trend->p !== null && $differences->trend->p < 1 - $policy->confidence;
+        $ends = $differences->atEnds;
+        [$allowed, $p] = [$policy->tolerance() + BinomialBound::REACHED, $ends?->spreadP];
+        $uneven = $p !== null && $p < 1 - $policy->confidence;
         $verdict = match (true) {
-            $innerHigh > $allowed || $innerLow < -$allowed => Verdict::Falls,
-            $outerHigh <= $allowed && $outerLow >= -$allowed && ! $trend => Verdict::Stands,
+            $ends === null, $clusters->areTooFew() => Verdict::Open,
+            $ends->goBeyond($allowed) && $within->upper < self::USUAL_SHARE => Verdict::Falls,
+            $ends->stayWithin($allowed) && $within->lower >= $policy->required - BinomialBound::REACHED && ! $uneven => Verdict::Stands,
             default => Verdict::Open,
         };
 
-        return new self($verdict, $policy->allowable, self::reasons($verdict, $differences, $trend, $mostReplicates, $policy));
+        return new self($verdict, $policy->allowable, $within, [
+            ...($ends === null ? ['The pairs share so few clusters that no degree of freedom is left for the limits.'] : self::reasons($verdict, $ends, $within, $uneven, $policy)),
+            ...($clusters->areTooFew() ? ['Fewer than '.Clusters::FEWEST.' clusters: they prove and refute nothing, however many pairs they hold.'] : []),
+            ...($mostReplicates > 1 ? ["It holds for the mean of up to {$mostReplicates} readings of a sample, not for one reading."] : []),
+        ]);
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['verdict' => $this->verdict->value, 'allowable' => $this->allowable, 'reasons' => $this->reasons];
+        return ['verdict' => $this->verdict->value, 'allowable' => $this->allowable, 'within' => $this->within?->toArray(), 'reasons' => $this->reasons];
     }
 
     /** @return list<string> */
-    private static function reasons(Verdict $verdict, Differences $differences, bool $trend, int $replicates, Policy $policy): array
+    private static function reasons(Verdict $verdict, LimitsAtEnds $ends, ShareWithin $within, bool $uneven, Policy $policy): array
     {
-        [$outerLow, $innerLow] = $differences->lowerInterval ?? [0.0, 0.0];
-        [$innerHigh, $outerHigh] = $differences->upperInterval ?? [0.0, 0.0];
         $allowed = Words::trim($policy->tolerance());
+        $level = static fn (array $end): string => Words::trim($policy->scale === Scale::Ratio ? exp($end['at']) : $end['at']);
         $on = $policy->scale === Scale::Ratio ? ' (natural logs of test over reference)' : '';
-        $reasons = ['95 % of differences are estimated to lie from '.Words::trim($differences->lower ?? 0.0).' to '
-            .Words::trim($differences->upper ?? 0.0)."{$on}; the limits themselves may lie anywhere from "
-            .Words::trim($outerLow).' to '.Words::trim($outerHigh)."; sizing a rate allows ± {$allowed}."];
-        $reasons[] = match ($verdict) {
-            Verdict::Falls => 'Even the inner ends ('.Words::trim($innerLow).', '.Words::trim($innerHigh).") go beyond ± {$allowed}.",
-            Verdict::Stands => "Both outer ends lie within ± {$allowed}.",
-            default => $outerHigh <= $policy->tolerance() && $outerLow >= -$policy->tolerance()
-                ? "Both outer ends lie within ± {$allowed}, but a trend is in the way."
-                : "The outer ends go beyond ± {$allowed}, the inner ends do not: more pairs would tell.",
-        };
-        if ($trend) {
-            $reasons[] = 'The difference changes with the level (p = '.Words::trim($differences->trend->p ?? 0.0, 4)
-                .'), so constant limits do not describe it'
-                .($policy->scale === Scale::Absolute ? '; the ratio scale may.' : ', also on the ratio scale.');
+        $reasons = ["It speaks for readings from {$level($ends->ends[0])} to {$level($ends->ends[1])}, the middle 80 % of them."];
+        foreach ($ends->ends as $end) {
+            $reasons[] = "At {$level($end)}, 95 % of differences are estimated to lie from ".Words::trim($end['lower']).' to '.Words::trim($end['upper'])."{$on}; these limits may reach from "
+                .Words::trim($end['lower_ci'][0]).' to '.Words::trim($end['upper_ci'][1]).', and reach at least from '.Words::trim($end['lower_ci'][1]).' to '.Words::trim($end['upper_ci'][0])."; sizing a rate allows ± {$allowed}.";
         }
-        if ($replicates > 1) {
-            $reasons[] = "It holds for the mean of up to {$replicates} readings of a sample, not for one reading.";
+        $reasons[] = "{$within->n} of {$within->of} differences are no larger: a share of at least ".Words::percent($within->lower).' and at most '.Words::percent($within->upper).', proven whatever their shape; the limits assume a normal one.';
+        $reasons[] = match (true) {
+            $verdict === Verdict::Falls => "Even the inner ends go beyond ± {$allowed}.",
+            $verdict === Verdict::Stands => "All outer ends lie within ± {$allowed}, and ".Words::percent($policy->required).' is proven.',
+            ! $ends->stayWithin($policy->tolerance() + BinomialBound::REACHED) && ! $ends->goBeyond($policy->tolerance() + BinomialBound::REACHED) => "The outer ends go beyond ± {$allowed}, the inner ends do not: more pairs would tell.",
+            $ends->goBeyond($policy->tolerance() + BinomialBound::REACHED) => "The inner ends go beyond ± {$allowed}, but that the share is under 95 % is not proven.",
+            $within->lower < $policy->required - BinomialBound::REACHED => 'The limits hold, but the share of '.Words::percent($policy->required).' is not proven: more pairs would tell.',
+            default => 'The limits and the share hold, but the spread changes with the level.',
+        };
+        if ($uneven) {
+            $grows = ($ends->spreadSlope ?? 0.0) > 0;
+            $reasons[] = 'The spread of the differences '.($grows ? 'grows' : 'shrinks').' with the level (p = '.Words::trim($ends->spreadP ?? 0.0, 4).'), so one width does not describe it'
+                .($grows && $policy->scale === Scale::Absolute ? '; the ratio scale may.' : '.');
         }
 
         return $reasons;

@@ -37,7 +37,7 @@ final readonly class Repeatability
         if ($degrees === 0 || ! $numeric) {
             return new self(null, $degrees, null);
         }
-        $alpha = 1 - $policy->looking->confidenceAt($degrees, $policy->confidence);
+        $alpha = 1 - $policy->intervalsAt($degrees);
 
         return new self(sqrt($sum / $degrees), $degrees, [
             sqrt($sum / ChiSquare::quantile(1 - $alpha / 2, $degrees)),
@@ -45,8 +45,9 @@ final readonly class Repeatability
         ]);
     }
 
-    public function detectableChange(): ?float
+    /** No less than the smallest step of the test's scale. */
+    public function detectableChange(float $resolution = 0.0): ?float
     {
-        return $this->sd === null ? null : self::FACTOR * $this->sd;
+        return $this->sd === null ? null : max($resolution, self::FACTOR * $this->sd);
     }
 }

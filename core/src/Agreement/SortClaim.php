@@ -4,61 +4,72 @@ declare(strict_types=1);
 
 namespace HonestCore\Agreement;
 
+use HonestCore\Statistics\BinomialBound;
 use HonestCore\Statistics\Fewest;
 
 /**
  * Sort: does the test send us to the same action as the reference?
  *
- * Quantity and unit: shares of samples, 0 to 1; counts of samples.
- * Rule: stands when the lower bound reaches the required share and every action class was asked, with at
- *   least 3 reference results of which at least floor(required * n) agree; falls when the upper bound, of
- *   all or of one class, is below the required share; untested below 5 pairs; unable when the bands sort to
- *   too few classes; else open.
+ * Quantity and unit: shares of samples, 0 to 1; counts of samples, effective ones where pairs share a cluster.
+ * Rule: stands when the lower bound reaches the required share and every action class passes: enough of its results agree, and so
+ *   many by luck alone, at one half, are unlikely; falls when the upper bound, of all at half the risk or of one class at its part
+ *   of the other half, is below the required share; untested below 5 pairs; unable when the bands sort to too few classes; with
+ *   fewer than 3 clusters, and else, open.
  * Source: exact bounds, see BinomialBound, or those of a ConfidenceSequence where the policy looks often; the rule is the product's own.
  */
 final readonly class SortClaim
 {
     public const FEWEST_PAIRS = 5;
 
-    private const FEWEST_IN_CLASS = 3;
+    /** So many or more by luck alone may have this chance in a class that passes: 3 of 3, 5 of 6, 8 of 10. */
+    private const LUCK = 0.125;
 
-    /** @param list<string> $reasons */
+    /**
+     * @param list<string> $reasons
+     * @param array<int, int> $lacking class => fewest further agreeing results after which it passes
+     */
     private function __construct(
         public Verdict $verdict,
         public ActionTally $tally,
+        public float $effective,
         public ?float $lower,
         public ?float $upper,
         public array $reasons,
         public ?int $morePairs,
+        public array $lacking,
     ) {}
 
-    public static function judge(ActionTally $tally, Policy $policy): self
+    public static function judge(ActionTally $tally, Policy $policy, ?Clusters $clusters = null): self
     {
-        $n = $tally->pairs;
-        $lower = $n === 0 ? null : $policy->looking->lower($tally->agree, $n, $policy->confidence);
-        $upper = $n === 0 ? null : $policy->looking->upper($tally->agree, $n, $policy->confidence);
+        $clusters ??= Clusters::none();
+        [$n, $alpha, $looking] = [$tally->pairs, 1 - $policy->confidence, $policy->looking];
+        $effect = $clusters->effect($tally->hits) * $clusters->penalty($n, $policy->confidence);
+        [$agree, $effective] = [$tally->agree / $effect, $n / $effect];
+        $lower = $n === 0 ? null : $looking->lower($agree, $effective, $policy->confidence);
+        $upper = $n === 0 ? null : $looking->upper($agree, $effective, $policy->confidence);
         $lacking = self::lacking($tally, $policy);
-        $missed = self::refutedClasses($tally, $policy);
+        $missed = self::refutedClasses($tally, $policy, $clusters);
         $verdict = match (true) {
             $n < self::FEWEST_PAIRS => Verdict::Untested,
             ! $tally->anyBandSorts => Verdict::Unable,
-            $lower >= $policy->required && $lacking === [] => Verdict::Stands,
-            $upper < $policy->required || $missed !== [] => Verdict::Falls,
+            $clusters->areTooFew() => Verdict::Open,
+            $lower >= $policy->required - BinomialBound::REACHED && $lacking === [] => Verdict::Stands,
+            $missed !== [] || $looking->upper($agree, $effective, 1 - $alpha / 2) < $policy->required - BinomialBound::REACHED => Verdict::Falls,
             default => Verdict::Open,
         };
-        $more = match ($verdict) {
-            Verdict::Stands => 0,
-            Verdict::Falls, Verdict::Unable => null,
+        $more = match (true) {
+            $verdict === Verdict::Stands => 0,
+            $verdict === Verdict::Falls, $verdict === Verdict::Unable, $clusters->areTooFew() => null,
             default => max(
-                $policy->looking->furtherHits($tally->agree, $n, $policy->required, $policy->confidence),
+                $looking->furtherHits($agree, $effective, $policy->required, $policy->confidence),
                 array_sum($lacking),
                 self::FEWEST_PAIRS - $n,
             ),
         };
 
         return new self(
-            $verdict, $tally, $lower, $upper,
-            self::reasons($verdict, $tally, $policy, $lower, $upper, $lacking, $missed, $more), $more,
+            $verdict, $tally, $effective, $lower, $upper,
+            [...self::reasons($verdict, $tally, $policy, $lower, $upper, $lacking, $missed, $more), ...self::clusterReasons($clusters, $n, $effective)], $more, $lacking,
         );
     }
 
@@ -83,10 +94,7 @@ final readonly class SortClaim
     {
         $lacking = [];
         foreach ($tally->perClass as $class => ['n' => $n, 'agree' => $agree]) {
-            $more = Fewest::from(
-                max(0, self::FEWEST_IN_CLASS - $n),
-                static fn (int $more): bool => $agree + $more >= floor($policy->required * ($n + $more) + 1e-9),
-            );
+            $more = Fewest::from(0, static fn (int $more): bool => self::passes($n + $more, $agree + $more, $policy));
             if ($more > 0) {
                 $lacking[$class] = $more;
             }
@@ -95,17 +103,42 @@ final readonly class SortClaim
         return $lacking;
     }
 
+    private static function passes(int $n, int $agree, Policy $policy): bool
+    {
+        if ($n === 0 || $agree < floor($policy->required * $n + BinomialBound::REACHED)) {
+            return false;
+        }
+
+        return $policy->looking === Looking::Once
+            ? BinomialBound::byLuck($agree, $n) <= self::LUCK
+            : $policy->looking->lower($agree, $n, 1 - self::LUCK) >= 0.5;
+    }
+
     /** @return list<int> classes whose own upper bound is below the required share */
-    private static function refutedClasses(ActionTally $tally, Policy $policy): array
+    private static function refutedClasses(ActionTally $tally, Policy $policy, Clusters $clusters): array
     {
         $refuted = [];
+        $confidence = 1 - (1 - $policy->confidence) / (2 * count($tally->perClass));
         foreach ($tally->perClass as $class => ['n' => $n, 'agree' => $agree]) {
-            if ($n > 0 && $policy->looking->upper($agree, $n, $policy->confidence) < $policy->required) {
+            $own = array_keys($tally->classes, $class, true);
+            $effect = $clusters->only($own)->effect(array_map(static fn (int $pair): float => $tally->hits[$pair], $own));
+            if ($n > 0 && $policy->looking->upper($agree / $effect, $n / $effect, $confidence) < $policy->required - BinomialBound::REACHED) {
                 $refuted[] = $class;
             }
         }
 
         return $refuted;
+    }
+
+    /** @return list<string> */
+    private static function clusterReasons(Clusters $clusters, int $pairs, float $effective): array
+    {
+        if (! $clusters->areNamed()) {
+            return [];
+        }
+        $words = ["The {$pairs} ".Words::pairs($pairs)." share {$clusters->count()} ".($clusters->count() === 1 ? 'cluster' : 'clusters').' and tell as much of sorting as '.Words::trim($effective, 1).' independent ones.'];
+
+        return $clusters->areTooFew() ? [...$words, 'Fewer than '.Clusters::FEWEST.' clusters: they prove and refute nothing, however many pairs they hold.'] : $words;
     }
 
     /**
@@ -127,6 +160,7 @@ final readonly class SortClaim
                 .Words::percent($policy->confidence).' confidence that is a rate of at least '
                 .Words::percent($lower).' and at most '.Words::percent($upper)."; {$needed} is required.";
         }
+        $reasons[] = $policy->looking === Looking::Once ? 'Its bounds are exact for one look fixed beforehand.' : 'Its bounds are those of a confidence sequence: they hold however often the evidence is looked at.';
         if ($verdict === Verdict::Untested) {
             $reasons[] = "Fewer than 5 pairs ({$n}): too few to begin.";
         }
@@ -148,6 +182,9 @@ final readonly class SortClaim
         }
         foreach ($tally->mute as $band => $pairs) {
             $reasons[] = "An action limit cuts the open band {$band}, which cannot sort; it counts as a miss in {$pairs} ".Words::pairs($pairs).'.';
+        }
+        if ($tally->torn > 0) {
+            $reasons[] = "The two middle bands of {$tally->torn} ".Words::pairs($tally->torn).' sort to different classes, and one of them is open: counted as a miss.';
         }
         if ($more !== null && $more > 0) {
             $reasons[] = "With no further miss, {$more} more ".Words::pairs($more).' would prove it.';

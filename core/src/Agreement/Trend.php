@@ -17,7 +17,7 @@ use HonestCore\Statistics\StudentT;
 final readonly class Trend
 {
     /** Spread below this share of the data's size is rounding of binary fractions, not spread. */
-    private const ROUNDING = 1e-12;
+    public const ROUNDING = 1e-12;
 
     private function __construct(public ?float $slope, public ?float $p) {}
 

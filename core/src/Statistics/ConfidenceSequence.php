@@ -10,7 +10,7 @@ use HonestCore\Error\ValueOutOfRange;
  * One-sided bounds of a proportion that hold however often one looks.
  *
  * Quantity and unit: proportion, 0 to 1.
- * Domain: 0 <= hits <= trials, trials 1 or more; confidence strictly between 0 and 1.
+ * Domain: 0 <= hits <= trials, trials above 0, effective ones too, which need not be whole; confidence strictly between 0 and 1.
  * Variant: a likelihood ratio mixed over all shares above the one that is asked about, each weighted alike, is a bet that can
  *   grow but by chance while the share is no higher: it passes 1/α at any time with a probability of no more than α. The lower
  *   bound is the highest share that the bet speaks against; the upper one mirrors it.
@@ -19,12 +19,12 @@ use HonestCore\Error\ValueOutOfRange;
 final class ConfidenceSequence
 {
     /** @throws ValueOutOfRange */
-    public static function lower(int $hits, int $trials, float $confidence): float
+    public static function lower(float $hits, float $trials, float $confidence): float
     {
-        if ($trials < 1 || $hits < 0 || $hits > $trials) {
-            throw ValueOutOfRange::of('Hits', $hits, 'from 0 to the trials, of which there is 1 or more');
+        if (! ($trials > 0) || $hits < 0 || $hits > $trials) {
+            throw ValueOutOfRange::of('Hits', $hits, 'from 0 to the trials, of which there are some');
         }
-        if ($hits === 0) {
+        if ($hits <= 0.0) {
             return 0.0;
         }
         $needed = -log(1 - $confidence);
@@ -38,15 +38,15 @@ final class ConfidenceSequence
     }
 
     /** @throws ValueOutOfRange */
-    public static function upper(int $hits, int $trials, float $confidence): float
+    public static function upper(float $hits, float $trials, float $confidence): float
     {
         return 1 - self::lower($trials - $hits, $trials, $confidence);
     }
 
     /** Fewest further trials, all hits, after which the lower bound reaches a share below 1. */
-    public static function furtherHits(int $hits, int $trials, float $share, float $confidence): int
+    public static function furtherHits(float $hits, float $trials, float $share, float $confidence): int
     {
-        return Fewest::from(0, static fn (int $more): bool => $trials + $more > 0 && self::lower($hits + $more, $trials + $more, $confidence) >= $share);
+        return Fewest::from(0, static fn (int $more): bool => $trials + $more > 0 && self::lower($hits + $more, $trials + $more, $confidence) >= $share - BinomialBound::REACHED);
     }
 
     /**
@@ -54,7 +54,7 @@ final class ConfidenceSequence
      *
      * Domain: share strictly between 0 and 1.
      */
-    public static function logBet(int $hits, int $trials, float $share): float
+    public static function logBet(float $hits, float $trials, float $share): float
     {
         [$a, $b] = [$hits + 1.0, $trials - $hits + 1.0];
         // The part of the beta distribution above the share, by its mirror, which is exact where that part is small.

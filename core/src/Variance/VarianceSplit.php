@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HonestCore\Variance;
 
+use HonestCore\Statistics\ChiSquare;
 use HonestCore\Statistics\Spread;
 
 /**
@@ -23,10 +24,11 @@ final readonly class VarianceSplit
     /**
      * @param Parts $classical
      * @param Parts $robust
+     * @param array{float, float}|null $measurementInterval of the classical sd_measurement, two-sided 95 %
      * @param array{between: float|null, sampling: float|null, analysis: float|null} $share
      * @param list<string> $reasons
      */
-    private function __construct(public int $targets, public array $classical, public array $robust, public array $share, public ?float $expandedRelative, public array $reasons) {}
+    private function __construct(public int $targets, public array $classical, public array $robust, public ?array $measurementInterval, public array $share, public ?float $expandedRelative, public array $reasons) {}
 
     public static function of(NestedDesign $design): self
     {
@@ -48,7 +50,7 @@ final readonly class VarianceSplit
         $part = static fn (string $name): ?float => $total <= 0.0 ? null : $robust["sd_{$name}"] ** 2 / $total;
 
         return new self(
-            count($design->targets), $classical, $robust, ['between' => $part('between'), 'sampling' => $part('sampling'), 'analysis' => $part('analysis')],
+            count($design->targets), $classical, $robust, self::measurementInterval($design), ['between' => $part('between'), 'sampling' => $part('sampling'), 'analysis' => $part('analysis')],
             $robust['mean'] > 0.0 ? 2 * $robust['sd_measurement'] / $robust['mean'] : null, $reasons,
         );
     }
@@ -56,7 +58,7 @@ final readonly class VarianceSplit
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['targets' => $this->targets, 'classical' => $this->classical, 'robust' => $this->robust, 'share' => $this->share, 'expanded_relative_uncertainty' => $this->expandedRelative, 'reasons' => $this->reasons];
+        return ['targets' => $this->targets, 'classical' => [...$this->classical, 'sd_measurement_ci' => $this->measurementInterval], 'robust' => $this->robust, 'share' => $this->share, 'expanded_relative_uncertainty' => $this->expandedRelative, 'reasons' => $this->reasons];
     }
 
     /** @return array{Parts, list<string>} with what came out below 0 */
@@ -71,6 +73,30 @@ final readonly class VarianceSplit
         $pooled = static fn (array $pairs): float => array_sum(array_map(static fn (array $pair): float => ($pair[0] - $pair[1]) ** 2 / 2, $pairs)) / count($pairs);
 
         return self::parts(Spread::mean($targets), $pooled($analyses), $pooled($samples), (float) Spread::standardDeviation($targets) ** 2);
+    }
+
+    /**
+     * Interval of the classical sd of measurement, sampling and analysis together: (MSs + MSa)/2 by chi-square with Satterthwaite's
+     * degrees of freedom; where sampling came out below nothing, that of the analysis alone.
+     *
+     * @return array{float, float}|null
+     */
+    private static function measurementInterval(NestedDesign $design): ?array
+    {
+        $k = count($design->targets);
+        [$ofSamples, $ofAnalyses] = [0.0, 0.0];
+        foreach ($design->targets as [$a, $b]) {
+            $ofSamples += Spread::sumOfSquares([Spread::mean($a), Spread::mean($b)]) * 2 / $k;
+            $ofAnalyses += (Spread::sumOfSquares($a) + Spread::sumOfSquares($b)) / (2 * $k);
+        }
+        if ($ofSamples <= 0.0 && $ofAnalyses <= 0.0) {
+            return null;
+        }
+        [$variance, $degrees] = $ofSamples < $ofAnalyses
+            ? [$ofAnalyses, 2.0 * $k]
+            : [($ofSamples + $ofAnalyses) / 2, ($ofSamples + $ofAnalyses) ** 2 / ($ofSamples ** 2 / $k + $ofAnalyses ** 2 / (2 * $k))];
+
+        return [sqrt($variance * $degrees / ChiSquare::quantile(0.975, $degrees)), sqrt($variance * $degrees / ChiSquare::quantile(0.025, $degrees))];
     }
 
     /** @return array{Parts, list<string>} */

@@ -48,18 +48,20 @@ final class ClaimSimulationsTest extends TestCase
         self::assertGreaterThan(self::SEASONS * 0.85, $true);
     }
 
-    public function test_differences_that_grow_with_the_level_do_not_stand_as_constant_limits(): void
+    /** A shift that grows with the level is held against what is allowed at both ends; a spread that grows is no one width. */
+    public function test_a_spread_that_grows_with_the_level_does_not_stand(): void
     {
         mt_srand(13);
         $pairs = [];
         for ($i = 0; $i < 80; $i++) {
             $x = 4.5 + 3.5 * $i / 79;
-            $pairs[] = PairedSample::numeric("s{$i}", $x, [$x + 0.06 * ($x - 6.2) + mt_rand(-5, 5) / 200]);
+            $pairs[] = PairedSample::numeric("s{$i}", $x, [$x + ($x - 4.4) * mt_rand(-5, 5) / 200]);
         }
         $it = $this->judge($pairs);
 
         self::assertSame(Verdict::Open, $it->rate->verdict);
-        self::assertStringContainsString('changes with the level', implode(' ', $it->rate->reasons));
+        self::assertStringContainsString('grows with the level', implode(' ', $it->rate->reasons));
+        self::assertStringContainsString('the ratio scale may', implode(' ', $it->rate->reasons));
     }
 
     public function test_replicates_say_what_they_speak_of(): void

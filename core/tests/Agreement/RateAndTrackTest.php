@@ -33,36 +33,48 @@ final class RateAndTrackTest extends TestCase
     #[DataProvider('biases')]
     public function test_rate_turns_at_the_ends_of_both_limits(float $bias): void
     {
-        $differences = self::differences($bias, 0.0);
-        [$outerLow, $innerLow] = $differences->lowerInterval ?? self::fail('no interval');
-        [$innerHigh, $outerHigh] = $differences->upperInterval ?? self::fail('no interval');
-        self::assertLessThan($innerLow, $outerLow);
-        self::assertLessThan($outerHigh, $innerHigh);
-        [$outer, $inner] = [max(abs($outerLow), abs($outerHigh)), max($innerHigh, -$innerLow)];
+        $differences = self::differences($bias, 0.01);
+        $ends = $differences->atEnds->ends ?? self::fail('no ends');
+        [$low, $high] = $ends;
+        $outer = max(-$low['lower_ci'][0], $low['upper_ci'][1], -$high['lower_ci'][0], $high['upper_ci'][1]);
+        $inner = max(-$low['lower_ci'][1], $low['upper_ci'][0], -$high['lower_ci'][1], $high['upper_ci'][0]);
+        self::assertLessThan($outer, $inner);
         $verdict = static fn (float $allowed): Verdict => RateClaim::judge($differences, 20, 1, null, self::policy($allowed, 1.0))->verdict;
 
-        self::assertSame(Verdict::Stands, $verdict($outer), 'both outer ends lie within, the farther one on the edge');
-        self::assertSame(Verdict::Open, $verdict($outer - self::HAIR));
+        self::assertSame(Verdict::Stands, $verdict($outer), 'both outer ends lie within, the farthest one on the edge');
+        self::assertSame(Verdict::Open, $verdict($outer - 2 * self::HAIR));
         self::assertSame(Verdict::Open, $verdict($inner), 'no inner end lies beyond');
-        self::assertSame(Verdict::Falls, $verdict($inner - self::HAIR));
+        self::assertSame(Verdict::Open, $verdict($inner - 2 * self::HAIR), 'an inner end lies beyond, but hardly a difference does');
+        self::assertSame(Verdict::Falls, $verdict(max(0.015, abs($bias) - 0.02)), 'most of the differences do');
     }
 
     /** A test that reads high leaves room below: one end within is not both. */
     public function test_one_end_within_is_not_enough(): void
     {
-        $differences = self::differences(0.35, 0.0);
-        [$low, $high] = [abs($differences->lowerInterval[0] ?? NAN), $differences->upperInterval[1] ?? NAN];
+        $end = self::differences(0.35, 0.0)->atEnds->ends[0] ?? self::fail('no ends');
+        [$low, $high] = [abs($end['lower_ci'][0]), $end['upper_ci'][1]];
         self::assertLessThan($high, $low);
-        self::assertNotSame(Verdict::Stands, RateClaim::judge($differences, 20, 1, null, self::policy(($low + $high) / 2, 1.0))->verdict);
+        self::assertNotSame(Verdict::Stands, RateClaim::judge(self::differences(0.35, 0.0), 20, 1, null, self::policy(($low + $high) / 2, 1.0))->verdict);
     }
 
-    public function test_a_trend_keeps_rate_open_and_is_said(): void
+    /** Ten pairs with limits far within what is allowed prove 74 % and not 80 %. */
+    public function test_the_share_must_be_proven_too(): void
+    {
+        [$x, $y] = [array_map(static fn (int $i): float => 5.0 + 0.1 * $i, range(0, 9)), array_map(static fn (int $i): float => 5.0 + 0.1 * $i + 0.01 * [1, -1, -1, 1][$i % 4], range(0, 9))];
+        $found = RateClaim::judge(Differences::between($x, $y, 0.95), 10, 1, null, self::policy(0.3, 1.0));
+
+        self::assertSame([Verdict::Open, 10], [$found->verdict, $found->within?->n]);
+        self::assertStringContainsString('is not proven', implode(' ', $found->reasons));
+    }
+
+    public function test_a_shift_that_grows_is_held_at_both_ends_and_means_are_said_to_be_means(): void
     {
         $differences = self::differences(0.0, 0.05);
         self::assertLessThan(0.05, $differences->trend->p);
         $found = RateClaim::judge($differences, 20, 3, null, self::policy(5.0, 1.0));
-        self::assertSame(Verdict::Open, $found->verdict);
-        self::assertStringContainsString('but a trend is in the way', implode(' ', $found->reasons));
+        self::assertSame(Verdict::Stands, $found->verdict, 'far within at both ends');
+        self::assertSame(Verdict::Open, RateClaim::judge($differences, 20, 3, null, self::policy(0.075, 1.0))->verdict, 'not at them');
+        self::assertStringContainsString('It speaks for readings from 5.161 to 6.719', implode(' ', $found->reasons));
         self::assertStringContainsString('the mean of up to 3 readings', implode(' ', $found->reasons));
         self::assertStringNotContainsString('readings of a sample', implode(' ', RateClaim::judge($differences, 20, 1, null, self::policy(5.0, 1.0))->reasons), 'one reading is no mean');
     }
@@ -97,9 +109,9 @@ final class RateAndTrackTest extends TestCase
         $verdict = static fn (float $change): Verdict => TrackClaim::judge($repeatability, self::policy(0.3, $change))->verdict;
         [$least, $most] = [1.96 * M_SQRT2 * $low, 1.96 * M_SQRT2 * $high];
         self::assertSame(Verdict::Stands, $verdict($most + self::HAIR));
-        self::assertSame(Verdict::Open, $verdict($most - self::HAIR));
+        self::assertSame(Verdict::Open, $verdict($most - 2 * self::HAIR));
         self::assertSame(Verdict::Open, $verdict(Repeatability::FACTOR * $low), 'at the lower end itself it is not more');
-        self::assertSame(Verdict::Falls, $verdict($least - self::HAIR));
+        self::assertSame(Verdict::Falls, $verdict($least - 2 * self::HAIR));
     }
 
     public function test_five_degrees_are_judged_and_four_are_too_few(): void

@@ -7,6 +7,7 @@ namespace HonestCore\Tests\Agreement;
 use HonestCore\Agreement\ActionLimits;
 use HonestCore\Agreement\ActionTally;
 use HonestCore\Agreement\Assessment;
+use HonestCore\Agreement\Band;
 use HonestCore\Agreement\Bands;
 use HonestCore\Agreement\Looking;
 use HonestCore\Agreement\PairedSample;
@@ -15,6 +16,8 @@ use HonestCore\Agreement\Scale;
 use HonestCore\Agreement\SortClaim;
 use HonestCore\Agreement\Verdict;
 use HonestCore\Error\CoreError;
+use HonestCore\Statistics\BinomialBound;
+use HonestCore\Statistics\ConfidenceSequence;
 use PHPUnit\Framework\TestCase;
 
 /** The rule of the sort claim, case by case; the bounds themselves are checked in DistributionsTest. */
@@ -83,12 +86,19 @@ final class SortClaimTest extends TestCase
     {
         for (; $more > 0; $more--) {
             $tally = ActionTally::of($samples, $policy->limits, null);
-            $helps = static fn (array $class): float => $class['n'] < 3 ? $class['n'] - 10.0 : $class['agree'] - floor($policy->required * ($class['n']) + 1e-9);
-            $least = array_keys($tally->perClass, array_reduce($tally->perClass, static fn (?array $worst, array $class): array => $worst === null || $helps($class) < $helps($worst) ? $class : $worst), true)[0] ?? 0;
+            // Where the claim itself says that something lacks, else anywhere.
+            $lacks = array_keys(array_filter($tally->perClass, static fn (array $class): bool => ! self::enough($class['n'], $class['agree'], $policy)));
+            $least = $lacks[0] ?? 0;
             $samples[] = PairedSample::numeric("more{$more}", [5.0, 6.5, 8.0][$least] ?? 5.0, [[5.0, 6.5, 8.0][$least] ?? 5.0]);
         }
 
         return SortClaim::judge(ActionTally::of($samples, $policy->limits, null), $policy)->verdict;
+    }
+
+    private static function enough(int $n, int $agree, Policy $policy): bool
+    {
+        return $n > 0 && $agree >= floor($policy->required * $n + 1e-9)
+            && ($policy->looking === Looking::Often ? ConfidenceSequence::lower($agree, $n, 0.875) >= 0.5 : BinomialBound::lower($agree, $n, 0.875) >= 0.5 - 1e-9);
     }
 
     public function test_four_pairs_are_too_few_to_begin(): void
@@ -189,17 +199,55 @@ final class SortClaimTest extends TestCase
         $this->assess([PairedSample::numeric('b', 6.1, [5.6])->withLimits(ActionLimits::of([5.5]))]);
     }
 
-    /** Of two middle bands the one farther from the reference counts, so replicates never flatter. */
-    public function test_the_median_of_two_bands_is_the_less_flattering(): void
+    /** Two middle bands read as the point midway; with an open one they must sort alike. */
+    public function test_the_median_of_two_bands_lies_between_them(): void
     {
-        $bands = Bands::parse('5.5:5.25:5.75,6.0:5.75:6.25,6.5:6.25:6.75');
-        $pick = static fn (string $a, string $b, float $reference): string => $bands->median(
-            [$bands->named($a) ?? throw new \LogicException, $bands->named($b) ?? throw new \LogicException], $reference, ActionLimits::of([6.0, 7.3]),
-        )->name;
+        $bands = Bands::parse('low::5.25,5.5:5.25:5.75,6.0:5.75:6.25,6.5:6.25:6.75,high:6.75:');
+        $named = static fn (string $name): Band => $bands->named($name) ?? throw new \LogicException;
+        $median = static fn (string $one, string ...$others): Band => Bands::median([$named($one), ...array_values(array_map($named, $others))], ActionLimits::of([6.0, 7.3]));
 
-        self::assertSame('6.5', $pick('6.0', '6.5', 5.9));
-        self::assertSame('5.5', $pick('5.5', '6.0', 6.4));
-        self::assertSame('5.5', $pick('5.5', '6.5', 6.1), 'equally far: the one in another class than the reference');
+        self::assertEqualsWithDelta([5.75, 6.25, 6.0], [$median('6.0', '5.5')->middle(), $median('6.0', '6.5')->middle(), $median('5.5', '6.5')->middle()], 1e-12);
+        self::assertSame([0, 1, 1], [$median('5.5', '6.0')->classIn(ActionLimits::of([6.0, 7.3])), $median('6.0', '6.5')->classIn(ActionLimits::of([6.0, 7.3])), $median('5.5', '6.5')->classIn(ActionLimits::of([6.0, 7.3]))], 'a point on a limit belongs above');
+        self::assertSame('6.0', $median('5.5', '6.0', '6.5')->name, 'one in the middle of three');
+        self::assertSame(0, $median('low', '5.5')->classIn(ActionLimits::of([6.0, 7.3])), 'both call for lime');
+        self::assertNull($median('low', '6.5')->classIn(ActionLimits::of([6.0, 7.3])), 'they do not call for the same');
+        self::assertNull($median('6.5', 'high')->classIn(ActionLimits::of([6.0, 7.3])), 'a limit cuts the open one');
+        self::assertNull($median('low', 'high')->classIn(ActionLimits::of([6.0])));
+    }
+
+    public function test_two_middle_bands_that_cannot_sort_are_a_miss_and_named(): void
+    {
+        $bands = Bands::parse('low::6,mid:6:7.3,high:7.3:');
+        $torn = PairedSample::ordinal('b', 6.5, [$bands->named('low') ?? throw new \LogicException, $bands->named('mid') ?? throw new \LogicException]);
+        $it = $this->assess([$torn], $bands);
+
+        self::assertSame([0, 1], [$it->sort->tally->agree, $it->sort->tally->torn]);
+        self::assertNull($it->kappa);
+        self::assertStringContainsString('sort to different classes', implode(' ', $it->sort->reasons));
+    }
+
+    /** 3 of 3, 5 of 6 and 8 of 10 pass a class at 80 %; 4 of 5 agree often enough and are too likely by luck. */
+    public function test_a_class_passes_by_agreement_that_luck_would_not_give(): void
+    {
+        foreach ([[3, 0, true], [2, 0, false], [4, 1, false], [5, 1, true], [8, 2, true], [7, 3, false]] as [$right, $wrong, $passes]) {
+            $it = $this->assess([...self::pairs(60, 5.0), ...self::pairs(60, 6.5), ...self::pairs($right, 8.0), ...($wrong === 0 ? [] : self::pairs($wrong, 8.1, 6.5))]);
+            self::assertSame($passes ? Verdict::Stands : Verdict::Open, $it->sort->verdict, "{$right} right and {$wrong} wrong");
+        }
+        // By many looks 5 of 5 and 8 of 9 pass, and 4 of 4 and 7 of 8 do not.
+        $policy = Policy::of('ph', ActionLimits::of([6.0, 7.3]), 0.3, 0.5, 0.8, 0.95, Scale::Absolute)->lookedAt(Looking::Often);
+        foreach ([[5, 0, true], [4, 0, false], [8, 1, true], [7, 1, false]] as [$right, $wrong, $passes]) {
+            $it = Assessment::of([...self::pairs(90, 5.0), ...self::pairs(90, 6.5), ...self::pairs($right, 8.0), ...($wrong === 0 ? [] : self::pairs($wrong, 8.1, 6.5))], 0, $policy, null);
+            self::assertSame($passes ? Verdict::Stands : Verdict::Open, $it->sort->verdict, "often: {$right} right and {$wrong} wrong");
+        }
+    }
+
+    /** A test that misses one action is no sorter, however rare the class: but two by chance do not refute it. */
+    public function test_a_class_falls_at_its_part_of_the_risk(): void
+    {
+        foreach ([[2, Verdict::Open], [3, Verdict::Falls]] as [$missed, $verdict]) {
+            $it = $this->assess([...self::pairs(60, 5.0), ...self::pairs(60, 6.5), ...self::pairs($missed, 8.0, 6.5)]);
+            self::assertSame($verdict, $it->sort->verdict, "{$missed} missed: 0.2^{$missed} against 0.05/6");
+        }
     }
 
     /** @return list<PairedSample> */

@@ -29,6 +29,8 @@ final class VarianceSplitTest extends TestCase
         $split = VarianceSplit::of(self::lettuce());
         self::assertEqualsWithDelta(4408, $split->robust['mean'], 0.5);
         self::assertEqualsWithDelta([565.4, 319.05, 167.94, 360.55], [$split->robust['sd_between'], $split->robust['sd_sampling'], $split->robust['sd_analysis'], $split->robust['sd_measurement']], 0.05);
+        // Interval of the classical figure: NumPy and SciPy from the mean squares.
+        self::assertEqualsWithDelta([538.9324517042929, 368.36020276458123, 1000.2160576966403], [$split->classical['sd_measurement'], ...($split->measurementInterval ?? [])], 1e-6);
         self::assertEqualsWithDelta(0.164, $split->expandedRelative, 0.0005);
         self::assertEqualsWithDelta([4345.6, 518.16, 148.18, 538.93], [$split->classical['mean'], $split->classical['sd_sampling'], $split->classical['sd_analysis'], $split->classical['sd_measurement']], 0.05);
         self::assertEqualsWithDelta(1.0, array_sum($split->share), 1e-12);

@@ -7933,6 +7933,7 @@ export interface components {
             per_class?: components["schemas"]["ClassTally"][];
             more_pairs?: number | null;
             allowable?: number;
+            within?: components["schemas"]["ShareWithin"] | null;
             sd_within?: number | null;
             df?: number;
             sd_within_ci?: components["schemas"]["Interval"];
@@ -8074,6 +8075,22 @@ export interface components {
             lower_limit_ci: number[] | null;
             upper_limit_ci: number[] | null;
             trend: components["schemas"]["DifferenceTrend"];
+            at_ends: components["schemas"]["LimitsAtEnd"][] | null;
+            sd_without_reference: number | null;
+        };
+        LimitsAtEnd: {
+            at: number;
+            mean: number;
+            lower: number;
+            upper: number;
+            lower_ci: components["schemas"]["Interval"];
+            upper_ci: components["schemas"]["Interval"];
+        };
+        ShareWithin: {
+            n: number;
+            of: number;
+            lower: number;
+            upper: number;
         };
         FittedLine: {
             slope: number | null;
@@ -8158,6 +8175,14 @@ export interface components {
             sd_analysis: number;
             sd_measurement: number;
         };
+        ClassicalParts: {
+            mean: number;
+            sd_between: number;
+            sd_sampling: number;
+            sd_analysis: number;
+            sd_measurement: number;
+            sd_measurement_ci: components["schemas"]["Interval"];
+        };
         VarianceShares: {
             between: number | null;
             sampling: number | null;
@@ -8165,7 +8190,7 @@ export interface components {
         };
         NestedSplit: {
             targets: number;
-            classical: components["schemas"]["VarianceParts"];
+            classical: components["schemas"]["ClassicalParts"];
             robust: components["schemas"]["VarianceParts"];
             share: components["schemas"]["VarianceShares"];
             expanded_relative_uncertainty: number | null;

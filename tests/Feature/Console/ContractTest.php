@@ -20,11 +20,31 @@ final class ContractTest extends TestCase
         $it = Command::run(['evidence:assess', '-', '--analyte=ph', '--json'], self::CSV)->json();
 
         self::assertSame(['analyte', 'pairs', 'left_out', 'difference', 'regression', 'concordance', 'kappa', 'sort', 'rate', 'track'], array_values(array_intersect(array_keys($it), ['analyte', 'pairs', 'left_out', 'difference', 'regression', 'concordance', 'kappa', 'sort', 'rate', 'track'])));
-        self::assertSame(['mean', 'sd', 'mean_ci', 'lower_limit', 'upper_limit', 'lower_limit_ci', 'upper_limit_ci', 'trend'], array_keys($it['difference']));
+        self::assertSame(['mean', 'sd', 'mean_ci', 'lower_limit', 'upper_limit', 'lower_limit_ci', 'upper_limit_ci', 'trend', 'at_ends', 'sd_without_reference'], array_keys($it['difference']));
         self::assertSame(['slope', 'slope_ci', 'intercept', 'intercept_ci'], array_keys($it['regression']['passing_bablok']));
         self::assertSame(['verdict', 'agree', 'n', 'rate', 'lower', 'upper', 'per_class', 'reasons', 'more_pairs'], array_keys($it['sort']));
         self::assertSame(['verdict', 'sd_within', 'df', 'sd_within_ci', 'detectable_change', 'reasons'], array_keys($it['track']));
         self::assertSame([7, 0, 'untested', 0], [$it['pairs'], $it['left_out'], $it['track']['verdict'], $it['track']['df']]);
+    }
+
+    public function test_clusters_steps_and_looking_often_come_in_by_options_and_a_column(): void
+    {
+        $csv = "sample,reference,test,cluster,flag\n";
+        for ($i = 0; $i < 24; $i++) {
+            $csv .= "S{$i},".(5.0 + 0.1 * $i).','.(5.02 + 0.1 * $i + 0.01 * ($i % 3)).',day '.intdiv($i, 4).",\n";
+        }
+        $csv .= "S99,,spilled,,dropped on the way\n";
+        $of = static fn (string ...$options): array => Command::run(['evidence:assess', '-', '--analyte=ph', '--json', ...array_values($options)], $csv)->json();
+        $it = $of('--u-reference=0.001', '--resolution=0.01');
+
+        self::assertSame([24, 1, 2], [$it['pairs'], $it['left_out'], count($it['difference']['at_ends'])]);
+        self::assertSame(['at', 'mean', 'lower', 'upper', 'lower_ci', 'upper_ci'], array_keys($it['difference']['at_ends'][0]));
+        self::assertLessThan(24, $it['pairs_effective']);
+        self::assertSame(['verdict', 'allowable', 'within', 'reasons'], array_keys($it['rate']));
+        self::assertSame(['n' => 24, 'of' => 24], array_slice($it['rate']['within'], 0, 2));
+        self::assertLessThan($it['difference']['sd'], $it['difference']['sd_without_reference']);
+        self::assertLessThan($it['sort']['lower'], $of('--looks=often')['sort']['lower']);
+        self::assertNull($of()['difference']['sd_without_reference']);
     }
 
     public function test_variance_has_every_promised_key_and_the_published_figures(): void
@@ -40,6 +60,7 @@ final class ContractTest extends TestCase
 
         self::assertSame(['targets', 'classical', 'robust', 'share', 'expanded_relative_uncertainty'], array_values(array_intersect(array_keys($it), ['targets', 'classical', 'robust', 'share', 'expanded_relative_uncertainty'])));
         self::assertSame(['mean', 'sd_between', 'sd_sampling', 'sd_analysis', 'sd_measurement'], array_keys($it['robust']));
+        self::assertSame([...array_keys($it['robust']), 'sd_measurement_ci'], array_keys($it['classical']));
         self::assertSame(['between', 'sampling', 'analysis'], array_keys($it['share']));
         self::assertSame(8, $it['targets']);
         self::assertEqualsWithDelta([0.164, 319.05], [$it['expanded_relative_uncertainty'], $it['robust']['sd_sampling']], 0.05);
@@ -141,6 +162,12 @@ final class ContractTest extends TestCase
         yield 'limits that fall' => [$evidence('--thresholds=7,6'), self::CSV, 'ascend'];
         yield 'confidence of one' => [$evidence('--confidence=1'), self::CSV, 'confidence'];
         yield 'bands that overlap' => [$evidence('--bands=Low:0:6,Mid:5:7'), self::CSV, 'overlaps'];
+        yield 'confidence of a half' => [$evidence('--confidence=0.5'), self::CSV, 'confidence'];
+        yield 'a step of nothing' => [$evidence('--resolution=0'), self::CSV, '--resolution'];
+        yield 'a reference surer than sure' => [$evidence('--u-reference=-0.1'), self::CSV, '--u-reference'];
+        yield 'looking now and then' => [$evidence('--looks=sometimes'), self::CSV, '--looks'];
+        yield 'a cluster left out' => [$evidence(), "sample,reference,test,cluster\nA,5,5,Mon\nB,5,5, \n", 'row 3'];
+        yield 'a sample of two days' => [$evidence(), "sample,reference,test,replicate,cluster\nA,5,5,1,Mon\nA,5,5,2,Tue\n", 'row 3'];
         yield 'crossed boundary' => [['plan:draft', '-'], '{"type":"Polygon","coordinates":[[[0,0],[0.001,0.001],[0.001,0],[0,0.001],[0,0]]]}', 'crosses itself'];
         yield 'open boundary' => [['plan:draft', '-'], '{"type":"Polygon","coordinates":[[[0,0],[0.001,0],[0.001,0.001],[0,0.001]]]}', 'not closed'];
         yield 'no usable ground' => [['plan:draft', '-', '--edge-m=500'], self::BOUNDARY, 'no usable ground'];

@@ -18,7 +18,7 @@ final class PolicyRequest extends FormRequest
         return [
             'analyte' => ['required', 'string', Rule::in(JudgingPolicy::query()->distinct()->pluck('analyte')->all())],
             'required' => ['required', 'numeric', 'gt:0', 'lt:1'],
-            'confidence' => ['required', 'numeric', 'gt:0', 'lt:1'],
+            'confidence' => ['required', 'numeric', 'gt:0.5', 'lt:1'],
             'allowable' => ['required', 'numeric', 'gt:0', 'max:1000'],
             'change' => ['required', 'numeric', 'gt:0', 'max:1000'],
             'crops' => ['present', 'array'],

@@ -19,7 +19,7 @@ const rows = computed(() => {
     ].map((one) => ({
         ...one,
         robust: split.robust[one.key as keyof typeof split.robust],
-        classical: split.classical[one.key as keyof typeof split.classical],
+        classical: split.classical[one.key as keyof typeof split.robust],
     }))
 })
 /** Of what is not ground, the part that is sampling. */
