@@ -172,12 +172,12 @@ final class GatherEvidence
         return $scale === null
             ? PairedSample::numeric($sample->code, $reference, array_map(static fn (Reading $reading): float => (float) $reading->value, $readings))
             : PairedSample::ordinal($sample->code, $reference, array_map(
-                static fn (Reading $reading): Band => self::band($reading, $scale, $reference, $limits), $readings,
+                static fn (Reading $reading): Band => self::band($reading, $scale, $limits), $readings,
             ));
     }
 
-    /** The band of a reading; of a colour between two bands the one that speaks more against the test, as of two middle replicates. */
-    private static function band(Reading $reading, Bands $scale, float $reference, ActionLimits $limits): Band
+    /** The band of a reading; a colour between two bands reads as the point midway, as two middle replicates do. */
+    private static function band(Reading $reading, Bands $scale, ActionLimits $limits): Band
     {
         $band = $scale->named((string) $reading->band) ?? throw new \UnexpectedValueException("Reading {$reading->id} holds no band of its method.");
         $other = $reading->between === null ? null : $scale->named($reading->between);

@@ -24,12 +24,6 @@ final class AdviseOthers
     /** pH and its buffer are what Recommend answers. */
     private const OWN_ANSWER = ['ph', 'buffer_ph'];
 
-    /** Composites looked at, the newest first. */
-    private const NEWEST = 300;
-
-    /** Composites pulled within so many days of the newest are of one round (the product's own). */
-    private const ROUND_DAYS = 45;
-
     public function __construct(private readonly WhatStands $stands, private readonly SamplingSplit $sampling) {}
 
     /**
@@ -40,7 +34,7 @@ final class AdviseOthers
     {
         $samples = Sample::query()->where('area_id', $area->id)->when($sampleId !== null, static fn ($samples) => $samples->whereKey($sampleId))
             ->whereHas('readings', static fn ($readings) => $readings->whereHas('method', static fn ($method) => $method->whereNotIn('analyte', self::OWN_ANSWER)))
-            ->orderByDesc('pulled_on')->orderByDesc('number')->limit(self::NEWEST)->with(WhatStands::READ_BY)->get()
+            ->orderByDesc('pulled_on')->orderByDesc('number')->limit(Recommend::NEWEST)->with(WhatStands::READ_BY)->get()
             ->filter(static fn (Sample $sample): bool => DepthLayer::parse($sample->depth)->topCm === 0.0)->values()->all();
         $policies = JudgingPolicy::query()->whereNotIn('analyte', self::OWN_ANSWER)->orderByDesc('version')->get()->unique('analyte')->keyBy('analyte');
         $found = [];
@@ -109,7 +103,7 @@ final class AdviseOthers
     private function differ(array $samples, string $code, JudgingPolicy $policy, string $use): ?string
     {
         [$newest, $limits, $codes] = [$samples[0], $policy->limitsFor($use), []];
-        $since = $newest->pulled_on->subDays(self::ROUND_DAYS);
+        $since = $newest->pulled_on->subDays(Recommend::ROUND_DAYS);
         foreach ($samples as $sample) {
             $lab = $sample->year === $newest->year && $sample->depth === $newest->depth && $sample->pulled_on >= $since ? $this->lab($sample, $code) : null;
             if ($lab !== null) {

@@ -29,10 +29,10 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 final class Recommend
 {
     /** Composites of an area that are looked at: the newest with a pH, of which those of the newest round decide. */
-    private const NEWEST = 300;
+    public const NEWEST = 300;
 
     /** Composites pulled within so many days of the newest are of one round (the product's own). */
-    private const ROUND_DAYS = 45;
+    public const ROUND_DAYS = 45;
 
     private ?JudgingPolicy $policy = null;
 
