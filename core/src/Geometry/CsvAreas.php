@@ -28,7 +28,7 @@ final class CsvAreas
 
     public static function looksLike(string $text): bool
     {
-        $header = self::header($text);
+        $header = self::columns($text);
 
         return array_intersect($header, self::WKT) !== [] || (array_intersect($header, self::LONGITUDE) !== [] && array_intersect($header, self::LATITUDE) !== []);
     }
@@ -42,7 +42,7 @@ final class CsvAreas
      */
     public static function read(string $text): array
     {
-        $header = self::header($text);
+        $header = self::columns($text);
         $text = str_contains(strtok($text, "\n") ?: '', "\t") ? str_replace("\t", ';', $text) : $text;
         $wkt = array_values(array_intersect(self::WKT, $header))[0] ?? null;
         $name = array_values(array_intersect(self::NAME, $header))[0] ?? null;
@@ -74,7 +74,7 @@ final class CsvAreas
     }
 
     /** @return list<string> */
-    private static function header(string $text): array
+    private static function columns(string $text): array
     {
         $line = strtok(ltrim(str_replace("\r", "\n", $text)), "\n");
 
