@@ -50,15 +50,22 @@ final class JudgingPolicy extends Model
         $terms = $this->terms;
 
         return Policy::of(
-            $this->analyte, self::limits($terms['thresholds']), (float) $terms['allowable'], (float) $terms['change'],
-            (float) $terms['required'], (float) $terms['confidence'], Scale::from($terms['scale']),
-        )->withActions($terms['actions'])->lookedAt(Looking::from($terms['looking'] ?? 'once'));
+            $this->analyte,
+            self::limits($terms['thresholds']),
+            (float) $terms['allowable'],
+            (float) $terms['change'],
+            (float) $terms['required'],
+            (float) $terms['confidence'],
+            Scale::from($terms['scale']),
+        )
+            ->withActions($terms['actions'])
+            ->lookedAt(Looking::from($terms['looking'] ?? 'once'));
     }
 
     /** Action limits for a use of ground: those that the team has set, else those of the crop table, else those of the policy. */
     public function limitsFor(string $use): ActionLimits
     {
-        return self::limits($this->terms['crops'][$use] ?? $this->fromTable()[$use] ?? $this->terms['thresholds']);
+        return self::limits($this->terms['crops'][$use] ?? ($this->fromTable()[$use] ?? $this->terms['thresholds']));
     }
 
     /** @return array<string, list<float|int>> limits of every crop by its code: what the team has set, and the crop table for the rest */

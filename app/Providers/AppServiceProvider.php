@@ -25,8 +25,31 @@ use PDO;
 final class AppServiceProvider extends ServiceProvider
 {
     private const SHARED_BY_THE_TEAM = [
-        M\Site::class, M\Area::class, M\Landmark::class, M\Plan::class, M\Sample::class, M\TestMethod::class, M\Reading::class, M\LabImport::class, M\SchoolProfile::class, M\Underlay::class, M\Photo::class, M\ReportPaper::class, M\Portion::class, M\Lab::class, M\Consignment::class, M\CheckSoil::class,
-        M\ReportQuestion::class, M\LabResult::class, M\Run::class, M\ReagentLot::class, M\PenCalibration::class, M\VisionRecord::class, M\PracticeRound::class, M\Transect::class, M\GroundEvent::class,
+        M\Site::class,
+        M\Area::class,
+        M\Landmark::class,
+        M\Plan::class,
+        M\Sample::class,
+        M\TestMethod::class,
+        M\Reading::class,
+        M\LabImport::class,
+        M\SchoolProfile::class,
+        M\Underlay::class,
+        M\Photo::class,
+        M\ReportPaper::class,
+        M\Portion::class,
+        M\Lab::class,
+        M\Consignment::class,
+        M\CheckSoil::class,
+        M\ReportQuestion::class,
+        M\LabResult::class,
+        M\Run::class,
+        M\ReagentLot::class,
+        M\PenCalibration::class,
+        M\VisionRecord::class,
+        M\PracticeRound::class,
+        M\Transect::class,
+        M\GroundEvent::class,
     ];
 
     private const SIGNED = [M\JudgingPolicy::class, M\Verdict::class];
@@ -36,7 +59,15 @@ final class AppServiceProvider extends ServiceProvider
         $this->labService();
         $this->probeService();
         /** @param PDO|\Closure(): PDO $pdo */
-        Connection::resolverFor('sqlite', static fn (mixed $pdo, string $database, string $prefix, array $config): Connection => new ImmediateSQLiteConnection($pdo, $database, $prefix, $config));
+        Connection::resolverFor(
+            'sqlite',
+            static fn (mixed $pdo, string $database, string $prefix, array $config): Connection => new ImmediateSQLiteConnection(
+                $pdo,
+                $database,
+                $prefix,
+                $config,
+            ),
+        );
     }
 
     /** The lab's interface is where whoever runs the application says; without an address there is none. */
@@ -54,7 +85,10 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->bind(ProbeService::class, static function (): HttpProbeService {
             $address = config('app.probe_service');
 
-            return new HttpProbeService(is_string($address) && $address !== '' ? $address : null, (bool) config('app.probe_service_simulated'));
+            return new HttpProbeService(
+                is_string($address) && $address !== '' ? $address : null,
+                (bool) config('app.probe_service_simulated'),
+            );
         });
     }
 
@@ -68,7 +102,15 @@ final class AppServiceProvider extends ServiceProvider
         foreach (self::SIGNED as $model) {
             Gate::policy($model, SignedRecordPolicy::class);
         }
-        RateLimiter::for('sign-in', static fn (Request $request): Limit => Limit::perMinute(10)->by($request->string('email')->lower().'|'.$request->ip()));
-        RateLimiter::for('api', static fn (Request $request): Limit => Limit::perMinute(1200)->by((string) ($request->user()?->getAuthIdentifier() ?? $request->ip())));
+        RateLimiter::for(
+            'sign-in',
+            static fn (Request $request): Limit => Limit::perMinute(10)->by($request->string('email')->lower().'|'.$request->ip()),
+        );
+        RateLimiter::for(
+            'api',
+            static fn (Request $request): Limit => Limit::perMinute(1200)->by(
+                (string) ($request->user()?->getAuthIdentifier() ?? $request->ip()),
+            ),
+        );
     }
 }

@@ -26,7 +26,9 @@ return new class extends Migration
             $table->unique(['import_id', 'sha256']);
         });
         foreach (['UPDATE', 'DELETE'] as $act) {
-            DB::unprepared("CREATE TRIGGER report_papers_no_{$act} BEFORE {$act} ON report_papers BEGIN SELECT RAISE(ABORT, 'report_papers are written once'); END");
+            DB::unprepared(
+                "CREATE TRIGGER report_papers_no_{$act} BEFORE {$act} ON report_papers BEGIN SELECT RAISE(ABORT, 'report_papers are written once'); END",
+            );
         }
     }
 

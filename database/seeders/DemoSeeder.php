@@ -50,11 +50,24 @@ final class DemoSeeder extends Seeder
     public function run(): void
     {
         Carbon::setTestNow('2026-03-30 14:00:00');
-        $technician = ($this->found)(self::TEAM, [
-            'name' => 'Maren Oakhurst', 'email' => 'maren@demo.example', 'password' => self::PASSWORD, 'role' => User::TECHNICIAN,
-        ], 'Fennick Soil Laboratory', 'Burrow capsule kit, pH', 'B-2214');
+        $technician = ($this->found)(
+            self::TEAM,
+            [
+                'name' => 'Maren Oakhurst',
+                'email' => 'maren@demo.example',
+                'password' => self::PASSWORD,
+                'role' => User::TECHNICIAN,
+            ],
+            'Fennick Soil Laboratory',
+            'Burrow capsule kit, pH',
+            'B-2214',
+        );
         $reviewer = User::query()->create([
-            'name' => 'Tobias Wren', 'email' => 'tobias@demo.example', 'password' => self::PASSWORD, 'role' => User::REVIEWER, 'team_id' => $technician->team_id,
+            'name' => 'Tobias Wren',
+            'email' => 'tobias@demo.example',
+            'password' => self::PASSWORD,
+            'role' => User::REVIEWER,
+            'team_id' => $technician->team_id,
         ]);
         $areas = $this->areas();
         $samples = [];
@@ -82,17 +95,32 @@ final class DemoSeeder extends Seeder
     /** @return array<string, Area> */
     private function areas(): array
     {
-        $site = Site::query()->create(['name' => 'Quill Hollow', 'letters' => 'QH', 'address' => '14 Hollow Road, Quill Hollow', 'timezone' => 'America/New_York', 'units' => 'us', 'school' => 'smallholding', 'latitude' => QuillHollow::MIDDLE[1], 'longitude' => QuillHollow::MIDDLE[0]]);
+        $site = Site::query()->create([
+            'name' => 'Quill Hollow',
+            'letters' => 'QH',
+            'address' => '14 Hollow Road, Quill Hollow',
+            'timezone' => 'America/New_York',
+            'units' => 'us',
+            'school' => 'smallholding',
+            'latitude' => QuillHollow::MIDDLE[1],
+            'longitude' => QuillHollow::MIDDLE[0],
+        ]);
         foreach (QuillHollow::LANDMARKS as $name => [$type, $distance, $coordinates]) {
             $site->landmarks()->create([
-                'name' => $name, 'distance_m' => $distance,
-                'geometry' => ['type' => $type, 'coordinates' => $type === 'Polygon' ? array_map($this->ground->degrees(...), $coordinates) : $this->ground->degrees($coordinates)],
+                'name' => $name,
+                'distance_m' => $distance,
+                'geometry' => [
+                    'type' => $type,
+                    'coordinates' => $type === 'Polygon' ? array_map($this->ground->degrees(...), $coordinates) : $this->ground->degrees($coordinates),
+                ],
             ]);
         }
         $areas = [];
         foreach (QuillHollow::AREAS as $name => [$use, $history, $ring]) {
             $areas[$name] = $this->writeArea->new($site, [
-                'name' => $name, 'use' => $use, 'history' => $history,
+                'name' => $name,
+                'use' => $use,
+                'history' => $history,
                 'boundary' => $this->ground->boundary($ring),
             ]);
         }
@@ -106,14 +134,34 @@ final class DemoSeeder extends Seeder
         Carbon::setTestNow("{$day} 15:00:00");
         $plan = $this->ground->plan($area, $technician, 11 + $i);
         $cores = $plan->spec['cores'];
-        $outcomes = array_values(array_map(static fn (int $sequence): array => $sequence > $lost
-            ? ['sequence' => $sequence, 'outcome' => 'pulled', 'reason' => null]
-            : ['sequence' => $sequence, 'outcome' => 'refused', 'reason' => 'stone'], range(1, $cores)));
-        $sample = ($this->pull)($plan, $technician, [
-            'composite' => 1, 'pulled_on' => $day, 'pulled_by' => $technician->name, 'cores_pulled' => $cores - $lost, 'note' => '', 'submission' => null,
-        ], $outcomes)[0];
+        $outcomes = array_values(
+            array_map(
+                static fn (int $sequence): array => $sequence > $lost
+                    ? ['sequence' => $sequence, 'outcome' => 'pulled', 'reason' => null]
+                    : ['sequence' => $sequence, 'outcome' => 'refused', 'reason' => 'stone'],
+                range(1, $cores),
+            ),
+        );
+        $sample = ($this->pull)(
+            $plan,
+            $technician,
+            [
+                'composite' => 1,
+                'pulled_on' => $day,
+                'pulled_by' => $technician->name,
+                'cores_pulled' => $cores - $lost,
+                'note' => '',
+                'submission' => null,
+            ],
+            $outcomes,
+        )[0];
         ($this->record)($sample, TestMethod::query()->where('code', 'kit-ph')->firstOrFail(), $technician, [
-            'typed' => $band, 'read_on' => Carbon::parse($day)->addDays(2)->format('Y-m-d'), 'reader' => $technician->name, 'flags' => $breaks, 'note' => '', 'corrects_id' => null,
+            'typed' => $band,
+            'read_on' => Carbon::parse($day)->addDays(2)->format('Y-m-d'),
+            'reader' => $technician->name,
+            'flags' => $breaks,
+            'note' => '',
+            'corrects_id' => null,
         ]);
 
         return $sample;
@@ -125,9 +173,15 @@ final class DemoSeeder extends Seeder
         Carbon::setTestNow($day->setTime(13, 0));
         $lines = ['sample,ph,mehlich_buffer_ph,smp_buffer_ph'];
         foreach ($samples as $i => $sample) {
-            $lines[] = implode(',', [$sample->portions()->where('kind', 'lab')->valueOrFail('code'), ...array_slice(QuillHollow::SEASON[$i], 5)]);
+            $lines[] = implode(',', [
+                $sample->portions()->where('kind', 'lab')->valueOrFail('code'),
+                ...array_slice(QuillHollow::SEASON[$i], 5),
+            ]);
         }
-        $lab = Lab::query()->firstOrCreate(['name' => 'Fennick Soil Laboratory'], ['holidays' => QuillHollow::HOLIDAYS] + QuillHollow::LABS['Fennick Soil Laboratory']);
+        $lab = Lab::query()->firstOrCreate(
+            ['name' => 'Fennick Soil Laboratory'],
+            ['holidays' => QuillHollow::HOLIDAYS] + QuillHollow::LABS['Fennick Soil Laboratory'],
+        );
         $this->reports->file($lab, 'fennick-'.$day->format('Y-m').'.csv', $day->format('Y-m-d'), $lines, $technician);
         foreach (ReportQuestion::query()->whereNull('answer')->get() as $question) {
             ($this->answer)($question, $technician, 'note', 'The lab repeated it and found the same.');
@@ -141,7 +195,11 @@ final class DemoSeeder extends Seeder
         Carbon::setTestNow('2026-05-04 09:00:00');
         $test = TestMethod::query()->where('code', 'kit-ph')->firstOrFail();
         ($this->sign)(
-            $test, $reviewer, 'sort', ($this->gather)($test)->hash(), null,
+            $test,
+            $reviewer,
+            'sort',
+            ($this->gather)($test)->hash(),
+            null,
             'Burrow capsule kit, lot B-2214, read by Maren Oakhurst, soils of Quill Hollow.',
             'Four pairs are too few to begin. Pair every composite of the season.',
         );

@@ -21,13 +21,22 @@ final class GroundFilesTest extends BrowserTestCase
         $wrong = [];
         foreach ($truths as $file => $truth) {
             $this->click("//button[contains(., 'Bring in a file')]");
-            $this->find("//input[@aria-label='File of areas']")->setFileDetector(new LocalFileDetector)->sendKeys((string) realpath(self::FOLDER.$file));
-            $problem = isset($truth['refused']) ? $this->refusal($truth['refused']) : $this->areas($truth['areas'] ?? [], $truth['passed_over'] ?? 0);
+            $this->find("//input[@aria-label='File of areas']")
+                ->setFileDetector(new LocalFileDetector())
+                ->sendKeys((string) realpath(self::FOLDER.$file));
+            $problem = isset($truth['refused'])
+                ? $this->refusal($truth['refused'])
+                : $this->areas($truth['areas'] ?? [], $truth['passed_over'] ?? 0);
             $counts[$problem !== '' ? 'wrong' : (isset($truth['refused']) ? 'refused' : 'right')]++;
             $wrong = $problem === '' ? $wrong : [...$wrong, "{$file}: {$problem}"];
             $this->open('/areas');
         }
-        fwrite(STDOUT, "\nfiles of ground: ".implode(', ', array_map(static fn (string $what, int $count): string => "{$count} {$what}", array_keys($counts), $counts))."\n");
+        fwrite(
+            STDOUT,
+            "\nfiles of ground: ".
+                implode(', ', array_map(static fn (string $what, int $count): string => "{$count} {$what}", array_keys($counts), $counts)).
+                "\n",
+        );
 
         self::assertSame([], $wrong);
         self::assertGreaterThanOrEqual(30, array_sum($counts));
@@ -36,7 +45,10 @@ final class GroundFilesTest extends BrowserTestCase
     private function refusal(string $words): string
     {
         $this->find("//*[@role='alert'] | //*[contains(., 'found. All of them are added')]");
-        $said = implode(' ', array_map(static fn ($one): string => $one->getText(), $this->browser->findElements(WebDriverBy::xpath("//*[@role='alert']"))));
+        $said = implode(
+            ' ',
+            array_map(static fn ($one): string => $one->getText(), $this->browser->findElements(WebDriverBy::xpath("//*[@role='alert']"))),
+        );
 
         return str_contains($said, $words) ? '' : "\"{$words}\" was not said: {$said}";
     }
@@ -47,12 +59,22 @@ final class GroundFilesTest extends BrowserTestCase
         $this->find("//*[@role='alert'] | //p[contains(., 'found. All of them are added')]");
         $rows = $this->browser->findElements(WebDriverBy::xpath("//*[contains(@class, 'el-dialog')]//tbody/tr"));
         if (count($rows) !== count($areas)) {
-            return count($rows).' areas: '.implode(' ', array_map(static fn ($one): string => $one->getText(), $this->browser->findElements(WebDriverBy::xpath("//*[@role='alert']"))));
+            return count($rows).
+                ' areas: '.
+                implode(
+                    ' ',
+                    array_map(
+                        static fn ($one): string => $one->getText(),
+                        $this->browser->findElements(WebDriverBy::xpath("//*[@role='alert']")),
+                    ),
+                );
         }
         foreach ($areas as $i => [$name, $m2]) {
             $shown = $rows[$i]->findElement(WebDriverBy::xpath('.//td[3]'))->getText();
             $found = preg_match('/([\d.,]+)\D{1,3}ha/', $shown, $m) === 1 ? (float) str_replace(',', '', $m[1]) * 10_000 : NAN;
-            $named = (string) $rows[$i]->findElement(WebDriverBy::xpath(".//input[starts-with(@aria-label, 'Name of area')]"))->getAttribute('value');
+            $named = (string) $rows[$i]
+                ->findElement(WebDriverBy::xpath(".//input[starts-with(@aria-label, 'Name of area')]"))
+                ->getAttribute('value');
             // A hundredth of a hectare is shown; a shift of the datum changes nothing of the extent.
             if ($named !== $name || ! (abs($found - $m2) <= 60 + 0.002 * $m2)) {
                 return "{$named}, {$shown}; truly {$name}, ".round($m2 / 10_000, 3).' ha';

@@ -67,16 +67,23 @@ final class PagesTest extends BrowserTestCase
             $this->open($path);
             $this->see($words);
             self::assertDoesNotMatchRegularExpression('/\bNaN\b|undefined|\[object/', $this->text(), $name);
-            $unnamed = $this->browser->executeScript(<<<'JS'
+            $unnamed = $this->browser->executeScript(
+                <<<'JS'
                 return [...document.querySelectorAll('input, textarea, select, button, [role=img], img')].filter((one) => one.offsetParent !== null
                     && !(one.labels && one.labels.length) && !one.getAttribute('aria-label') && !one.getAttribute('alt') && !one.textContent?.trim()
                     && !one.getAttribute('aria-labelledby') && !one.querySelector?.('title')).map((one) => one.outerHTML.slice(0, 120))
-                JS);
+                JS
+                ,
+            );
             self::assertSame([], $unnamed, $name);
             self::assertSame(1, $this->browser->executeScript('return document.querySelectorAll("h1").length'), $name);
             foreach ([1280, 1024] as $width) {
                 $this->screen($width, 800);
-                self::assertLessThanOrEqual($width, $this->browser->executeScript('return document.documentElement.scrollWidth'), "{$name} at {$width}");
+                self::assertLessThanOrEqual(
+                    $width,
+                    $this->browser->executeScript('return document.documentElement.scrollWidth'),
+                    "{$name} at {$width}",
+                );
             }
             self::assertSame('', $this->complaints(), $name);
         }
@@ -144,7 +151,10 @@ final class PagesTest extends BrowserTestCase
         $this->press('Read it');
         $this->see('1 area found');
         $this->press('Another file');
-        $this->type('or paste it', '{"type":"Polygon","coordinates":[[[42.918,-76.28],[42.918,-76.279],[42.919,-76.279],[42.918,-76.28]]]}');
+        $this->type(
+            'or paste it',
+            '{"type":"Polygon","coordinates":[[[42.918,-76.28],[42.918,-76.279],[42.919,-76.279],[42.918,-76.28]]]}',
+        );
         $this->press('Read it');
         $this->see('seems to give latitude first');
         $this->press('Exchange longitude and latitude');
@@ -205,12 +215,23 @@ final class PagesTest extends BrowserTestCase
         $this->enter(self::MAREN, '/areas');
         $picture = tempnam(sys_get_temp_dir(), 'flight').'.png';
         file_put_contents($picture, PngFile::bytes(400, 300));
-        $this->find('//input[@aria-label="Picture to lay under the map"]')->setFileDetector(new LocalFileDetector)->sendKeys($picture);
+        $this->find('//input[@aria-label="Picture to lay under the map"]')->setFileDetector(new LocalFileDetector())->sendKeys($picture);
         $this->see('Two or three known places');
-        $this->until(fn (): bool => $this->browser->executeScript('return document.querySelector(".picture img")?.naturalWidth ?? 0') === 400, 'the picture itself');
+        $this->until(
+            fn (): bool => $this->browser->executeScript('return document.querySelector(".picture img")?.naturalWidth ?? 0') === 400,
+            'the picture itself',
+        );
         foreach ([1 => [-120, -60], 2 => [120, 60]] as $number => [$x, $y]) {
-            (new WebDriverActions($this->browser))->moveToElement($this->find("//*[contains(@class, 'picture')]/img"), $x, $y)->click()->perform();
-            $this->until(fn (): bool => count($this->browser->findElements(WebDriverBy::xpath('//button[normalize-space()="Show it on the map"]'))) === $number, "place {$number}");
+            (new WebDriverActions($this->browser))
+                ->moveToElement($this->find("//*[contains(@class, 'picture')]/img"), $x, $y)
+                ->click()
+                ->perform();
+            $this->until(
+                fn (): bool => count(
+                    $this->browser->findElements(WebDriverBy::xpath('//button[normalize-space()="Show it on the map"]')),
+                ) === $number,
+                "place {$number}",
+            );
             $this->click("(//button[normalize-space()='Show it on the map'])[{$number}]");
             $this->see('Click the place on the map');
             $this->clickOnMap([[$x, $y]]);
@@ -220,11 +241,11 @@ final class PagesTest extends BrowserTestCase
         $this->miss('Two or three known places');
         $this->miss('not placed yet');
         $grey = <<<'JS'
-            return [...document.querySelectorAll('.ol-viewport canvas')].some((canvas) => {
-                const at = canvas.getContext('2d').getImageData(canvas.width / 2, canvas.height / 2 + 8, 1, 1).data
-                return at[0] === 176 && at[1] === 176 && at[2] === 176 && at[3] > 150
-            })
-            JS;
+        return [...document.querySelectorAll('.ol-viewport canvas')].some((canvas) => {
+            const at = canvas.getContext('2d').getImageData(canvas.width / 2, canvas.height / 2 + 8, 1, 1).data
+            return at[0] === 176 && at[1] === 176 && at[2] === 176 && at[3] > 150
+        })
+        JS;
         $this->until(fn (): bool => $this->browser->executeScript($grey) === true, 'the picture on the map');
         $this->open('/areas');
         $this->press('Remove '.basename($picture));
@@ -236,7 +257,9 @@ final class PagesTest extends BrowserTestCase
     {
         $this->enter(self::MAREN, '/plans/2');
         $this->see('When must the lime be on?');
-        $this->browser->executeScript("const date = document.querySelector('[aria-label=\"Lime on\"]'); date.value = '2020-05-01'; date.dispatchEvent(new Event('input', { bubbles: true }))");
+        $this->browser->executeScript(
+            "const date = document.querySelector('[aria-label=\"Lime on\"]'); date.value = '2020-05-01'; date.dispatchEvent(new Event('input', { bubbles: true }))",
+        );
         $this->see('This day cannot be met');
         $this->see('Report needed, order the lime');
     }
@@ -252,7 +275,10 @@ final class PagesTest extends BrowserTestCase
         $before = $this->text();
         $this->type('Lab fee a sample', '500');
         $this->press('Compare');
-        $this->until(fn (): bool => str_contains($this->text(), 'One composite costs least') && $this->text() !== $before, 'one composite as the cheapest');
+        $this->until(
+            fn (): bool => str_contains($this->text(), 'One composite costs least') && $this->text() !== $before,
+            'one composite as the cheapest',
+        );
     }
 
     public function test_search_and_help_by_keyboard(): void
@@ -322,7 +348,10 @@ final class PagesTest extends BrowserTestCase
         $this->type('or paste it', '{"type":"Polygon","coordinates":[[[0,0],[0.001,0.001],[0.001,0],[0,0.001],[0,0]]]}');
         $this->press('Read it');
         $this->see('crosses itself');
-        $this->type('or paste it', '{"type":"Feature","properties":{"name":"Bracken bank by the lane"},"geometry":{"type":"Polygon","coordinates":[[[-76.28,42.918],[-76.279,42.918],[-76.279,42.919],[-76.28,42.919],[-76.28,42.918]]]}}');
+        $this->type(
+            'or paste it',
+            '{"type":"Feature","properties":{"name":"Bracken bank by the lane"},"geometry":{"type":"Polygon","coordinates":[[[-76.28,42.918],[-76.279,42.918],[-76.279,42.919],[-76.28,42.919],[-76.28,42.918]]]}}',
+        );
         $this->press('Read it');
         $this->see('1 area found');
         $this->press('Add 1 area');

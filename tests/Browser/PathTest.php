@@ -64,7 +64,10 @@ final class PathTest extends BrowserTestCase
         $map = $this->find("//*[contains(@class, 'ol-viewport')]");
         $corners = [[-200, 120], [-90, 130], [-80, 210], [-190, 200], [-200, 120]];
         $this->clickMap($map->getID(), array_slice($corners, 0, 3));
-        $this->until(fn (): bool => preg_match('/double-click ends\. \d\.\d\d ac \(\d\.\d\d ha\)/', $this->text()) === 1, 'the extent while drawing');
+        $this->until(
+            fn (): bool => preg_match('/double-click ends\. \d\.\d\d ac \(\d\.\d\d ha\)/', $this->text()) === 1,
+            'the extent while drawing',
+        );
         $this->clickMap($map->getID(), array_slice($corners, 3));
         $this->see('Drag corners');
         $this->type('Name', 'field 1');
@@ -72,7 +75,11 @@ final class PathTest extends BrowserTestCase
         $this->type('History', 'Lambing ground until 2015; dung heaps along the wall.');
         $this->press('Add the area');
         $this->see('can be renumbered and lost');
-        self::assertStringContainsString('Lambing ground', (string) $this->field('History')->getAttribute('value'), 'what was typed is still there');
+        self::assertStringContainsString(
+            'Lambing ground',
+            (string) $this->field('History')->getAttribute('value'),
+            'what was typed is still there',
+        );
         $this->type('Name', self::NAME);
         $this->press('Add the area');
         $this->see('6 sampling areas');
@@ -109,7 +116,11 @@ final class PathTest extends BrowserTestCase
         $this->see('6 sampling areas');
         $this->open("/plans/{$areaId}?plan={$planId}");
         $this->see('Plan saved');
-        self::assertSame([$walk, $seed], [$this->fact('walk'), $this->find("//*[contains(text(), 'seed ')]")->getText()], 'opened again it is the same plan');
+        self::assertSame(
+            [$walk, $seed],
+            [$this->fact('walk'), $this->find("//*[contains(text(), 'seed ')]")->getText()],
+            'opened again it is the same plan',
+        );
 
         return $planId;
     }
@@ -137,7 +148,10 @@ final class PathTest extends BrowserTestCase
         $this->see(self::NAME);
         $images = $this->browser->findElements(WebDriverBy::cssSelector('.label img'));
         self::assertCount(2, $images);
-        $this->until(fn (): bool => (int) $this->browser->executeScript('return document.querySelector(".label img").naturalWidth') > 0, 'a QR code that is drawn');
+        $this->until(
+            fn (): bool => (int) $this->browser->executeScript('return document.querySelector(".label img").naturalWidth') > 0,
+            'a QR code that is drawn',
+        );
     }
 
     private function bench(string $code): void

@@ -12,17 +12,36 @@ final class ReportTest extends BrowserTestCase
 {
     public function test_a_file_is_mapped_previewed_taken_and_its_question_answered(): void
     {
-        $found = self::$servers->database()->query('SELECT p.code, (SELECT value FROM readings r WHERE r.sample_id = p.sample_id AND r.method_id = 2) FROM portions p WHERE p.kind = \'lab\' ORDER BY p.id LIMIT 18');
+        $found = self::$servers
+            ->database()
+            ->query(
+                'SELECT p.code, (SELECT value FROM readings r WHERE r.sample_id = p.sample_id AND r.method_id = 2) FROM portions p WHERE p.kind = \'lab\' ORDER BY p.id LIMIT 18',
+            );
         $rows = $found === false ? [] : $found->fetchAll(\PDO::FETCH_NUM);
         [$rows[1][1], $rows[2][1]] = [$rows[2][1], $rows[1][1]];
-        $lines = array_map(static fn (array $row, int $i): string => ($i === 4 ? 'QH26-05L-9' : $row[0]).';A'.(700 + $i).';'.number_format((float) $row[1] + 0.02, 2, ',', '').';'.($i === 3 ? '<2' : 20 + $i), $rows, array_keys($rows));
+        $lines = array_map(
+            static fn (array $row, int $i): string => ($i === 4 ? 'QH26-05L-9' : $row[0]).
+                ';A'.
+                (700 + $i).
+                ';'.
+                number_format((float) $row[1] + 0.02, 2, ',', '').
+                ';'.
+                ($i === 3 ? '<2' : 20 + $i),
+            $rows,
+            array_keys($rows),
+        );
         $file = sys_get_temp_dir().'/alder-'.getmypid().'.csv';
-        file_put_contents($file, "Alder Bank Laboratory;;;\r\n\r\nYour code;Lab No;pH (water);Available P\r\n".implode("\r\n", $lines)."\r\nLAB CHECK 6.5;A999;6,49;40\r\n");
+        file_put_contents(
+            $file,
+            "Alder Bank Laboratory;;;\r\n\r\nYour code;Lab No;pH (water);Available P\r\n".
+                implode("\r\n", $lines).
+                "\r\nLAB CHECK 6.5;A999;6,49;40\r\n",
+        );
 
         $this->enter(self::MAREN, '/reports');
         $this->press('Take a lab’s file');
         $this->choose('Lab', 'Alder Bank');
-        $this->find("//input[@aria-label='File of the lab' and not(@disabled)]")->setFileDetector(new LocalFileDetector)->sendKeys($file);
+        $this->find("//input[@aria-label='File of the lab' and not(@disabled)]")->setFileDetector(new LocalFileDetector())->sendKeys($file);
         $this->see('As it would be stored');
         $this->see('no portion of this team');
         $this->click("//*[@aria-label='Extractant of Available P']/ancestor::*[contains(@class, 'el-select__wrapper')]");
@@ -49,7 +68,12 @@ final class ReportTest extends BrowserTestCase
         $this->open('/reports');
         $this->see('Files taken');
         $this->see('Every composite has the lab’s pH');
-        self::assertTrue($this->browser->executeScript('return [...document.querySelectorAll("table.plain")].every((one) => !one.tHead || [...one.tBodies[0].rows].every((row) => row.cells.length === one.tHead.rows[0].cells.length))'), 'another lab\'s series do not widen the table');
+        self::assertTrue(
+            $this->browser->executeScript(
+                'return [...document.querySelectorAll("table.plain")].every((one) => !one.tHead || [...one.tBodies[0].rows].every((row) => row.cells.length === one.tHead.rows[0].cells.length))',
+            ),
+            'another lab\'s series do not widen the table',
+        );
         self::assertSame('', $this->complaints());
         @unlink($file);
     }
@@ -58,9 +82,17 @@ final class ReportTest extends BrowserTestCase
     {
         $codes = self::$servers->database()->query('SELECT code FROM portions WHERE kind = \'lab\' ORDER BY id LIMIT 3');
         $file = sys_get_temp_dir().'/workbook-'.getmypid().'.xlsx';
-        Workbook::write($file, [['Report of the lab'], ['Your code', 'S Mehlich-3 (kg/ha)'], ...array_map(static fn (string $code, int $i): array => [$code, 20.5 + $i], $codes === false ? [] : $codes->fetchAll(\PDO::FETCH_COLUMN), [0, 1, 2])]);
+        Workbook::write($file, [
+            ['Report of the lab'],
+            ['Your code', 'S Mehlich-3 (kg/ha)'],
+            ...array_map(
+                static fn (string $code, int $i): array => [$code, 20.5 + $i],
+                $codes === false ? [] : $codes->fetchAll(\PDO::FETCH_COLUMN),
+                [0, 1, 2],
+            ),
+        ]);
         $this->enter(self::MAREN, '/reports/take');
-        $this->find("//input[@aria-label='File of the lab' and not(@disabled)]")->setFileDetector(new LocalFileDetector)->sendKeys($file);
+        $this->find("//input[@aria-label='File of the lab' and not(@disabled)]")->setFileDetector(new LocalFileDetector())->sendKeys($file);
         $this->see('As it would be stored');
         $this->see('10.19 ppm');
         $this->find("//input[@aria-label='Bulk density, g/cm³']")->sendKeys("1\t");
@@ -78,12 +110,16 @@ final class ReportTest extends BrowserTestCase
         $codes = self::$servers->database()->query('SELECT code FROM portions WHERE kind = \'lab\' ORDER BY id LIMIT 2');
         $codes = $codes === false ? [] : $codes->fetchAll(\PDO::FETCH_COLUMN);
         $file = sys_get_temp_dir().'/sheets-'.getmypid().'.xlsx';
-        Workbook::write($file, [['Results stand on the next sheet']], [['Your code', 'Zn (mg/kg)'], ...array_map(static fn (string $code, int $i): array => [$code, 1.5 + $i], $codes, [0, 1])]);
+        Workbook::write(
+            $file,
+            [['Results stand on the next sheet']],
+            [['Your code', 'Zn (mg/kg)'], ...array_map(static fn (string $code, int $i): array => [$code, 1.5 + $i], $codes, [0, 1])],
+        );
         $paper = sys_get_temp_dir().'/paper-'.getmypid().'.pdf';
         file_put_contents($paper, "%PDF-1.4\n1 0 obj<</Type/Catalog>>endobj\ntrailer<</Root 1 0 R>>\n%%EOF\n");
 
         $this->enter(self::MAREN, '/reports/take');
-        $this->find("//input[@aria-label='File of the lab' and not(@disabled)]")->setFileDetector(new LocalFileDetector)->sendKeys($file);
+        $this->find("//input[@aria-label='File of the lab' and not(@disabled)]")->setFileDetector(new LocalFileDetector())->sendKeys($file);
         $this->see('The workbook has 2 sheets');
         $this->click("//*[@aria-label='Sheet of the workbook']/ancestor::*[contains(@class, 'el-select__wrapper')]");
         $this->click("//*[contains(@class, 'el-select-dropdown__item') and contains(., 'Sheet 2, 3 rows')]");
@@ -92,7 +128,9 @@ final class ReportTest extends BrowserTestCase
         $this->miss('all clear');
         $this->press('It is so: Zn (mg/kg)');
         $this->see('every column is understood, and the first results are all clear');
-        $this->find("//input[@aria-label='The lab’s own paper' and not(@disabled)]")->setFileDetector(new LocalFileDetector)->sendKeys($paper);
+        $this->find("//input[@aria-label='The lab’s own paper' and not(@disabled)]")
+            ->setFileDetector(new LocalFileDetector())
+            ->sendKeys($paper);
         $this->click("//button[contains(., 'Take the report')]");
         $this->see('2 results.');
         $this->see('Nothing in it looks wrong');

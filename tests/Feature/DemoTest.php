@@ -26,14 +26,21 @@ final class DemoTest extends TestCase
         $this->seed(DemoSeeder::class);
         $this->actingAs(User::query()->where('role', User::REVIEWER)->firstOrFail());
 
-        self::assertSame([5, 27, 18, 27], [
-            Area::query()->count(), Sample::query()->count(),
-            Reading::query()->whereHas('method', static fn ($m) => $m->where('code', 'kit-ph'))->count(),
-            Reading::query()->whereHas('method', static fn ($m) => $m->where('code', 'lab-ph'))->count(),
-        ]);
+        self::assertSame(
+            [5, 27, 18, 27],
+            [
+                Area::query()->count(),
+                Sample::query()->count(),
+                Reading::query()->whereHas('method', static fn ($m) => $m->where('code', 'kit-ph'))->count(),
+                Reading::query()->whereHas('method', static fn ($m) => $m->where('code', 'lab-ph'))->count(),
+            ],
+        );
         $sort = $this->getJson('/api/evidence/1')->assertOk()->json('claims.sort');
         self::assertSame(['open', 'untested', true], [$sort['computed']['verdict'], $sort['signed']['verdict'], $sort['moved']]);
-        $this->getJson('/api/recommendations?site_id=1')->assertOk()->assertJsonFragment(['kind' => 'amount'])->assertJsonFragment(['kind' => 'leave']);
+        $this->getJson('/api/recommendations?site_id=1')
+            ->assertOk()
+            ->assertJsonFragment(['kind' => 'amount'])
+            ->assertJsonFragment(['kind' => 'leave']);
     }
 
     /** Pulled as one the paddock read 7, and nothing was to be done; its cells want lime here and are too high there, and the page says so. */
@@ -44,9 +51,16 @@ final class DemoTest extends TestCase
         $paddock = Area::query()->where('name', 'Paddock by the gravel road')->firstOrFail();
         $found = $this->getJson("/api/areas/{$paddock->id}/recommendation")->assertOk();
 
-        self::assertEquals([[8.2, 'too_high'], [6.42, 'leave'], [5.9, 'amount'], [7.58, 'too_high']], array_map(static fn (array $part): array => [$part['ph'], $part['kind']], (array) $found->json('parts')));
+        self::assertEquals(
+            [[8.2, 'too_high'], [6.42, 'leave'], [5.9, 'amount'], [7.58, 'too_high']],
+            array_map(static fn (array $part): array => [$part['ph'], $part['kind']], (array) $found->json('parts')),
+        );
         $found->assertJsonPath('kind', 'amount')->assertJsonPath('lab.ph', 5.9);
-        self::assertStringContainsString('pH 7.05, leave', implode(' ', (array) $found->json('notes')), 'the whole of it, pulled as one, would have been left');
+        self::assertStringContainsString(
+            'pH 7.05, leave',
+            implode(' ', (array) $found->json('notes')),
+            'the whole of it, pulled as one, would have been left',
+        );
         $split = $this->getJson('/api/evidence/1')->assertOk()->json('sampling');
         self::assertSame([4, 4], [$split['pairs_of_composites'], $split['split']['targets']]);
         self::assertGreaterThan(2 * $split['sd_analysis'], $split['sd_measurement'], 'most of it is sampling');
@@ -69,10 +83,36 @@ final class DemoTest extends TestCase
         self::assertSame(0, $run->status, $run->output.$run->error);
         $pdo = new \PDO("sqlite:{$file}");
         $all = [];
-        foreach (['sites', 'areas', 'landmarks', 'plans', 'samples', 'core_pulls', 'portions', 'readings', 'imports', 'judging_policies', 'verdicts', 'method_versions', 'reagent_lots', 'bench_runs', 'bench_tubes', 'bench_events', 'calibrations', 'vision_checks', 'practice_rounds', 'transects', 'ground_events'] as $table) {
+        foreach (
+            [
+                'sites',
+                'areas',
+                'landmarks',
+                'plans',
+                'samples',
+                'core_pulls',
+                'portions',
+                'readings',
+                'imports',
+                'judging_policies',
+                'verdicts',
+                'method_versions',
+                'reagent_lots',
+                'bench_runs',
+                'bench_tubes',
+                'bench_events',
+                'calibrations',
+                'vision_checks',
+                'practice_rounds',
+                'transects',
+                'ground_events',
+            ] as $table
+        ) {
             $rows = $pdo->query("SELECT * FROM {$table} ORDER BY id");
             self::assertNotFalse($rows);
-            $all[$table] = array_values(array_map(static fn (array $row): string => (string) json_encode($row), $rows->fetchAll(\PDO::FETCH_ASSOC)));
+            $all[$table] = array_values(
+                array_map(static fn (array $row): string => (string) json_encode($row), $rows->fetchAll(\PDO::FETCH_ASSOC)),
+            );
             self::assertNotSame([], $all[$table], $table);
         }
         unset($pdo, $rows);

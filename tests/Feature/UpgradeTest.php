@@ -13,14 +13,18 @@ final class UpgradeTest extends ApiTestCase
 {
     public function test_plans_saved_before_composites_had_an_outline(): void
     {
-        $plan = app(SavePlan::class)->new($this->area(), $this->technician, ['cell_acres' => 1.5] + self::SPEC)->refresh();
+        $plan = app(SavePlan::class)
+            ->new($this->area(), $this->technician, ['cell_acres' => 1.5] + self::SPEC)
+            ->refresh();
         $migration = require database_path('migrations/2026_01_03_000001_plan_figures.php');
         $migration->down();
         $layout = $plan->layout;
         foreach (array_keys($layout['composites']) as $i) {
             unset($layout['composites'][$i]['outline']);
         }
-        DB::table('plans')->where('id', $plan->id)->update(['layout' => json_encode($layout)]);
+        DB::table('plans')
+            ->where('id', $plan->id)
+            ->update(['layout' => json_encode($layout)]);
         $migration->up();
 
         $after = $this->api('GET', '/plans/{plan}', ids: ['plan' => $plan->id])->assertOk();
@@ -45,15 +49,32 @@ final class UpgradeTest extends ApiTestCase
                 $run = Command::run($command, '', $environment);
                 self::assertSame(0, $run->status, $run->output.$run->error);
             }
-            $before = [$figure('SELECT COUNT(*) FROM portions'), $figure('SELECT COUNT(*) FROM readings'), $figure('SELECT GROUP_CONCAT(code) FROM portions')];
+            $before = [
+                $figure('SELECT COUNT(*) FROM portions'),
+                $figure('SELECT COUNT(*) FROM readings'),
+                $figure('SELECT GROUP_CONCAT(code) FROM portions'),
+            ];
             self::assertGreaterThan(30, (int) $before[0]);
             $run = Command::run(['migrate', '--force'], '', $environment);
             self::assertSame(0, $run->status, $run->output.$run->error);
 
-            self::assertSame($before, [$figure('SELECT COUNT(*) FROM portions'), $figure('SELECT COUNT(*) FROM readings'), $figure('SELECT GROUP_CONCAT(code) FROM portions')]);
+            self::assertSame($before, [
+                $figure('SELECT COUNT(*) FROM portions'),
+                $figure('SELECT COUNT(*) FROM readings'),
+                $figure('SELECT GROUP_CONCAT(code) FROM portions'),
+            ]);
             self::assertSame($before[0], $figure("SELECT COUNT(DISTINCT portion_id) FROM custody_events WHERE step = 'split'"));
-            self::assertSame('0', $figure('SELECT COUNT(*) FROM portions WHERE site_id IS NULL OR pulled_at IS NULL OR state <> \'split\''));
-            self::assertSame('1', $figure("SELECT COUNT(*) FROM method_versions v JOIN methods m ON m.id = v.method_id WHERE m.code = 'kit-ph' AND v.version = 1 AND v.definition LIKE '%' || m.name || '%'"), 'the kit of before has the steps that it had');
+            self::assertSame(
+                '0',
+                $figure('SELECT COUNT(*) FROM portions WHERE site_id IS NULL OR pulled_at IS NULL OR state <> \'split\''),
+            );
+            self::assertSame(
+                '1',
+                $figure(
+                    "SELECT COUNT(*) FROM method_versions v JOIN methods m ON m.id = v.method_id WHERE m.code = 'kit-ph' AND v.version = 1 AND v.definition LIKE '%' || m.name || '%'",
+                ),
+                'the kit of before has the steps that it had',
+            );
             self::assertSame(['', 'ok'], [$figure('PRAGMA foreign_key_check'), $figure('PRAGMA integrity_check')]);
         } finally {
             array_map(static fn (string $end): bool => @unlink($file.$end), ['', '-wal', '-shm']);

@@ -18,7 +18,11 @@ final class ArchitectureTest extends TestCase
             preg_match_all('/^use (?!HonestCore\\\\|Random\\\\|function |const )([\w\\\\]+)/m', $text, $uses);
             self::assertSame([], $uses[1], "{$file} imports from outside");
             self::assertDoesNotMatchRegularExpression('/\b(Illuminate|App)\\\\/', $text, $file);
-            self::assertDoesNotMatchRegularExpression('/(?<![\w>:$])(time|microtime|date|rand|mt_rand|random_int|getenv|header|curl_init)\(/', $text, "{$file} reaches for a clock, chance or the world");
+            self::assertDoesNotMatchRegularExpression(
+                '/(?<![\w>:$])(time|microtime|date|rand|mt_rand|random_int|getenv|header|curl_init)\(/',
+                $text,
+                "{$file} reaches for a clock, chance or the world",
+            );
         }
     }
 
@@ -71,7 +75,12 @@ final class ArchitectureTest extends TestCase
                 $promised[] = "{$method} {$path}";
             }
         }
-        preg_match_all("/Route::(get|post|put|delete)\('([^']+)'/", (string) file_get_contents(self::ROOT.'/routes/api.php'), $routes, PREG_SET_ORDER);
+        preg_match_all(
+            "/Route::(get|post|put|delete)\('([^']+)'/",
+            (string) file_get_contents(self::ROOT.'/routes/api.php'),
+            $routes,
+            PREG_SET_ORDER,
+        );
         $served = array_map(static fn (array $route): string => "{$route[1]} /{$route[2]}", $routes);
         sort($promised);
         sort($served);
@@ -82,7 +91,15 @@ final class ArchitectureTest extends TestCase
     public function test_the_types_of_the_pages_are_those_of_the_document(): void
     {
         $fresh = sys_get_temp_dir().'/honest-core-schema-'.getmypid().'.d.ts';
-        exec('cd '.escapeshellarg(self::ROOT).' && npx --no-install openapi-typescript docs/openapi.yaml -o '.escapeshellarg($fresh).' 2>&1', $said, $status);
+        exec(
+            'cd '.
+                escapeshellarg(self::ROOT).
+                ' && npx --no-install openapi-typescript docs/openapi.yaml -o '.
+                escapeshellarg($fresh).
+                ' 2>&1',
+            $said,
+            $status,
+        );
         self::assertSame(0, $status, implode("\n", $said));
         $text = (string) file_get_contents($fresh);
         unlink($fresh);
@@ -105,7 +122,14 @@ final class ArchitectureTest extends TestCase
 
     public function test_nothing_is_loaded_from_elsewhere(): void
     {
-        foreach ([...self::files('resources', 'vue'), ...self::files('resources', 'ts'), ...self::files('resources', 'css'), ...self::files('resources', 'php')] as $file => $text) {
+        foreach (
+            [
+                ...self::files('resources', 'vue'),
+                ...self::files('resources', 'ts'),
+                ...self::files('resources', 'css'),
+                ...self::files('resources', 'php'),
+            ] as $file => $text
+        ) {
             self::assertDoesNotMatchRegularExpression('#https?://(?!www\.(w3\.org|opengis\.net)/)#', $text, $file);
         }
     }
@@ -114,7 +138,9 @@ final class ArchitectureTest extends TestCase
     private static function files(string $folder, string $extension): array
     {
         $found = [];
-        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(self::ROOT."/{$folder}", \FilesystemIterator::SKIP_DOTS)) as $file) {
+        foreach (
+            new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(self::ROOT."/{$folder}", \FilesystemIterator::SKIP_DOTS)) as $file
+        ) {
             if ($file instanceof \SplFileInfo && $file->getExtension() === $extension && ! str_ends_with($file->getFilename(), '.d.ts')) {
                 $found[substr($file->getPathname(), strlen(self::ROOT) + 1)] = (string) file_get_contents($file->getPathname());
             }

@@ -49,7 +49,18 @@ final class ReadAreaFile
     {
         $wrapped = json_encode(['type' => 'Feature', 'geometry' => $area['geometry']], JSON_THROW_ON_ERROR);
         $extent = Area::ofSquareMetres(Boundary::fromGeoJson($wrapped, $area['place'])->areaM2());
-        $name = $this->text($area['properties'], ['name', 'field_name', 'fieldname', 'field', 'label', 'title', 'area', 'bezeichnung', 'nom', 'nombre']);
+        $name = $this->text($area['properties'], [
+            'name',
+            'field_name',
+            'fieldname',
+            'field',
+            'label',
+            'title',
+            'area',
+            'bezeichnung',
+            'nom',
+            'nombre',
+        ]);
         $use = $this->text($area['properties'], ['use']);
 
         return [

@@ -62,15 +62,32 @@ final class WriteLines
         if (in_array($uuid, array_column($written, 'id'), true)) {
             return [];
         }
-        $event = new CustodyEvent($uuid, $line['step'], $line['at']->getTimestamp(), $line['place'], $line['condition'], $line['celsius'], $line['corrects'] ?? null);
+        $event = new CustodyEvent(
+            $uuid,
+            $line['step'],
+            $line['at']->getTimestamp(),
+            $line['place'],
+            $line['condition'],
+            $line['celsius'],
+            $line['corrects'] ?? null,
+        );
         $trail = CustodyTrail::with($portion->code, $written, $event, now()->getTimestamp());
         CustodyLine::query()->create([
-            'portion_id' => $portion->id, 'created_by' => $author->id, 'uuid' => $uuid, 'step' => $event->step, 'at' => $line['at']->copy()->utc(),
-            'place' => $event->place, 'condition' => $event->condition, 'celsius' => $event->celsius, 'corrects' => $event->correctsId,
+            'portion_id' => $portion->id,
+            'created_by' => $author->id,
+            'uuid' => $uuid,
+            'step' => $event->step,
+            'at' => $line['at']->copy()->utc(),
+            'place' => $event->place,
+            'condition' => $event->condition,
+            'celsius' => $event->celsius,
+            'corrects' => $event->correctsId,
         ]);
         $clock = $portion->clock($trail);
         $portion->update([
-            'state' => $trail->state(), 'place' => $trail->place(), 'state_at' => Carbon::createFromTimestampUTC($trail->last()->at),
+            'state' => $trail->state(),
+            'place' => $trail->place(),
+            'state_at' => Carbon::createFromTimestampUTC($trail->last()->at),
             'deadline_at' => $clock->deadline === null ? null : Carbon::createFromTimestampUTC($clock->deadline),
         ]);
 
@@ -80,7 +97,8 @@ final class WriteLines
     /** @param non-empty-list<array{row: int, field: string, message: string}> $refused */
     private static function message(array $refused): string
     {
-        return (count($refused) === 1 ? $refused[0]['message'] : count($refused).' of the portions cannot take this step.').' Nothing was written.';
+        return (count($refused) === 1 ? $refused[0]['message'] : count($refused).' of the portions cannot take this step.').
+            ' Nothing was written.';
     }
 
     private function afterDrying(CustodyTrail $trail): string

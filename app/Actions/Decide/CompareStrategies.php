@@ -41,17 +41,45 @@ final class CompareStrategies
         $own = $testSd === null ? 0.0 : 2 * $testSd;
         try {
             $found = Strategies::compare(
-                array_map(static fn (Pair $pair): Witness => new Witness($pair->reference, $pair->testClass(), self::isClose($pair, $own), $pair->limits), $evidence->counted()),
-                Costs::of($asked['lab_fee'], $asked['lab_minutes'], $asked['test_fee'], $asked['test_minutes'], $asked['hour'], $asked['under'], $asked['over']),
-                ($expanded ?? 0.0) / 2, $testSd, $asked['drift'], crc32($evidence->hash()),
+                array_map(
+                    static fn (Pair $pair): Witness => new Witness(
+                        $pair->reference,
+                        $pair->testClass(),
+                        self::isClose($pair, $own),
+                        $pair->limits,
+                    ),
+                    $evidence->counted(),
+                ),
+                Costs::of(
+                    $asked['lab_fee'],
+                    $asked['lab_minutes'],
+                    $asked['test_fee'],
+                    $asked['test_minutes'],
+                    $asked['hour'],
+                    $asked['under'],
+                    $asked['over'],
+                ),
+                ($expanded ?? 0.0) / 2,
+                $testSd,
+                $asked['drift'],
+                crc32($evidence->hash()),
             );
         } catch (CoreError $error) {
             throw new Conflict("{$test->name}: {$error->forPeople()} More pairs are needed before strategies can be compared.");
         }
 
         return [
-            'method' => $test->name, 'reference' => $evidence->reference->name, 'pairs' => count($evidence->counted()), 'actions' => $evidence->policy->terms['actions'], 'lab_uncertainty' => $expanded, 'test_sd' => $testSd,
-            'outcomes' => array_map(static fn (Outcome $one): array => $one->toArray(), $found['outcomes']), 'cheapest' => $found['cheapest'], 'sure' => $found['sure'], 'turns' => $found['turns'], 'words' => self::words($evidence, $testSd),
+            'method' => $test->name,
+            'reference' => $evidence->reference->name,
+            'pairs' => count($evidence->counted()),
+            'actions' => $evidence->policy->terms['actions'],
+            'lab_uncertainty' => $expanded,
+            'test_sd' => $testSd,
+            'outcomes' => array_map(static fn (Outcome $one): array => $one->toArray(), $found['outcomes']),
+            'cheapest' => $found['cheapest'],
+            'sure' => $found['sure'],
+            'turns' => $found['turns'],
+            'words' => self::words($evidence, $testSd),
         ];
     }
 
@@ -63,10 +91,20 @@ final class CompareStrategies
         $run = Run::query()->where('method_id', $test->id)->whereNotNull('finished_at')->with('tubes')->latest('id')->first();
         $tubes = max(1, $run?->tubes->count() ?? 1);
         [$cents, $attention] = [(float) $run?->cost_cents, (float) $run?->attention_s];
-        $fees = Lab::query()->orderBy('id')->get()->flatMap(static fn (Lab $lab): array => array_filter($lab->tests, static fn (array $offered): bool => $offered['code'] === $test->analyte))->pluck('fee_cents');
+        $fees = Lab::query()
+            ->orderBy('id')
+            ->get()
+            ->flatMap(
+                static fn (Lab $lab): array => array_filter(
+                    $lab->tests,
+                    static fn (array $offered): bool => $offered['code'] === $test->analyte,
+                ),
+            )
+            ->pluck('fee_cents');
 
         return [
-            'lab_fee' => $fees->isEmpty() ? (float) $usual['lab_fee'] : round((float) $fees->first() / 100, 2), 'lab_minutes' => (float) $usual['lab_minutes'],
+            'lab_fee' => $fees->isEmpty() ? (float) $usual['lab_fee'] : round((float) $fees->first() / 100, 2),
+            'lab_minutes' => (float) $usual['lab_minutes'],
             'test_fee' => $cents > 0 ? round($cents / 100 / $tubes, 2) : (float) $usual['test_fee'],
             'test_minutes' => $attention > 0 ? max(0.5, round($attention / 60 / $tubes, 1)) : (float) $usual['test_minutes'],
         ];
@@ -87,7 +125,9 @@ final class CompareStrategies
     {
         return [
             'The areas to come are taken to be like the '.count($evidence->counted()).' composites of the evidence.',
-            ...($testSd === null ? ['Without numbers that were read twice, the test cannot be said to see a change: that strategy is left out.'] : []),
+            ...$testSd === null
+                ? ['Without numbers that were read twice, the test cannot be said to see a change: that strategy is left out.']
+                : [],
             'Intervals are those of resampled evidence; they leave out what the stated costs may be wrong by.',
         ];
     }

@@ -32,11 +32,22 @@ final class GatherEvidence
     public function __invoke(TestMethod $test, ?TestMethod $reference = null): Evidence
     {
         $reference ??= $this->reference($test->analyte);
-        if ($reference->id === $test->id || $reference->analyte !== $test->analyte || ($test->portion === 'lab' && $reference->portion === 'lab' && $reference->extractant !== $test->extractant)) {
+        if (
+            $reference->id === $test->id ||
+            $reference->analyte !== $test->analyte ||
+            ($test->portion === 'lab' && $reference->portion === 'lab' && $reference->extractant !== $test->extractant)
+        ) {
             throw new Conflict("{$reference->name} measures something else, or by another extractant: the two are never compared.");
         }
 
-        return $this->evidence($test, $reference, $this->readings($test), $this->results($reference, $test), $this->censored($reference), '');
+        return $this->evidence(
+            $test,
+            $reference,
+            $this->readings($test),
+            $this->results($reference, $test),
+            $this->censored($reference),
+            '',
+        );
     }
 
     /** One reader's bands beside those of another, who stands for the reference. */
@@ -44,8 +55,18 @@ final class GatherEvidence
     {
         [$ones, $others] = [[], []];
         foreach ($this->readings($test) as $sample => $readings) {
-            $of = static fn (string $name): array => array_values(array_filter($readings, static fn (Reading $reading): bool => $reading->reader === $name));
-            $figures = array_values(array_filter(array_map(static fn (Reading $reading): ?float => $reading->flags === [] ? self::figure($reading, $test->scale()) : null, $of($reference)), is_float(...)));
+            $of = static fn (string $name): array => array_values(
+                array_filter($readings, static fn (Reading $reading): bool => $reading->reader === $name),
+            );
+            $figures = array_values(
+                array_filter(
+                    array_map(
+                        static fn (Reading $reading): ?float => $reading->flags === [] ? self::figure($reading, $test->scale()) : null,
+                        $of($reference),
+                    ),
+                    is_float(...),
+                ),
+            );
             $own = $of($reader);
             if ($figures !== [] && $own !== []) {
                 $ones[$sample] = Spread::mean($figures);
@@ -74,7 +95,9 @@ final class GatherEvidence
             return 'No lab method here measures the same, so that it has no partner: it stays untested.';
         }
 
-        return JudgingPolicy::query()->where('analyte', $test->analyte)->exists() ? null : 'No policy is set for what it measures, so that it cannot be judged yet.';
+        return JudgingPolicy::query()->where('analyte', $test->analyte)->exists()
+            ? null
+            : 'No policy is set for what it measures, so that it cannot be judged yet.';
     }
 
     /**
@@ -85,9 +108,23 @@ final class GatherEvidence
      */
     public function references(TestMethod $test): array
     {
-        $others = TestMethod::query()->where('analyte', $test->analyte)->whereKeyNot($test->id)->orderByDesc('portion')->orderByRaw(TestMethod::FITTING_FIRST, [TestMethod::extractantOf($test->analyte)])->orderBy('id')->get();
+        $others = TestMethod::query()
+            ->where('analyte', $test->analyte)
+            ->whereKeyNot($test->id)
+            ->orderByDesc('portion')
+            ->orderByRaw(TestMethod::FITTING_FIRST, [TestMethod::extractantOf($test->analyte)])
+            ->orderBy('id')
+            ->get();
 
-        return array_values($others->filter(static fn (TestMethod $one): bool => $one->portion === 'lab' ? $one->school === $test->school && ($test->portion !== 'lab' || $one->extractant === $test->extractant) : $test->portion === 'bench' && $one->bands === null)->all());
+        return array_values(
+            $others
+                ->filter(
+                    static fn (TestMethod $one): bool => $one->portion === 'lab'
+                        ? $one->school === $test->school && ($test->portion !== 'lab' || $one->extractant === $test->extractant)
+                        : $test->portion === 'bench' && $one->bands === null,
+                )
+                ->all(),
+        );
     }
 
     /**
@@ -95,8 +132,14 @@ final class GatherEvidence
      * @param array<int, float> $references by sample
      * @param list<array{code: string, sample_id: int, said: string}> $censored
      */
-    private function evidence(TestMethod $test, TestMethod $reference, iterable $tests, array $references, array $censored, string $against): Evidence
-    {
+    private function evidence(
+        TestMethod $test,
+        TestMethod $reference,
+        iterable $tests,
+        array $references,
+        array $censored,
+        string $against,
+    ): Evidence {
         $policy = $this->policy($test->analyte);
         [$pairs, $tested] = [[], []];
         foreach ($tests as $sample => $readings) {
@@ -105,17 +148,34 @@ final class GatherEvidence
                 $pairs[] = $this->pair($readings, $references[$sample], $policy, $test->scale());
             }
         }
-        usort($pairs, static fn (Pair $a, Pair $b): int => [$b->sample->year, $b->sample->number] <=> [$a->sample->year, $a->sample->number]);
+        usort(
+            $pairs,
+            static fn (Pair $a, Pair $b): int => [$b->sample->year, $b->sample->number] <=> [$a->sample->year, $a->sample->number],
+        );
 
-        return new Evidence($test, $reference, $policy, $pairs, array_values(array_filter($censored, static fn (array $one): bool => isset($tested[$one['sample_id']]))), $against);
+        return new Evidence(
+            $test,
+            $reference,
+            $policy,
+            $pairs,
+            array_values(array_filter($censored, static fn (array $one): bool => isset($tested[$one['sample_id']]))),
+            $against,
+        );
     }
 
     /** @return Collection<int, non-empty-list<Reading>>|\Illuminate\Support\Collection<int, non-empty-list<Reading>> by sample */
     private function readings(TestMethod $method): \Illuminate\Support\Collection
     {
         /** @var \Illuminate\Support\Collection<int, non-empty-list<Reading>> $grouped */
-        $grouped = Reading::query()->where('method_id', $method->id)->whereDoesntHave('correction')->with('sample.area')->orderBy('id')->get()
-            ->toBase()->groupBy('sample_id')->map(static fn (\Illuminate\Support\Collection $readings): array => array_values($readings->all()));
+        $grouped = Reading::query()
+            ->where('method_id', $method->id)
+            ->whereDoesntHave('correction')
+            ->with('sample.area')
+            ->orderBy('id')
+            ->get()
+            ->toBase()
+            ->groupBy('sample_id')
+            ->map(static fn (\Illuminate\Support\Collection $readings): array => array_values($readings->all()));
 
         return $grouped;
     }
@@ -127,8 +187,13 @@ final class GatherEvidence
      */
     private function results(TestMethod $reference, TestMethod $test): array
     {
-        $readings = Reading::query()->where('method_id', $reference->id)->where('flags', '[]')->whereDoesntHave('correction')->whereIn('sample_id', Reading::query()->where('method_id', $test->id)->select('sample_id'))
-            ->orderBy('id')->get(['id', 'sample_id', 'value', 'band', 'between', 'flags']);
+        $readings = Reading::query()
+            ->where('method_id', $reference->id)
+            ->where('flags', '[]')
+            ->whereDoesntHave('correction')
+            ->whereIn('sample_id', Reading::query()->where('method_id', $test->id)->select('sample_id'))
+            ->orderBy('id')
+            ->get(['id', 'sample_id', 'value', 'band', 'between', 'flags']);
         $figures = [];
         foreach ($readings as $reading) {
             $figure = self::figure($reading, $reference->scale());
@@ -143,11 +208,27 @@ final class GatherEvidence
     /** @return list<array{code: string, sample_id: int, said: string}> results of the reference that are no number: below a limit, a range, a trace */
     private function censored(TestMethod $reference): array
     {
-        $results = LabResult::query()->where('method_id', $reference->id)->where('kind', '!=', ReportedValue::NUMBER)->whereNull('superseded_by')->where('excluded', '')->with('portion.sample:id,code')->orderBy('id')->get();
+        $results = LabResult::query()
+            ->where('method_id', $reference->id)
+            ->where('kind', '!=', ReportedValue::NUMBER)
+            ->whereNull('superseded_by')
+            ->where('excluded', '')
+            ->with('portion.sample:id,code')
+            ->orderBy('id')
+            ->get();
 
-        return array_values($results->filter(static fn (LabResult $result): bool => $result->portion->sample !== null)->map(static fn (LabResult $result): array => [
-            'code' => $result->portion->sample->code ?? '', 'sample_id' => (int) $result->portion->sample_id, 'said' => trim("{$result->as_reported} {$result->unit}"),
-        ])->all());
+        return array_values(
+            $results
+                ->filter(static fn (LabResult $result): bool => $result->portion->sample !== null)
+                ->map(
+                    static fn (LabResult $result): array => [
+                        'code' => $result->portion->sample->code ?? '',
+                        'sample_id' => (int) $result->portion->sample_id,
+                        'said' => trim("{$result->as_reported} {$result->unit}"),
+                    ],
+                )
+                ->all(),
+        );
     }
 
     /** @param non-empty-list<Reading> $readings */
@@ -157,7 +238,10 @@ final class GatherEvidence
         $sound = array_values(array_filter($readings, static fn (Reading $reading): bool => $reading->flags === []));
         $used = $sound === [] ? $readings : $sound;
         $limits = $policy->limitsFor($sample->area->use);
-        $flags = $sound === [] ? array_values(array_unique(array_merge(...array_map(static fn (Reading $reading): array => $reading->flags, $readings)))) : [];
+        $flags =
+            $sound === []
+                ? array_values(array_unique(array_merge(...array_map(static fn (Reading $reading): array => $reading->flags, $readings))))
+                : [];
         $paired = $this->paired($sample, $reference, $used, $scale, $limits)->withLimits($limits);
         if ($policy->policy()->scale === Scale::Ratio && ($reference <= 0 || ($paired->readings !== [] && min($paired->readings) <= 0))) {
             $flags = [...$flags, self::NO_LOGARITHM];
@@ -170,16 +254,24 @@ final class GatherEvidence
     private function paired(Sample $sample, float $reference, array $readings, ?Bands $scale, ActionLimits $limits): PairedSample
     {
         return $scale === null
-            ? PairedSample::numeric($sample->code, $reference, array_map(static fn (Reading $reading): float => (float) $reading->value, $readings))
-            : PairedSample::ordinal($sample->code, $reference, array_map(
-                static fn (Reading $reading): Band => self::band($reading, $scale, $limits), $readings,
-            ));
+            ? PairedSample::numeric(
+                $sample->code,
+                $reference,
+                array_map(static fn (Reading $reading): float => (float) $reading->value, $readings),
+            )
+            : PairedSample::ordinal(
+                $sample->code,
+                $reference,
+                array_map(static fn (Reading $reading): Band => self::band($reading, $scale, $limits), $readings),
+            );
     }
 
     /** The band of a reading; a colour between two bands reads as the point midway, as two middle replicates do. */
     private static function band(Reading $reading, Bands $scale, ActionLimits $limits): Band
     {
-        $band = $scale->named((string) $reading->band) ?? throw new \UnexpectedValueException("Reading {$reading->id} holds no band of its method.");
+        $band =
+            $scale->named((string) $reading->band) ??
+            throw new \UnexpectedValueException("Reading {$reading->id} holds no band of its method.");
         $other = $reading->between === null ? null : $scale->named($reading->between);
 
         return $other === null ? $band : Bands::median([$band, $other], $limits);
@@ -191,7 +283,13 @@ final class GatherEvidence
         if ($scale === null) {
             return $reading->value;
         }
-        $middles = array_filter([$scale->named((string) $reading->band)?->middle(), $reading->between === null ? null : $scale->named($reading->between)?->middle()], is_float(...));
+        $middles = array_filter(
+            [
+                $scale->named((string) $reading->band)?->middle(),
+                $reading->between === null ? null : $scale->named($reading->between)?->middle(),
+            ],
+            is_float(...),
+        );
 
         return $middles === [] ? null : array_sum($middles) / count($middles);
     }

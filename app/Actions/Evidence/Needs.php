@@ -30,9 +30,16 @@ final class Needs
         $n = count($evidence->counted());
 
         return [
-            'more_pairs' => $sort->morePairs, 'classes' => $classes, 'scope' => self::scope($evidence), 'portions' => $evidence->against === '' ? self::portions($evidence, $sort->tally->perClass) : [],
-            'once' => $n === 0 ? BinomialBound::furtherHits(0, 0, $policy->required, $policy->confidence) : BinomialBound::furtherHits($sort->tally->agree, $n, $policy->required, $policy->confidence),
-            'often' => $n === 0 ? ConfidenceSequence::furtherHits(0, 0, $policy->required, $policy->confidence) : ConfidenceSequence::furtherHits($sort->tally->agree, $n, $policy->required, $policy->confidence),
+            'more_pairs' => $sort->morePairs,
+            'classes' => $classes,
+            'scope' => self::scope($evidence),
+            'portions' => $evidence->against === '' ? self::portions($evidence, $sort->tally->perClass) : [],
+            'once' => $n === 0
+                    ? BinomialBound::furtherHits(0, 0, $policy->required, $policy->confidence)
+                    : BinomialBound::furtherHits($sort->tally->agree, $n, $policy->required, $policy->confidence),
+            'often' => $n === 0
+                    ? ConfidenceSequence::furtherHits(0, 0, $policy->required, $policy->confidence)
+                    : ConfidenceSequence::furtherHits($sort->tally->agree, $n, $policy->required, $policy->confidence),
         ];
     }
 
@@ -47,7 +54,13 @@ final class Needs
         $unit = $evidence->test->analyte === 'ph' ? 'pH' : $evidence->test->analyte;
         $decimals = $unit === 'pH' ? 1 : 0;
         $shown = static fn (float $value): string => number_format($value, $decimals, '.', '');
-        $words = ["No pair below {$unit} ".$shown(floor($values[0] * 10 ** $decimals) / 10 ** $decimals).' and none above '.$shown(ceil($values[count($values) - 1] * 10 ** $decimals) / 10 ** $decimals).': there the verdict is silent.'];
+        $words = [
+            "No pair below {$unit} ".
+            $shown(floor($values[0] * 10 ** $decimals) / 10 ** $decimals).
+            ' and none above '.
+            $shown(ceil($values[count($values) - 1] * 10 ** $decimals) / 10 ** $decimals).
+            ': there the verdict is silent.',
+        ];
         [$gap, $from] = [0.0, null];
         foreach (array_slice($values, 1) as $i => $value) {
             if ($value - $values[$i] > $gap) {
@@ -71,11 +84,25 @@ final class Needs
     private static function portions(Evidence $evidence, array $perClass): array
     {
         $known = [];
-        foreach (Reading::query()->where('method_id', $evidence->reference->id)->where('flags', '[]')->whereDoesntHave('correction')->whereNotNull('value')->get(['sample_id', 'value']) as $reading) {
+        foreach (
+            Reading::query()
+                ->where('method_id', $evidence->reference->id)
+                ->where('flags', '[]')
+                ->whereDoesntHave('correction')
+                ->whereNotNull('value')
+                ->get(['sample_id', 'value']) as $reading
+        ) {
             $known[$reading->sample_id] = (float) $reading->value;
         }
         $paired = array_flip(array_map(static fn (Pair $pair): int => $pair->sample->id, $evidence->counted()));
-        $portions = Portion::query()->whereIn('kind', ['archive', 'bench'])->whereIn('state', ['shelved', 'dried', 'split'])->whereIn('sample_id', array_slice(array_keys(array_diff_key($known, $paired)), 0, 2000))->with('sample.area')->orderBy('id')->limit(400)->get();
+        $portions = Portion::query()
+            ->whereIn('kind', ['archive', 'bench'])
+            ->whereIn('state', ['shelved', 'dried', 'split'])
+            ->whereIn('sample_id', array_slice(array_keys(array_diff_key($known, $paired)), 0, 2000))
+            ->with('sample.area')
+            ->orderBy('id')
+            ->limit(400)
+            ->get();
         $actions = $evidence->policy->terms['actions'];
         $expanded = app(SamplingSplit::class)->expanded($evidence->reference) ?? 0.0;
         [$rows, $ranks] = [[], []];
@@ -90,10 +117,22 @@ final class Needs
             $close = Call::ofValue($known[$sample->id], $expanded, $limits)->isTooClose();
             $ranks[$sample->id] = [$asked >= self::LEAST_IN_CLASS ? 1 : 0, $close ? 1 : 0, $asked];
             $rows[$sample->id] = [
-                'portion' => $portion->code, 'portion_id' => $portion->id, 'sample_id' => $sample->id, 'sample' => $sample->code, 'area' => $sample->area->name, 'place' => $portion->place,
-                'why' => ($asked < self::LEAST_IN_CLASS ? ($actions[$class] ?? '').' was asked '.match ($asked) {
-                    0 => 'never', 1 => 'once', default => "{$asked} times",
-                }.' so far' : 'another pair for '.($actions[$class] ?? '')).($close ? '; too close to a limit to count on' : ''),
+                'portion' => $portion->code,
+                'portion_id' => $portion->id,
+                'sample_id' => $sample->id,
+                'sample' => $sample->code,
+                'area' => $sample->area->name,
+                'place' => $portion->place,
+                'why' => ($asked < self::LEAST_IN_CLASS
+                        ? ($actions[$class] ?? '').
+                            ' was asked '.
+                            match ($asked) {
+                                0 => 'never',
+                                1 => 'once',
+                                default => "{$asked} times",
+                            }.
+                            ' so far'
+                        : 'another pair for '.($actions[$class] ?? '')).($close ? '; too close to a limit to count on' : ''),
             ];
         }
         uksort($rows, static fn (int $a, int $b): int => $ranks[$a] <=> $ranks[$b]);

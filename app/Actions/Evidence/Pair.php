@@ -71,8 +71,18 @@ final readonly class Pair
         $finite = static fn (float $value): ?float => is_finite($value) ? $value : null;
 
         return [
-            'code' => $this->sample->code, 'sample_id' => $this->sample->id, 'use' => $this->sample->area->use, 'limits' => $this->limits->values, 'reference' => $this->reference, 'readings' => $this->paired->readings,
-            'bands' => array_map(static fn (Band $band): array => ['name' => $band->name, 'lower' => $finite($band->lower), 'upper' => $finite($band->upper)], $this->paired->bands), 'flags' => $this->flags, 'left_out' => ! $this->counts(),
+            'code' => $this->sample->code,
+            'sample_id' => $this->sample->id,
+            'use' => $this->sample->area->use,
+            'limits' => $this->limits->values,
+            'reference' => $this->reference,
+            'readings' => $this->paired->readings,
+            'bands' => array_map(
+                static fn (Band $band): array => ['name' => $band->name, 'lower' => $finite($band->lower), 'upper' => $finite($band->upper)],
+                $this->paired->bands,
+            ),
+            'flags' => $this->flags,
+            'left_out' => ! $this->counts(),
         ];
     }
 }

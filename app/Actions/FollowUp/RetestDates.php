@@ -24,7 +24,9 @@ final class RetestDates
     public function overdue(Site $site): array
     {
         $yearAgo = now($site->timezone)->subYear()->format('Y-m-d');
-        $old = Area::query()->where('site_id', $site->id)->whereHas('samples')
+        $old = Area::query()
+            ->where('site_id', $site->id)
+            ->whereHas('samples')
             ->whereDoesntHave('samples', static fn (Builder $samples) => $samples->where('pulled_on', '>=', $yearAgo));
 
         return array_values(array_filter($this->dates($site, $old), static fn (array $date): bool => $date['state'] === 'overdue'));

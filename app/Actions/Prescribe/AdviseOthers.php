@@ -32,11 +32,30 @@ final class AdviseOthers
      */
     public function __invoke(Area $area, ?string $crop = null, ?float $yield = null, ?int $sampleId = null): array
     {
-        $samples = Sample::query()->where('area_id', $area->id)->when($sampleId !== null, static fn ($samples) => $samples->whereKey($sampleId))
-            ->whereHas('readings', static fn ($readings) => $readings->whereHas('method', static fn ($method) => $method->whereNotIn('analyte', self::OWN_ANSWER)))
-            ->orderByDesc('pulled_on')->orderByDesc('number')->limit(Recommend::NEWEST)->with(WhatStands::READ_BY)->get()
-            ->filter(static fn (Sample $sample): bool => DepthLayer::parse($sample->depth)->topCm === 0.0)->values()->all();
-        $policies = JudgingPolicy::query()->whereNotIn('analyte', self::OWN_ANSWER)->orderByDesc('version')->get()->unique('analyte')->keyBy('analyte');
+        $samples = Sample::query()
+            ->where('area_id', $area->id)
+            ->when($sampleId !== null, static fn ($samples) => $samples->whereKey($sampleId))
+            ->whereHas(
+                'readings',
+                static fn ($readings) => $readings->whereHas(
+                    'method',
+                    static fn ($method) => $method->whereNotIn('analyte', self::OWN_ANSWER),
+                ),
+            )
+            ->orderByDesc('pulled_on')
+            ->orderByDesc('number')
+            ->limit(Recommend::NEWEST)
+            ->with(WhatStands::READ_BY)
+            ->get()
+            ->filter(static fn (Sample $sample): bool => DepthLayer::parse($sample->depth)->topCm === 0.0)
+            ->values()
+            ->all();
+        $policies = JudgingPolicy::query()
+            ->whereNotIn('analyte', self::OWN_ANSWER)
+            ->orderByDesc('version')
+            ->get()
+            ->unique('analyte')
+            ->keyBy('analyte');
         $found = [];
         foreach (Analytes::codes() as $code) {
             $policy = $policies->get($code);
@@ -59,24 +78,50 @@ final class AdviseOthers
         $layer = DepthLayer::parse($sample->depth);
         $tested = match (true) {
             $lab !== null => TestedValue::of((float) $lab->value, $this->expanded($lab, $policy), $lab->method->extractant, $layer),
-            $rated !== null => TestedValue::of((float) $rated[0]->value, (float) $rated[1]->policy->terms['allowable'] * ($policy->policy()->scale === Scale::Ratio ? (float) $rated[0]->value : 1.0), '', $layer, $rated[0]->method->name),
+            $rated !== null => TestedValue::of(
+                (float) $rated[0]->value,
+                (float) $rated[1]->policy->terms['allowable'] *
+                    ($policy->policy()->scale === Scale::Ratio ? (float) $rated[0]->value : 1.0),
+                '',
+                $layer,
+                $rated[0]->method->name,
+            ),
             default => null,
         };
         $cec = $this->lab($sample, 'cec')?->value;
         $advice = ActionAdvice::from(
-            $analyte, $tested, $kit, $policy->limitsFor($area->use), $policy->terms['actions'], TestMethod::extractantOf($code), self::limitsAreOwn($policy), new SizedFor($area->crop()->ratesFor, $crop, $yield, $cec),
+            $analyte,
+            $tested,
+            $kit,
+            $policy->limitsFor($area->use),
+            $policy->terms['actions'],
+            TestMethod::extractantOf($code),
+            self::limitsAreOwn($policy),
+            new SizedFor($area->crop()->ratesFor, $crop, $yield, $cec),
         );
 
-        return new AdvisedOther($analyte, $advice, $sample, $lab ?? $rated[0] ?? $kitReading, $lab === null ? ($rated[1] ?? $verdict) : null, $this->differ($samples, $code, $policy, $area->use));
+        return new AdvisedOther(
+            $analyte,
+            $advice,
+            $sample,
+            $lab ?? ($rated[0] ?? $kitReading),
+            $lab === null ? $rated[1] ?? $verdict : null,
+            $this->differ($samples, $code, $policy, $area->use),
+        );
     }
 
     /** The lab's number by the extractant that the limits are made for, else the lab's first. */
     private function lab(Sample $sample, string $code): ?Reading
     {
-        $labs = array_values(array_filter($this->stands->readings($sample, $code, 'lab'), static fn (Reading $reading): bool => $reading->value !== null));
-        $fitting = array_filter($labs, static fn (Reading $reading): bool => $reading->method->extractant === TestMethod::extractantOf($code));
+        $labs = array_values(
+            array_filter($this->stands->readings($sample, $code, 'lab'), static fn (Reading $reading): bool => $reading->value !== null),
+        );
+        $fitting = array_filter(
+            $labs,
+            static fn (Reading $reading): bool => $reading->method->extractant === TestMethod::extractantOf($code),
+        );
 
-        return array_values($fitting)[0] ?? $labs[0] ?? null;
+        return array_values($fitting)[0] ?? ($labs[0] ?? null);
     }
 
     /** Expanded, in the unit of the reading: what is stated of a lab on the ratio scale is a share. */
@@ -84,7 +129,9 @@ final class AdviseOthers
     {
         $stated = $reading->method->uncertainty ?? 0.0;
 
-        return $policy->policy()->scale === Scale::Ratio ? $stated * (float) $reading->value : ($this->sampling->expanded($reading->method) ?? 0.0);
+        return $policy->policy()->scale === Scale::Ratio
+            ? $stated * (float) $reading->value
+            : $this->sampling->expanded($reading->method) ?? 0.0;
     }
 
     private static function limitsAreOwn(JudgingPolicy $policy): bool
@@ -92,7 +139,8 @@ final class AdviseOthers
         /** @var array<string, array{thresholds?: list<float|int>}> $shipped */
         $shipped = RuleTable::named('policies')['analytes'];
 
-        return array_map(floatval(...), $policy->terms['thresholds']) !== array_map(floatval(...), $shipped[$policy->analyte]['thresholds'] ?? []);
+        return array_map(floatval(...), $policy->terms['thresholds']) !==
+            array_map(floatval(...), $shipped[$policy->analyte]['thresholds'] ?? []);
     }
 
     /**
@@ -105,13 +153,25 @@ final class AdviseOthers
         [$newest, $limits, $codes] = [$samples[0], $policy->limitsFor($use), []];
         $since = $newest->pulled_on->subDays(Recommend::ROUND_DAYS);
         foreach ($samples as $sample) {
-            $lab = $sample->year === $newest->year && $sample->depth === $newest->depth && $sample->pulled_on >= $since ? $this->lab($sample, $code) : null;
+            $lab =
+                $sample->year === $newest->year && $sample->depth === $newest->depth && $sample->pulled_on >= $since
+                    ? $this->lab($sample, $code)
+                    : null;
             if ($lab !== null) {
                 $codes[$policy->terms['actions'][$limits->classOf((float) $lab->value)]][] = $sample->code;
             }
         }
-        $words = array_map(static fn (string $action, array $of): string => "\"{$action}\" by ".(count($of) > 3 ? count($of).' composites' : implode(', ', $of)), array_keys($codes), $codes);
+        $words = array_map(
+            static fn (string $action, array $of): string => "\"{$action}\" by ".
+                (count($of) > 3 ? count($of).' composites' : implode(', ', $of)),
+            array_keys($codes),
+            $codes,
+        );
 
-        return count($codes) < 2 ? null : 'Composites of this round call for different actions: '.implode('; ', $words).'. The newest is shown; treat each part by its own, or pull again.';
+        return count($codes) < 2
+            ? null
+            : 'Composites of this round call for different actions: '.
+                    implode('; ', $words).
+                    '. The newest is shown; treat each part by its own, or pull again.';
     }
 }

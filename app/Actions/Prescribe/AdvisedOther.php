@@ -13,5 +13,12 @@ use HonestCore\Analyte\Analyte;
 /** What one analyte calls for, and the reading and the verdict that it rests on. */
 final readonly class AdvisedOther
 {
-    public function __construct(public Analyte $analyte, public ActionAdvice $advice, public Sample $sample, public ?Reading $reading, public ?Verdict $verdict, public ?string $differ) {}
+    public function __construct(
+        public Analyte $analyte,
+        public ActionAdvice $advice,
+        public Sample $sample,
+        public ?Reading $reading,
+        public ?Verdict $verdict,
+        public ?string $differ,
+    ) {}
 }

@@ -39,13 +39,24 @@ final class Recommend
     /** @var array<int, float|null> expanded, by lab method */
     private array $uncertainty = [];
 
-    public function __construct(private readonly GatherEvidence $evidence, private readonly WhatStands $stands, private readonly SamplingSplit $sampling) {}
+    public function __construct(
+        private readonly GatherEvidence $evidence,
+        private readonly WhatStands $stands,
+        private readonly SamplingSplit $sampling,
+    ) {}
 
     /** @return array<int|string, mixed> what is loaded with the areas that are to be advised on */
     public static function needs(): array
     {
         return [
-            'samples' => static fn (HasMany $samples) => $samples->whereHas('readings', static fn ($readings) => $readings->whereHas('method', static fn ($method) => $method->where('analyte', 'ph')))->orderByDesc('pulled_on')->orderByDesc('number')->limit(self::NEWEST),
+            'samples' => static fn (HasMany $samples) => $samples
+                ->whereHas(
+                    'readings',
+                    static fn ($readings) => $readings->whereHas('method', static fn ($method) => $method->where('analyte', 'ph')),
+                )
+                ->orderByDesc('pulled_on')
+                ->orderByDesc('number')
+                ->limit(self::NEWEST),
             ...array_map(static fn (string $with): string => "samples.{$with}", WhatStands::READ_BY),
         ];
     }
@@ -59,40 +70,105 @@ final class Recommend
         $policy = $this->policy ??= $this->evidence->policy('ph');
         $limits = $policy->limitsFor($area->use)->values;
         $crop = $area->crop()->within($limits[0], $limits[count($limits) - 1]);
-        $samples = array_values($area->samples->sortByDesc(static fn (Sample $sample): array => [$sample->pulled_on->format('Y-m-d'), $sample->number])
-            ->filter(fn (Sample $sample): bool => DepthLayer::parse($sample->depth)->topCm === 0.0 && $this->stands->readings($sample, 'ph') !== [])->all());
-        $advise = fn (?Sample $sample, ?PooledPh $pooled = null): Advised => $this->advise($sample, $area, $policy, $crop, $material, $depthInches, $pooled);
+        $samples = array_values(
+            $area->samples
+                ->sortByDesc(static fn (Sample $sample): array => [$sample->pulled_on->format('Y-m-d'), $sample->number])
+                ->filter(
+                    fn (Sample $sample): bool => DepthLayer::parse($sample->depth)->topCm === 0.0 &&
+                        $this->stands->readings($sample, 'ph') !== [],
+                )
+                ->all(),
+        );
+        $advise = fn (?Sample $sample, ?PooledPh $pooled = null): Advised => $this->advise(
+            $sample,
+            $area,
+            $policy,
+            $crop,
+            $material,
+            $depthInches,
+            $pooled,
+        );
         [$round, $planned] = $this->round($samples);
         $parts = array_map(static fn (Sample $sample): Advised => $advise($sample), $round);
         $pooled = $sampleId === null && $parts === [] ? $this->pooled($samples, $policy, $area->use) : null;
         $chosen = match (true) {
             $pooled !== null => $advise($samples[0] ?? null, $pooled),
-            $sampleId !== null => $advise($area->samples->find($sampleId) ?? Sample::query()->where('area_id', $area->id)->with(WhatStands::READ_BY)->find($sampleId)),
+            $sampleId !== null => $advise(
+                $area->samples->find($sampleId) ?? Sample::query()->where('area_id', $area->id)->with(WhatStands::READ_BY)->find($sampleId),
+            ),
             $parts !== [] => self::neediest($parts),
             default => $advise($samples[0] ?? null),
         };
         $others = array_values(array_filter($samples, static fn (Sample $one): bool => $one->id !== $chosen->sample?->id));
 
-        return new Recommendation($area, $crop, $chosen, $policy, $others, $parts, $planned, $this->disagreements($chosen, $others, $parts, $policy, $area->use));
+        return new Recommendation(
+            $area,
+            $crop,
+            $chosen,
+            $policy,
+            $others,
+            $parts,
+            $planned,
+            $this->disagreements($chosen, $others, $parts, $policy, $area->use),
+        );
     }
 
-    private function advise(?Sample $sample, Area $area, JudgingPolicy $policy, Crop $crop, LimeMaterial $material, float $depthInches, ?PooledPh $pooled): Advised
-    {
+    private function advise(
+        ?Sample $sample,
+        Area $area,
+        JudgingPolicy $policy,
+        Crop $crop,
+        LimeMaterial $material,
+        float $depthInches,
+        ?PooledPh $pooled,
+    ): Advised {
         if ($sample === null) {
-            return new Advised(LimeAdvice::from(null, null, $crop, new LimeGround(DepthLayer::ofInches(0, 6), $depthInches), $material), null, null, null, null, null, null, null);
+            return new Advised(
+                LimeAdvice::from(null, null, $crop, new LimeGround(DepthLayer::ofInches(0, 6), $depthInches), $material),
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+            );
         }
         $labReading = $this->stands->readings($sample, 'ph', 'lab')[0] ?? null;
         [$kitReading, $verdict, $kit] = $this->stands->sorted($sample, $area, $policy);
         $rated = $labReading === null ? $this->stands->rated($sample, 'ph') : null;
         $lab = match (true) {
-            $pooled !== null => LabPh::of($pooled->mean, max($pooled->margin, $labReading === null ? 0.0 : ($this->expanded($labReading) ?? 0.0)), $this->pooledBuffers($area, array_keys($pooled->values))),
+            $pooled !== null => LabPh::of(
+                $pooled->mean,
+                max($pooled->margin, $labReading === null ? 0.0 : $this->expanded($labReading) ?? 0.0),
+                $this->pooledBuffers($area, array_keys($pooled->values)),
+            ),
             $labReading !== null => LabPh::of((float) $labReading->value, $this->expanded($labReading), $this->buffers($sample)),
-            $rated !== null => LabPh::of((float) $rated[0]->value, (float) $rated[1]->policy->terms['allowable'], $this->buffers($sample), $rated[0]->method->name),
+            $rated !== null => LabPh::of(
+                (float) $rated[0]->value,
+                (float) $rated[1]->policy->terms['allowable'],
+                $this->buffers($sample),
+                $rated[0]->method->name,
+            ),
             default => null,
         };
-        $ground = new LimeGround(DepthLayer::parse($sample->depth), $depthInches, $this->stands->readings($sample, 'om', 'lab')[0]->value ?? null, $area->knownFacts()->isPeaty());
+        $ground = new LimeGround(
+            DepthLayer::parse($sample->depth),
+            $depthInches,
+            $this->stands->readings($sample, 'om', 'lab')[0]->value ?? null,
+            $area->knownFacts()->isPeaty(),
+        );
 
-        return new Advised(LimeAdvice::from($lab, $kit, $crop, $ground, $material), $sample, $lab, $labReading ?? $rated[0] ?? null, $kit, $kitReading, $rated[1] ?? $verdict, $pooled);
+        return new Advised(
+            LimeAdvice::from($lab, $kit, $crop, $ground, $material),
+            $sample,
+            $lab,
+            $labReading ?? ($rated[0] ?? null),
+            $kit,
+            $kitReading,
+            $rated[1] ?? $verdict,
+            $pooled,
+        );
     }
 
     private function expanded(Reading $reading): ?float
@@ -112,8 +188,15 @@ final class Recommend
             return null;
         }
         $since = $newest->pulled_on->subDays(self::ROUND_DAYS);
-        $round = array_filter($samples, static fn (Sample $one): bool => $one->year === $newest->year && $one->depth === $newest->depth && $one->pulled_on >= $since);
-        $ofParts = Plan::query()->whereKey(array_unique(array_map(static fn (Sample $one): int => $one->plan_id, $round)))->where('composites', '>', 1)->pluck('id')->all();
+        $round = array_filter(
+            $samples,
+            static fn (Sample $one): bool => $one->year === $newest->year && $one->depth === $newest->depth && $one->pulled_on >= $since,
+        );
+        $ofParts = Plan::query()
+            ->whereKey(array_unique(array_map(static fn (Sample $one): int => $one->plan_id, $round)))
+            ->where('composites', '>', 1)
+            ->pluck('id')
+            ->all();
         [$values, $classes, $limits] = [[], [], $policy->limitsFor($use)];
         foreach ($round as $sample) {
             $reading = $this->stands->readings($sample, 'ph', 'lab')[0] ?? null;
@@ -154,7 +237,14 @@ final class Recommend
     private function round(array $samples): array
     {
         $newest = $samples[0] ?? null;
-        $own = $newest === null ? null : Plan::query()->whereKey($newest->plan_id)->toBase()->selectRaw("composites - COALESCE(json_extract(layout, '$.quality.duplicates'), 0) AS own")->value('own');
+        $own =
+            $newest === null
+                ? null
+                : Plan::query()
+                    ->whereKey($newest->plan_id)
+                    ->toBase()
+                    ->selectRaw("composites - COALESCE(json_extract(layout, '$.quality.duplicates'), 0) AS own")
+                    ->value('own');
         if ($newest === null || ! is_numeric($own) || (int) $own < 2) {
             return [[], 1];
         }
@@ -173,7 +263,11 @@ final class Recommend
     private static function neediest(array $parts): Advised
     {
         $needs = ['amount', 'stop', 'direction', 'none', 'too_high', 'leave'];
-        usort($parts, static fn (Advised $a, Advised $b): int => array_search($a->advice->kind, $needs, true) <=> array_search($b->advice->kind, $needs, true));
+        usort(
+            $parts,
+            static fn (Advised $a, Advised $b): int => array_search($a->advice->kind, $needs, true) <=>
+                array_search($b->advice->kind, $needs, true),
+        );
 
         return $parts[0];
     }
@@ -201,14 +295,28 @@ final class Recommend
         $words = [];
         foreach ($others as $other) {
             $reading = $this->stands->readings($other, 'ph', 'lab')[0] ?? null;
-            if ($other->year !== $sample->year || ($other->plan_id === $planId && $other->composite !== $twin) || $reading === null || $limits->classOf((float) $reading->value) === $limits->classOf($lab->ph)) {
+            if (
+                $other->year !== $sample->year ||
+                ($other->plan_id === $planId && $other->composite !== $twin) ||
+                $reading === null ||
+                $limits->classOf((float) $reading->value) === $limits->classOf($lab->ph)
+            ) {
                 continue;
             }
             $action = $policy->terms['actions'][$limits->classOf((float) $reading->value)];
-            $words[] = "{$other->code} ({$other->pulled_on->format('j M')}, pH {$reading->as_reported}, {$action}".($other->plan_id === $planId ? ', a duplicate of this one)' : ')');
+            $words[] =
+                "{$other->code} ({$other->pulled_on->format('j M')}, pH {$reading->as_reported}, {$action}".
+                ($other->plan_id === $planId ? ', a duplicate of this one)' : ')');
         }
 
-        return $words === [] ? [] : ['Other composites of this area call for another action in the same year: '.implode(', ', $words).'.'.($parts === [] ? ' One area with two answers may want splitting.' : '')];
+        return $words === []
+            ? []
+            : [
+                'Other composites of this area call for another action in the same year: '.
+                implode(', ', $words).
+                '.'.
+                ($parts === [] ? ' One area with two answers may want splitting.' : ''),
+            ];
     }
 
     private static function pooledWords(PooledPh $pooled, int $year, JudgingPolicy $policy, string $use): string
@@ -219,8 +327,16 @@ final class Recommend
             $each[] = "{$code} pH ".number_format($ph, 2).", {$policy->terms['actions'][$limits->classOf($ph)]}";
         }
 
-        return count($each)." composites of {$year} call for different actions: ".implode('; ', $each).'. They are pooled: mean '.number_format($pooled->mean, 2).', standard deviation '.number_format($pooled->sd, 2).', mean known to ± '.number_format($pooled->margin, 2)
-            .'. One area with two answers may want splitting: limed and unlimed ground do not belong into one mean.';
+        return count($each).
+            " composites of {$year} call for different actions: ".
+            implode('; ', $each).
+            '. They are pooled: mean '.
+            number_format($pooled->mean, 2).
+            ', standard deviation '.
+            number_format($pooled->sd, 2).
+            ', mean known to ± '.
+            number_format($pooled->margin, 2).
+            '. One area with two answers may want splitting: limed and unlimed ground do not belong into one mean.';
     }
 
     /** The number of the composite that was pulled a second time from the same part. */
@@ -228,7 +344,11 @@ final class Recommend
     {
         $composites = Plan::query()->find($sample->plan_id, ['id', 'layout'])->layout['composites'] ?? [];
 
-        return array_column(array_filter($composites, static fn (array $one): bool => isset($one['duplicate_of'])), 'number', 'duplicate_of')[$sample->composite] ?? null;
+        return array_column(
+            array_filter($composites, static fn (array $one): bool => isset($one['duplicate_of'])),
+            'number',
+            'duplicate_of',
+        )[$sample->composite] ?? null;
     }
 
     /** @return array<string, float> by the code of the school whose buffer it is */

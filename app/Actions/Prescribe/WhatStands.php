@@ -43,9 +43,23 @@ final class WhatStands
     {
         $this->doubted ??= AskQuestions::doubted();
 
-        return array_values($sample->readings->filter(fn (Reading $reading): bool => $reading->correction === null && $reading->flags === [] && ! isset($this->doubted[$reading->id])
-            && $reading->method->analyte === $analyte && ($portion === null || $reading->method->portion === $portion),
-        )->sortBy(static fn (Reading $reading): array => [$reading->method->portion === 'lab' && $reading->method->lab_id !== null ? 1 : 0, -$reading->id])->all());
+        return array_values(
+            $sample->readings
+                ->filter(
+                    fn (Reading $reading): bool => $reading->correction === null &&
+                        $reading->flags === [] &&
+                        ! isset($this->doubted[$reading->id]) &&
+                        $reading->method->analyte === $analyte &&
+                        ($portion === null || $reading->method->portion === $portion),
+                )
+                ->sortBy(
+                    static fn (Reading $reading): array => [
+                        $reading->method->portion === 'lab' && $reading->method->lab_id !== null ? 1 : 0,
+                        -$reading->id,
+                    ],
+                )
+                ->all(),
+        );
     }
 
     /**
@@ -57,7 +71,12 @@ final class WhatStands
     {
         foreach ($this->readings($sample, $analyte, 'bench') as $reading) {
             $verdict = $reading->value === null ? null : $this->verdict($reading, 'rate');
-            if ($verdict !== null && $verdict->verdict === Word::Stands->value && $reading->value >= ($verdict->scope['test_from'] ?? INF) && $reading->value <= ($verdict->scope['test_to'] ?? -INF)) {
+            if (
+                $verdict !== null &&
+                $verdict->verdict === Word::Stands->value &&
+                $reading->value >= ($verdict->scope['test_from'] ?? INF) &&
+                $reading->value <= ($verdict->scope['test_to'] ?? -INF)
+            ) {
                 return [$reading, $verdict];
             }
         }
@@ -76,13 +95,22 @@ final class WhatStands
             }
             $verdict = $this->verdict($reading, 'sort');
             $limits = ($verdict->policy ?? $policy)->limitsFor($area->use);
-            $classes = $band === null
-                ? [$limits->classOf((float) $reading->value)]
-                : array_map(static fn (Band $one): ?int => $one->classIn($limits), array_filter([$band, $reading->method->scale()?->named((string) $reading->between)]));
+            $classes =
+                $band === null
+                    ? [$limits->classOf((float) $reading->value)]
+                    : array_map(
+                        static fn (Band $one): ?int => $one->classIn($limits),
+                        array_filter([$band, $reading->method->scale()?->named((string) $reading->between)]),
+                    );
             $class = count(array_unique($classes)) === 1 ? $classes[0] : null;
             $kit = new KitDirection(
-                $reading->method->name, $band->name ?? $reading->as_reported, $band === null ? (float) $reading->value : ($band->middle() ?? NAN), $class === null ? null : $policy->terms['actions'][$class],
-                $verdict === null ? null : Word::from($verdict->verdict), $verdict?->scope['test_from'], $verdict?->scope['test_to'],
+                $reading->method->name,
+                $band->name ?? $reading->as_reported,
+                $band === null ? (float) $reading->value : $band->middle() ?? NAN,
+                $class === null ? null : $policy->terms['actions'][$class],
+                $verdict === null ? null : Word::from($verdict->verdict),
+                $verdict?->scope['test_from'],
+                $verdict?->scope['test_to'],
             );
             $rank = static fn (?KitDirection $one): int => $one === null ? 0 : ($one->counts() ? 3 : ($one->action !== null ? 2 : 1));
             if ($rank($kit) > $rank($best[2])) {
@@ -95,12 +123,18 @@ final class WhatStands
 
     private function verdict(Reading $reading, string $claim): ?Verdict
     {
-        return $this->signed()->first(static fn (Verdict $verdict): bool => $verdict->method_id === $reading->method_id && $verdict->claim === $claim);
+        return $this->signed()->first(
+            static fn (Verdict $verdict): bool => $verdict->method_id === $reading->method_id && $verdict->claim === $claim,
+        );
     }
 
     /** @return Collection<int, Verdict> */
     private function signed(): Collection
     {
-        return $this->signed ??= Verdict::standing()->with(Verdict::SHOWN_WITH)->get(Verdict::LISTED)->filter(fn (Verdict $verdict): bool => $this->status->ended($verdict) === [])->values();
+        return $this->signed ??= Verdict::standing()
+            ->with(Verdict::SHOWN_WITH)
+            ->get(Verdict::LISTED)
+            ->filter(fn (Verdict $verdict): bool => $this->status->ended($verdict) === [])
+            ->values();
     }
 }

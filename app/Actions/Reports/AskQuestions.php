@@ -39,9 +39,18 @@ final class AskQuestions
     {
         $this->resultIds = [];
         // Plain rows: a report may hold 100,000 of them.
-        $results = LabResult::query()->where('import_id', $import->id)->where('kind', ReportedValue::NUMBER)->whereNotNull('value')->orderBy('id')->toBase()->get(['id', 'portion_id', 'method_id', 'value']);
+        $results = LabResult::query()
+            ->where('import_id', $import->id)
+            ->where('kind', ReportedValue::NUMBER)
+            ->whereNotNull('value')
+            ->orderBy('id')
+            ->toBase()
+            ->get(['id', 'portion_id', 'method_id', 'value']);
         $portions = $this->portions($import);
-        $methods = TestMethod::query()->whereIn('id', $results->pluck('method_id')->unique())->get()->keyBy('id');
+        $methods = TestMethod::query()
+            ->whereIn('id', $results->pluck('method_id')->unique())
+            ->get()
+            ->keyBy('id');
         $series = $methods->map(self::series(...))->all();
         $analytes = $methods->pluck('analyte', 'id')->all();
         $bySample = [];
@@ -49,12 +58,19 @@ final class AskQuestions
             $portion = $portions[(int) $result->portion_id] ?? throw new \LogicException('A result has its portion.');
             $id = (int) $result->method_id;
             $this->resultIds[$portion->code][$series[$id]] = (int) $result->id;
-            $bySample[(int) $result->portion_id][$series[$id]] = ['analyte' => $analytes[$id], 'value' => (float) $result->value, 'method' => $id];
+            $bySample[(int) $result->portion_id][$series[$id]] = [
+                'analyte' => $analytes[$id],
+                'value' => (float) $result->value,
+                'method' => $id,
+            ];
         }
         unset($results);
         $questions = [
-            ...$this->eachSample($bySample, $portions), ...$this->duplicates($bySample, $portions, $methods), ...$this->checks($bySample, $portions, $methods, $import),
-            ...$this->together($bySample, $portions, $import), ...$this->besideTheLab($bySample, $portions, $methods, $import),
+            ...$this->eachSample($bySample, $portions),
+            ...$this->duplicates($bySample, $portions, $methods),
+            ...$this->checks($bySample, $portions, $methods, $import),
+            ...$this->together($bySample, $portions, $import),
+            ...$this->besideTheLab($bySample, $portions, $methods, $import),
         ];
         $this->keep($import, array_slice($questions, 0, self::MOST));
     }
@@ -62,8 +78,12 @@ final class AskQuestions
     /** @return array<int, AskedPortion> those of a report, by id */
     private function portions(LabImport $import): array
     {
-        $rows = Portion::query()->toBase()->leftJoin('samples', 'samples.id', '=', 'portions.sample_id')->whereIn('portions.id', LabResult::query()->where('import_id', $import->id)->select('portion_id')->toBase())
-            ->select(['portions.id', 'portions.code', 'portions.kind', 'portions.sample_id', 'portions.check_soil_id', 'samples.area_id'])->orderBy('portions.id');
+        $rows = Portion::query()
+            ->toBase()
+            ->leftJoin('samples', 'samples.id', '=', 'portions.sample_id')
+            ->whereIn('portions.id', LabResult::query()->where('import_id', $import->id)->select('portion_id')->toBase())
+            ->select(['portions.id', 'portions.code', 'portions.kind', 'portions.sample_id', 'portions.check_soil_id', 'samples.area_id'])
+            ->orderBy('portions.id');
         $portions = [];
         foreach ($rows->cursor() as $row) {
             $portions[(int) $row->id] = AskedPortion::of($row);
@@ -108,9 +128,25 @@ final class AskQuestions
                 continue;
             }
             foreach ($bySample[$hiddenId] ?? [] as $series => $other) {
-                $one = $bySample[$own->id][$series]['value'] ?? Reading::query()->where('portion_id', $own->id)->where('method_id', $other['method'])->whereDoesntHave('correction')->value('value');
+                $one =
+                    $bySample[$own->id][$series]['value'] ??
+                    Reading::query()
+                        ->where('portion_id', $own->id)
+                        ->where('method_id', $other['method'])
+                        ->whereDoesntHave('correction')
+                        ->value('value');
                 $uncertainty = $methods[$other['method']]?->uncertainty;
-                $question = ! is_numeric($one) ? null : Repeatability::question($other['analyte'], $series, $own->code, (float) $one, $hidden->code, $other['value'], $uncertainty === null ? null : $uncertainty / 2);
+                $question = ! is_numeric($one)
+                    ? null
+                    : Repeatability::question(
+                        $other['analyte'],
+                        $series,
+                        $own->code,
+                        (float) $one,
+                        $hidden->code,
+                        $other['value'],
+                        $uncertainty === null ? null : $uncertainty / 2,
+                    );
                 $questions = $question === null ? $questions : [...$questions, $question];
             }
         }
@@ -127,9 +163,15 @@ final class AskQuestions
     private function checks(array $bySample, array $portions, Collection $methods, LabImport $import): array
     {
         $questions = [];
-        $soils = CheckSoil::query()->whereIn('id', array_unique(array_filter(array_map(static fn (AskedPortion $portion): ?int => $portion->checkSoilId, $portions))))->get()->keyBy('id');
+        $soils = CheckSoil::query()
+            ->whereIn(
+                'id',
+                array_unique(array_filter(array_map(static fn (AskedPortion $portion): ?int => $portion->checkSoilId, $portions))),
+            )
+            ->get()
+            ->keyBy('id');
         foreach ($portions as $id => $portion) {
-            $soil = $portion->kind === 'check' ? ($soils[$portion->checkSoilId] ?? null) : null;
+            $soil = $portion->kind === 'check' ? $soils[$portion->checkSoilId] ?? null : null;
             if ($soil === null) {
                 continue;
             }
@@ -139,7 +181,14 @@ final class AskQuestions
                 $results = CheckCharts::results($soil->id, $result['method'], $import->id);
                 foreach (CheckCharts::chart($soil, $method, $results)->signals ?? [] as $signal) {
                     if ($results[$signal['at']]?->portion_id === $id && $results[$signal['at']]->import_id === $import->id) {
-                        $questions[] = new Question('check', "{$portion->code}, the check soil {$soil->name}: {$series} came back as {$result['value']}".($known === null ? '' : " and is {$known['value']}").". {$signal['words']}", [$portion->code], [$series]);
+                        $questions[] = new Question(
+                            'check',
+                            "{$portion->code}, the check soil {$soil->name}: {$series} came back as {$result['value']}".
+                                ($known === null ? '' : " and is {$known['value']}").
+                                ". {$signal['words']}",
+                            [$portion->code],
+                            [$series],
+                        );
                     }
                 }
             }
@@ -169,7 +218,17 @@ final class AskQuestions
                 if ($history !== null) {
                     $beside[$series] = ['value' => $result['value'], 'history' => $history];
                     if ($history->isFar($result['value'])) {
-                        $questions[] = new Question('history', "{$portion->code}: {$series} of {$result['value']} lies far from the ".round($history->usual(), 2)." that {$history->n} earlier results of this ground give.".($history->explained($result['value']) === '' ? '' : ' '.ucfirst($history->explained($result['value'])).'.'), [$portion->code], [$series]);
+                        $questions[] = new Question(
+                            'history',
+                            "{$portion->code}: {$series} of {$result['value']} lies far from the ".
+                                round($history->usual(), 2).
+                                " that {$history->n} earlier results of this ground give.".
+                                ($history->explained($result['value']) === ''
+                                    ? ''
+                                    : ' '.ucfirst($history->explained($result['value'])).'.'),
+                            [$portion->code],
+                            [$series],
+                        );
                     }
                 }
             }
@@ -177,7 +236,14 @@ final class AskQuestions
                 $samples[] = ['key' => $portion->code, 'group' => (string) $area, 'results' => $beside];
             }
         }
-        $ill = array_values(array_filter($samples, static fn (array $one): bool => max(array_map(static fn (array $result): float => abs($result['history']->z($result['value'])), $one['results'])) > 2.5));
+        $ill = array_values(
+            array_filter(
+                $samples,
+                static fn (array $one): bool => max(
+                    array_map(static fn (array $result): float => abs($result['history']->z($result['value'])), $one['results']),
+                ) > 2.5,
+            ),
+        );
 
         return [...BatchQuestions::swaps(array_slice($ill, 0, 200)), ...BatchQuestions::shifts($samples), ...$questions];
     }
@@ -205,7 +271,18 @@ final class AskQuestions
             if ($method === null || in_array($method->analyte, ['ph', 'buffer_ph'], true)) {
                 continue;
             }
-            $earlier = LabResult::query()->toBase()->where('method_id', $id)->where('team_id', $import->team_id)->where('import_id', '!=', $import->id)->where('kind', ReportedValue::NUMBER)->whereNotNull('value')->orderByDesc('id')->limit(400)->pluck('value')->map(floatval(...))->all();
+            $earlier = LabResult::query()
+                ->toBase()
+                ->where('method_id', $id)
+                ->where('team_id', $import->team_id)
+                ->where('import_id', '!=', $import->id)
+                ->where('kind', ReportedValue::NUMBER)
+                ->whereNotNull('value')
+                ->orderByDesc('id')
+                ->limit(400)
+                ->pluck('value')
+                ->map(floatval(...))
+                ->all();
             $words = MistakenUnit::ofBatch($method->analyte, self::series($method), $report, array_values($earlier));
             if ($words !== null) {
                 $questions[] = new Question('unit', $words, array_slice($codes[$id], 0, 500), [self::series($method)]);
@@ -230,10 +307,17 @@ final class AskQuestions
         }
         $areas = array_values(array_unique(array_filter(array_map(static fn (AskedPortion $portion): ?int => $portion->areaId, $portions))));
         $alike = self::alike(array_keys($methods));
-        $earlier = Reading::query()->toBase()->join('samples', 'samples.id', '=', 'readings.sample_id')->whereIn('readings.method_id', array_unique(array_merge(...array_values($alike) ?: [[]])))->whereIn('samples.area_id', $areas)
-            ->where(static fn ($query) => $query->whereNull('readings.import_id')->orWhere('readings.import_id', '!=', $import->id))->where('readings.flags', '[]')
-            ->whereNotExists(static fn ($query) => $query->from('readings as later')->whereColumn('later.corrects_id', 'readings.id'))->whereNotNull('readings.value')
-            ->orderByDesc('readings.id')->get(['readings.id', 'readings.method_id', 'samples.area_id', 'readings.value']);
+        $earlier = Reading::query()
+            ->toBase()
+            ->join('samples', 'samples.id', '=', 'readings.sample_id')
+            ->whereIn('readings.method_id', array_unique(array_merge(...array_values($alike) ?: [[]])))
+            ->whereIn('samples.area_id', $areas)
+            ->where(static fn ($query) => $query->whereNull('readings.import_id')->orWhere('readings.import_id', '!=', $import->id))
+            ->where('readings.flags', '[]')
+            ->whereNotExists(static fn ($query) => $query->from('readings as later')->whereColumn('later.corrects_id', 'readings.id'))
+            ->whereNotNull('readings.value')
+            ->orderByDesc('readings.id')
+            ->get(['readings.id', 'readings.method_id', 'samples.area_id', 'readings.value']);
         $doubted = self::doubted();
         $values = [];
         foreach ($earlier as $reading) {
@@ -267,7 +351,12 @@ final class AskQuestions
     public static function doubted(): array
     {
         $results = [];
-        foreach (ReportQuestion::query()->whereNull('answer')->whereIn('kind', ['swap', 'shift', 'history', 'range', 'unit'])->get(['id', 'result_ids']) as $question) {
+        foreach (
+            ReportQuestion::query()
+                ->whereNull('answer')
+                ->whereIn('kind', ['swap', 'shift', 'history', 'range', 'unit'])
+                ->get(['id', 'result_ids']) as $question
+        ) {
             $results = [...$results, ...$question->result_ids];
         }
         $readings = [];
@@ -288,10 +377,19 @@ final class AskQuestions
      */
     private static function alike(array $methods): array
     {
-        $all = TestMethod::query()->where('portion', 'lab')->get(['id', 'analyte', 'extractant']);
+        $all = TestMethod::query()
+            ->where('portion', 'lab')
+            ->get(['id', 'analyte', 'extractant']);
         $alike = [];
         foreach ($all->whereIn('id', $methods) as $method) {
-            $others = $all->filter(static fn (TestMethod $one): bool => $one->id !== $method->id && $one->analyte === $method->analyte && $one->extractant === $method->extractant)->pluck('id')->all();
+            $others = $all
+                ->filter(
+                    static fn (TestMethod $one): bool => $one->id !== $method->id &&
+                        $one->analyte === $method->analyte &&
+                        $one->extractant === $method->extractant,
+                )
+                ->pluck('id')
+                ->all();
             $alike[$method->id] = array_values([$method->id, ...$others]);
         }
 
@@ -302,10 +400,21 @@ final class AskQuestions
     private function keep(LabImport $import, array $questions): void
     {
         $now = Carbon::now();
-        ReportQuestion::query()->insert(array_map(fn (Question $question): array => [
-            'team_id' => $import->team_id, 'import_id' => $import->id, 'kind' => $question->kind, 'words' => $question->words, 'note' => '', 'created_at' => $now, 'updated_at' => $now,
-            'result_ids' => json_encode($this->resultsOf($question), JSON_THROW_ON_ERROR),
-        ], $questions));
+        ReportQuestion::query()->insert(
+            array_map(
+                fn (Question $question): array => [
+                    'team_id' => $import->team_id,
+                    'import_id' => $import->id,
+                    'kind' => $question->kind,
+                    'words' => $question->words,
+                    'note' => '',
+                    'created_at' => $now,
+                    'updated_at' => $now,
+                    'result_ids' => json_encode($this->resultsOf($question), JSON_THROW_ON_ERROR),
+                ],
+                $questions,
+            ),
+        );
     }
 
     /** @return list<int> all of two samples that look exchanged, else those of the series that are asked about */
@@ -323,6 +432,8 @@ final class AskQuestions
     /** How a series is named: what is measured, and how it was extracted. */
     public static function series(TestMethod $method): string
     {
-        return ($method->analyte === 'ph' ? 'pH' : ($method->analyte === 'buffer_ph' ? 'buffer pH' : $method->analyte)).($method->extractant === '' ? '' : ", {$method->extractant}").($method->instrument === '' ? '' : ", {$method->instrument}");
+        return ($method->analyte === 'ph' ? 'pH' : ($method->analyte === 'buffer_ph' ? 'buffer pH' : $method->analyte)).
+            ($method->extractant === '' ? '' : ", {$method->extractant}").
+            ($method->instrument === '' ? '' : ", {$method->instrument}");
     }
 }

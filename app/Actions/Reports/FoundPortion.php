@@ -21,6 +21,12 @@ final readonly class FoundPortion
 
     public static function of(\stdClass $row): self
     {
-        return new self((int) $row->id, (string) $row->code, (string) $row->kind, $row->sample_id === null ? null : (int) $row->sample_id, (string) $row->depth);
+        return new self(
+            (int) $row->id,
+            (string) $row->code,
+            (string) $row->kind,
+            $row->sample_id === null ? null : (int) $row->sample_id,
+            (string) $row->depth,
+        );
     }
 }

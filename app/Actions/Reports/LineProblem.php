@@ -28,6 +28,10 @@ final class LineProblem
     /** The page and the message name row and column already. */
     private static function withoutPlace(Doubt $doubt, ReportLine $line): string
     {
-        return (string) preg_replace('/^(row \d+(, "'.preg_quote($line->column->name, '/').'")?|"'.preg_quote($line->column->name, '/').'"): /', '', $doubt->words);
+        return (string) preg_replace(
+            '/^(row \d+(, "'.preg_quote($line->column->name, '/').'")?|"'.preg_quote($line->column->name, '/').'"): /',
+            '',
+            $doubt->words,
+        );
     }
 }

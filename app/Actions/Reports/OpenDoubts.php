@@ -49,8 +49,25 @@ final class OpenDoubts
         $now = Carbon::now();
         $rows = [];
         foreach (array_slice($this->seen, 0, self::MOST) as [$doubt, $methods]) {
-            $results = $methods === [] ? [] : LabResult::query()->where('import_id', $import->id)->whereIn('method_id', array_keys($methods))->limit(500)->pluck('id')->all();
-            $rows[] = ['team_id' => $import->team_id, 'import_id' => $import->id, 'kind' => 'reading', 'words' => $doubt->words, 'note' => '', 'created_at' => $now, 'updated_at' => $now, 'result_ids' => json_encode($results, JSON_THROW_ON_ERROR)];
+            $results =
+                $methods === []
+                    ? []
+                    : LabResult::query()
+                        ->where('import_id', $import->id)
+                        ->whereIn('method_id', array_keys($methods))
+                        ->limit(500)
+                        ->pluck('id')
+                        ->all();
+            $rows[] = [
+                'team_id' => $import->team_id,
+                'import_id' => $import->id,
+                'kind' => 'reading',
+                'words' => $doubt->words,
+                'note' => '',
+                'created_at' => $now,
+                'updated_at' => $now,
+                'result_ids' => json_encode($results, JSON_THROW_ON_ERROR),
+            ];
         }
         ReportQuestion::query()->insert($rows);
     }

@@ -37,12 +37,32 @@ final class PreviewReport
         [$results, $examples, $doubts, $looked] = $this->lines($file, $lab, $used, $reading);
 
         return [
-            'sha256' => $sha256, 'charset' => $file->text->charset, 'delimiter' => $file->text->delimiter, 'header_row' => $file->table->headerRow, 'decimal_comma' => $reading->style->mark() === ',', 'interchange' => $file->text->isInterchange,
-            'turned' => $file->table->isTurned(), 'rows' => count($file->table->rows), 'names' => $file->table->columns, 'mapping' => $used->toArray(), 'remembered' => $mapping === null && $remembered,
-            'taken_before' => $known === null ? null : ['id' => $known->id, 'file_name' => $known->file_name], 'understood' => $this->understood($reading, $examples), 'doubts' => $doubts, 'all_looked_at' => $looked,
-            'left_out' => array_map(static fn (array $one): array => ['row' => $one['row'], 'why' => $one['reason']], array_slice($reading->leftOut(), 0, self::RESULTS)),
-            'cells' => array_map(static fn (array $cells, int $row): array => ['row' => $row, 'cells' => $cells], array_slice($file->table->rows, 0, self::ROWS), array_slice(array_keys($file->table->rows), 0, self::ROWS)),
-            'results' => $results, 'choices' => ColumnChoices::all()->toArray(),
+            'sha256' => $sha256,
+            'charset' => $file->text->charset,
+            'delimiter' => $file->text->delimiter,
+            'header_row' => $file->table->headerRow,
+            'decimal_comma' => $reading->style->mark() === ',',
+            'interchange' => $file->text->isInterchange,
+            'turned' => $file->table->isTurned(),
+            'rows' => count($file->table->rows),
+            'names' => $file->table->columns,
+            'mapping' => $used->toArray(),
+            'remembered' => $mapping === null && $remembered,
+            'taken_before' => $known === null ? null : ['id' => $known->id, 'file_name' => $known->file_name],
+            'understood' => $this->understood($reading, $examples),
+            'doubts' => $doubts,
+            'all_looked_at' => $looked,
+            'left_out' => array_map(
+                static fn (array $one): array => ['row' => $one['row'], 'why' => $one['reason']],
+                array_slice($reading->leftOut(), 0, self::RESULTS),
+            ),
+            'cells' => array_map(
+                static fn (array $cells, int $row): array => ['row' => $row, 'cells' => $cells],
+                array_slice($file->table->rows, 0, self::ROWS),
+                array_slice(array_keys($file->table->rows), 0, self::ROWS),
+            ),
+            'results' => $results,
+            'choices' => ColumnChoices::all()->toArray(),
         ];
     }
 
@@ -54,10 +74,15 @@ final class PreviewReport
      */
     private function understood(ReportReading $reading, array $examples): array
     {
-        return array_map(static fn ($column): array => [
-            'doubts' => array_map(self::doubt(...), $column->doubts()), 'why' => $column->confirmed ? '' : $column->why, 'becomes' => $column->analyte === '' || $column->role === ColumnRole::Ignore ? '' : Analytes::name($column->analyte),
-            'example' => $examples[$column->name] ?? null,
-        ], $reading->columns);
+        return array_map(
+            static fn ($column): array => [
+                'doubts' => array_map(self::doubt(...), $column->doubts()),
+                'why' => $column->confirmed ? '' : $column->why,
+                'becomes' => $column->analyte === '' || $column->role === ColumnRole::Ignore ? '' : Analytes::name($column->analyte),
+                'example' => $examples[$column->name] ?? null,
+            ],
+            $reading->columns,
+        );
     }
 
     /** @return array{kind: string, words: string, hides: bool} */
@@ -79,7 +104,7 @@ final class PreviewReport
             if (++$count > self::LOOKED_AT) {
                 break;
             }
-            foreach ([...$line->doubts, ...($reading->isLong() ? $line->column->doubts() : [])] as $doubt) {
+            foreach ([...$line->doubts, ...$reading->isLong() ? $line->column->doubts() : []] as $doubt) {
                 $doubts[$doubt->words] = self::doubt($doubt);
             }
             if (count($lines) < self::RESULTS && $line->value->kind !== ReportedValue::ABSENT && $line->column->isResult()) {
@@ -87,12 +112,25 @@ final class PreviewReport
             }
         }
         $match = new MatchPortions($lab);
-        $match->learn(array_values(array_filter(array_unique(array_merge(...array_map(static fn (ReportLine $line): array => [$line->sample, $line->labNumber], $lines) ?: [[]])), static fn (string $text): bool => $text !== '' && strlen($text) <= 80)));
+        $match->learn(
+            array_values(
+                array_filter(
+                    array_unique(
+                        array_merge(...array_map(static fn (ReportLine $line): array => [$line->sample, $line->labNumber], $lines) ?: [[]]),
+                    ),
+                    static fn (string $text): bool => $text !== '' && strlen($text) <= 80,
+                ),
+            ),
+        );
         [$results, $examples] = [[], []];
         foreach ($lines as $line) {
             $results[] = $result = $this->result($line, $match, $mapping);
             if ($result['value'] !== null || ! isset($examples[$line->column->name])) {
-                $examples[$line->column->name] ??= ['cell' => mb_substr($line->cell, 0, 60), 'value' => $result['value'], 'unit' => $result['unit']];
+                $examples[$line->column->name] ??= [
+                    'cell' => mb_substr($line->cell, 0, 60),
+                    'value' => $result['value'],
+                    'unit' => $result['unit'],
+                ];
             }
         }
 
@@ -116,9 +154,20 @@ final class PreviewReport
         }
 
         return [
-            'row' => $line->row, 'sample' => mb_substr($text, 0, 80), 'portion' => $portion?->code, 'near' => $portion === null && $text !== '' ? $match->near($text) : [],
-            'series' => implode(', ', array_filter([Analytes::name($line->column->analyte), $line->column->extractant, $line->column->instrument])),
-            'as_reported' => mb_substr($line->cell, 0, 60), 'unit_reported' => $line->column->unit, 'said' => $line->value->kind, 'value' => $value, 'unit' => SoilUnit::home($line->column->analyte)?->symbol() ?? '', 'problem' => $problem,
+            'row' => $line->row,
+            'sample' => mb_substr($text, 0, 80),
+            'portion' => $portion?->code,
+            'near' => $portion === null && $text !== '' ? $match->near($text) : [],
+            'series' => implode(
+                ', ',
+                array_filter([Analytes::name($line->column->analyte), $line->column->extractant, $line->column->instrument]),
+            ),
+            'as_reported' => mb_substr($line->cell, 0, 60),
+            'unit_reported' => $line->column->unit,
+            'said' => $line->value->kind,
+            'value' => $value,
+            'unit' => SoilUnit::home($line->column->analyte)?->symbol() ?? '',
+            'problem' => $problem,
         ];
     }
 }

@@ -47,6 +47,10 @@ final readonly class ReportFile
 
     public function reading(ReportMapping $mapping, ?bool $decimalComma): ReportReading
     {
-        return ReportReading::of($this->table, $mapping->columns, $decimalComma === null ? null : ($decimalComma ? NumberStyle::comma() : NumberStyle::point()));
+        return ReportReading::of(
+            $this->table,
+            $mapping->columns,
+            $decimalComma === null ? null : ($decimalComma ? NumberStyle::comma() : NumberStyle::point()),
+        );
     }
 }

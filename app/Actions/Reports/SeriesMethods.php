@@ -23,13 +23,22 @@ final class SeriesMethods
 
     public function of(string $analyte, string $extractant, string $instrument): TestMethod
     {
-        return $this->known["{$analyte}/{$extractant}/{$instrument}"] ??= $this->find($analyte, $extractant, $instrument) ?? $this->make($analyte, $extractant, $instrument);
+        return $this->known["{$analyte}/{$extractant}/{$instrument}"] ??=
+            $this->find($analyte, $extractant, $instrument) ?? $this->make($analyte, $extractant, $instrument);
     }
 
     private function find(string $analyte, string $extractant, string $instrument): ?TestMethod
     {
-        return TestMethod::query()->where('portion', 'lab')->where('analyte', $analyte)->where('extractant', $extractant)->where('instrument', $instrument)
-            ->where(fn ($query) => $query->where('lab_id', $this->lab->id)->when($this->first, static fn ($more) => $more->orWhereNull('lab_id')))->orderBy('id')->first();
+        return TestMethod::query()
+            ->where('portion', 'lab')
+            ->where('analyte', $analyte)
+            ->where('extractant', $extractant)
+            ->where('instrument', $instrument)
+            ->where(
+                fn ($query) => $query->where('lab_id', $this->lab->id)->when($this->first, static fn ($more) => $more->orWhereNull('lab_id')),
+            )
+            ->orderBy('id')
+            ->first();
     }
 
     private function make(string $analyte, string $extractant, string $instrument): TestMethod
@@ -37,8 +46,17 @@ final class SeriesMethods
         $words = array_filter([$analyte === 'ph' ? 'pH' : ($analyte === 'buffer_ph' ? 'buffer pH' : $analyte), $extractant, $instrument]);
 
         return TestMethod::query()->create([
-            'code' => mb_substr('lab-'.$this->lab->id.'-'.implode('-', array_filter([$analyte, $extractant, $instrument])), 0, 120), 'name' => mb_substr("{$this->lab->name}, ".implode(' ', $words), 0, 120), 'analyte' => $analyte, 'portion' => 'lab',
-            'school' => $analyte === 'buffer_ph' ? $extractant : null, 'bands' => null, 'uncertainty' => null, 'lot' => '', 'lab_id' => $this->lab->id, 'extractant' => $extractant, 'instrument' => $instrument,
+            'code' => mb_substr('lab-'.$this->lab->id.'-'.implode('-', array_filter([$analyte, $extractant, $instrument])), 0, 120),
+            'name' => mb_substr("{$this->lab->name}, ".implode(' ', $words), 0, 120),
+            'analyte' => $analyte,
+            'portion' => 'lab',
+            'school' => $analyte === 'buffer_ph' ? $extractant : null,
+            'bands' => null,
+            'uncertainty' => null,
+            'lot' => '',
+            'lab_id' => $this->lab->id,
+            'extractant' => $extractant,
+            'instrument' => $instrument,
         ]);
     }
 

@@ -51,13 +51,29 @@ final class SideBySide
         $methods = TestMethod::query()->where('analyte', $analyte)->orderByDesc('portion')->orderBy('id')->get()->keyBy('id');
         $policy = JudgingPolicy::query()->where('analyte', $analyte)->orderByDesc('version')->first();
         $read = Reading::query()->whereIn('method_id', $methods->modelKeys())->select('sample_id');
-        $said = LabResult::query()->whereIn('lab_results.method_id', $methods->modelKeys())->where('lab_results.kind', '!=', ReportedValue::NUMBER)->whereNull('lab_results.superseded_by');
-        $saidOf = Portion::query()->whereIn('id', (clone $said)->select('lab_results.portion_id'))->whereNotNull('sample_id')->select('sample_id');
-        $all = Sample::query()->when($area !== null, static fn ($query) => $query->where('area_id', $area))->where(static fn ($query) => $query->whereIn('id', $read)->orWhereIn('id', $saidOf));
+        $said = LabResult::query()
+            ->whereIn('lab_results.method_id', $methods->modelKeys())
+            ->where('lab_results.kind', '!=', ReportedValue::NUMBER)
+            ->whereNull('lab_results.superseded_by');
+        $saidOf = Portion::query()
+            ->whereIn('id', (clone $said)->select('lab_results.portion_id'))
+            ->whereNotNull('sample_id')
+            ->select('sample_id');
+        $all = Sample::query()
+            ->when($area !== null, static fn ($query) => $query->where('area_id', $area))
+            ->where(static fn ($query) => $query->whereIn('id', $read)->orWhereIn('id', $saidOf));
         $total = (clone $all)->count();
         $samples = $all->with('area')->orderByDesc('year')->orderByDesc('number')->limit(self::SHOWN)->get();
-        $readings = Reading::query()->whereIn('method_id', $methods->modelKeys())->whereIn('sample_id', $samples->modelKeys())->whereDoesntHave('correction')->orderBy('id')->get();
-        $others = $said->whereIn('lab_results.portion_id', Portion::query()->whereIn('sample_id', $samples->modelKeys())->select('id'))->with(['portion:id,sample_id', 'import:id,read_on'])->get();
+        $readings = Reading::query()
+            ->whereIn('method_id', $methods->modelKeys())
+            ->whereIn('sample_id', $samples->modelKeys())
+            ->whereDoesntHave('correction')
+            ->orderBy('id')
+            ->get();
+        $others = $said
+            ->whereIn('lab_results.portion_id', Portion::query()->whereIn('sample_id', $samples->modelKeys())->select('id'))
+            ->with(['portion:id,sample_id', 'import:id,read_on'])
+            ->get();
         $this->learn($methods, $readings);
         $bySample = $readings->groupBy('sample_id');
         $othersBySample = $others->groupBy('portion.sample_id');
@@ -65,19 +81,49 @@ final class SideBySide
         foreach ($samples as $sample) {
             $limits = $policy?->limitsFor($sample->area->use);
             $marks = [
-                ...array_map(fn (Reading $reading): array => $this->ofReading($reading, $methods->find($reading->method_id) ?? throw new \LogicException('A reading has its method.'), $limits), array_values(($bySample[$sample->id] ?? collect())->all())),
-                ...array_map(fn (LabResult $result): array => $this->ofResult($result, $methods->find($result->method_id) ?? throw new \LogicException('A result has its method.'), $limits), array_values(($othersBySample[$sample->id] ?? collect())->all())),
+                ...array_map(
+                    fn (Reading $reading): array => $this->ofReading(
+                        $reading,
+                        $methods->find($reading->method_id) ?? throw new \LogicException('A reading has its method.'),
+                        $limits,
+                    ),
+                    array_values(($bySample[$sample->id] ?? collect())->all()),
+                ),
+                ...array_map(
+                    fn (LabResult $result): array => $this->ofResult(
+                        $result,
+                        $methods->find($result->method_id) ?? throw new \LogicException('A result has its method.'),
+                        $limits,
+                    ),
+                    array_values(($othersBySample[$sample->id] ?? collect())->all()),
+                ),
             ];
             $rows[] = [
-                'sample_id' => $sample->id, 'code' => $sample->code, 'area' => $sample->area->name, 'area_id' => $sample->area_id, 'crop' => $sample->area->crop()->name, 'depth' => $sample->depth, 'pulled_on' => $sample->pulled_on->format('Y-m-d'),
-                'limits' => $limits->values ?? [], 'marks' => $marks, 'state' => self::state($marks, $limits),
+                'sample_id' => $sample->id,
+                'code' => $sample->code,
+                'area' => $sample->area->name,
+                'area_id' => $sample->area_id,
+                'crop' => $sample->area->crop()->name,
+                'depth' => $sample->depth,
+                'pulled_on' => $sample->pulled_on->format('Y-m-d'),
+                'limits' => $limits->values ?? [],
+                'marks' => $marks,
+                'state' => self::state($marks, $limits),
             ];
         }
         $used = array_unique([...$readings->pluck('method_id')->all(), ...$others->pluck('method_id')->all()]);
 
         return [
-            'total' => $total, 'analyte' => $analyte, 'name' => Analytes::name($analyte), 'unit' => SoilUnit::home($analyte)->code ?? '', 'digits' => Analytes::find($analyte)->digits ?? 2, 'actions' => $policy->terms['actions'] ?? [], 'ratio' => ($policy->terms['scale'] ?? 'absolute') === 'ratio',
-            'limits_of' => TestMethod::extractantOf($analyte), 'series' => array_values($methods->whereIn('id', $used)->map(fn (TestMethod $method): array => $this->series($method))->all()), 'rows' => $rows,
+            'total' => $total,
+            'analyte' => $analyte,
+            'name' => Analytes::name($analyte),
+            'unit' => SoilUnit::home($analyte)->code ?? '',
+            'digits' => Analytes::find($analyte)->digits ?? 2,
+            'actions' => $policy->terms['actions'] ?? [],
+            'ratio' => ($policy->terms['scale'] ?? 'absolute') === 'ratio',
+            'limits_of' => TestMethod::extractantOf($analyte),
+            'series' => array_values($methods->whereIn('id', $used)->map(fn (TestMethod $method): array => $this->series($method))->all()),
+            'rows' => $rows,
             'labs' => $this->labs($methods, $samples, $bySample, $policy),
         ];
     }
@@ -85,12 +131,33 @@ final class SideBySide
     /** @return list<array{code: string, name: string, readings: int}> analytes that anything was read of */
     public static function analytes(): array
     {
-        $counts = Reading::query()->toBase()->join('methods', 'methods.id', '=', 'readings.method_id')->groupBy('methods.analyte')->selectRaw('methods.analyte as code, count(*) as readings')->pluck('readings', 'code')->all();
-        $known = array_values(array_filter(array_keys($counts), static fn (int|string $code): bool => SoilUnit::home((string) $code) !== null));
+        $counts = Reading::query()
+            ->toBase()
+            ->join('methods', 'methods.id', '=', 'readings.method_id')
+            ->groupBy('methods.analyte')
+            ->selectRaw('methods.analyte as code, count(*) as readings')
+            ->pluck('readings', 'code')
+            ->all();
+        $known = array_values(
+            array_filter(array_keys($counts), static fn (int|string $code): bool => SoilUnit::home((string) $code) !== null),
+        );
         $order = array_keys(Analytes::all());
-        usort($known, static fn (int|string $a, int|string $b): int => [$counts[$b], array_search($a, $order, true)] <=> [$counts[$a], array_search($b, $order, true)]);
+        usort(
+            $known,
+            static fn (int|string $a, int|string $b): int => [$counts[$b], array_search($a, $order, true)] <=> [
+                $counts[$a],
+                array_search($b, $order, true),
+            ],
+        );
 
-        return array_map(static fn (int|string $code): array => ['code' => (string) $code, 'name' => Analytes::name((string) $code), 'readings' => (int) $counts[$code]], $known);
+        return array_map(
+            static fn (int|string $code): array => [
+                'code' => (string) $code,
+                'name' => Analytes::name((string) $code),
+                'readings' => (int) $counts[$code],
+            ],
+            $known,
+        );
     }
 
     /**
@@ -114,7 +181,9 @@ final class SideBySide
             }
             [$sum, $degrees] = [0.0, 0];
             foreach ($readings->where('method_id', $method->id)->groupBy('sample_id') as $own) {
-                $values = array_values(array_filter($own->filter(static fn (Reading $one): bool => $one->flags === [])->pluck('value')->all(), is_float(...)));
+                $values = array_values(
+                    array_filter($own->filter(static fn (Reading $one): bool => $one->flags === [])->pluck('value')->all(), is_float(...)),
+                );
                 if (count($values) > 1) {
                     $sum += Spread::sumOfSquares($values);
                     $degrees += count($values) - 1;
@@ -128,16 +197,33 @@ final class SideBySide
 
     private function uncertaintyOf(TestMethod $method, float $value): ?float
     {
-        return $this->sampled[$method->id] ?? $method->uncertainty ?? $this->uncertainty[$method->id] ?? ($method->portion === 'lab' ? 2 * Repeatability::limit($method->analyte, $value, $value) / 2.8 : null);
+        return $this->sampled[$method->id] ??
+            ($method->uncertainty ??
+                ($this->uncertainty[$method->id] ??
+                    ($method->portion === 'lab' ? (2 * Repeatability::limit($method->analyte, $value, $value)) / 2.8 : null)));
     }
 
     /** @return array{id: int, name: string, portion: string, extractant: string, instrument: string, banded: bool, uncertainty: float|null, uncertainty_from: string, limits_hold: bool} */
     private function series(TestMethod $method): array
     {
         return [
-            'id' => $method->id, 'name' => $method->name, 'portion' => $method->portion, 'extractant' => $method->extractant, 'instrument' => $method->instrument, 'banded' => $method->bands !== null,
-            'uncertainty' => $this->sampled[$method->id] ?? $method->uncertainty ?? $this->uncertainty[$method->id] ?? null,
-            'uncertainty_from' => isset($this->sampled[$method->id]) ? 'sampling' : ($method->uncertainty !== null ? 'stated' : (isset($this->uncertainty[$method->id]) ? 'repeats' : ($method->portion === 'lab' ? 'usual' : 'unknown'))), 'limits_hold' => $this->limitsHold($method),
+            'id' => $method->id,
+            'name' => $method->name,
+            'portion' => $method->portion,
+            'extractant' => $method->extractant,
+            'instrument' => $method->instrument,
+            'banded' => $method->bands !== null,
+            'uncertainty' => $this->sampled[$method->id] ?? ($method->uncertainty ?? ($this->uncertainty[$method->id] ?? null)),
+            'uncertainty_from' => isset($this->sampled[$method->id])
+                ? 'sampling'
+                : ($method->uncertainty !== null
+                    ? 'stated'
+                    : (isset($this->uncertainty[$method->id])
+                        ? 'repeats'
+                        : ($method->portion === 'lab'
+                            ? 'usual'
+                            : 'unknown'))),
+            'limits_hold' => $this->limitsHold($method),
         ];
     }
 
@@ -153,7 +239,10 @@ final class SideBySide
     private function ofReading(Reading $reading, TestMethod $method, ?ActionLimits $limits): array
     {
         $breaks = RuleTable::named('protocol-breaks')['breaks'];
-        $flags = array_map(static fn (string $flag): string => is_array($breaks) && is_string($breaks[$flag] ?? null) ? $breaks[$flag] : $flag, $reading->flags);
+        $flags = array_map(
+            static fn (string $flag): string => is_array($breaks) && is_string($breaks[$flag] ?? null) ? $breaks[$flag] : $flag,
+            $reading->flags,
+        );
         $common = ['method_id' => $method->id, 'read_on' => $reading->read_on->format('Y-m-d'), 'left_out' => $flags];
         $band = $reading->band === null ? null : $method->scale()?->named($reading->band);
         if ($band !== null) {
@@ -166,15 +255,27 @@ final class SideBySide
             // An open band that a limit cuts is not close to it: it cannot tell, wherever the soil lies.
             $called['close'] = $called['close'] && is_finite($from) && is_finite($to);
 
-            return $common + $called + ['value' => null, 'uncertainty' => null, 'shown' => $band->name.($other === null ? '' : " to {$other->name}"), 'said' => 'band'] + ['from' => is_finite($from) ? $from : null, 'to' => is_finite($to) ? $to : null];
+            return $common +
+                $called + [
+                    'value' => null,
+                    'uncertainty' => null,
+                    'shown' => $band->name.($other === null ? '' : " to {$other->name}"),
+                    'said' => 'band',
+                ] + ['from' => is_finite($from) ? $from : null, 'to' => is_finite($to) ? $to : null];
         }
         $value = $reading->value ?? NAN;
         $uncertainty = is_finite($value) ? $this->uncertaintyOf($method, $value) : null;
         $call = $limits === null || ! is_finite($value) ? null : Call::ofValue($value, $uncertainty, $limits);
 
-        return $common + self::called($call, $method, $this->limitsHold($method)) + [
-            'value' => $reading->value, 'uncertainty' => $uncertainty, 'shown' => $reading->as_reported, 'said' => 'number', 'from' => $uncertainty === null ? $reading->value : $value - $uncertainty, 'to' => $uncertainty === null ? $reading->value : $value + $uncertainty,
-        ];
+        return $common +
+            self::called($call, $method, $this->limitsHold($method)) + [
+                'value' => $reading->value,
+                'uncertainty' => $uncertainty,
+                'shown' => $reading->as_reported,
+                'said' => 'number',
+                'from' => $uncertainty === null ? $reading->value : $value - $uncertainty,
+                'to' => $uncertainty === null ? $reading->value : $value + $uncertainty,
+            ];
     }
 
     /** @return Mark a result that is no single number: below or above a figure, a range, a trace, a rating */
@@ -188,15 +289,27 @@ final class SideBySide
         };
         $call = $limits === null || is_nan($from) || is_nan($to) || $from > $to ? null : Call::ofInterval($from, $to, $limits);
 
-        return ['method_id' => $method->id, 'read_on' => $result->import->read_on?->format('Y-m-d') ?? '', 'left_out' => $result->excluded === '' ? [] : [$result->excluded]] + self::called($call, $method, $this->limitsHold($method)) + [
-            'value' => null, 'uncertainty' => null, 'shown' => trim("{$result->as_reported} {$result->unit}"), 'said' => $result->kind, 'from' => is_finite($from) ? $from : null, 'to' => is_finite($to) ? $to : null,
-        ];
+        return [
+            'method_id' => $method->id,
+            'read_on' => $result->import->read_on?->format('Y-m-d') ?? '',
+            'left_out' => $result->excluded === '' ? [] : [$result->excluded],
+        ] +
+            self::called($call, $method, $this->limitsHold($method)) + [
+                'value' => null,
+                'uncertainty' => null,
+                'shown' => trim("{$result->as_reported} {$result->unit}"),
+                'said' => $result->kind,
+                'from' => is_finite($from) ? $from : null,
+                'to' => is_finite($to) ? $to : null,
+            ];
     }
 
     /** @return array{call: int|null, close: bool, calls: list<int>} */
     private static function called(?Call $call, TestMethod $method, bool $limitsHold): array
     {
-        return $call === null || ! $limitsHold ? ['call' => null, 'close' => false, 'calls' => []] : ['call' => $call->class(), 'close' => $call->isTooClose(), 'calls' => $call->classes];
+        return $call === null || ! $limitsHold
+            ? ['call' => null, 'close' => false, 'calls' => []]
+            : ['call' => $call->class(), 'close' => $call->isTooClose(), 'calls' => $call->classes];
     }
 
     /**
@@ -247,7 +360,15 @@ final class SideBySide
                 }
                 [$x, $y, $same, $close] = [[], [], 0, 0];
                 foreach ($samples as $sample) {
-                    $of = static fn (TestMethod $method): array => array_values(array_filter(($bySample[$sample->id] ?? collect())->filter(static fn (Reading $reading): bool => $reading->method_id === $method->id && $reading->flags === [])->pluck('value')->all(), is_float(...)));
+                    $of = static fn (TestMethod $method): array => array_values(
+                        array_filter(
+                            ($bySample[$sample->id] ?? collect())
+                                ->filter(static fn (Reading $reading): bool => $reading->method_id === $method->id && $reading->flags === [])
+                                ->pluck('value')
+                                ->all(),
+                            is_float(...),
+                        ),
+                    );
                     [$a, $b] = [$of($one), $of($other)];
                     if ($a === [] || $b === []) {
                         continue;
@@ -256,7 +377,11 @@ final class SideBySide
                     $limits = $policy?->limitsFor($sample->area->use);
                     if ($limits !== null) {
                         $same += $limits->classOfComputed($a) === $limits->classOfComputed($b) ? 1 : 0;
-                        $close += Call::ofValue($a, $this->uncertaintyOf($one, $a), $limits)->isTooClose() || Call::ofValue($b, $this->uncertaintyOf($other, $b), $limits)->isTooClose() ? 1 : 0;
+                        $close +=
+                            Call::ofValue($a, $this->uncertaintyOf($one, $a), $limits)->isTooClose() ||
+                            Call::ofValue($b, $this->uncertaintyOf($other, $b), $limits)->isTooClose()
+                                ? 1
+                                : 0;
                     }
                     if ($scale === Scale::Absolute || ($a > 0 && $b > 0)) {
                         $x[] = $scale->of($a);
@@ -265,7 +390,16 @@ final class SideBySide
                 }
                 if ($x !== []) {
                     $differences = Differences::between($x, $y, 0.95);
-                    $pairs[] = ['one' => $one->name, 'other' => $other->name, 'n' => count($x), 'mean' => $differences->mean, 'lower' => $differences->lower, 'upper' => $differences->upper, 'same' => $policy === null ? null : $same, 'close' => $policy === null ? null : $close];
+                    $pairs[] = [
+                        'one' => $one->name,
+                        'other' => $other->name,
+                        'n' => count($x),
+                        'mean' => $differences->mean,
+                        'lower' => $differences->lower,
+                        'upper' => $differences->upper,
+                        'same' => $policy === null ? null : $same,
+                        'close' => $policy === null ? null : $close,
+                    ];
                 }
             }
         }

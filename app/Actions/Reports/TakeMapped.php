@@ -60,16 +60,25 @@ final class TakeMapped
             $rows = count($file->table->rows);
             $old = $this->superseded($taking['supersedes_id'], $lab);
             $import = LabImport::query()->create([
-                'created_by' => $author->id, 'file_name' => $taking['file_name'], 'sha256' => $taking['sha256'], 'rows' => $rows, 'lab_id' => $lab->id, 'supersedes_id' => $old?->id,
-                'read_on' => $taking['read_on'], 'mapping' => $mapping->toArray(),
+                'created_by' => $author->id,
+                'file_name' => $taking['file_name'],
+                'sha256' => $taking['sha256'],
+                'rows' => $rows,
+                'lab_id' => $lab->id,
+                'supersedes_id' => $old?->id,
+                'read_on' => $taking['read_on'],
+                'mapping' => $mapping->toArray(),
             ]);
-            $doubts = new OpenDoubts;
+            $doubts = new OpenDoubts();
             $leftOut = $this->store($file, $reading, $lab, $mapping, $taking, $import, $old, $author, $doubts);
             if (LabResult::query()->where('import_id', $import->id)->doesntExist()) {
                 throw BadTable::because('no row holds a result of a portion of this team', 'a file with at least one result');
             }
             $import->update(['left_out' => $leftOut]);
-            LabMapping::query()->updateOrCreate(['lab_id' => $lab->id, 'fingerprint' => $file->fingerprint()], ['mapping' => $mapping->toArray()]);
+            LabMapping::query()->updateOrCreate(
+                ['lab_id' => $lab->id, 'fingerprint' => $file->fingerprint()],
+                ['mapping' => $mapping->toArray()],
+            );
             $this->progress->tell($taking['sha256'], 'asking', $rows, $rows);
             $doubts->keep($import, $reading->doubts());
             ($this->ask)($import);
@@ -88,7 +97,9 @@ final class TakeMapped
             throw new Conflict('The report to be replaced is not there, or is another lab\'s.');
         }
 
-        return LabImport::query()->where('supersedes_id', $id)->exists() ? throw new Conflict("{$old->file_name} was replaced already. Replace the newest report of them.") : $old;
+        return LabImport::query()->where('supersedes_id', $id)->exists()
+            ? throw new Conflict("{$old->file_name} was replaced already. Replace the newest report of them.")
+            : $old;
     }
 
     /**
@@ -97,8 +108,17 @@ final class TakeMapped
      *
      * @throws RefusedRows
      */
-    private function store(ReportFile $file, ReportReading $reading, Lab $lab, ReportMapping $mapping, array $taking, LabImport $import, ?LabImport $old, User $author, OpenDoubts $doubts): array
-    {
+    private function store(
+        ReportFile $file,
+        ReportReading $reading,
+        Lab $lab,
+        ReportMapping $mapping,
+        array $taking,
+        LabImport $import,
+        ?LabImport $old,
+        User $author,
+        OpenDoubts $doubts,
+    ): array {
         $match = $this->matcher($lab, $file, $mapping);
         $methods = new SeriesMethods($lab);
         $skip = array_flip($taking['skip']);
@@ -109,12 +129,18 @@ final class TakeMapped
         [$refused, $seen, $batch] = [[], [], []];
         foreach ($reading->lines() as $line) {
             $row = $line->row;
-            if ($line->value->kind === ReportedValue::ABSENT || ! ($line->column->isResult() || $line->column->role === ColumnRole::Ignore)) {
+            if (
+                $line->value->kind === ReportedValue::ABSENT ||
+                ! ($line->column->isResult() || $line->column->role === ColumnRole::Ignore)
+            ) {
                 continue;
             }
             $portion = isset($skip[$row]) ? null : $match->find($line->sample, $line->labNumber);
             if (isset($skip[$row]) || ($portion === null && preg_match(self::OWN, $line->sample) === 1)) {
-                $leftOut[$row] = ['row' => $row, 'why' => isset($skip[$row]) ? "left out by {$author->name}" : "\"{$line->sample}\" is the lab's own"];
+                $leftOut[$row] = [
+                    'row' => $row,
+                    'why' => isset($skip[$row]) ? "left out by {$author->name}" : "\"{$line->sample}\" is the lab's own",
+                ];
 
                 continue;
             }
@@ -150,7 +176,18 @@ final class TakeMapped
         $refused = [...$refused, ...$this->keep($batch, $import, $old, $author)];
         $this->join($import);
 
-        return $refused === [] ? array_values($leftOut) : throw new RefusedRows($refused, 'Nothing of the report was stored: '.(count($refused) >= self::MOST_REFUSED ? 'many results' : (count($refused) === 1 ? '1 result' : count($refused).' results')).' cannot be taken.');
+        return $refused === []
+            ? array_values($leftOut)
+            : throw new RefusedRows(
+                $refused,
+                'Nothing of the report was stored: '.
+                    (count($refused) >= self::MOST_REFUSED
+                        ? 'many results'
+                        : (count($refused) === 1
+                            ? '1 result'
+                            : count($refused).' results')).
+                    ' cannot be taken.',
+            );
     }
 
     private function matcher(Lab $lab, ReportFile $file, ReportMapping $mapping): MatchPortions
@@ -158,7 +195,14 @@ final class TakeMapped
         $match = new MatchPortions($lab);
         foreach ($mapping->columns as $i => $column) {
             if (in_array($column->role, [ColumnRole::Sample, ColumnRole::LabNumber, ColumnRole::Bag], true)) {
-                $match->learn(array_values(array_filter(array_unique(array_column($file->table->rows, $i)), static fn (string $cell): bool => $cell !== '' && strlen($cell) <= 80)));
+                $match->learn(
+                    array_values(
+                        array_filter(
+                            array_unique(array_column($file->table->rows, $i)),
+                            static fn (string $cell): bool => $cell !== '' && strlen($cell) <= 80,
+                        ),
+                    ),
+                );
             }
         }
 
@@ -170,7 +214,13 @@ final class TakeMapped
         $text = $line->sample !== '' ? $line->sample : $line->labNumber;
         $near = $text === '' ? [] : $match->near($text);
 
-        return $text === '' ? 'the row does not say which sample it is.' : '"'.mb_substr($text, 0, 60).'" is no portion for a lab of this team'.($near === [] ? '.' : '; was '.implode(' or ', $near).' meant?').' Mend the code, or leave the row out.';
+        return $text === ''
+            ? 'the row does not say which sample it is.'
+            : '"'.
+                    mb_substr($text, 0, 60).
+                    '" is no portion for a lab of this team'.
+                    ($near === [] ? '.' : '; was '.implode(' or ', $near).' meant?').
+                    ' Mend the code, or leave the row out.';
     }
 
     /** @return array{array{float|null, float|null}|null, string|null} value and upper end in the home unit, or a problem */
@@ -205,26 +255,54 @@ final class TakeMapped
             [$id, $name] = $methods[spl_object_id($method)] ??= [$method->id, mb_substr($method->name, 0, 80)];
             $key = "{$portion->id}/{$id}";
             if (isset($standing[$key])) {
-                $refused[] = ['row' => $line->row, 'field' => $line->column->name, 'message' => "row {$line->row}, {$line->column->name}: {$portion->code} has a result by {$method->name} already. Take the file as a corrected report, or leave the row out."];
+                $refused[] = [
+                    'row' => $line->row,
+                    'field' => $line->column->name,
+                    'message' => "row {$line->row}, {$line->column->name}: {$portion->code} has a result by {$method->name} already. Take the file as a corrected report, or leave the row out.",
+                ];
 
                 continue;
             }
             $gone[] = $replaced[$key]['result'] ?? 0;
-            $counts = $line->value->kind === ReportedValue::NUMBER && in_array($portion->kind, ['lab', 'lab_b'], true) && $portion->sampleId !== null;
+            $counts =
+                $line->value->kind === ReportedValue::NUMBER &&
+                in_array($portion->kind, ['lab', 'lab_b'], true) &&
+                $portion->sampleId !== null;
             $rows[] = $common + [
-                'portion_id' => $portion->id, 'method_id' => $id, 'row' => $line->row, 'kind' => $line->value->kind, 'value' => $value[0] ?? null, 'upper' => $value[1] ?? null,
-                'as_reported' => mb_substr($line->cell, 0, 60), 'unit' => mb_substr($line->column->unit, 0, 30), 'form' => $line->column->form, 'lab_number' => mb_substr($line->labNumber, 0, 80),
+                'portion_id' => $portion->id,
+                'method_id' => $id,
+                'row' => $line->row,
+                'kind' => $line->value->kind,
+                'value' => $value[0] ?? null,
+                'upper' => $value[1] ?? null,
+                'as_reported' => mb_substr($line->cell, 0, 60),
+                'unit' => mb_substr($line->column->unit, 0, 30),
+                'form' => $line->column->form,
+                'lab_number' => mb_substr($line->labNumber, 0, 80),
             ];
             if ($counts) {
                 $readings[] = $common + [
-                    'sample_id' => $portion->sampleId, 'portion_id' => $portion->id, 'method_id' => $id, 'created_by' => $author->id, 'corrects_id' => $replaced[$key]['reading'] ?? null, 'value' => $value[0] ?? null, 'band' => null,
-                    'as_reported' => mb_substr($line->cell, 0, 60), 'read_on' => $readOn, 'reader' => $name, 'flags' => '[]', 'note' => '', 'lot' => '',
+                    'sample_id' => $portion->sampleId,
+                    'portion_id' => $portion->id,
+                    'method_id' => $id,
+                    'created_by' => $author->id,
+                    'corrects_id' => $replaced[$key]['reading'] ?? null,
+                    'value' => $value[0] ?? null,
+                    'band' => null,
+                    'as_reported' => mb_substr($line->cell, 0, 60),
+                    'read_on' => $readOn,
+                    'reader' => $name,
+                    'flags' => '[]',
+                    'note' => '',
+                    'lot' => '',
                 ];
             }
         }
         ManyRows::insert('lab_results', $rows);
         ManyRows::insert('readings', $readings);
-        LabResult::query()->whereKey(array_filter($gone))->update(['superseded_by' => $import->id]);
+        LabResult::query()
+            ->whereKey(array_filter($gone))
+            ->update(['superseded_by' => $import->id]);
 
         return $refused;
     }
@@ -240,14 +318,29 @@ final class TakeMapped
         $portions = array_values(array_unique(array_map(static fn (array $one): int => $one[1]->id, $batch)));
         $methods = array_values(array_unique(array_map(static fn (array $one): int => $one[2]->id, $batch)));
         [$standing, $replaced] = [[], []];
-        foreach (LabResult::query()->whereIn('portion_id', $portions)->whereIn('method_id', $methods)->whereNull('superseded_by')->get(['id', 'portion_id', 'method_id', 'import_id', 'reading_id']) as $result) {
+        foreach (
+            LabResult::query()
+                ->whereIn('portion_id', $portions)
+                ->whereIn('method_id', $methods)
+                ->whereNull('superseded_by')
+                ->get(['id', 'portion_id', 'method_id', 'import_id', 'reading_id']) as $result
+        ) {
             if ($old !== null && $result->import_id === $old->id) {
-                $replaced["{$result->portion_id}/{$result->method_id}"] = array_filter(['result' => $result->id, 'reading' => $result->reading_id]);
+                $replaced["{$result->portion_id}/{$result->method_id}"] = array_filter([
+                    'result' => $result->id,
+                    'reading' => $result->reading_id,
+                ]);
             } else {
                 $standing["{$result->portion_id}/{$result->method_id}"] = true;
             }
         }
-        foreach (Reading::query()->whereIn('portion_id', $portions)->whereIn('method_id', $methods)->whereDoesntHave('correction')->get(['id', 'portion_id', 'method_id', 'import_id']) as $reading) {
+        foreach (
+            Reading::query()
+                ->whereIn('portion_id', $portions)
+                ->whereIn('method_id', $methods)
+                ->whereDoesntHave('correction')
+                ->get(['id', 'portion_id', 'method_id', 'import_id']) as $reading
+        ) {
             $key = "{$reading->portion_id}/{$reading->method_id}";
             if ($old !== null && $reading->import_id === $old->id) {
                 $replaced[$key]['reading'] = $reading->id;
@@ -262,7 +355,10 @@ final class TakeMapped
     /** Results name the readings that were made of them. */
     private function join(LabImport $import): void
     {
-        DB::update('UPDATE lab_results SET reading_id = (SELECT r.id FROM readings r WHERE r.import_id = lab_results.import_id AND r.portion_id = lab_results.portion_id AND r.method_id = lab_results.method_id)
-                WHERE import_id = ? AND reading_id IS NULL AND kind = ? AND portion_id IN (SELECT id FROM portions WHERE kind IN (\'lab\', \'lab_b\'))', [$import->id, ReportedValue::NUMBER]);
+        DB::update(
+            'UPDATE lab_results SET reading_id = (SELECT r.id FROM readings r WHERE r.import_id = lab_results.import_id AND r.portion_id = lab_results.portion_id AND r.method_id = lab_results.method_id)
+                WHERE import_id = ? AND reading_id IS NULL AND kind = ? AND portion_id IN (SELECT id FROM portions WHERE kind IN (\'lab\', \'lab_b\'))',
+            [$import->id, ReportedValue::NUMBER],
+        );
     }
 }

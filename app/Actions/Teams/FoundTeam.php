@@ -52,11 +52,27 @@ final class FoundTeam
 
     private function methods(string $lab): void
     {
-        foreach ([
-            ['code' => 'lab-ph', 'name' => $lab, 'analyte' => 'ph', 'portion' => 'lab', 'uncertainty' => 0.12, 'extractant' => 'water'],
-            ['code' => 'lab-mehlich', 'name' => "{$lab}, Mehlich buffer", 'analyte' => 'buffer_ph', 'portion' => 'lab', 'school' => 'mehlich', 'extractant' => 'mehlich'],
-            ['code' => 'lab-smp', 'name' => "{$lab}, SMP buffer", 'analyte' => 'buffer_ph', 'portion' => 'lab', 'school' => 'smp', 'extractant' => 'smp'],
-        ] as $method) {
+        foreach (
+            [
+                ['code' => 'lab-ph', 'name' => $lab, 'analyte' => 'ph', 'portion' => 'lab', 'uncertainty' => 0.12, 'extractant' => 'water'],
+                [
+                    'code' => 'lab-mehlich',
+                    'name' => "{$lab}, Mehlich buffer",
+                    'analyte' => 'buffer_ph',
+                    'portion' => 'lab',
+                    'school' => 'mehlich',
+                    'extractant' => 'mehlich',
+                ],
+                [
+                    'code' => 'lab-smp',
+                    'name' => "{$lab}, SMP buffer",
+                    'analyte' => 'buffer_ph',
+                    'portion' => 'lab',
+                    'school' => 'smp',
+                    'extractant' => 'smp',
+                ],
+            ] as $method
+        ) {
             TestMethod::query()->create([...['school' => null, 'bands' => null, 'uncertainty' => null, 'lot' => ''], ...$method]);
         }
     }
@@ -69,9 +85,15 @@ final class FoundTeam
         $table = RuleTable::named('policies');
 
         return [
-            'thresholds' => $policy->limits->values, 'crops' => [], 'actions' => $table['analytes'][$analyte]['actions'] ?? [],
-            'allowable' => $policy->allowable, 'change' => $policy->change, 'required' => $policy->required,
-            'confidence' => $policy->confidence, 'scale' => $policy->scale->value, 'looking' => $policy->looking->value,
+            'thresholds' => $policy->limits->values,
+            'crops' => [],
+            'actions' => $table['analytes'][$analyte]['actions'] ?? [],
+            'allowable' => $policy->allowable,
+            'change' => $policy->change,
+            'required' => $policy->required,
+            'confidence' => $policy->confidence,
+            'scale' => $policy->scale->value,
+            'looking' => $policy->looking->value,
         ];
     }
 }

@@ -28,8 +28,14 @@ final class AcidifyRateCommand extends ContractCommand
         $fizz = $this->oneOf('fizz', ['yes', 'no']);
 
         return SulphurRate::of(
-            $this->requiredWithin('ph', 3, 10), $this->requiredWithin('target', 3, 10), $texture, $this->within('carbonate', 0, 100), $fizz === null ? null : $fizz === 'yes',
-            $this->within('capacity', 0, aboveLow: true), $this->requiredWithin('depth-in', 0), $this->requiredWithin('most', 0, aboveLow: true),
+            $this->requiredWithin('ph', 3, 10),
+            $this->requiredWithin('target', 3, 10),
+            $texture,
+            $this->within('carbonate', 0, 100),
+            $fizz === null ? null : $fizz === 'yes',
+            $this->within('capacity', 0, aboveLow: true),
+            $this->requiredWithin('depth-in', 0),
+            $this->requiredWithin('most', 0, aboveLow: true),
         )->toArray();
     }
 }

@@ -36,8 +36,13 @@ final class AssessEvidence extends ContractCommand
     {
         $analyte = $this->text('analyte') ?? throw BadOption::because('--analyte', 'it is missing', 'an analyte code such as ph');
         $policy = DefaultPolicy::for(
-            $analyte, $this->thresholds(), $this->number('allowable'), $this->number('change'),
-            $this->number('required'), $this->number('confidence'), $this->scale(),
+            $analyte,
+            $this->thresholds(),
+            $this->number('allowable'),
+            $this->number('change'),
+            $this->number('required'),
+            $this->number('confidence'),
+            $this->scale(),
         );
         $policy = $this->oneOf('looks', ['once', 'often']) === 'often' ? $policy->lookedAt(Looking::Often, intervalsToo: false) : $policy;
         $resolution = $this->within('resolution', 0, aboveLow: true);
@@ -59,11 +64,17 @@ final class AssessEvidence extends ContractCommand
     {
         $text = $this->text('thresholds');
 
-        return $text === null ? null : array_map(
-            static fn (string $part): float => Number::parse($part)
-                ?? throw BadOption::because('--thresholds', "\"{$part}\" is not a number", 'ascending numbers parted by commas, such as 6.0,7.3'),
-            explode(',', $text),
-        );
+        return $text === null
+            ? null
+            : array_map(
+                static fn (string $part): float => Number::parse($part) ??
+                    throw BadOption::because(
+                        '--thresholds',
+                        "\"{$part}\" is not a number",
+                        'ascending numbers parted by commas, such as 6.0,7.3',
+                    ),
+                explode(',', $text),
+            );
     }
 
     /** @throws BadOption */
@@ -71,7 +82,8 @@ final class AssessEvidence extends ContractCommand
     {
         $text = $this->text('scale');
 
-        return $text === null ? null : Scale::tryFrom($text)
-            ?? throw BadOption::because('--scale', "\"{$text}\" is no scale", 'absolute or ratio');
+        return $text === null
+            ? null
+            : Scale::tryFrom($text) ?? throw BadOption::because('--scale', "\"{$text}\" is no scale", 'absolute or ratio');
     }
 }

@@ -26,6 +26,11 @@ final class CheckResponseCommand extends ContractCommand
             throw BadOption::because('--expected', 'it is 0', 'a number other than 0');
         }
 
-        return DressingResponse::of(PlotChanges::parse($this->file('file')), $expected, $this->within('u', 0, aboveLow: true), $this->confidence())->toArray();
+        return DressingResponse::of(
+            PlotChanges::parse($this->file('file')),
+            $expected,
+            $this->within('u', 0, aboveLow: true),
+            $this->confidence(),
+        )->toArray();
     }
 }

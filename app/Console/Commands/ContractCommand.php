@@ -83,7 +83,9 @@ abstract class ContractCommand extends Command
     {
         $text = $path === '-' ? stream_get_contents(STDIN) : (is_file($path) && is_readable($path) ? file_get_contents($path) : false);
 
-        return $text === false ? throw BadOption::because($name, "\"{$path}\" cannot be read", 'the path of a readable file, or - for standard input') : $text;
+        return $text === false
+            ? throw BadOption::because($name, "\"{$path}\" cannot be read", 'the path of a readable file, or - for standard input')
+            : $text;
     }
 
     protected function text(string $option): ?string
@@ -101,7 +103,8 @@ abstract class ContractCommand extends Command
             return null;
         }
 
-        return Number::parse($text) ?? throw BadOption::because("--{$option}", "\"{$text}\" is not a number", 'a finite number such as 0.25');
+        return Number::parse($text) ??
+            throw BadOption::because("--{$option}", "\"{$text}\" is not a number", 'a finite number such as 0.25');
     }
 
     /** @throws BadOption */
@@ -122,7 +125,11 @@ abstract class ContractCommand extends Command
             return $value;
         }
         $from = $aboveLow ? "above {$low}" : ($high === INF ? "{$low} or more" : "from {$low}");
-        throw BadOption::because("--{$option}", $this->text($option).' is out of bounds', 'a number '.$from.($high === INF ? '' : ($aboveLow ? ", up to {$high}" : " to {$high}")));
+        throw BadOption::because(
+            "--{$option}",
+            $this->text($option).' is out of bounds',
+            'a number '.$from.($high === INF ? '' : ($aboveLow ? ", up to {$high}" : " to {$high}")),
+        );
     }
 
     /** @throws BadOption */
@@ -152,7 +159,9 @@ abstract class ContractCommand extends Command
     {
         $text = $this->text($option);
 
-        return $text === null || in_array($text, $words, true) ? $text : throw BadOption::because("--{$option}", "\"{$text}\" is none of them", implode(', ', $words));
+        return $text === null || in_array($text, $words, true)
+            ? $text
+            : throw BadOption::because("--{$option}", "\"{$text}\" is none of them", implode(', ', $words));
     }
 
     /** @throws BadOption */
@@ -164,7 +173,9 @@ abstract class ContractCommand extends Command
         }
         $value = filter_var($text, FILTER_VALIDATE_INT);
 
-        return $value === false ? throw BadOption::because("--{$option}", "\"{$text}\" is not a whole number", 'a whole number such as 20') : $value;
+        return $value === false
+            ? throw BadOption::because("--{$option}", "\"{$text}\" is not a whole number", 'a whole number such as 20')
+            : $value;
     }
 
     /**

@@ -37,14 +37,24 @@ final class LimeRateCommand extends ContractCommand
     {
         [$ph, $target] = [$this->requiredWithin('ph', 3, 10), $this->requiredWithin('target', 3, 10)];
         $readings = [
-            'smp' => $this->within('smp', 3, 9), 'mehlich' => $this->within('mehlich', 3, 9), 'adams_evans' => $this->within('adams-evans', 3, 9), 'capacity' => $this->within('capacity', 0, aboveLow: true),
+            'smp' => $this->within('smp', 3, 9),
+            'mehlich' => $this->within('mehlich', 3, 9),
+            'adams_evans' => $this->within('adams-evans', 3, 9),
+            'capacity' => $this->within('capacity', 0, aboveLow: true),
         ];
         if (array_filter($readings, is_float(...)) === []) {
             throw BadOption::because('--smp, --mehlich, --adams-evans, --capacity', 'none of them is given', 'at least one');
         }
         $question = LimeQuestion::of(
-            $ph, $target, $readings, DepthLayer::parse((string) $this->text('sampled'), '--sampled'), $this->within('mixed-in', 0, aboveLow: true), $this->material(),
-            $this->within('om', 0, 100), $this->requiredWithin('u-ph', 0), $this->requiredWithin('u-buffer', 0),
+            $ph,
+            $target,
+            $readings,
+            DepthLayer::parse((string) $this->text('sampled'), '--sampled'),
+            $this->within('mixed-in', 0, aboveLow: true),
+            $this->material(),
+            $this->within('om', 0, 100),
+            $this->requiredWithin('u-ph', 0),
+            $this->requiredWithin('u-buffer', 0),
         );
 
         return LimeRequirement::of($question)->toArray();
@@ -52,7 +62,12 @@ final class LimeRateCommand extends ContractCommand
 
     private function material(): LimeMaterial
     {
-        [$cce, $p8, $p60, $moisture] = [$this->requiredWithin('cce', 0, 180, true), $this->requiredWithin('p8', 0, 100), $this->requiredWithin('p60', 0, 100), $this->requiredWithin('moisture', 0, 100)];
+        [$cce, $p8, $p60, $moisture] = [
+            $this->requiredWithin('cce', 0, 180, true),
+            $this->requiredWithin('p8', 0, 100),
+            $this->requiredWithin('p60', 0, 100),
+            $this->requiredWithin('moisture', 0, 100),
+        ];
         if ($p60 > $p8) {
             throw BadOption::because('--p60', "{$p60} % pass the finer mesh and {$p8} % the coarser", 'no more than --p8');
         }

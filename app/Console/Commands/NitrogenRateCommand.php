@@ -51,16 +51,34 @@ final class NitrogenRateCommand extends ContractCommand
     /** @throws BadOption */
     private function credits(): NitrogenCredits
     {
-        [$ppm, $inches, $tons, $ammonium, $organic] = [$this->within('irrigation-ppm', 0), $this->within('irrigation-in', 0), $this->within('manure-tons', 0), $this->within('manure-nh4', 0), $this->within('manure-organic', 0)];
+        [$ppm, $inches, $tons, $ammonium, $organic] = [
+            $this->within('irrigation-ppm', 0),
+            $this->within('irrigation-in', 0),
+            $this->within('manure-tons', 0),
+            $this->within('manure-nh4', 0),
+            $this->within('manure-organic', 0),
+        ];
         if (($ppm === null) !== ($inches === null)) {
             throw BadOption::because('--irrigation-ppm, --irrigation-in', 'only one of them is given', 'both, or neither');
         }
         if (($tons === null) !== ($ammonium === null && $organic === null)) {
-            throw BadOption::because('--manure-tons, --manure-nh4, --manure-organic', $tons === null ? 'the tons are missing' : 'what is in it is missing', 'the tons with what is in them, or none of them');
+            throw BadOption::because(
+                '--manure-tons, --manure-nh4, --manure-organic',
+                $tons === null ? 'the tons are missing' : 'what is in it is missing',
+                'the tons with what is in them, or none of them',
+            );
         }
 
         return NitrogenCredits::of(
-            $this->requiredWithin('legume', 0), $this->requiredWithin('applied', 0), $tons ?? 0.0, $ammonium ?? 0.0, $organic ?? 0.0, $this->requiredWithin('manure-kept', 0, 1), $this->requiredWithin('manure-mineral', 0, 1), $ppm ?? 0.0, $inches ?? 0.0,
+            $this->requiredWithin('legume', 0),
+            $this->requiredWithin('applied', 0),
+            $tons ?? 0.0,
+            $ammonium ?? 0.0,
+            $organic ?? 0.0,
+            $this->requiredWithin('manure-kept', 0, 1),
+            $this->requiredWithin('manure-mineral', 0, 1),
+            $ppm ?? 0.0,
+            $inches ?? 0.0,
         );
     }
 }

@@ -31,16 +31,30 @@ final class NutrientRateCommand extends ContractCommand
     {
         $analyte = $this->oneOf('analyte', ['p', 'k']) ?? throw BadOption::because('--analyte', 'it is missing', 'p or k');
         $value = $this->requiredWithin('value', 0);
-        $crop = $this->oneOf('crop', NutrientQuestion::CROPS) ?? throw BadOption::because('--crop', 'it is missing', implode(', ', NutrientQuestion::CROPS));
+        $crop =
+            $this->oneOf('crop', NutrientQuestion::CROPS) ??
+            throw BadOption::because('--crop', 'it is missing', implode(', ', NutrientQuestion::CROPS));
         $school = $this->oneOf('school', ['build', 'sufficiency']);
         $x0 = $this->within('x0', 0);
         if ($school === 'sufficiency' && $x0 === null) {
             throw BadOption::because('--x0', 'it is missing', 'the rate at test zero, lb/acre, which sufficiency needs');
         }
 
-        return NutrientRate::of(NutrientQuestion::of(
-            $analyte, $value, $crop, (string) $this->text('extractant'), $this->within('yield', 0), $this->within('cec', 0), $school === 'sufficiency', $this->requiredWithin('years', 0, aboveLow: true), $x0, $this->limits(), $this->requiredWithin('u', 0),
-        ))->toArray();
+        return NutrientRate::of(
+            NutrientQuestion::of(
+                $analyte,
+                $value,
+                $crop,
+                (string) $this->text('extractant'),
+                $this->within('yield', 0),
+                $this->within('cec', 0),
+                $school === 'sufficiency',
+                $this->requiredWithin('years', 0, aboveLow: true),
+                $x0,
+                $this->limits(),
+                $this->requiredWithin('u', 0),
+            ),
+        )->toArray();
     }
 
     /**

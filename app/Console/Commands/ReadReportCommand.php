@@ -29,6 +29,11 @@ final class ReadReportCommand extends ContractCommand
         }
         $map = $this->text('map');
 
-        return ReportFacts::of($this->file('file'), DepthLayer::parse((string) $this->text('depth')), $density, $map === null ? null : ColumnMap::parse($this->fileOf('--map', $map)));
+        return ReportFacts::of(
+            $this->file('file'),
+            DepthLayer::parse((string) $this->text('depth')),
+            $density,
+            $map === null ? null : ColumnMap::parse($this->fileOf('--map', $map)),
+        );
     }
 }

@@ -27,6 +27,12 @@ final class ScreenMetalsCommand extends ContractCommand
             throw BadOption::because('--cores', "{$cores} is too few", 'a whole number from 1');
         }
 
-        return MetalsScreen::of(MetalsScreen::parse($this->file('file')), $limit, $this->confidence(), $cores, $this->requiredWithin('background', 0))->toArray();
+        return MetalsScreen::of(
+            MetalsScreen::parse($this->file('file')),
+            $limit,
+            $this->confidence(),
+            $cores,
+            $this->requiredWithin('background', 0),
+        )->toArray();
     }
 }

@@ -50,7 +50,11 @@ final readonly class ActionTally
         foreach ($samples as $sample) {
             $own = $sample->limits ?? $limits;
             if ($own->classes() !== $limits->classes()) {
-                throw ValueOutOfRange::of("The number of action classes of sample {$sample->sample}", $own->classes(), "{$limits->classes()}, as in the policy");
+                throw ValueOutOfRange::of(
+                    "The number of action classes of sample {$sample->sample}",
+                    $own->classes(),
+                    "{$limits->classes()}, as in the policy",
+                );
             }
             $wanted = $own->classOfComputed($sample->reference);
             $got = $sample->testClass($own, $bands);
@@ -80,10 +84,16 @@ final readonly class ActionTally
         }
 
         return new self(
-            count($samples), $agree,
+            count($samples),
+            $agree,
             array_map(static fn (int $n, int $hits): array => ['n' => $n, 'agree' => $hits], $asked, $agreed),
-            $unsorted === 0 ? array_map(array_values(...), array_values($matrix)) : null, $cut, $mute,
-            $bands === null || self::coversEveryClass($bands, $samples, $limits), $torn, $classes, $hits,
+            $unsorted === 0 ? array_map(array_values(...), array_values($matrix)) : null,
+            $cut,
+            $mute,
+            $bands === null || self::coversEveryClass($bands, $samples, $limits),
+            $torn,
+            $classes,
+            $hits,
         );
     }
 

@@ -43,7 +43,11 @@ final readonly class Assessment
             $x = array_map(static fn (PairedSample $s): float => $s->reference, $samples);
             $y = array_map(static fn (PairedSample $s): float => $s->test(), $samples);
             $differences = Differences::between(
-                array_map($policy->scale->of(...), $x), array_map($policy->scale->of(...), $y), $policy->intervalsAt(count($x)), $clusters, $uReference,
+                array_map($policy->scale->of(...), $x),
+                array_map($policy->scale->of(...), $y),
+                $policy->intervalsAt(count($x)),
+                $clusters,
+                $uReference,
             );
             $deming = Deming::fit($x, $y);
             $passingBablok = PassingBablok::fit($x, $y, $policy->confidence);
@@ -51,7 +55,14 @@ final readonly class Assessment
         }
 
         return new self(
-            $policy->analyte, count($samples), $leftOut, $differences, $deming, $passingBablok, $concordance, $kappa,
+            $policy->analyte,
+            count($samples),
+            $leftOut,
+            $differences,
+            $deming,
+            $passingBablok,
+            $concordance,
+            $kappa,
             SortClaim::judge($tally, $policy, $clusters),
             RateClaim::judge($differences, count($samples), $most, $bands, $policy, $clusters),
             TrackClaim::judge(Repeatability::of($samples, $policy), $policy),
@@ -68,10 +79,12 @@ final readonly class Assessment
             'pairs_effective' => $this->sort->effective,
             'left_out' => $this->leftOut,
             'difference' => $this->differences?->toArray(),
-            'regression' => $this->deming === null || $this->passingBablok === null ? null : [
-                'deming' => $this->deming->toArray(),
-                'passing_bablok' => $this->passingBablok->toArray(),
-            ],
+            'regression' => $this->deming === null || $this->passingBablok === null
+                    ? null
+                    : [
+                        'deming' => $this->deming->toArray(),
+                        'passing_bablok' => $this->passingBablok->toArray(),
+                    ],
             'concordance' => $this->concordance?->toArray(),
             'kappa' => $this->kappa?->toArray(),
             'sort' => $this->sort->toArray(),
@@ -83,14 +96,23 @@ final readonly class Assessment
 
     /** @return list<string> */
     private static function reasons(
-        Policy $policy, int $pairs, int $most, ?Bands $bands, ?Kappa $kappa, ?Differences $differences,
-        ?Deming $deming, ?PassingBablok $passingBablok, ?Concordance $concordance,
+        Policy $policy,
+        int $pairs,
+        int $most,
+        ?Bands $bands,
+        ?Kappa $kappa,
+        ?Differences $differences,
+        ?Deming $deming,
+        ?PassingBablok $passingBablok,
+        ?Concordance $concordance,
     ): array {
-        $reasons = [match (true) {
-            $policy->looking === Looking::Once => 'The bounds hold for one look at the evidence, fixed beforehand.',
-            $policy->guardsIntervals => 'The bounds hold however often the evidence is looked at.',
-            default => 'The bounds of the sort claim hold however often the evidence is looked at; intervals of limits and spreads are those of their plain confidence.',
-        }];
+        $reasons = [
+            match (true) {
+                $policy->looking === Looking::Once => 'The bounds hold for one look at the evidence, fixed beforehand.',
+                $policy->guardsIntervals => 'The bounds hold however often the evidence is looked at.',
+                default => 'The bounds of the sort claim hold however often the evidence is looked at; intervals of limits and spreads are those of their plain confidence.',
+            },
+        ];
         if ($most > 1) {
             $reasons[] = "Up to {$most} readings of a sample were averaged: what is said of sorting and rating holds for such averages, not for one reading.";
         }

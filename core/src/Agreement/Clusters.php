@@ -38,7 +38,9 @@ final readonly class Clusters
      */
     public static function of(array $samples): self
     {
-        $names = array_values(array_filter(array_map(static fn (PairedSample $sample): ?string => $sample->cluster, $samples), is_string(...)));
+        $names = array_values(
+            array_filter(array_map(static fn (PairedSample $sample): ?string => $sample->cluster, $samples), is_string(...)),
+        );
         if ($names !== [] && count($names) !== count($samples)) {
             throw ValueOutOfRange::of('The number of pairs with a cluster', count($names), '0, or all of them');
         }
@@ -99,7 +101,9 @@ final readonly class Clusters
     {
         $k = $this->count();
 
-        return $this->names === null || $k === 1 || $k === $pairs ? 1.0 : (StudentT::quantile($confidence, $k - 1) / StudentT::quantile($confidence, $pairs - 1)) ** 2;
+        return $this->names === null || $k === 1 || $k === $pairs
+            ? 1.0
+            : (StudentT::quantile($confidence, $k - 1) / StudentT::quantile($confidence, $pairs - 1)) ** 2;
     }
 
     /** @param list<non-empty-list<float>> $groups */

@@ -44,8 +44,8 @@ final class DefaultPolicy
         return Policy::of(
             $analyte,
             ActionLimits::of($thresholds ?? array_map(floatval(...), $row['thresholds'] ?? [])),
-            $allowable ?? $row['allowable'] ?? NAN,
-            $change ?? $row['change'] ?? NAN,
+            $allowable ?? ($row['allowable'] ?? NAN),
+            $change ?? ($row['change'] ?? NAN),
             $required ?? $table['required'],
             $confidence ?? $table['confidence'],
             $scale ?? Scale::from($row['scale'] ?? 'absolute'),

@@ -48,8 +48,13 @@ final readonly class Differences
      * @param list<float> $reference
      * @param list<float> $test
      */
-    public static function between(array $reference, array $test, float $confidence, ?Clusters $clusters = null, ?float $uReference = null): self
-    {
+    public static function between(
+        array $reference,
+        array $test,
+        float $confidence,
+        ?Clusters $clusters = null,
+        ?float $uReference = null,
+    ): self {
         $n = count($reference);
         [$differences, $middles] = [[], []];
         foreach ($reference as $i => $x) {
@@ -67,15 +72,21 @@ final readonly class Differences
         }
         $root = sqrt($n);
         $alpha = 1 - $confidence;
-        $reach = StudentT::quantile(1 - $alpha / 2, $n - 1) * $sd / $root;
-        $inner = $sd * NoncentralT::quantile($alpha / 2, $n - 1, self::FACTOR * $root) / $root;
-        $outer = $sd * NoncentralT::quantile(1 - $alpha / 2, $n - 1, self::FACTOR * $root) / $root;
+        $reach = (StudentT::quantile(1 - $alpha / 2, $n - 1) * $sd) / $root;
+        $inner = ($sd * NoncentralT::quantile($alpha / 2, $n - 1, self::FACTOR * $root)) / $root;
+        $outer = ($sd * NoncentralT::quantile(1 - $alpha / 2, $n - 1, self::FACTOR * $root)) / $root;
 
         return new self(
-            $mean, $sd, [$mean - $reach, $mean + $reach],
-            $mean - self::FACTOR * $sd, $mean + self::FACTOR * $sd,
-            [$mean - $outer, $mean - $inner], [$mean + $inner, $mean + $outer],
-            $trend, $differences, LimitsAtEnds::of($middles, $differences, $confidence, ($clusters ?? Clusters::none())->effect($differences)),
+            $mean,
+            $sd,
+            [$mean - $reach, $mean + $reach],
+            $mean - self::FACTOR * $sd,
+            $mean + self::FACTOR * $sd,
+            [$mean - $outer, $mean - $inner],
+            [$mean + $inner, $mean + $outer],
+            $trend,
+            $differences,
+            LimitsAtEnds::of($middles, $differences, $confidence, ($clusters ?? Clusters::none())->effect($differences)),
             $uReference === null ? null : sqrt(max(0.0, $sd ** 2 - $uReference ** 2)),
         );
     }

@@ -48,15 +48,18 @@ final readonly class EvidenceTable
             }
             $reference = self::number($row, 'reference', $cells['reference'], $scale);
             if (($references[$key] ?? $reference) !== $reference) {
-                throw BadRow::at($row, "sample {$sample} has another reference than before ({$references[$key]}, now {$reference})", 'the same reference on all rows of a sample');
+                throw BadRow::at(
+                    $row,
+                    "sample {$sample} has another reference than before ({$references[$key]}, now {$reference})",
+                    'the same reference on all rows of a sample',
+                );
             }
             $references[$key] = $reference;
             if ($table->has('cluster')) {
                 $clusters[$key] = self::cluster($row, $sample, $cells['cluster'], $clusters[$key] ?? null);
             }
-            $tests[$key][] = $bands === null
-                ? self::number($row, 'test', $cells['test'], $scale)
-                : self::band($row, $cells['test'], $bands);
+            $tests[$key][] =
+                $bands === null ? self::number($row, 'test', $cells['test'], $scale) : self::band($row, $cells['test'], $bands);
         }
 
         return new self(self::paired($references, $tests, $clusters), $leftOut);
@@ -114,7 +117,11 @@ final readonly class EvidenceTable
             throw BadRow::at($row, 'the cluster is empty', 'the session, lot or day of the pair, in every row that is not flagged');
         }
         if ($before !== null && $before !== $cluster) {
-            throw BadRow::at($row, "sample {$sample} stands in another cluster than before ({$before}, now {$cluster})", 'the same cluster on all rows of a sample');
+            throw BadRow::at(
+                $row,
+                "sample {$sample} stands in another cluster than before ({$before}, now {$cluster})",
+                'the same cluster on all rows of a sample',
+            );
         }
 
         return $cluster;

@@ -55,10 +55,19 @@ final readonly class LimitsAtEnds
         $end = static function (float $share) use ($middles, $n, $effect, $centre, $level, $slope, $xx, $sd, $degrees, $confidence): array {
             $at = self::percentile($middles, $share);
             $leverage = $effect * (1 / $n + ($xx === 0.0 ? 0.0 : ($at - $centre) ** 2 / $xx));
-            $reach = static fn (float $p): float => $sd * sqrt($leverage) * NoncentralT::quantile($p, $degrees, Differences::FACTOR / sqrt($leverage));
+            $reach = static fn (float $p): float => $sd *
+                sqrt($leverage) *
+                NoncentralT::quantile($p, $degrees, Differences::FACTOR / sqrt($leverage));
             [$fitted, $inner, $outer] = [$level + $slope * ($at - $centre), $reach((1 - $confidence) / 4), $reach($confidence)];
 
-            return ['at' => $at, 'mean' => $fitted, 'lower' => $fitted - Differences::FACTOR * $sd, 'upper' => $fitted + Differences::FACTOR * $sd, 'lower_ci' => [$fitted - $outer, $fitted - $inner], 'upper_ci' => [$fitted + $inner, $fitted + $outer]];
+            return [
+                'at' => $at,
+                'mean' => $fitted,
+                'lower' => $fitted - Differences::FACTOR * $sd,
+                'upper' => $fitted + Differences::FACTOR * $sd,
+                'lower_ci' => [$fitted - $outer, $fitted - $inner],
+                'upper_ci' => [$fitted + $inner, $fitted + $outer],
+            ];
         };
         $sizes = array_map(abs(...), $residuals);
         $trend = $xx === 0.0 || max($sizes) <= self::ROUNDING ? null : Trend::of($middles, $sizes);
@@ -69,13 +78,19 @@ final readonly class LimitsAtEnds
     /** Does either end reach beyond what is allowed, even by the ends of its intervals that refute? */
     public function goBeyond(float $allowed): bool
     {
-        return array_filter($this->ends, static fn (array $end): bool => $end['upper_ci'][0] > $allowed || $end['lower_ci'][1] < -$allowed) !== [];
+        return array_filter(
+            $this->ends,
+            static fn (array $end): bool => $end['upper_ci'][0] > $allowed || $end['lower_ci'][1] < -$allowed,
+        ) !== [];
     }
 
     /** Do both ends stay within what is allowed, by the ends of their intervals that prove? */
     public function stayWithin(float $allowed): bool
     {
-        return array_filter($this->ends, static fn (array $end): bool => $end['upper_ci'][1] > $allowed || $end['lower_ci'][0] < -$allowed) === [];
+        return array_filter(
+            $this->ends,
+            static fn (array $end): bool => $end['upper_ci'][1] > $allowed || $end['lower_ci'][0] < -$allowed,
+        ) === [];
     }
 
     /** @param non-empty-list<float> $values */

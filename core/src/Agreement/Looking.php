@@ -20,22 +20,28 @@ enum Looking: string
 
     public function lower(float $hits, float $trials, float $confidence): float
     {
-        return $this === self::Once ? BinomialBound::lower($hits, $trials, $confidence) : ConfidenceSequence::lower($hits, $trials, $confidence);
+        return $this === self::Once
+            ? BinomialBound::lower($hits, $trials, $confidence)
+            : ConfidenceSequence::lower($hits, $trials, $confidence);
     }
 
     public function upper(float $hits, float $trials, float $confidence): float
     {
-        return $this === self::Once ? BinomialBound::upper($hits, $trials, $confidence) : ConfidenceSequence::upper($hits, $trials, $confidence);
+        return $this === self::Once
+            ? BinomialBound::upper($hits, $trials, $confidence)
+            : ConfidenceSequence::upper($hits, $trials, $confidence);
     }
 
     public function furtherHits(float $hits, float $trials, float $share, float $confidence): int
     {
-        return $this === self::Once ? BinomialBound::furtherHits($hits, $trials, $share, $confidence) : ConfidenceSequence::furtherHits($hits, $trials, $share, $confidence);
+        return $this === self::Once
+            ? BinomialBound::furtherHits($hits, $trials, $share, $confidence)
+            : ConfidenceSequence::furtherHits($hits, $trials, $share, $confidence);
     }
 
     /** Confidence of an interval after n results, so that all looks together keep the stated one. */
     public function confidenceAt(int $n, float $confidence): float
     {
-        return $this === self::Once ? $confidence : 1 - (1 - $confidence) * 5 / (max(5, $n) * (max(5, $n) + 1));
+        return $this === self::Once ? $confidence : 1 - ((1 - $confidence) * 5) / (max(5, $n) * (max(5, $n) + 1));
     }
 }

@@ -127,8 +127,17 @@ final readonly class Policy
     private function with(array $changed): self
     {
         return new self(
-            $this->analyte, $this->limits, $this->allowable, $this->change, $this->required, $this->confidence, $this->scale,
-            $changed['actions'] ?? $this->actions, $changed['looking'] ?? $this->looking, $changed['guardsIntervals'] ?? $this->guardsIntervals, $changed['resolution'] ?? $this->resolution,
+            $this->analyte,
+            $this->limits,
+            $this->allowable,
+            $this->change,
+            $this->required,
+            $this->confidence,
+            $this->scale,
+            $changed['actions'] ?? $this->actions,
+            $changed['looking'] ?? $this->looking,
+            $changed['guardsIntervals'] ?? $this->guardsIntervals,
+            $changed['resolution'] ?? $this->resolution,
         );
     }
 }

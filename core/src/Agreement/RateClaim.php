@@ -23,10 +23,19 @@ final readonly class RateClaim
     /** @param list<string> $reasons */
     private function __construct(public Verdict $verdict, public float $allowable, public ?ShareWithin $within, public array $reasons) {}
 
-    public static function judge(?Differences $differences, int $pairs, int $mostReplicates, ?Bands $bands, Policy $policy, ?Clusters $clusters = null): self
-    {
+    public static function judge(
+        ?Differences $differences,
+        int $pairs,
+        int $mostReplicates,
+        ?Bands $bands,
+        Policy $policy,
+        ?Clusters $clusters = null,
+    ): self {
         $clusters ??= Clusters::none();
-        $within = $differences === null || $differences->differences === [] ? null : ShareWithin::of($differences->differences, $policy->tolerance(), $policy->confidence, $clusters);
+        $within =
+            $differences === null || $differences->differences === []
+                ? null
+                : ShareWithin::of($differences->differences, $policy->tolerance(), $policy->confidence, $clusters);
         if ($pairs < SortClaim::FEWEST_PAIRS) {
             $reasons = ["Fewer than 5 pairs ({$pairs}): too few to begin."];
 
@@ -46,16 +55,25 @@ final readonly class RateClaim
         };
 
         return new self($verdict, $policy->allowable, $within, [
-            ...($ends === null ? ['The pairs share so few clusters that no degree of freedom is left for the limits.'] : self::reasons($verdict, $ends, $within, $uneven, $policy)),
-            ...($clusters->areTooFew() ? ['Fewer than '.Clusters::FEWEST.' clusters: they prove and refute nothing, however many pairs they hold.'] : []),
-            ...($mostReplicates > 1 ? ["It holds for the mean of up to {$mostReplicates} readings of a sample, not for one reading."] : []),
+            ...$ends === null
+                ? ['The pairs share so few clusters that no degree of freedom is left for the limits.']
+                : self::reasons($verdict, $ends, $within, $uneven, $policy),
+            ...$clusters->areTooFew()
+                ? ['Fewer than '.Clusters::FEWEST.' clusters: they prove and refute nothing, however many pairs they hold.']
+                : [],
+            ...$mostReplicates > 1 ? ["It holds for the mean of up to {$mostReplicates} readings of a sample, not for one reading."] : [],
         ]);
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['verdict' => $this->verdict->value, 'allowable' => $this->allowable, 'within' => $this->within?->toArray(), 'reasons' => $this->reasons];
+        return [
+            'verdict' => $this->verdict->value,
+            'allowable' => $this->allowable,
+            'within' => $this->within?->toArray(),
+            'reasons' => $this->reasons,
+        ];
     }
 
     /** @return list<string> */
@@ -66,22 +84,49 @@ final readonly class RateClaim
         $on = $policy->scale === Scale::Ratio ? ' (natural logs of test over reference)' : '';
         $reasons = ["It speaks for readings from {$level($ends->ends[0])} to {$level($ends->ends[1])}, the middle 80 % of them."];
         foreach ($ends->ends as $end) {
-            $reasons[] = "At {$level($end)}, 95 % of differences are estimated to lie from ".Words::trim($end['lower']).' to '.Words::trim($end['upper'])."{$on}; these limits may reach from "
-                .Words::trim($end['lower_ci'][0]).' to '.Words::trim($end['upper_ci'][1]).', and reach at least from '.Words::trim($end['lower_ci'][1]).' to '.Words::trim($end['upper_ci'][0])."; sizing a rate allows ± {$allowed}.";
+            $reasons[] =
+                "At {$level($end)}, 95 % of differences are estimated to lie from ".
+                Words::trim($end['lower']).
+                ' to '.
+                Words::trim($end['upper']).
+                "{$on}; these limits may reach from ".
+                Words::trim($end['lower_ci'][0]).
+                ' to '.
+                Words::trim($end['upper_ci'][1]).
+                ', and reach at least from '.
+                Words::trim($end['lower_ci'][1]).
+                ' to '.
+                Words::trim($end['upper_ci'][0]).
+                "; sizing a rate allows ± {$allowed}.";
         }
-        $reasons[] = "{$within->n} of {$within->of} differences are no larger: a share of at least ".Words::percent($within->lower).' and at most '.Words::percent($within->upper).', proven whatever their shape; the limits assume a normal one.';
+        $reasons[] =
+            "{$within->n} of {$within->of} differences are no larger: a share of at least ".
+            Words::percent($within->lower).
+            ' and at most '.
+            Words::percent($within->upper).
+            ', proven whatever their shape; the limits assume a normal one.';
         $reasons[] = match (true) {
             $verdict === Verdict::Falls => "Even the inner ends go beyond ± {$allowed}.",
-            $verdict === Verdict::Stands => "All outer ends lie within ± {$allowed}, and ".Words::percent($policy->required).' is proven.',
-            ! $ends->stayWithin($policy->tolerance() + BinomialBound::REACHED) && ! $ends->goBeyond($policy->tolerance() + BinomialBound::REACHED) => "The outer ends go beyond ± {$allowed}, the inner ends do not: more pairs would tell.",
+            $verdict === Verdict::Stands => "All outer ends lie within ± {$allowed}, and ".
+                Words::percent($policy->required).
+                ' is proven.',
+            ! $ends->stayWithin($policy->tolerance() + BinomialBound::REACHED) &&
+                ! $ends->goBeyond($policy->tolerance() + BinomialBound::REACHED) => "The outer ends go beyond ± {$allowed}, the inner ends do not: more pairs would tell.",
             $ends->goBeyond($policy->tolerance() + BinomialBound::REACHED) => "The inner ends go beyond ± {$allowed}, but that the share is under 95 % is not proven.",
-            $within->lower < $policy->required - BinomialBound::REACHED => 'The limits hold, but the share of '.Words::percent($policy->required).' is not proven: more pairs would tell.',
+            $within->lower < $policy->required - BinomialBound::REACHED => 'The limits hold, but the share of '.
+                Words::percent($policy->required).
+                ' is not proven: more pairs would tell.',
             default => 'The limits and the share hold, but the spread changes with the level.',
         };
         if ($uneven) {
             $grows = ($ends->spreadSlope ?? 0.0) > 0;
-            $reasons[] = 'The spread of the differences '.($grows ? 'grows' : 'shrinks').' with the level (p = '.Words::trim($ends->spreadP ?? 0.0, 4).'), so one width does not describe it'
-                .($grows && $policy->scale === Scale::Absolute ? '; the ratio scale may.' : '.');
+            $reasons[] =
+                'The spread of the differences '.
+                ($grows ? 'grows' : 'shrinks').
+                ' with the level (p = '.
+                Words::trim($ends->spreadP ?? 0.0, 4).
+                '), so one width does not describe it'.
+                ($grows && $policy->scale === Scale::Absolute ? '; the ratio scale may.' : '.');
         }
 
         return $reasons;
@@ -106,10 +151,9 @@ final readonly class RateClaim
             }
             $width = $policy->scale->of($band->upper) - $policy->scale->of($band->lower);
             if ($width > $allowed + 1e-9) {
-                $shown = $policy->scale === Scale::Ratio
-                    ? 'a factor of '.Words::trim($band->upper / $band->lower)
-                    : Words::trim($width);
-                $reasons[] = "The band {$band->name} is {$shown} wide, more than twice the allowable ".Words::trim($policy->allowable).'.';
+                $shown = $policy->scale === Scale::Ratio ? 'a factor of '.Words::trim($band->upper / $band->lower) : Words::trim($width);
+                $reasons[] =
+                    "The band {$band->name} is {$shown} wide, more than twice the allowable ".Words::trim($policy->allowable).'.';
             }
         }
 

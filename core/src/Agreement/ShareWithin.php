@@ -23,7 +23,12 @@ final readonly class ShareWithin
         $hits = array_map(static fn (float $one): float => abs($one) <= $allowed + BinomialBound::REACHED ? 1.0 : 0.0, $differences);
         [$n, $of, $effect] = [(int) array_sum($hits), count($hits), $clusters->effect($hits)];
 
-        return new self($n, $of, BinomialBound::lower($n / $effect, $of / $effect, $confidence), BinomialBound::upper($n / $effect, $of / $effect, $confidence));
+        return new self(
+            $n,
+            $of,
+            BinomialBound::lower($n / $effect, $of / $effect, $confidence),
+            BinomialBound::upper($n / $effect, $of / $effect, $confidence),
+        );
     }
 
     /** @return array{n: int, of: int, lower: float, upper: float} */

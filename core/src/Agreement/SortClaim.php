@@ -68,8 +68,17 @@ final readonly class SortClaim
         };
 
         return new self(
-            $verdict, $tally, $effective, $lower, $upper,
-            [...self::reasons($verdict, $tally, $policy, $lower, $upper, $lacking, $missed, $more), ...self::clusterReasons($clusters, $n, $effective)], $more, $lacking,
+            $verdict,
+            $tally,
+            $effective,
+            $lower,
+            $upper,
+            [
+                ...self::reasons($verdict, $tally, $policy, $lower, $upper, $lacking, $missed, $more),
+                ...self::clusterReasons($clusters, $n, $effective),
+            ],
+            $more,
+            $lacking,
         );
     }
 
@@ -122,7 +131,10 @@ final readonly class SortClaim
         foreach ($tally->perClass as $class => ['n' => $n, 'agree' => $agree]) {
             $own = array_keys($tally->classes, $class, true);
             $effect = $clusters->only($own)->effect(array_map(static fn (int $pair): float => $tally->hits[$pair], $own));
-            if ($n > 0 && $policy->looking->upper($agree / $effect, $n / $effect, $confidence) < $policy->required - BinomialBound::REACHED) {
+            if (
+                $n > 0 &&
+                $policy->looking->upper($agree / $effect, $n / $effect, $confidence) < $policy->required - BinomialBound::REACHED
+            ) {
                 $refuted[] = $class;
             }
         }
@@ -136,9 +148,19 @@ final readonly class SortClaim
         if (! $clusters->areNamed()) {
             return [];
         }
-        $words = ["The {$pairs} ".Words::pairs($pairs)." share {$clusters->count()} ".($clusters->count() === 1 ? 'cluster' : 'clusters').' and tell as much of sorting as '.Words::trim($effective, 1).' independent ones.'];
+        $words = [
+            "The {$pairs} ".
+            Words::pairs($pairs).
+            " share {$clusters->count()} ".
+            ($clusters->count() === 1 ? 'cluster' : 'clusters').
+            ' and tell as much of sorting as '.
+            Words::trim($effective, 1).
+            ' independent ones.',
+        ];
 
-        return $clusters->areTooFew() ? [...$words, 'Fewer than '.Clusters::FEWEST.' clusters: they prove and refute nothing, however many pairs they hold.'] : $words;
+        return $clusters->areTooFew()
+            ? [...$words, 'Fewer than '.Clusters::FEWEST.' clusters: they prove and refute nothing, however many pairs they hold.']
+            : $words;
     }
 
     /**
@@ -147,8 +169,14 @@ final readonly class SortClaim
      * @return list<string>
      */
     private static function reasons(
-        Verdict $verdict, ActionTally $tally, Policy $policy, ?float $lower, ?float $upper,
-        array $lacking, array $missed, ?int $more,
+        Verdict $verdict,
+        ActionTally $tally,
+        Policy $policy,
+        ?float $lower,
+        ?float $upper,
+        array $lacking,
+        array $missed,
+        ?int $more,
     ): array {
         $n = $tally->pairs;
         $needed = Words::percent($policy->required);
@@ -156,17 +184,27 @@ final readonly class SortClaim
         if ($lower === null || $upper === null) {
             $reasons[] = 'There are no pairs, so no rate and no bounds can be computed.';
         } else {
-            $reasons[] = "The action agrees in {$tally->agree} of {$n} samples; at "
-                .Words::percent($policy->confidence).' confidence that is a rate of at least '
-                .Words::percent($lower).' and at most '.Words::percent($upper)."; {$needed} is required.";
+            $reasons[] =
+                "The action agrees in {$tally->agree} of {$n} samples; at ".
+                Words::percent($policy->confidence).
+                ' confidence that is a rate of at least '.
+                Words::percent($lower).
+                ' and at most '.
+                Words::percent($upper).
+                "; {$needed} is required.";
         }
-        $reasons[] = $policy->looking === Looking::Once ? 'Its bounds are exact for one look fixed beforehand.' : 'Its bounds are those of a confidence sequence: they hold however often the evidence is looked at.';
+        $reasons[] =
+            $policy->looking === Looking::Once
+                ? 'Its bounds are exact for one look fixed beforehand.'
+                : 'Its bounds are those of a confidence sequence: they hold however often the evidence is looked at.';
         if ($verdict === Verdict::Untested) {
             $reasons[] = "Fewer than 5 pairs ({$n}): too few to begin.";
         }
         if (! $tally->anyBandSorts) {
-            $reasons[] = 'The bands of this test do not reach every one of the '.$policy->limits->classes()
-                .' action classes; more pairs cannot mend that.';
+            $reasons[] =
+                'The bands of this test do not reach every one of the '.
+                $policy->limits->classes().
+                ' action classes; more pairs cannot mend that.';
         }
         foreach ($missed as $class) {
             ['n' => $in, 'agree' => $agree] = $tally->perClass[$class];
@@ -174,17 +212,28 @@ final readonly class SortClaim
         }
         foreach ($lacking as $class => $further) {
             ['n' => $in, 'agree' => $agree] = $tally->perClass[$class];
-            $reasons[] = "Class {$policy->className($class)} was asked ".Words::times($in).' and agreed '.Words::times($agree).'; '
-                ."it needs at least {$further} more agreeing results.";
+            $reasons[] =
+                "Class {$policy->className($class)} was asked ".
+                Words::times($in).
+                ' and agreed '.
+                Words::times($agree).
+                '; '.
+                "it needs at least {$further} more agreeing results.";
         }
         foreach ($tally->cut as $band => $pairs) {
             $reasons[] = "An action limit cuts the band {$band}; it counts by its middle in {$pairs} ".Words::pairs($pairs).'.';
         }
         foreach ($tally->mute as $band => $pairs) {
-            $reasons[] = "An action limit cuts the open band {$band}, which cannot sort; it counts as a miss in {$pairs} ".Words::pairs($pairs).'.';
+            $reasons[] =
+                "An action limit cuts the open band {$band}, which cannot sort; it counts as a miss in {$pairs} ".
+                Words::pairs($pairs).
+                '.';
         }
         if ($tally->torn > 0) {
-            $reasons[] = "The two middle bands of {$tally->torn} ".Words::pairs($tally->torn).' sort to different classes, and one of them is open: counted as a miss.';
+            $reasons[] =
+                "The two middle bands of {$tally->torn} ".
+                Words::pairs($tally->torn).
+                ' sort to different classes, and one of them is open: counted as a miss.';
         }
         if ($more !== null && $more > 0) {
             $reasons[] = "With no further miss, {$more} more ".Words::pairs($more).' would prove it.';

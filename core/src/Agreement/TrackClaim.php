@@ -19,7 +19,12 @@ final readonly class TrackClaim
     private const FEWEST_DEGREES = 5;
 
     /** @param list<string> $reasons */
-    private function __construct(public Verdict $verdict, public Repeatability $repeatability, public array $reasons, private float $resolution) {}
+    private function __construct(
+        public Verdict $verdict,
+        public Repeatability $repeatability,
+        public array $reasons,
+        private float $resolution,
+    ) {}
 
     public static function judge(Repeatability $repeatability, Policy $policy): self
     {
@@ -77,16 +82,21 @@ final readonly class TrackClaim
         $wanted = Words::trim($policy->changeToSee());
         $on = $policy->scale === Scale::Ratio ? ' on natural logs' : '';
         $reasons = [
-            'Two readings of the same soil differ by no more than '.Words::trim(Repeatability::FACTOR * $repeatability->sd)
-            ." in 95 % of cases{$on}; with {$repeatability->degrees} degrees of freedom that figure may be {$low} to {$high};"
-            ." the change to see is {$wanted}.",
+            'Two readings of the same soil differ by no more than '.
+            Words::trim(Repeatability::FACTOR * $repeatability->sd).
+            " in 95 % of cases{$on}; with {$repeatability->degrees} degrees of freedom that figure may be {$low} to {$high};".
+            " the change to see is {$wanted}.",
             'Replicates of one run speak of repeatability only: another day, lot or reader adds to it.',
         ];
         if ($verdict === Verdict::Untested) {
             $reasons[] = "Fewer than 5 degrees of freedom ({$repeatability->degrees}): too few to begin.";
         }
         if ($policy->step() > 0) {
-            $reasons[] = 'The smallest step of the scale is '.Words::trim($policy->step())."{$on}: no smaller change can be seen".($policy->step() > $policy->changeToSee() + BinomialBound::REACHED ? ', and that is more than the change to see.' : '.');
+            $reasons[] =
+                'The smallest step of the scale is '.
+                Words::trim($policy->step()).
+                "{$on}: no smaller change can be seen".
+                ($policy->step() > $policy->changeToSee() + BinomialBound::REACHED ? ', and that is more than the change to see.' : '.');
         }
         if ($repeatability->sd === 0.0) {
             $reasons[] = 'All replicates are equal: the step of the scale may hide their spread.';

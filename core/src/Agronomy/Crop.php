@@ -84,8 +84,16 @@ final readonly class Crop
         $rows = RuleTable::named('crops')['crops'];
 
         return array_map(
-            static fn (string $code, array $row): self => new self($code, $row['name'], (float) $row['low'], (float) $row['high'], (float) $row['target'], $row['rates_for'] ?? []),
-            array_keys($rows), array_values($rows),
+            static fn (string $code, array $row): self => new self(
+                $code,
+                $row['name'],
+                (float) $row['low'],
+                (float) $row['high'],
+                (float) $row['target'],
+                $row['rates_for'] ?? [],
+            ),
+            array_keys($rows),
+            array_values($rows),
         );
     }
 }

@@ -23,8 +23,17 @@ final readonly class NitrogenCredits
      *
      * @throws ValueOutOfRange for anything below 0
      */
-    public static function of(float $legume = 0.0, float $applied = 0.0, float $manureTons = 0.0, float $ammonium = 0.0, float $organic = 0.0, float $kept = 0.5, float $mineral = 0.35, float $irrigationPpm = 0.0, float $irrigationIn = 0.0): self
-    {
+    public static function of(
+        float $legume = 0.0,
+        float $applied = 0.0,
+        float $manureTons = 0.0,
+        float $ammonium = 0.0,
+        float $organic = 0.0,
+        float $kept = 0.5,
+        float $mineral = 0.35,
+        float $irrigationPpm = 0.0,
+        float $irrigationIn = 0.0,
+    ): self {
         foreach ([$legume, $applied, $manureTons, $ammonium, $organic, $irrigationPpm, $irrigationIn] as $value) {
             if (! ($value >= 0 && is_finite($value))) {
                 throw ValueOutOfRange::of('A credit', $value, '0 or more');
@@ -38,7 +47,12 @@ final readonly class NitrogenCredits
         /** @var array{irrigation_lb_per_ppm_inch: float} $table */
         $table = RuleTable::named('nitrogen');
 
-        return new self($legume, $applied, $manureTons * ($ammonium * $kept + $organic * $mineral), $table['irrigation_lb_per_ppm_inch'] * $irrigationPpm * $irrigationIn);
+        return new self(
+            $legume,
+            $applied,
+            $manureTons * ($ammonium * $kept + $organic * $mineral),
+            $table['irrigation_lb_per_ppm_inch'] * $irrigationPpm * $irrigationIn,
+        );
     }
 
     public function sum(): float

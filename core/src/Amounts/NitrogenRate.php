@@ -23,7 +23,13 @@ final readonly class NitrogenRate
      * @param array{float, float}|null $interval
      * @param list<string> $reasons
      */
-    private function __construct(public string $basis, public ?float $lbPerAcre, public ?NitrogenCredits $credits, public ?array $interval, public array $reasons) {}
+    private function __construct(
+        public string $basis,
+        public ?float $lbPerAcre,
+        public ?NitrogenCredits $credits,
+        public ?array $interval,
+        public array $reasons,
+    ) {}
 
     /** @throws ValueOutOfRange */
     public static function byCrop(float $need, NitrogenCredits $credits): self
@@ -32,7 +38,11 @@ final readonly class NitrogenRate
             throw ValueOutOfRange::of('The need', $need, '0 or more', 'lb N/acre');
         }
 
-        return new self('crop', max(0.0, $need - $credits->sum()), $credits, null, [$credits->sum() >= $need && $need > 0 ? 'The credits cover the need.' : 'By the need of the crop less its credits: a nitrogen test months ahead does not predict supply.']);
+        return new self('crop', max(0.0, $need - $credits->sum()), $credits, null, [
+            $credits->sum() >= $need && $need > 0
+                ? 'The credits cover the need.'
+                : 'By the need of the crop less its credits: a nitrogen test months ahead does not predict supply.',
+        ]);
     }
 
     /** @throws ValueOutOfRange */
@@ -47,19 +57,31 @@ final readonly class NitrogenRate
         $table = RuleTable::named('nitrogen');
         $made = DepthLayer::ofInches((float) $table['psnt_layer_in'][0], (float) $table['psnt_layer_in'][1]);
         if (abs($layer->topCm - $made->topCm) > 1e-6 || abs($layer->bottomCm - $made->bottomCm) > 1e-6) {
-            return new self('unable', null, null, null, ["The test is made for {$made->text()}, and the sample stands for {$layer->text()}."]);
+            return new self('unable', null, null, null, [
+                "The test is made for {$made->text()}, and the sample stands for {$layer->text()}.",
+            ]);
         }
         $rate = static fn (float $value): float => $table['psnt_each'] * max(0.0, $table['psnt_critical'] - $value);
 
-        return new self('psnt', $rate($ppm), null, [$rate($ppm + 2 * $u), $rate(max(0.0, $ppm - 2 * $u))], ['By the pre-side-dress nitrate test, for corn; written from memory of its source.']);
+        return new self(
+            'psnt',
+            $rate($ppm),
+            null,
+            [$rate($ppm + 2 * $u), $rate(max(0.0, $ppm - 2 * $u))],
+            ['By the pre-side-dress nitrate test, for corn; written from memory of its source.'],
+        );
     }
 
     /** @return array<string, mixed> */
     public function toArray(NitrogenSplits $splits, ?float $cec, float $cap): array
     {
         return [
-            'basis' => $this->basis, ...AreaRate::shown($this->lbPerAcre), 'credits' => $this->credits?->toArray(), 'interval' => $this->interval,
-            'splits' => $this->lbPerAcre === null ? null : $splits->of($this->lbPerAcre, $cec, $cap), 'reasons' => $this->reasons,
+            'basis' => $this->basis,
+            ...AreaRate::shown($this->lbPerAcre),
+            'credits' => $this->credits?->toArray(),
+            'interval' => $this->interval,
+            'splits' => $this->lbPerAcre === null ? null : $splits->of($this->lbPerAcre, $cec, $cap),
+            'reasons' => $this->reasons,
         ];
     }
 }

@@ -35,7 +35,9 @@ final readonly class NitrogenSplits
         }
         $sum = array_sum(array_column($parts, 1));
 
-        return abs($sum - 1) <= 1e-6 ? new self($parts) : throw BadOption::because('--splits', "the shares add up to {$sum}", self::ACCEPTED);
+        return abs($sum - 1) <= 1e-6
+            ? new self($parts)
+            : throw BadOption::because('--splits', "the shares add up to {$sum}", self::ACCEPTED);
     }
 
     /** @return list<array{day: float|null, lb_per_acre: float}> */

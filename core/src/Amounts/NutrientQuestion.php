@@ -51,9 +51,20 @@ final readonly class NutrientQuestion
         float $u = 0.0,
     ): self {
         if (! in_array($analyte, ['p', 'k'], true) || ! in_array($crop, self::CROPS, true)) {
-            throw new ValueOutOfRange('Rates are known of phosphate and potash for '.implode(', ', self::CROPS).'; accepted are p or k and one of them.');
+            throw new ValueOutOfRange(
+                'Rates are known of phosphate and potash for '.implode(', ', self::CROPS).'; accepted are p or k and one of them.',
+            );
         }
-        foreach (['The test' => $value, 'The yield' => $yield, 'The exchange capacity' => $cec, 'The rate at test zero' => $x0, 'The critical level' => $ownLimits[0] ?? null, 'The uncertainty' => $u] as $what => $number) {
+        foreach (
+            [
+                'The test' => $value,
+                'The yield' => $yield,
+                'The exchange capacity' => $cec,
+                'The rate at test zero' => $x0,
+                'The critical level' => $ownLimits[0] ?? null,
+                'The uncertainty' => $u,
+            ] as $what => $number
+        ) {
             if ($number !== null && ! ($number >= 0 && is_finite($number))) {
                 throw ValueOutOfRange::of($what, $number, '0 or more');
             }

@@ -44,9 +44,16 @@ final readonly class NutrientRate
         [$low, $high] = [max(0.0, $asked->value - 2 * $asked->u), $asked->value + 2 * $asked->u];
         $tooClose = self::classOf($low, $limits) !== $class || self::classOf($high, $limits) !== $class;
 
-        return new self($asked->analyte, $class, $rate, $build, $removal, $tooClose, [self::rate($asked, $high, $limits)[0], self::rate($asked, $low, $limits)[0]], [
-            ...$reasons, ...($tooClose ? ['Too close to call: within its uncertainty the test lies in another class too.'] : []),
-        ]);
+        return new self(
+            $asked->analyte,
+            $class,
+            $rate,
+            $build,
+            $removal,
+            $tooClose,
+            [self::rate($asked, $high, $limits)[0], self::rate($asked, $low, $limits)[0]],
+            [...$reasons, ...$tooClose ? ['Too close to call: within its uncertainty the test lies in another class too.'] : []],
+        );
     }
 
     /** @return array{float, float}|null critical level and limit */
@@ -92,8 +99,13 @@ final readonly class NutrientRate
         /** @var array{build_p: float|int, build_k: array{float|int, float}, removal: array<string, array{float, float}>} $table */
         $table = RuleTable::named('nutrient-limits');
         $removal = $asked->yield === null ? null : $asked->yield * $table['removal'][$asked->crop][$asked->analyte === 'p' ? 0 : 1];
-        $each = $asked->analyte === 'p' ? (float) $table['build_p'] : ($asked->cec === null ? null : $table['build_k'][0] * (1 + $table['build_k'][1] * $asked->cec));
-        $build = $class === 'maintain' ? 0.0 : ($each === null ? null : ($limits[0] - $value) * $each / $asked->years);
+        $each =
+            $asked->analyte === 'p'
+                ? (float) $table['build_p']
+                : ($asked->cec === null
+                    ? null
+                    : $table['build_k'][0] * (1 + $table['build_k'][1] * $asked->cec));
+        $build = $class === 'maintain' ? 0.0 : ($each === null ? null : (($limits[0] - $value) * $each) / $asked->years);
 
         return [$build === null || $removal === null ? null : $build + $removal, $build, $removal];
     }
@@ -107,22 +119,45 @@ final readonly class NutrientRate
         /** @var array{extractant: string} $table */
         $table = RuleTable::named('nutrient-limits');
 
-        return array_values(array_filter([
-            $asked->ownLimits === null && $asked->extractant !== $table['extractant'] ? "There are no limits for {$asked->extractant} here: limits belong to their extractant. Give your own." : '',
-            $limits === null && $asked->analyte === 'k' && $asked->cec === null && $asked->extractant === $table['extractant'] ? 'The limits of potassium hang on the exchange capacity, which is not given.' : '',
-            $limits !== null && $asked->ownLimits === null ? 'Limits and removal: Tri-State 2020, written from memory.' : '',
-            $limits !== null && ! $asked->bySufficiency && $asked->yield === null && self::classOf($asked->value, $limits) !== 'none' ? 'Without a yield what the crop removes is not known, and the rate is not either.' : '',
-            $limits !== null && ! $asked->bySufficiency && $asked->analyte === 'k' && $asked->cec === null && self::classOf($asked->value, $limits) === 'build' ? 'Without the exchange capacity the build-up of potassium is not known.' : '',
-            $limits !== null && self::classOf($asked->value, $limits) === 'none' ? 'At its limit or over it: none, and no product may bring any.' : '',
-        ]));
+        return array_values(
+            array_filter([
+                $asked->ownLimits === null && $asked->extractant !== $table['extractant']
+                    ? "There are no limits for {$asked->extractant} here: limits belong to their extractant. Give your own."
+                    : '',
+                $limits === null && $asked->analyte === 'k' && $asked->cec === null && $asked->extractant === $table['extractant']
+                    ? 'The limits of potassium hang on the exchange capacity, which is not given.'
+                    : '',
+                $limits !== null && $asked->ownLimits === null ? 'Limits and removal: Tri-State 2020, written from memory.' : '',
+                $limits !== null && ! $asked->bySufficiency && $asked->yield === null && self::classOf($asked->value, $limits) !== 'none'
+                    ? 'Without a yield what the crop removes is not known, and the rate is not either.'
+                    : '',
+                $limits !== null &&
+                ! $asked->bySufficiency &&
+                $asked->analyte === 'k' &&
+                $asked->cec === null &&
+                self::classOf($asked->value, $limits) === 'build'
+                    ? 'Without the exchange capacity the build-up of potassium is not known.'
+                    : '',
+                $limits !== null && self::classOf($asked->value, $limits) === 'none'
+                    ? 'At its limit or over it: none, and no product may bring any.'
+                    : '',
+            ]),
+        );
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
         return [
-            'analyte' => $this->analyte, 'nutrient' => $this->analyte === 'p' ? 'P2O5' : 'K2O', 'class' => $this->class, ...AreaRate::shown($this->lbPerAcre),
-            'build' => $this->build, 'removal' => $this->removal, 'too_close' => $this->tooClose, 'between' => $this->between, 'reasons' => $this->reasons,
+            'analyte' => $this->analyte,
+            'nutrient' => $this->analyte === 'p' ? 'P2O5' : 'K2O',
+            'class' => $this->class,
+            ...AreaRate::shown($this->lbPerAcre),
+            'build' => $this->build,
+            'removal' => $this->removal,
+            'too_close' => $this->tooClose,
+            'between' => $this->between,
+            'reasons' => $this->reasons,
         ];
     }
 }

@@ -13,7 +13,12 @@ namespace HonestCore\Amounts;
 final readonly class SizedFor
 {
     /** @param list<string> $crops codes of NutrientQuestion */
-    public function __construct(public array $crops, private ?string $chosen = null, public ?float $yield = null, public ?float $cec = null) {}
+    public function __construct(
+        public array $crops,
+        private ?string $chosen = null,
+        public ?float $yield = null,
+        public ?float $cec = null,
+    ) {}
 
     public function crop(): ?string
     {

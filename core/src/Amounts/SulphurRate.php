@@ -24,16 +24,40 @@ final readonly class SulphurRate
      * @param list<string> $ask
      * @param list<string> $reasons
      */
-    private function __construct(public string $answer, public ?float $lbPerAcre, public ?array $dressings, public ?float $carbonateLbPerAcre, public array $ask, public array $reasons) {}
+    private function __construct(
+        public string $answer,
+        public ?float $lbPerAcre,
+        public ?array $dressings,
+        public ?float $carbonateLbPerAcre,
+        public array $ask,
+        public array $reasons,
+    ) {}
 
     /**
      * @param 'sand'|'loam'|'clay'|null $texture
      *
      * @throws ValueOutOfRange
      */
-    public static function of(float $ph, float $target, ?string $texture = null, ?float $carbonate = null, ?bool $fizzes = null, ?float $capacity = null, float $depthIn = 6.0, float $most = 2.0): self
-    {
-        foreach (['pH' => [$ph, 3.0, 10.0], 'The target' => [$target, 3.0, 10.0], 'Carbonate' => [$carbonate ?? 0.0, 0.0, 100.0], 'The capacity' => [$capacity ?? 1.0, 1e-12, INF], 'The depth' => [$depthIn, 0.0, INF], 'A dressing' => [$most, 1e-12, INF]] as $what => [$value, $low, $high]) {
+    public static function of(
+        float $ph,
+        float $target,
+        ?string $texture = null,
+        ?float $carbonate = null,
+        ?bool $fizzes = null,
+        ?float $capacity = null,
+        float $depthIn = 6.0,
+        float $most = 2.0,
+    ): self {
+        foreach (
+            [
+                'pH' => [$ph, 3.0, 10.0],
+                'The target' => [$target, 3.0, 10.0],
+                'Carbonate' => [$carbonate ?? 0.0, 0.0, 100.0],
+                'The capacity' => [$capacity ?? 1.0, 1e-12, INF],
+                'The depth' => [$depthIn, 0.0, INF],
+                'A dressing' => [$most, 1e-12, INF],
+            ] as $what => [$value, $low, $high]
+        ) {
             if (! (is_finite($value) && $value >= $low && $value <= $high)) {
                 throw ValueOutOfRange::of($what, $value, $high === INF ? ($low > 0 ? 'above 0' : '0 or more') : "from {$low} to {$high}");
             }
@@ -41,7 +65,7 @@ final readonly class SulphurRate
         /** @var array{depth_in: float|int, table: list<array{float|int, float|int, float|int}>, sulphur_per_carbonate: array{float, float}, stop_carbonate: float, ask_above: float, ask: list<string>} $rules */
         $rules = RuleTable::named('sulphur');
         $share = $rules['sulphur_per_carbonate'][0] / $rules['sulphur_per_carbonate'][1];
-        $eaten = $carbonate === null ? null : $share * $carbonate / 100 * AreaRate::LB_PER_ACRE_INCH * $depthIn;
+        $eaten = $carbonate === null ? null : (($share * $carbonate) / 100) * AreaRate::LB_PER_ACRE_INCH * $depthIn;
         $ask = $ph > $rules['ask_above'] ? $rules['ask'] : [];
         [$answer, $why] = self::answer($ph, $target, $texture, $carbonate, $fizzes, $capacity, $rules['stop_carbonate']);
         if ($answer === 'none') {
@@ -50,25 +74,56 @@ final readonly class SulphurRate
         if ($answer !== 'amount') {
             return new self($answer, null, null, $eaten, $ask, [$why]);
         }
-        $rate = $capacity !== null
-            ? AreaRate::ofLbPerAcre($share * 0.3 * $capacity * ($ph - $target) * $depthIn)
-            : AreaRate::ofLbPer100SqFt((self::read($rules['table'], $ph, $texture === 'sand' ? 1 : 2) - self::read($rules['table'], $target, $texture === 'sand' ? 1 : 2)) * $depthIn / $rules['depth_in']);
+        $rate =
+            $capacity !== null
+                ? AreaRate::ofLbPerAcre($share * 0.3 * $capacity * ($ph - $target) * $depthIn)
+                : AreaRate::ofLbPer100SqFt(
+                    ((self::read($rules['table'], $ph, $texture === 'sand' ? 1 : 2) -
+                        self::read($rules['table'], $target, $texture === 'sand' ? 1 : 2)) *
+                        $depthIn) /
+                        $rules['depth_in'],
+                );
         $parts = (int) ceil($rate->lbPer100SqFt() / $most - 1e-9);
 
-        return new self('amount', $rate->lbPerAcre, $parts === 0 ? [] : array_fill(0, $parts, $rate->lbPer100SqFt() / $parts), $eaten, $ask, array_values(array_filter([
-            $capacity === null ? 'By the table for '.($texture ?? '').'; its figures were written from memory.' : 'By the measured buffer capacity.',
-            $parts > 1 ? "In {$parts} dressings, some months apart, with a test between them." : '', $carbonate === null && $ph > 7.0 ? 'No carbonate was measured: do the vinegar test before anything is spread.' : '',
-        ])));
+        return new self(
+            'amount',
+            $rate->lbPerAcre,
+            $parts === 0 ? [] : array_fill(0, $parts, $rate->lbPer100SqFt() / $parts),
+            $eaten,
+            $ask,
+            array_values(
+                array_filter([
+                    $capacity === null
+                        ? 'By the table for '.($texture ?? '').'; its figures were written from memory.'
+                        : 'By the measured buffer capacity.',
+                    $parts > 1 ? "In {$parts} dressings, some months apart, with a test between them." : '',
+                    $carbonate === null && $ph > 7.0 ? 'No carbonate was measured: do the vinegar test before anything is spread.' : '',
+                ]),
+            ),
+        );
     }
 
     /** @return array{'none'|'stop'|'unable'|'amount', string} */
-    private static function answer(float $ph, float $target, ?string $texture, ?float $carbonate, ?bool $fizzes, ?float $capacity, float $stop): array
-    {
+    private static function answer(
+        float $ph,
+        float $target,
+        ?string $texture,
+        ?float $carbonate,
+        ?bool $fizzes,
+        ?float $capacity,
+        float $stop,
+    ): array {
         return match (true) {
             $ph <= $target => ['none', 'The pH is at its target or below: no sulphur.'],
             $fizzes === true => ['stop', 'It fizzes with vinegar: carbonate would eat the sulphur. Do not sulphur the field.'],
-            $carbonate !== null && $carbonate >= $stop => ['stop', "{$carbonate} % carbonate would eat the sulphur first. Do not sulphur the field."],
-            $capacity !== null && $ph > 7.5 && $carbonate === null => ['unable', 'Above pH 7.5 carbonate is likely, and none was measured.'],
+            $carbonate !== null && $carbonate >= $stop => [
+                'stop',
+                "{$carbonate} % carbonate would eat the sulphur first. Do not sulphur the field.",
+            ],
+            $capacity !== null && $ph > 7.5 && $carbonate === null => [
+                'unable',
+                'Above pH 7.5 carbonate is likely, and none was measured.',
+            ],
             $capacity !== null => ['amount', ''],
             $ph > 7.5 => ['unable', 'The table ends at pH 7.5.'],
             $target < 4.5 => ['unable', 'The table ends at pH 4.5.'],
@@ -98,8 +153,14 @@ final readonly class SulphurRate
         $rate = $this->lbPerAcre === null ? null : AreaRate::ofLbPerAcre($this->lbPerAcre);
 
         return [
-            'answer' => $this->answer, 'lb_per_100sqft' => $rate?->lbPer100SqFt(), 'lb_per_acre' => $rate?->lbPerAcre, 'kg_per_ha' => $rate?->kgPerHa(), 'dressings' => $this->dressings,
-            'carbonate_lb_per_acre' => $this->carbonateLbPerAcre, 'ask' => $this->ask, 'reasons' => $this->reasons,
+            'answer' => $this->answer,
+            'lb_per_100sqft' => $rate?->lbPer100SqFt(),
+            'lb_per_acre' => $rate?->lbPerAcre,
+            'kg_per_ha' => $rate?->kgPerHa(),
+            'dressings' => $this->dressings,
+            'carbonate_lb_per_acre' => $this->carbonateLbPerAcre,
+            'ask' => $this->ask,
+            'reasons' => $this->reasons,
         ];
     }
 }

@@ -15,7 +15,13 @@ use HonestCore\Sampling\DepthLayer;
  */
 final readonly class TestedValue
 {
-    private function __construct(public float $value, public float $expanded, public string $extractant, public DepthLayer $layer, public string $test) {}
+    private function __construct(
+        public float $value,
+        public float $expanded,
+        public string $extractant,
+        public DepthLayer $layer,
+        public string $test,
+    ) {}
 
     /** @throws ValueOutOfRange */
     public static function of(float $value, float $expanded, string $extractant, DepthLayer $layer, string $test = ''): self

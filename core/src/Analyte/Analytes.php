@@ -24,8 +24,20 @@ final class Analytes
             $all = [];
             foreach ($rows as $row) {
                 $all[$row['code']] = new Analyte(
-                    $row['code'], $row['name'], $row['home'], (float) $row['range'][0], (float) $row['range'][1], $row['digits'], $row['symbols'], $row['words'],
-                    $row['element'] ?? '', $row['charge'] ?? null, $row['forms'] ?? [], $row['group'], $row['needs_extractant'], ! ($row['beside'] ?? false),
+                    $row['code'],
+                    $row['name'],
+                    $row['home'],
+                    (float) $row['range'][0],
+                    (float) $row['range'][1],
+                    $row['digits'],
+                    $row['symbols'],
+                    $row['words'],
+                    $row['element'] ?? '',
+                    $row['charge'] ?? null,
+                    $row['forms'] ?? [],
+                    $row['group'],
+                    $row['needs_extractant'],
+                    ! ($row['beside'] ?? false),
                 );
             }
         }
@@ -48,7 +60,10 @@ final class Analytes
     /** @throws ValueOutOfRange for a code that the table lacks */
     public static function get(string $code): Analyte
     {
-        return self::find($code) ?? throw new ValueOutOfRange("\"{$code}\" is no analyte with a unit of its own; accepted are ".implode(', ', array_keys(self::all())).'.');
+        return self::find($code) ??
+            throw new ValueOutOfRange(
+                "\"{$code}\" is no analyte with a unit of its own; accepted are ".implode(', ', array_keys(self::all())).'.',
+            );
     }
 
     /** The name of an analyte, or its code where it is not known. */

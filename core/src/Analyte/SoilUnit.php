@@ -49,7 +49,9 @@ final readonly class SoilUnit
     /** @throws ValueOutOfRange for a name that is not understood */
     public static function named(string $name): self
     {
-        return self::all()[$name] ?? UnitText::read($name)->unit ?? throw new ValueOutOfRange("\"{$name}\" is no unit of soil reports; accepted are ".implode(', ', self::codes()).'.');
+        return self::all()[$name] ??
+            (UnitText::read($name)->unit ??
+                throw new ValueOutOfRange("\"{$name}\" is no unit of soil reports; accepted are ".implode(', ', self::codes()).'.'));
     }
 
     /** The unit of a kind with just this factor to the first of its kind, or null. */
@@ -104,7 +106,8 @@ final readonly class SoilUnit
             'charge' => in_array($this->kind, ['charge', 'charge_volume'], true),
             default => $known->homeUnit === 'percent'
                 ? in_array($this->kind, ['mass', 'volume'], true) || ($known->group === 'organic' && $this->kind === 'area')
-                : in_array($this->kind, ['mass', 'volume', 'area'], true) || ($known->charge !== null && in_array($this->kind, ['charge', 'charge_volume'], true)),
+                : in_array($this->kind, ['mass', 'volume', 'area'], true) ||
+                    ($known->charge !== null && in_array($this->kind, ['charge', 'charge_volume'], true)),
         };
     }
 
@@ -119,8 +122,14 @@ final readonly class SoilUnit
      *
      * @throws ValueOutOfRange when it cannot be turned
      */
-    public static function toHome(string $analyte, float $value, self $from, string $form = '', ?float $depthCm = null, ?float $bulkDensity = null): float
-    {
+    public static function toHome(
+        string $analyte,
+        float $value,
+        self $from,
+        string $form = '',
+        ?float $depthCm = null,
+        ?float $bulkDensity = null,
+    ): float {
         $known = Analytes::get($analyte);
         if (! is_finite($value)) {
             throw ValueOutOfRange::of('A reported value', $value, 'a finite number');
@@ -131,12 +140,13 @@ final readonly class SoilUnit
         $scooped = $from->isByVolume() ? self::scooped() : 1.0;
         $home = self::named($known->homeUnit);
         if ($home->kind === 'ph' || $home->kind === 'conductivity' || $home->kind === 'charge') {
-            return $value * $from->factor / $scooped / $home->factor;
+            return ($value * $from->factor) / $scooped / $home->factor;
         }
         $ppm = match ($from->kind) {
             'area' => $value / self::areaPerPpm($from->code, $depthCm, $bulkDensity),
-            'charge', 'charge_volume' => $value * $from->factor / $scooped * 10 * Formula::mass($known->element) / (int) $known->charge,
-            default => $value * $from->factor / $scooped,
+            'charge', 'charge_volume' => ((($value * $from->factor) / $scooped) * 10 * Formula::mass($known->element)) /
+                (int) $known->charge,
+            default => ($value * $from->factor) / $scooped,
         };
 
         return $ppm / self::perAnalyte($known, $form) / $home->factor;
@@ -168,14 +178,17 @@ final readonly class SoilUnit
         /** @var array{lb_acre_per_ppm_inch: float, usual_bulk_density: float} $table */
         $table = RuleTable::named('soil-units');
         $kgPerHa = $depthCm * ($bulkDensity ?? $table['usual_bulk_density']) * 0.1;
-        $lbPerAcre = $bulkDensity === null ? $table['lb_acre_per_ppm_inch'] * $depthCm / self::CM_PER_INCH : $kgPerHa / self::KG_PER_LB * self::M2_PER_ACRE / 10_000;
+        $lbPerAcre =
+            $bulkDensity === null
+                ? ($table['lb_acre_per_ppm_inch'] * $depthCm) / self::CM_PER_INCH
+                : (($kgPerHa / self::KG_PER_LB) * self::M2_PER_ACRE) / 10_000;
 
         return match ($unit) {
             'kg/ha' => $kgPerHa,
             'g/m2' => $kgPerHa / 10,
             'lb/acre' => $lbPerAcre,
-            'lb/1000ft2' => $lbPerAcre * 1000 / self::FT2_PER_ACRE,
-            'lb/100ft2' => $lbPerAcre * 100 / self::FT2_PER_ACRE,
+            'lb/1000ft2' => ($lbPerAcre * 1000) / self::FT2_PER_ACRE,
+            'lb/100ft2' => ($lbPerAcre * 100) / self::FT2_PER_ACRE,
             default => throw new ValueOutOfRange("{$unit} is no mass on an area."),
         };
     }

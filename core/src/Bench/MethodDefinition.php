@@ -59,16 +59,30 @@ final readonly class MethodDefinition
         $entry = Entry::of($given, '');
         $scale = ScaleEntry::read($entry->entry('scale'));
         $celsius = $entry->maybe('celsius');
-        $range = $celsius === null ? null : ['lowest' => $celsius->number('lowest', 0, 60), 'highest' => $celsius->number('highest', 0, 60)];
+        $range =
+            $celsius === null ? null : ['lowest' => $celsius->number('lowest', 0, 60), 'highest' => $celsius->number('highest', 0, 60)];
         $celsius?->done();
         if ($range !== null && $range['lowest'] >= $range['highest']) {
             throw BadDefinition::at('celsius', 'it does not end above its start', 'a lowest below the highest');
         }
         $it = new self(
-            $entry->code('code'), $entry->words('name', 3, 80), self::analyte($entry), $entry->words('unit', 1, 12), $scale,
-            $entry->whole('readings', 1, 10), $entry->truth('colour'), $entry->oneOf('probe', [null, 'ph', 'no3n']),
-            self::conditions($entry), $range, self::reagents($entry), StepEntry::all($entry, $scale), self::hazards($entry),
-            $entry->whole('cost_cents', 0, 1_000_000), $entry->number('minutes', 0, 1440), $entry->has('source') ? $entry->words('source', 0, 2000) : '', $given,
+            $entry->code('code'),
+            $entry->words('name', 3, 80),
+            self::analyte($entry),
+            $entry->words('unit', 1, 12),
+            $scale,
+            $entry->whole('readings', 1, 10),
+            $entry->truth('colour'),
+            $entry->oneOf('probe', [null, 'ph', 'no3n']),
+            self::conditions($entry),
+            $range,
+            self::reagents($entry),
+            StepEntry::all($entry, $scale),
+            self::hazards($entry),
+            $entry->whole('cost_cents', 0, 1_000_000),
+            $entry->number('minutes', 0, 1440),
+            $entry->has('source') ? $entry->words('source', 0, 2000) : '',
+            $given,
         );
         $entry->done();
 
@@ -84,7 +98,11 @@ final readonly class MethodDefinition
     /** Do both give readings that can stand in one series: the same analyte and unit, on the same scale? Colours may differ. */
     public function measuresLike(self $other): bool
     {
-        return [$this->analyte, $this->unit, self::bare($this->asGiven['scale'])] == [$other->analyte, $other->unit, self::bare($other->asGiven['scale'])];
+        return [$this->analyte, $this->unit, self::bare($this->asGiven['scale'])] == [
+            $other->analyte,
+            $other->unit,
+            self::bare($other->asGiven['scale']),
+        ];
     }
 
     /**
@@ -100,13 +118,18 @@ final readonly class MethodDefinition
         $breaks = [];
         foreach ($this->conditions as $condition) {
             $options = array_column($condition['options'], null, 'value');
-            $option = $options[$said[$condition['code']] ?? ''] ?? throw BadDefinition::at($condition['name'], 'it is not said', implode(', ', array_column($condition['options'], 'name')));
+            $option =
+                $options[$said[$condition['code']] ?? ''] ??
+                throw BadDefinition::at($condition['name'], 'it is not said', implode(', ', array_column($condition['options'], 'name')));
             if ($option['breaks'] !== null) {
                 $breaks[] = ['code' => $option['breaks'], 'words' => "{$condition['name']}: {$option['name']}."];
             }
         }
         if ($this->celsius !== null && $celsius !== null && ($celsius < $this->celsius['lowest'] || $celsius > $this->celsius['highest'])) {
-            $breaks[] = ['code' => 'temperature', 'words' => "{$celsius} °C, and the method asks {$this->celsius['lowest']} to {$this->celsius['highest']} °C."];
+            $breaks[] = [
+                'code' => 'temperature',
+                'words' => "{$celsius} °C, and the method asks {$this->celsius['lowest']} to {$this->celsius['highest']} °C.",
+            ];
         }
 
         return $breaks;
@@ -123,7 +146,10 @@ final readonly class MethodDefinition
     {
         $own = array_filter(array_map(Analytes::get(...), Analytes::codes()), static fn (Analyte $one): bool => ! $one->isShare());
 
-        return [...array_values(array_map(static fn (Analyte $one): array => ['code' => $one->code, 'name' => $one->name], $own)), ['code' => 'texture', 'name' => 'texture']];
+        return [
+            ...array_values(array_map(static fn (Analyte $one): array => ['code' => $one->code, 'name' => $one->name], $own)),
+            ['code' => 'texture', 'name' => 'texture'],
+        ];
     }
 
     /**
@@ -137,7 +163,11 @@ final readonly class MethodDefinition
         foreach ($entry->entries('conditions', 0, 8) as $one) {
             $options = [];
             foreach ($one->entries('options', 2, 8) as $option) {
-                $options[] = ['value' => $option->code('value'), 'name' => $option->words('name', 1, 80), 'breaks' => $option->breakCode('breaks')];
+                $options[] = [
+                    'value' => $option->code('value'),
+                    'name' => $option->words('name', 1, 80),
+                    'breaks' => $option->breakCode('breaks'),
+                ];
                 $option->done();
             }
             $conditions[] = ['code' => $one->code('code'), 'name' => $one->words('name', 1, 60), 'options' => $options];
@@ -174,8 +204,10 @@ final readonly class MethodDefinition
     {
         $hazards = [];
         foreach ($entry->items('hazards', 0, 10) as $i => $words) {
-            $hazards[] = is_string($words) && trim($words) !== '' && mb_strlen($words) <= 300
-                ? $words : throw BadDefinition::at('hazards '.($i + 1), 'it is no sentence', '1 to 300 letters');
+            $hazards[] =
+                is_string($words) && trim($words) !== '' && mb_strlen($words) <= 300
+                    ? $words
+                    : throw BadDefinition::at('hazards '.($i + 1), 'it is no sentence', '1 to 300 letters');
         }
 
         return $hazards;
@@ -185,7 +217,10 @@ final readonly class MethodDefinition
     private static function bare(mixed $scale): mixed
     {
         if (is_array($scale) && is_array($scale['bands'] ?? null)) {
-            $scale['bands'] = array_map(static fn (mixed $band): mixed => is_array($band) ? array_diff_key($band, ['colour' => 0]) : $band, $scale['bands']);
+            $scale['bands'] = array_map(
+                static fn (mixed $band): mixed => is_array($band) ? array_diff_key($band, ['colour' => 0]) : $band,
+                $scale['bands'],
+            );
         }
 
         return $scale;

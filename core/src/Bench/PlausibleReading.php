@@ -25,7 +25,11 @@ final class PlausibleReading
     {
         $value = Number::parse($typed);
         $analyte = Analytes::find($analyte);
-        $accepted = $analyte === null ? 'a number with a decimal point' : "a number from {$analyte->low} to {$analyte->high} with a decimal point".($analyte->isUnitless() ? ', such as 6.1' : '');
+        $accepted =
+            $analyte === null
+                ? 'a number with a decimal point'
+                : "a number from {$analyte->low} to {$analyte->high} with a decimal point".
+                    ($analyte->isUnitless() ? ', such as 6.1' : '');
 
         return match (true) {
             $value === null => "\"{$typed}\" is not a number; accepted is {$accepted}.",

@@ -34,7 +34,9 @@ final readonly class Blend
         $used = static fn (array $amounts): array => array_filter($amounts, static fn (float $amount): bool => $amount > 1e-9);
         $best = $used(self::withoutCrumbs($problem, $amounts, $reached));
         [$tried, $size] = [0, count($best)];
-        $candidates = array_values(array_filter($problem->products, static fn (BlendProduct $one): bool => in_array($one->name, $open, true)));
+        $candidates = array_values(
+            array_filter($problem->products, static fn (BlendProduct $one): bool => in_array($one->name, $open, true)),
+        );
         for ($k = 0; $k < $size && $tried < self::MOST_TRIED; $k++) {
             foreach (self::subsets(count($candidates), $k) as $subset) {
                 if (++$tried > self::MOST_TRIED) {
@@ -58,7 +60,11 @@ final readonly class Blend
      */
     private static function solve(BlendProblem $problem, array $products): array
     {
-        [$n, $needs, $capped] = [count($products), array_keys($problem->need), array_keys(array_filter($products, static fn (BlendProduct $one): bool => $one->most !== null))];
+        [$n, $needs, $capped] = [
+            count($products),
+            array_keys($problem->need),
+            array_keys(array_filter($products, static fn (BlendProduct $one): bool => $one->most !== null)),
+        ];
         // Columns: products, excess of each need, shortfall of each need, room below each cap; rows are scaled by their need.
         $width = $n + 2 * count($needs) + count($capped);
         [$rows, $right, $basis] = [[], [], []];
@@ -88,7 +94,11 @@ final readonly class Blend
             $cost[$j] = $product->cost;
         }
         $simplex = new Simplex($rows, $right, $basis);
-        $reached = [$simplex->minimise(array_values($short)), $simplex->minimise(array_values($over)), $simplex->minimise(array_values($cost))];
+        $reached = [
+            $simplex->minimise(array_values($short)),
+            $simplex->minimise(array_values($over)),
+            $simplex->minimise(array_values($cost)),
+        ];
         $solution = $simplex->solution();
         [$amounts, $open] = [[], []];
         foreach ($products as $j => $product) {
@@ -115,7 +125,10 @@ final readonly class Blend
         if ($crumbs === []) {
             return $amounts;
         }
-        [$fewer, $same] = self::solve($problem, array_values(array_filter($problem->products, static fn (BlendProduct $one): bool => ! isset($crumbs[$one->name]))));
+        [$fewer, $same] = self::solve(
+            $problem,
+            array_values(array_filter($problem->products, static fn (BlendProduct $one): bool => ! isset($crumbs[$one->name]))),
+        );
 
         return self::holds($same, $reached) ? $fewer : $amounts;
     }
@@ -156,7 +169,7 @@ final readonly class Blend
         $supplied = array_fill_keys(array_keys($this->problem->need), 0.0);
         foreach ($this->problem->products as $product) {
             foreach (isset($this->amounts[$product->name]) ? $product->grades : [] as $nutrient => $grade) {
-                $supplied[$nutrient] = ($supplied[$nutrient] ?? 0.0) + $this->amounts[$product->name] * $grade / 100;
+                $supplied[$nutrient] = ($supplied[$nutrient] ?? 0.0) + ($this->amounts[$product->name] * $grade) / 100;
             }
         }
 
@@ -190,7 +203,14 @@ final readonly class Blend
     {
         $supplied = $this->supplied();
 
-        return array_combine(array_keys($this->problem->need), array_map(static fn (string $nutrient, float $need): float => self::clean($need - $supplied[$nutrient], $need), array_keys($this->problem->need), $this->problem->need));
+        return array_combine(
+            array_keys($this->problem->need),
+            array_map(
+                static fn (string $nutrient, float $need): float => self::clean($need - $supplied[$nutrient], $need),
+                array_keys($this->problem->need),
+                $this->problem->need,
+            ),
+        );
     }
 
     /** @return array<string, float> */
@@ -198,7 +218,14 @@ final readonly class Blend
     {
         $supplied = $this->supplied();
 
-        return array_combine(array_keys($this->problem->need), array_map(static fn (string $nutrient, float $need): float => self::clean($supplied[$nutrient] - $need, $need), array_keys($this->problem->need), $this->problem->need));
+        return array_combine(
+            array_keys($this->problem->need),
+            array_map(
+                static fn (string $nutrient, float $need): float => self::clean($supplied[$nutrient] - $need, $need),
+                array_keys($this->problem->need),
+                $this->problem->need,
+            ),
+        );
     }
 
     /** What lies within rounding of nothing is nothing. */
@@ -213,9 +240,15 @@ final readonly class Blend
         $products = array_values(array_filter($this->problem->products, fn (BlendProduct $one): bool => isset($this->amounts[$one->name])));
 
         return [
-            'products' => array_map(fn (BlendProduct $one): array => ['name' => $one->name, 'amount' => $this->amounts[$one->name]], $products),
-            'supplied' => $this->supplied(), 'short' => $this->short(), 'over' => $this->over(),
-            'cost' => array_sum(array_map(fn (BlendProduct $one): float => $one->cost * $this->amounts[$one->name], $products)), 'reasons' => $this->reasons,
+            'products' => array_map(
+                fn (BlendProduct $one): array => ['name' => $one->name, 'amount' => $this->amounts[$one->name]],
+                $products,
+            ),
+            'supplied' => $this->supplied(),
+            'short' => $this->short(),
+            'over' => $this->over(),
+            'cost' => array_sum(array_map(fn (BlendProduct $one): float => $one->cost * $this->amounts[$one->name], $products)),
+            'reasons' => $this->reasons,
         ];
     }
 }

@@ -32,7 +32,11 @@ final readonly class BlendProblem
             throw BadTable::because('"'.implode('", "', $unknown).'" is nothing that is asked for', 'need, never_above and products');
         }
 
-        return new self(self::need($given['need'] ?? null), self::neverAbove($given['never_above'] ?? [], $given['need'] ?? null), self::products($given['products'] ?? null));
+        return new self(
+            self::need($given['need'] ?? null),
+            self::neverAbove($given['never_above'] ?? [], $given['need'] ?? null),
+            self::products($given['products'] ?? null),
+        );
     }
 
     public function mayExceed(string $nutrient): bool
@@ -73,7 +77,10 @@ final readonly class BlendProblem
         }
         foreach ($given as $nutrient) {
             if (! is_string($nutrient) || ! is_array($need) || ! array_key_exists($nutrient, $need)) {
-                throw BadTable::because('never_above names '.(is_string($nutrient) ? "\"{$nutrient}\"" : 'something').', which need does not', 'a list of nutrients that need names');
+                throw BadTable::because(
+                    'never_above names '.(is_string($nutrient) ? "\"{$nutrient}\"" : 'something').', which need does not',
+                    'a list of nutrients that need names',
+                );
             }
         }
 

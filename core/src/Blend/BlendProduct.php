@@ -50,7 +50,9 @@ final readonly class BlendProduct
     /** @throws BadTable */
     public static function number(mixed $value, string $what): float
     {
-        return (is_int($value) || is_float($value)) && is_finite($value) && $value >= 0 ? (float) $value : throw BadTable::because("{$what} is no number of 0 or more", 'a number, 0 or more');
+        return (is_int($value) || is_float($value)) && is_finite($value) && $value >= 0
+            ? (float) $value
+            : throw BadTable::because("{$what} is no number of 0 or more", 'a number, 0 or more');
     }
 
     /** Mass of a nutrient in a unit of mass of the product. */

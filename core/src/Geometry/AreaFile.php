@@ -42,7 +42,13 @@ final readonly class AreaFile
             $start === '' => throw BadBoundary::because('the file', 'it is empty', self::ACCEPTED),
             str_starts_with($start, '{'), str_starts_with($start, '[') => self::geoJson($text),
             str_starts_with($start, '<') => self::xml($text),
-            Wkt::looksLike($start) => self::sound(array_map(static fn (string $one, int $i): array => ['place' => 'geometry '.($i + 1), 'geometry' => $one, 'properties' => []], $lines = self::wktLines($start), array_keys($lines))),
+            Wkt::looksLike($start) => self::sound(
+                array_map(
+                    static fn (string $one, int $i): array => ['place' => 'geometry '.($i + 1), 'geometry' => $one, 'properties' => []],
+                    $lines = self::wktLines($start),
+                    array_keys($lines),
+                ),
+            ),
             CsvAreas::looksLike($start) => self::sound(CsvAreas::read($text)),
             default => throw BadBoundary::because('the file', 'it is '.self::seen($text), self::ACCEPTED),
         };
@@ -51,10 +57,16 @@ final readonly class AreaFile
             $count += is_int($value) || is_float($value) ? 1 : 0;
         });
         if ($count / 2 > self::MOST_POSITIONS) {
-            throw BadBoundary::because('the file', 'it holds '.number_format($count / 2).' positions', 'up to '.number_format(self::MOST_POSITIONS).'; simplify it first');
+            throw BadBoundary::because(
+                'the file',
+                'it holds '.number_format($count / 2).' positions',
+                'up to '.number_format(self::MOST_POSITIONS).'; simplify it first',
+            );
         }
         if ($areas === []) {
-            throw $passed === [] ? BadBoundary::because('the file', 'it holds no area', 'a file with at least one polygon, track or ring of points') : new BadBoundary($passed[0]['why'].(count($passed) > 1 ? ' So it is with '.(count($passed) - 1).' more.' : ''));
+            throw $passed === []
+                ? BadBoundary::because('the file', 'it holds no area', 'a file with at least one polygon, track or ring of points')
+                : new BadBoundary($passed[0]['why'].(count($passed) > 1 ? ' So it is with '.(count($passed) - 1).' more.' : ''));
         }
 
         return new self($areas, $passed);
@@ -75,7 +87,11 @@ final readonly class AreaFile
                 if ($geometry instanceof BadBoundary) {
                     throw $geometry;
                 }
-                $areas[] = ['place' => $one['place'], 'geometry' => self::ground(is_string($geometry) ? Wkt::read($geometry, $one['place']) : $geometry, $one['place']), 'properties' => $one['properties']];
+                $areas[] = [
+                    'place' => $one['place'],
+                    'geometry' => self::ground(is_string($geometry) ? Wkt::read($geometry, $one['place']) : $geometry, $one['place']),
+                    'properties' => $one['properties'],
+                ];
             } catch (BadBoundary $error) {
                 $passed[] = ['place' => $one['place'], 'why' => $error->getMessage()];
             }
@@ -98,17 +114,33 @@ final readonly class AreaFile
         if ($type === 'LineString' && count($coordinates) >= 4 && $coordinates[0] === $coordinates[count($coordinates) - 1]) {
             return ['type' => 'Polygon', 'coordinates' => [$coordinates]];
         }
-        if ($type === 'MultiLineString' && $coordinates !== [] && array_filter($coordinates, static fn (mixed $line): bool => ! is_array($line) || count($line) < 4 || $line[0] !== $line[count($line) - 1]) === []) {
-            return count($coordinates) === 1 ? ['type' => 'Polygon', 'coordinates' => [$coordinates[0]]] : ['type' => 'MultiPolygon', 'coordinates' => array_map(static fn (mixed $line): array => [$line], $coordinates)];
+        if (
+            $type === 'MultiLineString' &&
+            $coordinates !== [] &&
+            array_filter(
+                $coordinates,
+                static fn (mixed $line): bool => ! is_array($line) || count($line) < 4 || $line[0] !== $line[count($line) - 1],
+            ) === []
+        ) {
+            return count($coordinates) === 1
+                ? ['type' => 'Polygon', 'coordinates' => [$coordinates[0]]]
+                : ['type' => 'MultiPolygon', 'coordinates' => array_map(static fn (mixed $line): array => [$line], $coordinates)];
         }
 
-        return in_array($type, ['Polygon', 'MultiPolygon'], true) ? $geometry : throw BadBoundary::because($place, "it is a {$type}", 'a polygon, or a line that ends where it begins');
+        return in_array($type, ['Polygon', 'MultiPolygon'], true)
+            ? $geometry
+            : throw BadBoundary::because($place, "it is a {$type}", 'a polygon, or a line that ends where it begins');
     }
 
     /** @return list<string> one geometry a line, or all of the text as one */
     private static function wktLines(string $text): array
     {
-        $lines = array_values(array_filter(array_map(trim(...), explode("\n", str_replace("\r", "\n", $text))), static fn (string $line): bool => $line !== ''));
+        $lines = array_values(
+            array_filter(
+                array_map(trim(...), explode("\n", str_replace("\r", "\n", $text))),
+                static fn (string $line): bool => $line !== '',
+            ),
+        );
 
         return count(array_filter($lines, Wkt::looksLike(...))) === count($lines) ? $lines : [implode(' ', $lines)];
     }
@@ -116,7 +148,18 @@ final readonly class AreaFile
     /** What a file seems to be, for whoever has to export it anew. */
     private static function seen(string $text): string
     {
-        foreach (['%PDF' => 'a PDF', "\x89PNG" => 'a PNG picture', "\xFF\xD8" => 'a JPEG picture', 'PK' => 'a zipped file', 'SQLite format 3' => 'a GeoPackage or another database', "\x00\x00\x27\x0A" => 'a bare Shapefile (.shp)', 'AutoCAD' => 'a drawing', 'AC10' => 'a drawing (DWG)'] as $mark => $what) {
+        foreach (
+            [
+                '%PDF' => 'a PDF',
+                "\x89PNG" => 'a PNG picture',
+                "\xFF\xD8" => 'a JPEG picture',
+                'PK' => 'a zipped file',
+                'SQLite format 3' => 'a GeoPackage or another database',
+                "\x00\x00\x27\x0A" => 'a bare Shapefile (.shp)',
+                'AutoCAD' => 'a drawing',
+                'AC10' => 'a drawing (DWG)',
+            ] as $mark => $what
+        ) {
             if (str_starts_with($text, $mark)) {
                 return $what;
             }
@@ -132,7 +175,15 @@ final readonly class AreaFile
     /** The same with longitude and latitude exchanged. */
     public function swapped(): self
     {
-        return new self(array_map(static fn (array $area): array => ['geometry' => ['type' => $area['geometry']['type'], 'coordinates' => self::exchange($area['geometry']['coordinates'])]] + $area, $this->areas), $this->passedOver);
+        return new self(
+            array_map(
+                static fn (array $area): array => [
+                    'geometry' => ['type' => $area['geometry']['type'], 'coordinates' => self::exchange($area['geometry']['coordinates'])],
+                ] + $area,
+                $this->areas,
+            ),
+            $this->passedOver,
+        );
     }
 
     /** Does it read as latitude first: off the globe as it stands, or far from a place that it would lie near the other way round? */
@@ -184,18 +235,35 @@ final readonly class AreaFile
         if (($document['type'] ?? null) === 'Topology') {
             throw BadBoundary::because('the file', 'it is TopoJSON', 'GeoJSON; export it as that');
         }
-        $crs = is_array($document['crs'] ?? null) && is_array($document['crs']['properties'] ?? null) ? ($document['crs']['properties']['name'] ?? null) : null;
+        $crs =
+            is_array($document['crs'] ?? null) && is_array($document['crs']['properties'] ?? null)
+                ? $document['crs']['properties']['name'] ?? null
+                : null;
         if (is_string($crs) && preg_match('/(CRS84|EPSG:{1,2}(4326|4979))$/i', $crs) !== 1) {
-            throw BadBoundary::because('the file', "its coordinates are in {$crs}", 'longitude and latitude in WGS 84; choose the file on the page, which turns them, or export it so');
+            throw BadBoundary::because(
+                'the file',
+                "its coordinates are in {$crs}",
+                'longitude and latitude in WGS 84; choose the file on the page, which turns them, or export it so',
+            );
         }
-        $features = is_array($document['features'] ?? null) ? array_values($document['features']) : (array_is_list($document) ? $document : [$document]);
+        $features = is_array($document['features'] ?? null)
+            ? array_values($document['features'])
+            : (array_is_list($document)
+                ? $document
+                : [$document]);
         $found = [];
         foreach ($features as $i => $feature) {
             $place = count($features) === 1 && ! isset($document['features']) ? 'the geometry' : 'feature '.($i + 1);
             $properties = is_array($feature) && is_array($feature['properties'] ?? null) ? $feature['properties'] : [];
             try {
-                foreach (GeoJson::geometries(json_encode($feature, JSON_THROW_ON_ERROR), $place) as ['place' => $here, 'type' => $type, 'coordinates' => $coordinates]) {
-                    $found[] = ['place' => $here, 'geometry' => ['type' => $type, 'coordinates' => $coordinates], 'properties' => $properties];
+                foreach (
+                    GeoJson::geometries(json_encode($feature, JSON_THROW_ON_ERROR), $place) as ['place' => $here, 'type' => $type, 'coordinates' => $coordinates]
+                ) {
+                    $found[] = [
+                        'place' => $here,
+                        'geometry' => ['type' => $type, 'coordinates' => $coordinates],
+                        'properties' => $properties,
+                    ];
                 }
             } catch (BadBoundary $error) {
                 $found[] = ['place' => $place, 'geometry' => $error, 'properties' => $properties];
@@ -217,7 +285,11 @@ final readonly class AreaFile
         libxml_clear_errors();
         libxml_use_internal_errors($before);
         if ($root === false) {
-            throw BadBoundary::because('the file', 'its XML breaks off'.($error === false ? '' : " in line {$error->line}"), 'KML or GPX');
+            throw BadBoundary::because(
+                'the file',
+                'its XML breaks off'.($error === false ? '' : " in line {$error->line}"),
+                'KML or GPX',
+            );
         }
 
         return match ($root->getName()) {
@@ -243,7 +315,11 @@ final readonly class AreaFile
                 $geometry = $error;
             }
             if ($geometry !== null) {
-                $areas[] = ['place' => $place, 'geometry' => $geometry, 'properties' => ['name' => trim((string) ($named[0] ?? '')), 'history' => trim(strip_tags((string) ($told[0] ?? '')))]];
+                $areas[] = [
+                    'place' => $place,
+                    'geometry' => $geometry,
+                    'properties' => ['name' => trim((string) ($named[0] ?? '')), 'history' => trim(strip_tags((string) ($told[0] ?? '')))],
+                ];
             }
         }
 
@@ -263,24 +339,41 @@ final readonly class AreaFile
         foreach ($placemark->xpath('.//*[local-name()="Polygon"]') ?: [] as $polygon) {
             $rings = $polygon->xpath('.//*[local-name()="outerBoundaryIs"]//*[local-name()="coordinates"]') ?: [];
             $holes = $polygon->xpath('.//*[local-name()="innerBoundaryIs"]//*[local-name()="coordinates"]') ?: [];
-            $polygons[] = array_map(static fn (\SimpleXMLElement $ring): array => self::tuples((string) $ring, $place), [...$rings, ...$holes]);
+            $polygons[] = array_map(static fn (\SimpleXMLElement $ring): array => self::tuples((string) $ring, $place), [
+                ...$rings,
+                ...$holes,
+            ]);
         }
         if ($polygons !== []) {
-            return count($polygons) === 1 ? ['type' => 'Polygon', 'coordinates' => $polygons[0]] : ['type' => 'MultiPolygon', 'coordinates' => $polygons];
+            return count($polygons) === 1
+                ? ['type' => 'Polygon', 'coordinates' => $polygons[0]]
+                : ['type' => 'MultiPolygon', 'coordinates' => $polygons];
         }
-        $lines = array_map(static fn (\SimpleXMLElement $line): array => self::tuples((string) $line, $place), $placemark->xpath('.//*[local-name()="LineString" or local-name()="LinearRing"]/*[local-name()="coordinates"]') ?: []);
+        $lines = array_map(
+            static fn (\SimpleXMLElement $line): array => self::tuples((string) $line, $place),
+            $placemark->xpath('.//*[local-name()="LineString" or local-name()="LinearRing"]/*[local-name()="coordinates"]') ?: [],
+        );
 
-        return $lines === [] ? null : (count($lines) === 1 ? ['type' => 'LineString', 'coordinates' => $lines[0]] : ['type' => 'MultiLineString', 'coordinates' => $lines]);
+        return $lines === []
+            ? null
+            : (count($lines) === 1
+                ? ['type' => 'LineString', 'coordinates' => $lines[0]]
+                : ['type' => 'MultiLineString', 'coordinates' => $lines]);
     }
 
     /** @return list<array{float, float}> */
     private static function tuples(string $text, string $place): array
     {
-        return array_map(static function (string $tuple) use ($place): array {
-            $numbers = array_map(Number::parse(...), explode(',', $tuple));
+        return array_map(
+            static function (string $tuple) use ($place): array {
+                $numbers = array_map(Number::parse(...), explode(',', $tuple));
 
-            return isset($numbers[0], $numbers[1]) ? [$numbers[0], $numbers[1]] : throw BadBoundary::because($place, "\"{$tuple}\" is no position", 'longitude,latitude');
-        }, preg_split('/\s+/', trim($text)) ?: []);
+                return isset($numbers[0], $numbers[1])
+                    ? [$numbers[0], $numbers[1]]
+                    : throw BadBoundary::because($place, "\"{$tuple}\" is no position", 'longitude,latitude');
+            },
+            preg_split('/\s+/', trim($text)) ?: [],
+        );
     }
 
     /** @return list<array{place: string, geometry: array{type: string, coordinates: array<mixed>}, properties: array<mixed>}> */
@@ -294,7 +387,11 @@ final readonly class AreaFile
             }
             $named = $line->xpath('../*[local-name()="name"] | *[local-name()="name"]') ?: [];
             if ($ring !== []) {
-                $areas[] = ['place' => 'track '.($i + 1), 'geometry' => ['type' => 'Polygon', 'coordinates' => [self::closed($ring)]], 'properties' => ['name' => trim((string) ($named[0] ?? ''))]];
+                $areas[] = [
+                    'place' => 'track '.($i + 1),
+                    'geometry' => ['type' => 'Polygon', 'coordinates' => [self::closed($ring)]],
+                    'properties' => ['name' => trim((string) ($named[0] ?? ''))],
+                ];
             }
         }
 

@@ -30,7 +30,8 @@ final class CsvAreas
     {
         $header = self::columns($text);
 
-        return array_intersect($header, self::WKT) !== [] || (array_intersect($header, self::LONGITUDE) !== [] && array_intersect($header, self::LATITUDE) !== []);
+        return array_intersect($header, self::WKT) !== [] ||
+            (array_intersect($header, self::LONGITUDE) !== [] && array_intersect($header, self::LATITUDE) !== []);
     }
 
     /**
@@ -49,17 +50,32 @@ final class CsvAreas
         if ($wkt !== null) {
             $rows = CsvTable::parse($text, [$wkt])->rows;
 
-            return array_map(static fn (array $cells, int $row): array => ['place' => "row {$row}", 'geometry' => $cells[$wkt], 'properties' => ['name' => $name === null ? '' : $cells[$name]] + $cells], $rows, array_keys($rows));
+            return array_map(
+                static fn (array $cells, int $row): array => [
+                    'place' => "row {$row}",
+                    'geometry' => $cells[$wkt],
+                    'properties' => ['name' => $name === null ? '' : $cells[$name]] + $cells,
+                ],
+                $rows,
+                array_keys($rows),
+            );
         }
         $longitude = array_values(array_intersect(self::LONGITUDE, $header))[0] ?? 'longitude';
         $latitude = array_values(array_intersect(self::LATITUDE, $header))[0] ?? 'latitude';
         $rings = [];
         foreach (CsvTable::parse($text, [$longitude, $latitude])->rows as $row => $cells) {
-            $rings[$name === null ? '' : $cells[$name]][] = [self::degrees($row, $longitude, $cells[$longitude], 180), self::degrees($row, $latitude, $cells[$latitude], 180)];
+            $rings[$name === null ? '' : $cells[$name]][] = [
+                self::degrees($row, $longitude, $cells[$longitude], 180),
+                self::degrees($row, $latitude, $cells[$latitude], 180),
+            ];
         }
         $areas = [];
         foreach ($rings as $of => $ring) {
-            $areas[] = ['place' => $of === '' ? 'the points' : "area {$of}", 'geometry' => ['type' => 'Polygon', 'coordinates' => [AreaFile::closed($ring)]], 'properties' => ['name' => (string) $of]];
+            $areas[] = [
+                'place' => $of === '' ? 'the points' : "area {$of}",
+                'geometry' => ['type' => 'Polygon', 'coordinates' => [AreaFile::closed($ring)]],
+                'properties' => ['name' => (string) $of],
+            ];
         }
 
         return $areas;
@@ -68,9 +84,17 @@ final class CsvAreas
     /** @throws BadRow */
     private static function degrees(int $row, string $column, string $text, float $most): float
     {
-        $degrees = Degrees::parse($text) ?? throw BadRow::at($row, "{$column} is \"{$text}\"", 'degrees with a decimal point, or degrees, minutes and seconds');
+        $degrees =
+            Degrees::parse($text) ??
+            throw BadRow::at($row, "{$column} is \"{$text}\"", 'degrees with a decimal point, or degrees, minutes and seconds');
 
-        return abs($degrees) <= $most ? $degrees : throw BadRow::at($row, "{$column} is {$text}, which are no degrees but metres of some grid", 'longitude and latitude in degrees, WGS 84; export it so');
+        return abs($degrees) <= $most
+            ? $degrees
+            : throw BadRow::at(
+                $row,
+                "{$column} is {$text}, which are no degrees but metres of some grid",
+                'longitude and latitude in degrees, WGS 84; export it so',
+            );
     }
 
     /** @return list<string> */
@@ -78,6 +102,9 @@ final class CsvAreas
     {
         $line = strtok(ltrim(str_replace("\r", "\n", $text)), "\n");
 
-        return array_map(static fn (string $cell): string => mb_strtolower(trim($cell, " \t\"'")), preg_split('/[,;\t]/', $line === false ? '' : $line) ?: []);
+        return array_map(
+            static fn (string $cell): string => mb_strtolower(trim($cell, " \t\"'")),
+            preg_split('/[,;\t]/', $line === false ? '' : $line) ?: [],
+        );
     }
 }

@@ -15,7 +15,12 @@ use HonestCore\Error\BadBoundary;
 final class GeoJson
 {
     private const DEPTHS = [
-        'Point' => 0, 'MultiPoint' => 1, 'LineString' => 1, 'MultiLineString' => 2, 'Polygon' => 2, 'MultiPolygon' => 3,
+        'Point' => 0,
+        'MultiPoint' => 1,
+        'LineString' => 1,
+        'MultiLineString' => 2,
+        'Polygon' => 2,
+        'MultiPolygon' => 3,
     ];
 
     /**
@@ -71,8 +76,14 @@ final class GeoJson
     public static function position(string $place, mixed $position): array
     {
         $accepted = 'longitude from -180 to 180, then latitude from -90 to 90, in degrees';
-        if (! is_array($position) || count($position) < 2 || ! is_numeric($position[0] ?? null) || ! is_numeric($position[1] ?? null)
-            || is_string($position[0]) || is_string($position[1])) {
+        if (
+            ! is_array($position) ||
+            count($position) < 2 ||
+            ! is_numeric($position[0] ?? null) ||
+            ! is_numeric($position[1] ?? null) ||
+            is_string($position[0]) ||
+            is_string($position[1])
+        ) {
             throw BadBoundary::because($place, 'a position is not two numbers', $accepted);
         }
         [$longitude, $latitude] = [(float) $position[0], (float) $position[1]];
@@ -110,7 +121,8 @@ final class GeoJson
 
         return array_map(
             static fn (int $i, mixed $ring): array => self::ring($place.($i === 0 ? '' : ", hole {$i}"), $ring),
-            array_keys($rings), $rings,
+            array_keys($rings),
+            $rings,
         );
     }
 
@@ -173,7 +185,12 @@ final class GeoJson
             $found = [];
             foreach (array_values($node['geometries']) as $i => $geometry) {
                 $here = "{$place}, geometry ".($i + 1);
-                array_push($found, ...(is_array($geometry) ? self::collect($geometry, $here) : throw BadBoundary::because($here, 'it is no geometry', 'a GeoJSON geometry')));
+                array_push(
+                    $found,
+                    ...is_array($geometry)
+                        ? self::collect($geometry, $here)
+                        : throw BadBoundary::because($here, 'it is no geometry', 'a GeoJSON geometry'),
+                );
             }
 
             return $found;
@@ -181,6 +198,10 @@ final class GeoJson
         if (isset(self::DEPTHS[$type]) && is_array($node['coordinates'] ?? null) && array_is_list($node['coordinates'])) {
             return [['place' => $place, 'type' => $type, 'coordinates' => $node['coordinates']]];
         }
-        throw BadBoundary::because($place, $type === '' ? 'it has no type' : "a {$type} cannot be read here", 'a Feature, FeatureCollection, or a geometry with its coordinates');
+        throw BadBoundary::because(
+            $place,
+            $type === '' ? 'it has no type' : "a {$type} cannot be read here",
+            'a Feature, FeatureCollection, or a geometry with its coordinates',
+        );
     }
 }

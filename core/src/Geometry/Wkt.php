@@ -35,7 +35,9 @@ final class Wkt
         if ($m[1] !== '' && $m[1] !== '4326') {
             throw BadBoundary::because($place, "its coordinates are in EPSG:{$m[1]}", 'longitude and latitude, EPSG:4326');
         }
-        $depth = ['MULTIPOLYGON' => 3, 'POLYGON' => 2, 'LINESTRING' => 1][strtoupper($m[2])] ?? throw BadBoundary::because($place, 'it is a '.strtoupper($m[2]), 'a POLYGON, a MULTIPOLYGON or a closed LINESTRING');
+        $depth =
+            ['MULTIPOLYGON' => 3, 'POLYGON' => 2, 'LINESTRING' => 1][strtoupper($m[2])] ??
+            throw BadBoundary::because($place, 'it is a '.strtoupper($m[2]), 'a POLYGON, a MULTIPOLYGON or a closed LINESTRING');
         $body = substr($text, (int) strpos($text, '('));
         $json = (string) preg_replace_callback('/[^(),]+/', static fn (array $run): string => self::position($run[0], $place), $body);
         $coordinates = json_decode(strtr($json, ['(' => '[', ')' => ']']), true, 8);
@@ -54,7 +56,11 @@ final class Wkt
         }
         $numbers = array_map(Number::parse(...), preg_split('/\s+/', $trimmed) ?: []);
         if (count($numbers) < 2 || $numbers[0] === null || ($numbers[1] ?? null) === null) {
-            throw BadBoundary::because($place, '"'.mb_substr($trimmed, 0, 40).'" is no position', 'longitude latitude, parted by a blank');
+            throw BadBoundary::because(
+                $place,
+                '"'.mb_substr($trimmed, 0, 40).'" is no position',
+                'longitude latitude, parted by a blank',
+            );
         }
 
         return json_encode([$numbers[0], $numbers[1]], JSON_THROW_ON_ERROR);

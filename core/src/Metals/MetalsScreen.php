@@ -88,7 +88,11 @@ final readonly class MetalsScreen
             throw ValueOutOfRange::of('The confidence', $confidence, 'between 0 and 1');
         }
         if ($cores < 1 || ! ($background >= 0 && is_finite($background))) {
-            throw ValueOutOfRange::of('The cores or the background', $cores < 1 ? $cores : $background, 'a whole number from 1, and 0 or more');
+            throw ValueOutOfRange::of(
+                'The cores or the background',
+                $cores < 1 ? $cores : $background,
+                'a whole number from 1, and 0 or more',
+            );
         }
         $numbers = array_column($values, 0);
         $n = count($numbers);
@@ -97,9 +101,9 @@ final readonly class MetalsScreen
         $logSd = Spread::standardDeviation(array_map(static fn (float $value): float => log($value), $numbers));
         [$ucl, $lcl, $by] = [null, null, null];
         if ($n >= self::FEWEST && 2 * $censored <= $n && $sd !== null && $logSd !== null) {
-            $reach = StudentT::quantile($confidence, $n - 1) * $sd / sqrt($n);
+            $reach = (StudentT::quantile($confidence, $n - 1) * $sd) / sqrt($n);
             [$ucl, $lcl, $by] = [$mean + $reach, $mean - $reach, 't'];
-            $wide = $mean + sqrt(1 / (1 - $confidence) - 1) * $sd / sqrt($n);
+            $wide = $mean + (sqrt(1 / (1 - $confidence) - 1) * $sd) / sqrt($n);
             if ($logSd > self::SKEWED_FROM && $wide > $ucl) {
                 [$ucl, $by] = [$wide, 'chebyshev'];
             }
@@ -112,7 +116,19 @@ final readonly class MetalsScreen
         };
 
         return new self(
-            $n, $censored, $mean, $sd, $logSd, $ucl, $lcl, $by, $limit, $answer, max($numbers), $cores * $mean - ($cores - 1) * $background, ($limit + ($cores - 1) * $background) / $cores,
+            $n,
+            $censored,
+            $mean,
+            $sd,
+            $logSd,
+            $ucl,
+            $lcl,
+            $by,
+            $limit,
+            $answer,
+            max($numbers),
+            $cores * $mean - ($cores - 1) * $background,
+            ($limit + ($cores - 1) * $background) / $cores,
             self::reasons($answer, $n, $censored, $by, $ucl === null, $cores),
         );
     }
@@ -120,22 +136,39 @@ final readonly class MetalsScreen
     /** @return list<string> */
     private static function reasons(string $answer, int $n, int $censored, ?string $by, bool $none, int $cores): array
     {
-        return [...array_keys(array_filter([
-            'Fewer than 3 values say nothing of a mean.' => $n < self::FEWEST,
-            'More than half of the values lie below a bound, so that the mean has no bounds; every value is compared instead.' => $none && $n >= self::FEWEST,
-            "{$censored} of {$n} values are bounds and count as such." => $censored > 0,
-            'The values are skewed: the upper bound is Chebyshev\'s, which assumes no shape.' => $by === 'chebyshev',
-            'A composite hides its highest core: see what one core of it may hold.' => $cores > 1,
-            'Too close to call: more samples would narrow it.' => $answer === 'too_close',
-        ])), 'Limits are set by public authorities and have been lowered over the years: ask your health department, whatever this says.'];
+        return [
+            ...array_keys(
+                array_filter([
+                    'Fewer than 3 values say nothing of a mean.' => $n < self::FEWEST,
+                    'More than half of the values lie below a bound, so that the mean has no bounds; every value is compared instead.' => $none && $n >= self::FEWEST,
+                    "{$censored} of {$n} values are bounds and count as such." => $censored > 0,
+                    'The values are skewed: the upper bound is Chebyshev\'s, which assumes no shape.' => $by === 'chebyshev',
+                    'A composite hides its highest core: see what one core of it may hold.' => $cores > 1,
+                    'Too close to call: more samples would narrow it.' => $answer === 'too_close',
+                ]),
+            ),
+            'Limits are set by public authorities and have been lowered over the years: ask your health department, whatever this says.',
+        ];
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
         return [
-            'n' => $this->n, 'censored' => $this->censored, 'mean' => $this->mean, 'sd' => $this->sd, 'log_sd' => $this->logSd, 'ucl' => $this->ucl, 'lcl' => $this->lcl, 'ucl_by' => $this->uclBy,
-            'limit' => $this->limit, 'answer' => $this->answer, 'maximum' => $this->maximum, 'one_core_up_to' => $this->oneCoreUpTo, 'hidden_from' => $this->hiddenFrom, 'reasons' => $this->reasons,
+            'n' => $this->n,
+            'censored' => $this->censored,
+            'mean' => $this->mean,
+            'sd' => $this->sd,
+            'log_sd' => $this->logSd,
+            'ucl' => $this->ucl,
+            'lcl' => $this->lcl,
+            'ucl_by' => $this->uclBy,
+            'limit' => $this->limit,
+            'answer' => $this->answer,
+            'maximum' => $this->maximum,
+            'one_core_up_to' => $this->oneCoreUpTo,
+            'hidden_from' => $this->hiddenFrom,
+            'reasons' => $this->reasons,
         ];
     }
 }

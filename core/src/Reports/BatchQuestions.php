@@ -32,7 +32,7 @@ final class BatchQuestions
      */
     public static function swaps(array $samples): array
     {
-        $pairs = max(1, count($samples) * (count($samples) - 1) / 2);
+        $pairs = max(1, (count($samples) * (count($samples) - 1)) / 2);
         /** @var float $chance */
         $chance = RuleTable::named('report-rules')['chance'];
         $threshold = 2 * log($pairs / $chance);
@@ -46,14 +46,27 @@ final class BatchQuestions
                 [$own, $exchanged, $ill, $well] = [0.0, 0.0, [0.0, 0.0], 0.0];
                 foreach ($series as $name) {
                     [$a, $b] = [$one['results'][$name], $other['results'][$name]];
-                    [$za, $zb, $xa, $xb] = [$a['history']->z($a['value']), $b['history']->z($b['value']), $b['history']->z($a['value']), $a['history']->z($b['value'])];
+                    [$za, $zb, $xa, $xb] = [
+                        $a['history']->z($a['value']),
+                        $b['history']->z($b['value']),
+                        $b['history']->z($a['value']),
+                        $a['history']->z($b['value']),
+                    ];
                     $own += $za ** 2 + $zb ** 2;
                     $exchanged += $xa ** 2 + $xb ** 2;
                     $ill = [max($ill[0], abs($za)), max($ill[1], abs($zb))];
                     $well = max($well, abs($xa), abs($xb));
                 }
                 if ($own - $exchanged > $threshold && min($ill) > self::ILL && $well < self::WELL) {
-                    $found[] = [$own - $exchanged, new Question('swap', "{$one['key']} and {$other['key']} look exchanged: each fits the earlier results of the other's ground far better than of its own.", [$one['key'], $other['key']], $series)];
+                    $found[] = [
+                        $own - $exchanged,
+                        new Question(
+                            'swap',
+                            "{$one['key']} and {$other['key']} look exchanged: each fits the earlier results of the other's ground far better than of its own.",
+                            [$one['key'], $other['key']],
+                            $series,
+                        ),
+                    ];
                 }
             }
         }
@@ -83,9 +96,19 @@ final class BatchQuestions
             $mean = array_sum($z) / count($z);
             if (count($z) >= self::LEAST && abs($mean) * sqrt(count($z)) > Normal::quantile(1 - $chance / 2)) {
                 $side = $mean > 0 ? 'above' : 'below';
-                $why = in_array($analytes[$series], ['ph', 'buffer_ph'], true) ? '' : MistakenUnit::explain($analytes[$series], Spread::median($ratios[$series]), true);
+                $why = in_array($analytes[$series], ['ph', 'buffer_ph'], true)
+                    ? ''
+                    : MistakenUnit::explain($analytes[$series], Spread::median($ratios[$series]), true);
                 $same = count(array_filter($z, static fn (float $one): bool => $one * $mean > 0));
-                $questions[] = new Question('shift', "{$series}: {$same} of ".count($z)." samples lie {$side} the earlier results of their ground, more than chance would have it: is the whole batch shifted?".($why === '' ? '' : ' '.ucfirst($why).'.'), array_keys($z), [$series]);
+                $questions[] = new Question(
+                    'shift',
+                    "{$series}: {$same} of ".
+                        count($z).
+                        " samples lie {$side} the earlier results of their ground, more than chance would have it: is the whole batch shifted?".
+                        ($why === '' ? '' : ' '.ucfirst($why).'.'),
+                    array_keys($z),
+                    [$series],
+                );
             }
         }
 

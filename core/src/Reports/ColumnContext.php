@@ -22,7 +22,12 @@ final readonly class ColumnContext
      * @param list<UnitText> $units
      * @param list<array{code: string, for: list<string>, ask: string}> $extractants
      */
-    private function __construct(private array $units, private array $extractants, private string $unread = '', private bool $isTitle = false) {}
+    private function __construct(
+        private array $units,
+        private array $extractants,
+        private string $unread = '',
+        private bool $isTitle = false,
+    ) {}
 
     /** A cell of a second header row, or of a column of units beside the names of analytes. */
     public static function ofCell(string $text): self
@@ -50,13 +55,24 @@ final readonly class ColumnContext
         $plain = (string) preg_replace('/[():;\[\]=]/', ' ', Fold::plain($text));
         $words = array_values(array_filter(explode(' ', str_replace('%', ' % ', $plain)), static fn (string $word): bool => $word !== ''));
         $units = [];
-        if (preg_match('/\b(units?|in|as|expressed|reported|einheit(en)?|angaben?|en|exprim\w*|unites?|unidad(es)?|results?|values?|ergebnisse|alle|all|valores|resultats?)\b/i', $plain) === 1) {
+        if (
+            preg_match(
+                '/\b(units?|in|as|expressed|reported|einheit(en)?|angaben?|en|exprim\w*|unites?|unidad(es)?|results?|values?|ergebnisse|alle|all|valores|resultats?)\b/i',
+                $plain,
+            ) === 1
+        ) {
             for ($from = 0, $n = min(80, count($words)); $from < $n; $from++) {
                 for ($length = 4; $length >= 1; $length--) {
                     $run = rtrim(implode(' ', array_slice($words, $from, $length)), '.,');
                     $read = UnitText::read($run);
                     $number = $from > 0 && preg_match('/^[\d.,]+$/', $words[$from - 1]) === 1;
-                    if ($read !== null && $read->unit->kind !== 'ph' && ! $number && $read->form === '' && preg_match('/^(m|s|us|ds)$/i', $run) !== 1) {
+                    if (
+                        $read !== null &&
+                        $read->unit->kind !== 'ph' &&
+                        ! $number &&
+                        $read->form === '' &&
+                        preg_match('/^(m|s|us|ds)$/i', $run) !== 1
+                    ) {
                         $units[$read->unit->code] = $read;
                         $from += $length - 1;
                         break;
@@ -95,16 +111,23 @@ final readonly class ColumnContext
     {
         $known = $column->known();
         if ($known === null || ! in_array($column->role, [ColumnRole::Result, ColumnRole::Rating], true)) {
-            return $column->role === ColumnRole::Value && $column->unit === '' && count($this->units) === 1 && ! $this->isTitle ? $column->with(['unit' => $this->units[0]->unit->code]) : $column;
+            return $column->role === ColumnRole::Value && $column->unit === '' && count($this->units) === 1 && ! $this->isTitle
+                ? $column->with(['unit' => $this->units[0]->unit->code])
+                : $column;
         }
         $changes = [];
         if ($column->unit === '' && $column->unread === '') {
             $fitting = $this->fitting($column->analyte);
             if (count($fitting) === 1) {
                 $changes = ['unit' => $fitting[0]->unit->code, 'plainMoles' => $fitting[0]->plainMoles];
-                $form = ['no3n/N' => 'NO3-N', 'nh4n/N' => 'NH4-N', 'om/C' => 'OC'][$column->analyte.'/'.$fitting[0]->form] ?? $fitting[0]->form;
+                $form =
+                    ['no3n/N' => 'NO3-N', 'nh4n/N' => 'NH4-N', 'om/C' => 'OC'][$column->analyte.'/'.$fitting[0]->form] ??
+                    $fitting[0]->form;
                 if ($form !== '' && in_array($form, $known->forms, true)) {
-                    $changes += $column->form === $known->ownForm() || $column->askForm !== '' || $column->form === $form ? ['form' => $form, 'askForm' => ''] : ['form' => '', 'askForm' => "{$column->form} or {$form}"];
+                    $changes +=
+                        $column->form === $known->ownForm() || $column->askForm !== '' || $column->form === $form
+                            ? ['form' => $form, 'askForm' => '']
+                            : ['form' => '', 'askForm' => "{$column->form} or {$form}"];
                 }
             } elseif (! $this->isTitle && $this->units !== []) {
                 $changes = ['unit' => $this->units[0]->unit->code];
@@ -129,9 +152,17 @@ final readonly class ColumnContext
             return count($fitting) === 1 ? $fitting : [];
         }
         $home = SoilUnit::home($analyte) ?? throw new \LogicException('The column has its analyte.');
-        $kinds = static fn (string ...$kinds): array => array_values(array_filter($fitting, static fn (UnitText $one): bool => in_array($one->unit->kind, $kinds, true) && ($one->unit->code === 'percent') === ($home->code === 'percent' && $one->unit->code === 'percent')));
+        $kinds = static fn (string ...$kinds): array => array_values(
+            array_filter(
+                $fitting,
+                static fn (UnitText $one): bool => in_array($one->unit->kind, $kinds, true) &&
+                    ($one->unit->code === 'percent') === ($home->code === 'percent' && $one->unit->code === 'percent'),
+            ),
+        );
         $first = match (true) {
-            $home->code === 'percent' => array_values(array_filter($fitting, static fn (UnitText $one): bool => in_array($one->unit->code, ['percent', 'g/kg'], true))),
+            $home->code === 'percent' => array_values(
+                array_filter($fitting, static fn (UnitText $one): bool => in_array($one->unit->code, ['percent', 'g/kg'], true)),
+            ),
             $home->kind === 'mass' => $kinds('mass', 'volume', 'area'),
             default => $fitting,
         };
@@ -153,15 +184,22 @@ final readonly class ColumnContext
             }
         }
         // Several extractants of nutrients in one line could each be of another analyte.
-        $nutrients = array_unique(array_column(array_filter($found, static fn (array $one): bool => in_array('nutrient', $one['for'], true)), 'code'));
+        $nutrients = array_unique(
+            array_column(array_filter($found, static fn (array $one): bool => in_array('nutrient', $one['for'], true)), 'code'),
+        );
 
-        return count($nutrients) > 1 ? array_values(array_filter($found, static fn (array $one): bool => ! in_array('nutrient', $one['for'], true))) : $found;
+        return count($nutrients) > 1
+            ? array_values(array_filter($found, static fn (array $one): bool => ! in_array('nutrient', $one['for'], true)))
+            : $found;
     }
 
     private static function looksLikeUnit(string $text): bool
     {
-        return $text !== '' && mb_strlen($text) < 24 && preg_match('/^[^\s\d][^\s]{0,8}\s*(\/|\bper\b|\s)\s*\S+(-1)?$|^[a-zµ%#°]{1,5}$/iu', $text) === 1 && ! in_array(mb_strtolower($text), self::ratings(), true)
-            && Analytes::find(mb_strtolower($text)) === null;
+        return $text !== '' &&
+            mb_strlen($text) < 24 &&
+            preg_match('/^[^\s\d][^\s]{0,8}\s*(\/|\bper\b|\s)\s*\S+(-1)?$|^[a-zµ%#°]{1,5}$/iu', $text) === 1 &&
+            ! in_array(mb_strtolower($text), self::ratings(), true) &&
+            Analytes::find(mb_strtolower($text)) === null;
     }
 
     /** @return list<string> */

@@ -47,9 +47,25 @@ final readonly class ColumnMap
     {
         foreach ($this->meanings as $name => $changes) {
             $at = array_keys(array_filter($columns, static fn (ReportColumn $column): bool => $column->name === (string) $name));
-            $at = $at !== [] ? $at : array_keys(array_filter($columns, static fn (ReportColumn $column): bool => mb_strtolower($column->name) === mb_strtolower((string) $name)));
+            $at =
+                $at !== []
+                    ? $at
+                    : array_keys(
+                        array_filter(
+                            $columns,
+                            static fn (ReportColumn $column): bool => mb_strtolower($column->name) === mb_strtolower((string) $name),
+                        ),
+                    );
             if ($at === []) {
-                throw BadOption::because('--map', "the file has no column \"{$name}\"", 'one of '.implode(', ', array_map(static fn (ReportColumn $column): string => "\"{$column->name}\"", array_slice($columns, 0, 30))));
+                throw BadOption::because(
+                    '--map',
+                    "the file has no column \"{$name}\"",
+                    'one of '.
+                        implode(
+                            ', ',
+                            array_map(static fn (ReportColumn $column): string => "\"{$column->name}\"", array_slice($columns, 0, 30)),
+                        ),
+                );
             }
             foreach ($at as $i) {
                 $columns[$i] = self::changed($columns[$i], $changes);
@@ -63,7 +79,16 @@ final readonly class ColumnMap
     private static function changed(ReportColumn $column, array $changes): ReportColumn
     {
         $analyte = $changes['analyte'] ?? $column->analyte;
-        $fresh = ['confirmed' => true, 'why' => '', 'guessedRole' => '', 'unread' => '', 'askForm' => '', 'askExtractant' => '', 'plainMoles' => false, 'layer' => ''];
+        $fresh = [
+            'confirmed' => true,
+            'why' => '',
+            'guessedRole' => '',
+            'unread' => '',
+            'askForm' => '',
+            'askExtractant' => '',
+            'plainMoles' => false,
+            'layer' => '',
+        ];
         if ($analyte !== $column->analyte && is_string($analyte) && Analytes::find($analyte) !== null) {
             $known = Analytes::get($analyte);
             $fresh += ['form' => $known->ownForm(), 'unit' => $known->isUnitless() ? 'pH' : $column->unit];
@@ -99,7 +124,13 @@ final readonly class ColumnMap
         }
         $unit = $given['unit'] ?? '';
         if (is_string($unit) && $unit !== '') {
-            $changes['unit'] = UnitText::read($unit)->unit->code ?? throw BadOption::because('--map', "the unit \"{$unit}\" of \"{$name}\" is not understood", 'a unit of soil reports, such as ppm, mg/kg, %, lb/acre');
+            $changes['unit'] =
+                UnitText::read($unit)->unit->code ??
+                throw BadOption::because(
+                    '--map',
+                    "the unit \"{$unit}\" of \"{$name}\" is not understood",
+                    'a unit of soil reports, such as ppm, mg/kg, %, lb/acre',
+                );
         }
         foreach (['form', 'extractant', 'instrument'] as $key) {
             if (is_string($given[$key] ?? null) && $given[$key] !== '') {
@@ -107,8 +138,16 @@ final readonly class ColumnMap
             }
         }
         $analyte = $changes['analyte'] ?? null;
-        if (is_string($analyte) && isset($changes['form']) && ! in_array($changes['form'], [...Analytes::get($analyte)->forms, Analytes::get($analyte)->element], true)) {
-            throw BadOption::because('--map', "the form of \"{$name}\" is none of {$analyte}", implode(', ', Analytes::get($analyte)->forms));
+        if (
+            is_string($analyte) &&
+            isset($changes['form']) &&
+            ! in_array($changes['form'], [...Analytes::get($analyte)->forms, Analytes::get($analyte)->element], true)
+        ) {
+            throw BadOption::because(
+                '--map',
+                "the form of \"{$name}\" is none of {$analyte}",
+                implode(', ', Analytes::get($analyte)->forms),
+            );
         }
 
         return $changes;
@@ -126,11 +165,15 @@ final readonly class ColumnMap
             return ['role' => $role];
         }
         if (Analytes::find($word) !== null && $key !== 'role') {
-            return ['analyte' => $word, ...($key === 'analyte' ? [] : ['role' => ColumnRole::Result])] + ['role' => ColumnRole::Result];
+            return ['analyte' => $word, ...$key === 'analyte' ? [] : ['role' => ColumnRole::Result]] + ['role' => ColumnRole::Result];
         }
         if ($key === 'meaning' && in_array($word, ['none', 'unknown', 'saturation'], true)) {
             return ['role' => ColumnRole::Ignore];
         }
-        throw BadOption::because('--map', "\"{$word}\" is no meaning of \"{$name}\"", implode(', ', ColumnRole::values()).', or an analyte code');
+        throw BadOption::because(
+            '--map',
+            "\"{$word}\" is no meaning of \"{$name}\"",
+            implode(', ', ColumnRole::values()).', or an analyte code',
+        );
     }
 }

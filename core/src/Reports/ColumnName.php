@@ -37,7 +37,9 @@ final class ColumnName
     private function __construct(private readonly string $name)
     {
         // Words that are run together part where a capital begins, but pH, CaCl2 and the like do not.
-        $this->rest = Fold::plain((string) preg_replace('/(?<=[a-z])(?=[A-Z][a-z]{2})|(?<=[a-z]{2})(?=[A-Z]{2})/', ' ', mb_substr($name, 0, 200)));
+        $this->rest = Fold::plain(
+            (string) preg_replace('/(?<=[a-z])(?=[A-Z][a-z]{2})|(?<=[a-z]{2})(?=[A-Z]{2})/', ' ', mb_substr($name, 0, 200)),
+        );
     }
 
     public static function read(string $name): ReportColumn
@@ -66,14 +68,24 @@ final class ColumnName
         $form = $shares ? null : $this->form($lower);
         $found = $this->analytes($form['analyte'] ?? null);
         $none = $this->none($whole, $lower);
-        if ($shares || ($this->isPercent() && ! $this->isRating($whole) && $this->shareOf($found) !== null && ($form === null || $form['analyte'] === null))) {
+        if (
+            $shares ||
+            ($this->isPercent() &&
+                ! $this->isRating($whole) &&
+                $this->shareOf($found) !== null &&
+                ($form === null || $form['analyte'] === null))
+        ) {
             return $this->share($found);
         }
         if ($none !== null && ($found !== [] || preg_match('/:|\/|\+/', $whole) === 1 || $this->roleOf() === null)) {
             return new ReportColumn($this->name, ColumnRole::Ignore, why: "\"{$this->name}\" is {$none}, no result of an analyte.");
         }
         if (count($found) > 1) {
-            return new ReportColumn($this->name, ColumnRole::Ignore, why: "\"{$this->name}\" names more than one analyte: ".implode(', ', array_map(Analytes::name(...), $found)).'.');
+            return new ReportColumn(
+                $this->name,
+                ColumnRole::Ignore,
+                why: "\"{$this->name}\" names more than one analyte: ".implode(', ', array_map(Analytes::name(...), $found)).'.',
+            );
         }
         if ($found === []) {
             return $this->unnamed($whole);
@@ -87,18 +99,40 @@ final class ColumnName
     {
         $analyte = Analytes::get($code);
         $extractant = $this->extractantFor($analyte->group);
-        $written = ['no3n/N' => 'NO3-N', 'nh4n/N' => 'NH4-N', 'om/C' => 'OC'][$code.'/'.($this->unit->form ?? '')] ?? $this->unit->form ?? '';
+        $written =
+            ['no3n/N' => 'NO3-N', 'nh4n/N' => 'NH4-N', 'om/C' => 'OC'][$code.'/'.($this->unit->form ?? '')] ??
+            ($this->unit->form ?? '');
         $fits = $written !== '' && (in_array($written, $analyte->forms, true) || $written === $analyte->element);
         $said = match (true) {
-            $fits && ($form === null || $form['form'] === '' || $form['ask'] !== '') => ['form' => in_array($written, $analyte->forms, true) ? $written : '', 'ask' => ''],
+            $fits && ($form === null || $form['form'] === '' || $form['ask'] !== '') => [
+                'form' => in_array($written, $analyte->forms, true) ? $written : '',
+                'ask' => '',
+            ],
             $form !== null => $form,
             default => ['form' => $analyte->ownForm(), 'ask' => ''],
         };
-        $contradicts = $fits && $form !== null && $form['form'] !== '' && $form['form'] !== $written && $form['ask'] === '' && $form['form'] !== 'SO4-S';
+        $contradicts =
+            $fits &&
+            $form !== null &&
+            $form['form'] !== '' &&
+            $form['form'] !== $written &&
+            $form['ask'] === '' &&
+            $form['form'] !== 'SO4-S';
 
         return new ReportColumn(
-            $this->name, $rating ? ColumnRole::Rating : ColumnRole::Result, $code, $contradicts ? '' : $said['form'], $this->unit !== null ? $this->unit->unit->code : ($analyte->isUnitless() ? 'pH' : ''),
-            $extractant['code'] ?? '', $this->instrument, '', $this->unit === null ? $this->unread : '', $contradicts ? "{$form['form']} or {$written}" : $said['ask'], $extractant['ask'] ?? '', $this->unit->plainMoles ?? false, $this->layer,
+            $this->name,
+            $rating ? ColumnRole::Rating : ColumnRole::Result,
+            $code,
+            $contradicts ? '' : $said['form'],
+            $this->unit !== null ? $this->unit->unit->code : ($analyte->isUnitless() ? 'pH' : ''),
+            $extractant['code'] ?? '',
+            $this->instrument,
+            '',
+            $this->unit === null ? $this->unread : '',
+            $contradicts ? "{$form['form']} or {$written}" : $said['ask'],
+            $extractant['ask'] ?? '',
+            $this->unit->plainMoles ?? false,
+            $this->layer,
         );
     }
 
@@ -107,13 +141,22 @@ final class ColumnName
     {
         $role = $this->roleOf();
         if ($role !== null) {
-            return new ReportColumn($this->name, $role, unit: $role === ColumnRole::Value || $role === ColumnRole::Result ? ($this->unit?->unit->code ?? '') : '', unread: $role === ColumnRole::Value && $this->unit === null ? $this->unread : '');
+            return new ReportColumn(
+                $this->name,
+                $role,
+                unit: $role === ColumnRole::Value || $role === ColumnRole::Result ? $this->unit?->unit->code ?? '' : '',
+                unread: $role === ColumnRole::Value && $this->unit === null ? $this->unread : '',
+            );
         }
         if ($this->isRating($whole) && $this->tokens() !== []) {
             return new ReportColumn($this->name, ColumnRole::Rating);
         }
 
-        return new ReportColumn($this->name, ColumnRole::Ignore, why: $this->unit === null && $this->unread === '' ? '' : self::notKnown($this->name));
+        return new ReportColumn(
+            $this->name,
+            ColumnRole::Ignore,
+            why: $this->unit === null && $this->unread === '' ? '' : self::notKnown($this->name),
+        );
     }
 
     public static function notKnown(string $name): string
@@ -125,8 +168,16 @@ final class ColumnName
     {
         /** @var array<string, list<string>> $roles */
         $roles = RuleTable::named('report-columns')['roles'];
-        $text = trim((string) preg_replace('/[\s_]+/', ' ', str_replace(['(', ')', '[', ']', '-', '.', "'"], ' ', Fold::lower($this->name))));
-        $bare = trim((string) preg_replace('/[\s_]+/', ' ', str_replace(['(', ')', '[', ']', '-', '.', "'", ':', ','], ' ', strtolower($this->bare))));
+        $text = trim(
+            (string) preg_replace('/[\s_]+/', ' ', str_replace(['(', ')', '[', ']', '-', '.', "'"], ' ', Fold::lower($this->name))),
+        );
+        $bare = trim(
+            (string) preg_replace(
+                '/[\s_]+/',
+                ' ',
+                str_replace(['(', ')', '[', ']', '-', '.', "'", ':', ','], ' ', strtolower($this->bare)),
+            ),
+        );
         // A depth column names its unit of length.
         $bare = trim((string) preg_replace('/\b(cm|in|inch|inches|mm|m)$/', '', $bare));
         foreach ($roles as $role => $patterns) {
@@ -217,7 +268,9 @@ final class ColumnName
         }
         $tokens = $this->tokens();
         // A code such as FN26-20L-S or P-1 names no sulphur and no phosphorus.
-        $isCode = preg_match('/^[A-Za-z]{1,2}[\s_-]?\d+$/', $this->rest) === 1 || array_filter($tokens, static fn (string $token): bool => preg_match('/\d/', $token) === 1) !== [];
+        $isCode =
+            preg_match('/^[A-Za-z]{1,2}[\s_-]?\d+$/', $this->rest) === 1 ||
+            array_filter($tokens, static fn (string $token): bool => preg_match('/\d/', $token) === 1) !== [];
         $oneCase = $this->rest === strtoupper($this->rest) || $this->rest === strtolower($this->rest);
         foreach (Analytes::all() as $code => $analyte) {
             foreach ($analyte->words as $word) {
@@ -228,7 +281,12 @@ final class ColumnName
                 }
             }
             foreach ($isCode ? [] : $analyte->symbols as $symbol) {
-                if (in_array($symbol, $tokens, true) || ($symbol === 'As' ? $tokens === ['as'] || ($tokens === ['AS']) : (count($tokens) <= 2 || $oneCase) && in_array(strtolower($symbol), array_map(strtolower(...), $tokens), true))) {
+                if (
+                    in_array($symbol, $tokens, true) ||
+                    ($symbol === 'As'
+                        ? $tokens === ['as'] || $tokens === ['AS']
+                        : (count($tokens) <= 2 || $oneCase) && in_array(strtolower($symbol), array_map(strtolower(...), $tokens), true))
+                ) {
                     $found[] = $code;
                 }
             }
@@ -246,7 +304,10 @@ final class ColumnName
     private function takeLayer(): void
     {
         $number = '\d{1,3}(?:\.\d+)?';
-        if (preg_match("/\\(?\\b({$number})\\s*(?:-|to)\\s*({$number})\\s*(in(?:ch(?:es)?)?\\b|cm\\b|\"|'')\\.?\\)?/i", $this->rest, $m) === 1) {
+        if (
+            preg_match("/\\(?\\b({$number})\\s*(?:-|to)\\s*({$number})\\s*(in(?:ch(?:es)?)?\\b|cm\\b|\"|'')\\.?\\)?/i", $this->rest, $m) ===
+            1
+        ) {
             $this->layer = "{$m[1]}-{$m[2]}".(stripos($m[3], 'cm') === 0 ? 'cm' : 'in');
             $this->rest = trim(str_replace($m[0], ' ', $this->rest));
         }
@@ -255,7 +316,11 @@ final class ColumnName
     /** The unit: in brackets, between commas, or any run of words that is one; the longest that is understood. */
     private function takeUnit(): void
     {
-        $this->rest = str_replace(['_', '%'], [' ', ' % '], (string) preg_replace('/mol\s*\(\s*(c|\+|c\+|\+c|eq)\s*\)/i', 'molc', $this->rest));
+        $this->rest = str_replace(
+            ['_', '%'],
+            [' ', ' % '],
+            (string) preg_replace('/mol\s*\(\s*(c|\+|c\+|\+c|eq)\s*\)/i', 'molc', $this->rest),
+        );
         $brackets = [];
         preg_match_all('/[(\[{]([^()\[\]{}]*)[)\]}]/', $this->rest, $found);
         foreach ($found[1] as $i => $inside) {
@@ -263,7 +328,19 @@ final class ColumnName
                 $brackets[] = trim($piece);
                 $this->tryUnit(trim($piece), true);
             }
-            $this->rest = str_replace($found[0][$i], ' , '.implode(' , ', array_filter(array_map(trim(...), preg_split('/[,;](?!\d{3})/', $inside) ?: []), fn (string $piece): bool => $this->unitOf($piece, true) === null)).' , ', $this->rest);
+            $this->rest = str_replace(
+                $found[0][$i],
+                ' , '.
+                    implode(
+                        ' , ',
+                        array_filter(
+                            array_map(trim(...), preg_split('/[,;](?!\d{3})/', $inside) ?: []),
+                            fn (string $piece): bool => $this->unitOf($piece, true) === null,
+                        ),
+                    ).
+                    ' , ',
+                $this->rest,
+            );
         }
         $outside = [];
         foreach (preg_split('/[,;|](?!\d{3})/', $this->rest) ?: [] as $piece) {
@@ -272,7 +349,10 @@ final class ColumnName
         $this->rest = trim(implode(' , ', array_filter($outside, static fn (string $one): bool => $one !== '')));
         if ($this->unit === null) {
             // Outside of brackets a word such as Mg is a name, not half a unit.
-            $this->unread = $this->unlike([...$brackets, ...array_filter(preg_split('/\s+/', $this->rest) ?: [], static fn (string $word): bool => str_contains($word, '/'))]);
+            $this->unread = $this->unlike([
+                ...$brackets,
+                ...array_filter(preg_split('/\s+/', $this->rest) ?: [], static fn (string $word): bool => str_contains($word, '/')),
+            ]);
             $this->rest = $this->unread === '' ? $this->rest : str_replace($this->unread, ' ', $this->rest);
         }
     }
@@ -304,7 +384,13 @@ final class ColumnName
                 if ($read !== null) {
                     $this->unit = $read;
 
-                    return trim(implode(' ', array_slice($words, 0, $from)).' '.$read->form.' '.implode(' ', array_slice($words, $from + $length)));
+                    return trim(
+                        implode(' ', array_slice($words, 0, $from)).
+                            ' '.
+                            $read->form.
+                            ' '.
+                            implode(' ', array_slice($words, $from + $length)),
+                    );
                 }
             }
         }
@@ -321,8 +407,16 @@ final class ColumnName
     {
         foreach ($pieces as $piece) {
             $lower = Fold::lower($piece);
-            $isSymbols = preg_match('/^[a-z]{1,2}\s*[:\/]\s*[a-z]{1,2}$/', $lower) === 1 && preg_match('/^(c|n|ca|mg|k|na|p|al|h)\s*[:\/]\s*(c|n|ca|mg|k|na|p|al|h)$/', $lower) === 1;
-            if (! $isSymbols && preg_match('/^(?!n\/a)[a-z#µ0-9.+()]{1,12}\s*(\/|\bper\b)\s*[a-z0-9.\s]{1,14}$|^[a-z]{1,5}\s+[a-z0-9]{1,5}-1$|^(mg|g|kg|lbs?|oz|ms|tons?|tonnes?|t|bu|grains?|mol|mmol|cmol|meq|eq)$/', $lower) === 1) {
+            $isSymbols =
+                preg_match('/^[a-z]{1,2}\s*[:\/]\s*[a-z]{1,2}$/', $lower) === 1 &&
+                preg_match('/^(c|n|ca|mg|k|na|p|al|h)\s*[:\/]\s*(c|n|ca|mg|k|na|p|al|h)$/', $lower) === 1;
+            if (
+                ! $isSymbols &&
+                preg_match(
+                    '/^(?!n\/a)[a-z#µ0-9.+()]{1,12}\s*(\/|\bper\b)\s*[a-z0-9.\s]{1,14}$|^[a-z]{1,5}\s+[a-z0-9]{1,5}-1$|^(mg|g|kg|lbs?|oz|ms|tons?|tonnes?|t|bu|grains?|mol|mmol|cmol|meq|eq)$/',
+                    $lower,
+                ) === 1
+            ) {
                 return $piece;
             }
         }
@@ -360,7 +454,8 @@ final class ColumnName
         return match (true) {
             $code === 'smp' => ' buffer pH ',
             in_array($code, ['cacl2', 'kcl', 'water'], true) && preg_match('/\bph(ca|cacl2|kcl|w|water|h2o)\b/', $lower) === 1 => ' pH ',
-            in_array($code, ['bray-1', 'bray-2', 'olsen'], true) && preg_match('/\b(brayp1?|olsenp)\b|bray\W*p\W*(1|2|i|ii)\b/', $lower) === 1 => ' P ',
+            in_array($code, ['bray-1', 'bray-2', 'olsen'], true) &&
+                preg_match('/\b(brayp1?|olsenp)\b|bray\W*p\W*(1|2|i|ii)\b/', $lower) === 1 => ' P ',
             $code === 'ammonium-lactate' && preg_match('/\b([pk])-?al\b/', $lower, $m) === 1 => ' '.strtoupper($m[1]).' ',
             default => ' ',
         };
@@ -386,7 +481,12 @@ final class ColumnName
     /** @return list<string> */
     private function tokens(): array
     {
-        return array_values(array_filter(preg_split('/[^A-Za-z0-9]+/', $this->rest) ?: [], static fn (string $token): bool => $token !== '' && ! ctype_digit($token)));
+        return array_values(
+            array_filter(
+                preg_split('/[^A-Za-z0-9]+/', $this->rest) ?: [],
+                static fn (string $token): bool => $token !== '' && ! ctype_digit($token),
+            ),
+        );
     }
 
     private static function words(string $text): string

@@ -41,7 +41,13 @@ final class Delimited
                         throw BadTable::because("a quote that begins in line {$at} is never closed", 'quotes in pairs');
                     }
                     $row .= "\n".$lines[$line++];
-                    $cells = strlen($row) > 100_000 ? throw BadTable::because("a quote that begins in line {$at} is not closed within 100,000 letters", 'quotes in pairs') : self::quoted($row, $delimiter);
+                    $cells =
+                        strlen($row) > 100_000
+                            ? throw BadTable::because(
+                                "a quote that begins in line {$at} is not closed within 100,000 letters",
+                                'quotes in pairs',
+                            )
+                            : self::quoted($row, $delimiter);
                 }
             }
             if (count($cells) > self::MOST_CELLS) {

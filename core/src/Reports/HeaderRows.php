@@ -23,7 +23,10 @@ final class HeaderRows
     {
         $cell = trim($cell);
 
-        return $cell !== '' && strlen($cell) <= 120 && preg_match('/^[<>+-]?[\d.,\s]+$/', $cell) !== 1 && (ColumnName::read($cell)->role !== ColumnRole::Ignore || str_contains(ColumnName::read($cell)->why, ' no result of '));
+        return $cell !== '' &&
+            strlen($cell) <= 120 &&
+            preg_match('/^[<>+-]?[\d.,\s]+$/', $cell) !== 1 &&
+            (ColumnName::read($cell)->role !== ColumnRole::Ignore || str_contains(ColumnName::read($cell)->why, ' no result of '));
     }
 
     /**
@@ -74,7 +77,9 @@ final class HeaderRows
             if ($cell === '' || ($i < 3 && preg_match(self::BEFORE_UNITS, $cell) === 1)) {
                 continue;
             }
-            $isCode = ($header[$i] ?? '') !== '' && in_array(ColumnName::read($header[$i])->role, [ColumnRole::Sample, ColumnRole::LabNumber], true);
+            $isCode =
+                ($header[$i] ?? '') !== '' &&
+                in_array(ColumnName::read($header[$i])->role, [ColumnRole::Sample, ColumnRole::LabNumber], true);
             if ($isCode || preg_match('/^[<>+-]?\s*[\d.,]+$/', $cell) === 1 || ReportedValue::isWord($cell)) {
                 return false;
             }

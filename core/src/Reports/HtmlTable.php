@@ -18,7 +18,10 @@ final class HtmlTable
 
     public static function looksLike(string $text): bool
     {
-        return preg_match('/^\s*(<\?xml[^>]*>\s*)?(<!--.*?-->\s*)*(<!doctype\s+html|<html|<table|<body|<head|<meta)\b/is', substr($text, 0, 2000)) === 1;
+        return preg_match(
+            '/^\s*(<\?xml[^>]*>\s*)?(<!--.*?-->\s*)*(<!doctype\s+html|<html|<table|<body|<head|<meta)\b/is',
+            substr($text, 0, 2000),
+        ) === 1;
     }
 
     /**
@@ -29,8 +32,8 @@ final class HtmlTable
     public static function records(string $text): array
     {
         $before = libxml_use_internal_errors(true);
-        $page = new \DOMDocument;
-        $page->loadHTML('<?xml encoding="UTF-8">'.$text, LIBXML_NONET | LIBXML_COMPACT | LIBXML_NOENT * 0);
+        $page = new \DOMDocument();
+        $page->loadHTML('<?xml encoding="UTF-8">'.$text, LIBXML_NONET | LIBXML_COMPACT | (LIBXML_NOENT * 0));
         libxml_clear_errors();
         libxml_use_internal_errors($before);
         $best = [];
@@ -49,7 +52,7 @@ final class HtmlTable
         foreach ($table->getElementsByTagName('tr') as $row) {
             [$cells, $at] = [[], 0];
             foreach ($row->childNodes as $cell) {
-                if (! $cell instanceof \DOMElement || ! in_array(strtolower($cell->tagName), ['td', 'th'], true)) {
+                if (! ($cell instanceof \DOMElement) || ! in_array(strtolower($cell->tagName), ['td', 'th'], true)) {
                     continue;
                 }
                 while (isset($carried[$at])) {

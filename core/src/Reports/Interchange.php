@@ -45,12 +45,25 @@ final class Interchange
             foreach (self::all($sample, 'Depths', 'Depth') as $depth) {
                 $layer = self::depth($tree, self::first($depth, ['DepthID']));
                 foreach (self::all($depth, 'NutrientResults', 'NutrientResult') as $result) {
-                    $rows[] = [$code, $number, $layer, self::first($result, ['Element', 'Analyte']), self::first($result, ['Value']), self::first($result, ['ValueUnit', 'Unit']), self::first($result, ['ModusTestID', 'TestID', 'Method'])];
+                    $rows[] = [
+                        $code,
+                        $number,
+                        $layer,
+                        self::first($result, ['Element', 'Analyte']),
+                        self::first($result, ['Value']),
+                        self::first($result, ['ValueUnit', 'Unit']),
+                        self::first($result, ['ModusTestID', 'TestID', 'Method']),
+                    ];
                 }
             }
         }
 
-        return count($rows) > 1 ? $rows : throw BadTable::because('the document holds no soil sample with results', 'an interchange document with SoilSample, Depth and NutrientResult, or a CSV');
+        return count($rows) > 1
+            ? $rows
+            : throw BadTable::because(
+                'the document holds no soil sample with results',
+                'an interchange document with SoilSample, Depth and NutrientResult, or a CSV',
+            );
     }
 
     /**
@@ -81,7 +94,10 @@ final class Interchange
         libxml_clear_errors();
         libxml_use_internal_errors($before);
         if ($element === false) {
-            throw BadTable::because('the document is no XML'.($problem === null ? '' : ' from line '.$problem->line.' on'), 'a whole XML document');
+            throw BadTable::because(
+                'the document is no XML'.($problem === null ? '' : ' from line '.$problem->line.' on'),
+                'a whole XML document',
+            );
         }
 
         return [$element->getName() => self::tree($element, 0)];
@@ -128,8 +144,8 @@ final class Interchange
     /** @return array<mixed> */
     private static function one(mixed $tree, string $name): array
     {
-        $value = is_array($tree) ? ($tree[$name] ?? []) : [];
-        $value = is_array($value) && array_is_list($value) ? ($value[0] ?? []) : $value;
+        $value = is_array($tree) ? $tree[$name] ?? [] : [];
+        $value = is_array($value) && array_is_list($value) ? $value[0] ?? [] : $value;
 
         return is_array($value) ? $value : [];
     }
@@ -142,7 +158,7 @@ final class Interchange
     {
         foreach ($names as $name) {
             $value = $from[$name] ?? null;
-            $value = is_array($value) && array_is_list($value) ? ($value[0] ?? null) : $value;
+            $value = is_array($value) && array_is_list($value) ? $value[0] ?? null : $value;
             if (is_scalar($value) && trim((string) $value) !== '') {
                 return mb_substr(trim((string) $value), 0, 200);
             }
@@ -158,7 +174,10 @@ final class Interchange
             if ($id !== '' && self::first($ref, ['DepthID']) === $id) {
                 $unit = self::first($ref, ['DepthUnit', 'ColumnDepthUnit']);
 
-                return self::first($ref, ['StartingDepth']).'-'.self::first($ref, ['EndingDepth']).($unit === '' ? 'in' : mb_strtolower($unit));
+                return self::first($ref, ['StartingDepth']).
+                    '-'.
+                    self::first($ref, ['EndingDepth']).
+                    ($unit === '' ? 'in' : mb_strtolower($unit));
             }
         }
 

@@ -19,7 +19,13 @@ final class LayerText
     public static function read(string $text, string $unit = ''): ?DepthLayer
     {
         $plain = str_replace(["''", '”', '“', '″'], '"', Fold::lower($text));
-        if (preg_match('/^(\d+(?:\.\d+)?)\s*(?:cm|in|inch|inches|")?\s*(?:-|to|bis|a)\s*(\d+(?:\.\d+)?)\s*(cm|in\.?|inch|inches|")?\.?$/', $plain, $m) === 1) {
+        if (
+            preg_match(
+                '/^(\d+(?:\.\d+)?)\s*(?:cm|in|inch|inches|")?\s*(?:-|to|bis|a)\s*(\d+(?:\.\d+)?)\s*(cm|in\.?|inch|inches|")?\.?$/',
+                $plain,
+                $m,
+            ) === 1
+        ) {
             return self::of((float) $m[1], (float) $m[2], $m[3] ?? '', $unit);
         }
         if (preg_match('/^(\d+(?:\.\d+)?)\s*(cm|in\.?|inch|inches|")?\.?$/', $plain, $m) === 1) {
@@ -32,7 +38,11 @@ final class LayerText
     /** The unit that the name of a depth column says, as in "Depth (in)". */
     public static function unitOf(string $name): string
     {
-        return preg_match('/\b(cm|centimet\w+)\b/i', $name) === 1 ? 'cm' : (preg_match('/\b(in|inch|inches)\b\.?\)?|"/i', $name) === 1 ? 'in' : '');
+        return preg_match('/\b(cm|centimet\w+)\b/i', $name) === 1
+            ? 'cm'
+            : (preg_match('/\b(in|inch|inches)\b\.?\)?|"/i', $name) === 1
+                ? 'in'
+                : '');
     }
 
     private static function of(float $top, float $bottom, string $unit, string $ofColumn): ?DepthLayer

@@ -30,7 +30,10 @@ final class LongRows
         foreach ($columns as $i => $column) {
             $at[$column->role->value] ??= $i;
         }
-        [$this->analyte, $this->value] = [$at['analyte'] ?? throw new \LogicException('A long table has its analytes.'), $at['value'] ?? throw new \LogicException('A long table has its values.')];
+        [$this->analyte, $this->value] = [
+            $at['analyte'] ?? throw new \LogicException('A long table has its analytes.'),
+            $at['value'] ?? throw new \LogicException('A long table has its values.'),
+        ];
         [$this->unit, $this->extractant] = [$at['unit'] ?? null, $at['extractant'] ?? null];
     }
 
@@ -59,11 +62,16 @@ final class LongRows
         $column = $column->with(['confirmed' => $this->columns[$this->analyte]->confirmed]);
         if (! $blank && $column->known()?->isUnitless() !== true) {
             $read = UnitText::read($bare);
-            $column = $read === null || $read->unit->kind === 'ph' ? $column->with(['unit' => '', 'unread' => $bare, 'confirmed' => false]) : ColumnContext::ofCell($bare)->fill($column->with(['unit' => '', 'unread' => '']));
+            $column =
+                $read === null || $read->unit->kind === 'ph'
+                    ? $column->with(['unit' => '', 'unread' => $bare, 'confirmed' => false])
+                    : ColumnContext::ofCell($bare)->fill($column->with(['unit' => '', 'unread' => '']));
         }
         if ($extractant !== '') {
             $column = ColumnContext::ofCell($extractant)->fill($column);
-            $column = $column->with(['instrument' => $column->instrument !== '' ? $column->instrument : ColumnName::read("{$name} {$extractant}")->instrument]);
+            $column = $column->with([
+                'instrument' => $column->instrument !== '' ? $column->instrument : ColumnName::read("{$name} {$extractant}")->instrument,
+            ]);
         }
         $of = $this->columns[$this->value];
         if ($blank && $column->unit === '' && $column->unread === '' && $of->unit !== '') {

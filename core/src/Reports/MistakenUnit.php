@@ -27,7 +27,10 @@ final class MistakenUnit
         $found = [];
         foreach ($table['factors'] as $row) {
             $off = abs(abs(log($ratio)) - log($row['factor']));
-            if ($off <= log(1 + $table[$batch ? 'batch_within' : 'within']) && (! isset($row['for']) || in_array($analyte, $row['for'], true))) {
+            if (
+                $off <= log(1 + $table[$batch ? 'batch_within' : 'within']) &&
+                (! isset($row['for']) || in_array($analyte, $row['for'], true))
+            ) {
                 $found[] = [$off, $ratio > 1 ? $row['over'] : $row['under']];
             }
         }
@@ -46,15 +49,26 @@ final class MistakenUnit
     {
         /** @var array{lab_least: int, lab_z: float|int} $table */
         $table = RuleTable::named('mistaken-units');
-        $logs = static fn (array $values): array => array_values(array_map(static fn (float $value): float => log($value), array_filter($values, static fn (float $value): bool => $value > 0)));
+        $logs = static fn (array $values): array => array_values(
+            array_map(static fn (float $value): float => log($value), array_filter($values, static fn (float $value): bool => $value > 0)),
+        );
         [$new, $old] = [$logs($report), $logs($earlier)];
         if ($new === [] || $old === [] || count($new) < 3 || count($old) < $table['lab_least']) {
             return null;
         }
         $shift = Spread::median($new) - Spread::median($old);
         $sd = max(0.1, (float) Spread::standardDeviation($old));
-        $words = abs($shift) / ($sd * sqrt(1 / count($new) + 1 / count($old))) > $table['lab_z'] ? self::explain($analyte, exp($shift), true) : '';
+        $words =
+            abs($shift) / ($sd * sqrt(1 / count($new) + 1 / count($old))) > $table['lab_z']
+                ? self::explain($analyte, exp($shift), true)
+                : '';
 
-        return $words === '' ? null : "{$series}: the middle of this report is ".round(exp(Spread::median($new)), 2).' and that of the lab\'s earlier results '.round(exp(Spread::median($old)), 2).", {$words}.";
+        return $words === ''
+            ? null
+            : "{$series}: the middle of this report is ".
+                    round(exp(Spread::median($new)), 2).
+                    ' and that of the lab\'s earlier results '.
+                    round(exp(Spread::median($old)), 2).
+                    ", {$words}.";
     }
 }

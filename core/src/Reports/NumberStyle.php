@@ -32,7 +32,11 @@ final readonly class NumberStyle
     {
         [$points, $commas, $open] = [false, false, false];
         foreach ($cells as $cell) {
-            if ((! str_contains($cell, ',') && ! str_contains($cell, '.')) || strlen($cell) > 60 || preg_match(self::NUMBER, $cell, $m) !== 1) {
+            if (
+                (! str_contains($cell, ',') && ! str_contains($cell, '.')) ||
+                strlen($cell) > 60 ||
+                preg_match(self::NUMBER, $cell, $m) !== 1
+            ) {
                 continue;
             }
             $mark = self::markOf(self::tight($m[1]));
@@ -81,7 +85,8 @@ final readonly class NumberStyle
             return false;
         }
 
-        return preg_match('/^[1-9]\d{0,2},\d{3}$/', $tight) === 1 || (($this->open || $this->commas) && preg_match('/^[1-9]\d{0,2}\.\d{3}$/', $tight) === 1);
+        return preg_match('/^[1-9]\d{0,2},\d{3}$/', $tight) === 1 ||
+            (($this->open || $this->commas) && preg_match('/^[1-9]\d{0,2}\.\d{3}$/', $tight) === 1);
     }
 
     /** Digits with a decimal point, or null for what is no number in this style. */
@@ -95,7 +100,10 @@ final readonly class NumberStyle
 
             return $thousands ? str_replace('.', '', $tight) : $tight;
         }
-        if (preg_match('/^[1-9]\d{0,2}(,\d{3}){1,6}$/', $tight) === 1 && (substr_count($tight, ',') > 1 || ($this->points && ! $this->commas) || ($this->said && ! $this->commas))) {
+        if (
+            preg_match('/^[1-9]\d{0,2}(,\d{3}){1,6}$/', $tight) === 1 &&
+            (substr_count($tight, ',') > 1 || ($this->points && ! $this->commas) || ($this->said && ! $this->commas))
+        ) {
             return $this->said && $this->commas ? null : str_replace(',', '', $tight);
         }
         if (preg_match('/^[1-9]\d{0,2}(,\d{3}){1,6}\.\d+$/', $tight) === 1) {
@@ -126,7 +134,9 @@ final readonly class NumberStyle
     /** @return array{string, string} sign, and digits with their marks alone */
     private static function signed(string $text): array
     {
-        return preg_match('/^\s*([+−-]?)\s*([\d.,\'’ \x{a0}\x{202f}]*\d[.]?(?:[eE][+-]?\d{1,3})?)\s*$/u', $text, $m) === 1 ? [$m[1] === '' || $m[1] === '+' ? '' : '-', self::tight($m[2])] : ['', ''];
+        return preg_match('/^\s*([+−-]?)\s*([\d.,\'’ \x{a0}\x{202f}]*\d[.]?(?:[eE][+-]?\d{1,3})?)\s*$/u', $text, $m) === 1
+            ? [$m[1] === '' || $m[1] === '+' ? '' : '-', self::tight($m[2])]
+            : ['', ''];
     }
 
     /** Without blanks or marks that group thousands; with them where they group nothing. */

@@ -78,7 +78,7 @@ final readonly class ReportColumn
         if (! $this->isResult() || $known === null) {
             return [];
         }
-        $doubts = [...$this->unitDoubts($known), ...($this->confirmed ? [] : $this->otherDoubts($known))];
+        $doubts = [...$this->unitDoubts($known), ...$this->confirmed ? [] : $this->otherDoubts($known)];
         usort($doubts, static fn (Doubt $a, Doubt $b): int => $b->hides <=> $a->hides);
 
         return $doubts;
@@ -92,11 +92,19 @@ final readonly class ReportColumn
             return [new Doubt('unit', "{$place}: the unit \"{$this->unread}\" is not understood; say which it is.", true)];
         }
         if ($this->unit === '') {
-            return $known->isUnitless() ? [] : [new Doubt('unit', "{$place}: no unit that is known is written for {$known->name}; say which it is.", true)];
+            return $known->isUnitless()
+                ? []
+                : [new Doubt('unit', "{$place}: no unit that is known is written for {$known->name}; say which it is.", true)];
         }
         $unit = SoilUnit::named($this->unit);
         if (! $unit->fits($this->analyte) && ! ($known->isShare() && $unit->code === 'percent')) {
-            return [new Doubt('misfit', "{$place}: {$known->name} cannot be given in {$unit->code}; say what the column is, or its unit.", true)];
+            return [
+                new Doubt(
+                    'misfit',
+                    "{$place}: {$known->name} cannot be given in {$unit->code}; say what the column is, or its unit.",
+                    true,
+                ),
+            ];
         }
 
         return [];
@@ -107,7 +115,11 @@ final readonly class ReportColumn
     {
         [$place, $doubts] = ["\"{$this->name}\"", []];
         if ($this->askForm !== '') {
-            $doubts[] = new Doubt('form', "{$place}: is it {$this->askForm}?".($this->form === '' ? '' : " Taken as {$this->form}."), $this->form === '');
+            $doubts[] = new Doubt(
+                'form',
+                "{$place}: is it {$this->askForm}?".($this->form === '' ? '' : " Taken as {$this->form}."),
+                $this->form === '',
+            );
         }
         if ($this->analyte === 'buffer_ph' && $this->extractant === '') {
             $doubts[] = new Doubt('buffer', "{$place}: which buffer is it? One school's buffer never stands in for another's.", true);
@@ -122,7 +134,11 @@ final readonly class ReportColumn
             $doubts[] = new Doubt('scooped', "{$place}: {$this->unit} is by volume of soil; taken at 1 kg a litre.", false);
         }
         if ($this->plainMoles && ($known->charge ?? 1) > 1) {
-            $doubts[] = new Doubt('moles', "{$place}: moles, or moles of charge? Taken as moles of charge; of {$known->name} itself it would be {$known->charge} times as much.", false);
+            $doubts[] = new Doubt(
+                'moles',
+                "{$place}: moles, or moles of charge? Taken as moles of charge; of {$known->name} itself it would be {$known->charge} times as much.",
+                false,
+            );
         }
         if ($this->layer !== '') {
             $doubts[] = new Doubt('layer', "{$place}: the name says a layer of its own, {$this->layer}. Is it the sample's?", false);
@@ -141,8 +157,14 @@ final readonly class ReportColumn
     public function toArray(): array
     {
         return [
-            'name' => $this->name, 'role' => $this->role->value, 'analyte' => $this->analyte === '' ? null : $this->analyte, 'form' => $this->form, 'unit' => $this->unit,
-            'extractant' => $this->extractant, 'instrument' => $this->instrument, 'confirmed' => $this->confirmed,
+            'name' => $this->name,
+            'role' => $this->role->value,
+            'analyte' => $this->analyte === '' ? null : $this->analyte,
+            'form' => $this->form,
+            'unit' => $this->unit,
+            'extractant' => $this->extractant,
+            'instrument' => $this->instrument,
+            'confirmed' => $this->confirmed,
         ];
     }
 
@@ -167,11 +189,26 @@ final readonly class ReportColumn
             }
             $texts[$field] = $text;
         }
-        if (! is_string($analyte) || (in_array($role, [ColumnRole::Result, ColumnRole::Rating], true) && Analytes::find($analyte) === null)) {
-            throw BadTable::because("the mapping says of \"{$name}\" that it measures something that is not known here", 'a code of '.implode(', ', array_keys(Analytes::all())));
+        if (
+            ! is_string($analyte) ||
+            (in_array($role, [ColumnRole::Result, ColumnRole::Rating], true) && Analytes::find($analyte) === null)
+        ) {
+            throw BadTable::because(
+                "the mapping says of \"{$name}\" that it measures something that is not known here",
+                'a code of '.implode(', ', array_keys(Analytes::all())),
+            );
         }
         $unit = $texts['unit'] === '' ? '' : SoilUnit::named($texts['unit'])->code;
 
-        return new self($name, $role, $analyte, $texts['form'], $unit, $texts['extractant'], $texts['instrument'], confirmed: ($given['confirmed'] ?? false) === true);
+        return new self(
+            $name,
+            $role,
+            $analyte,
+            $texts['form'],
+            $unit,
+            $texts['extractant'],
+            $texts['instrument'],
+            confirmed: ($given['confirmed'] ?? false) === true,
+        );
     }
 }

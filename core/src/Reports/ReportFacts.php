@@ -19,7 +19,11 @@ final readonly class ReportFacts
     private const MOST_QUESTIONS = 1000;
 
     private const KINDS = [
-        ReportedValue::NUMBER => 'value', ReportedValue::UNSETTLED => 'value', ReportedValue::ABSENT => 'missing', ReportedValue::EITHER => 'missing', ReportedValue::UNREADABLE => 'missing',
+        ReportedValue::NUMBER => 'value',
+        ReportedValue::UNSETTLED => 'value',
+        ReportedValue::ABSENT => 'missing',
+        ReportedValue::EITHER => 'missing',
+        ReportedValue::UNREADABLE => 'missing',
     ];
 
     /**
@@ -35,7 +39,12 @@ final readonly class ReportFacts
         if ($map !== null) {
             $reading = ReportReading::of($table, $map->applied($reading->columns));
         }
-        [$results, $left, $questions, $asked] = [[], $reading->leftOut(), array_map(static fn (Doubt $doubt): string => $doubt->words, $reading->doubts()), []];
+        [$results, $left, $questions, $asked] = [
+            [],
+            $reading->leftOut(),
+            array_map(static fn (Doubt $doubt): string => $doubt->words, $reading->doubts()),
+            [],
+        ];
         foreach ($reading->lines() as $line) {
             $column = $line->column;
             if ($reading->isLong()) {
@@ -55,7 +64,11 @@ final readonly class ReportFacts
                 continue;
             }
             try {
-                $home = in_array($line->value->kind, [ReportedValue::NUMBER, ReportedValue::BELOW, ReportedValue::ABOVE], true) && $column->isResult() ? $line->home($line->value->number, $depth, $bulkDensity) : null;
+                $home =
+                    in_array($line->value->kind, [ReportedValue::NUMBER, ReportedValue::BELOW, ReportedValue::ABOVE], true) &&
+                    $column->isResult()
+                        ? $line->home($line->value->number, $depth, $bulkDensity)
+                        : null;
             } catch (CoreError $error) {
                 $home = null;
                 $asked["row {$line->row}, \"{$column->name}\": {$error->getMessage()}"] = true;
@@ -71,12 +84,23 @@ final readonly class ReportFacts
         }
         $questions = [...$questions, ...array_keys($asked)];
         if (count($questions) > self::MOST_QUESTIONS) {
-            $questions = [...array_slice($questions, 0, self::MOST_QUESTIONS), 'and '.(count($questions) - self::MOST_QUESTIONS).' more of the same kind.'];
+            $questions = [
+                ...array_slice($questions, 0, self::MOST_QUESTIONS),
+                'and '.(count($questions) - self::MOST_QUESTIONS).' more of the same kind.',
+            ];
         }
 
         return [
-            'format' => ['delimiter' => $text->delimiter === '' ? null : $text->delimiter, 'decimal' => $reading->style->mark(), 'encoding' => $text->encoding(), 'header_row' => $table->headerRow],
-            'columns' => array_map(self::column(...), $reading->columns), 'results' => $results, 'left_out' => $left, 'questions' => array_values(array_unique($questions)),
+            'format' => [
+                'delimiter' => $text->delimiter === '' ? null : $text->delimiter,
+                'decimal' => $reading->style->mark(),
+                'encoding' => $text->encoding(),
+                'header_row' => $table->headerRow,
+            ],
+            'columns' => array_map(self::column(...), $reading->columns),
+            'results' => $results,
+            'left_out' => $left,
+            'questions' => array_values(array_unique($questions)),
         ];
     }
 
@@ -87,8 +111,12 @@ final readonly class ReportFacts
         $named = $column->analyte !== '' && ! $share;
 
         return [
-            'name' => $column->name, 'meaning' => $share ? 'saturation' : $column->role->value, 'analyte' => $named ? $column->analyte : null,
-            'extractant' => $named ? self::text($column->extractant) : null, 'unit' => self::unit($column->unit), 'form' => $named && $column->isResult() ? self::text($column->form) : null,
+            'name' => $column->name,
+            'meaning' => $share ? 'saturation' : $column->role->value,
+            'analyte' => $named ? $column->analyte : null,
+            'extractant' => $named ? self::text($column->extractant) : null,
+            'unit' => self::unit($column->unit),
+            'form' => $named && $column->isResult() ? self::text($column->form) : null,
         ];
     }
 
@@ -98,12 +126,20 @@ final readonly class ReportFacts
         $column = $line->column;
         $rating = $column->role === ColumnRole::Rating;
         $missing = $line->value->isMissing();
-        $kind = $rating && ! $missing ? ReportedValue::RATING : (self::KINDS[$line->value->kind] ?? $line->value->kind);
+        $kind = $rating && ! $missing ? ReportedValue::RATING : self::KINDS[$line->value->kind] ?? $line->value->kind;
         $value = $rating || $line->value->kind === ReportedValue::RANGE ? null : $line->value->number;
 
         return [
-            'row' => $line->row, 'sample' => $line->sample !== '' ? $line->sample : $line->labNumber, 'analyte' => $column->analyte, 'extractant' => self::text($column->extractant), 'reported' => $line->cell,
-            'kind' => $kind, 'value' => $value, 'unit' => self::unit($column->unit), 'form' => $rating ? null : self::text($column->form), 'home_value' => $rating ? null : $home,
+            'row' => $line->row,
+            'sample' => $line->sample !== '' ? $line->sample : $line->labNumber,
+            'analyte' => $column->analyte,
+            'extractant' => self::text($column->extractant),
+            'reported' => $line->cell,
+            'kind' => $kind,
+            'value' => $value,
+            'unit' => self::unit($column->unit),
+            'form' => $rating ? null : self::text($column->form),
+            'home_value' => $rating ? null : $home,
             'home_unit' => self::unit(SoilUnit::home($column->analyte)->code ?? ''),
         ];
     }

@@ -55,18 +55,32 @@ final readonly class ReportLine
         $layer = $this->layer ?? $usual;
         $metric = in_array($unit->code, ['kg/ha', 'g/m2'], true);
 
-        return SoilUnit::toHome($this->column->analyte, $number, $unit, $this->column->form, $layer?->thicknessCm(), $metric ? $bulkDensity : null);
+        return SoilUnit::toHome(
+            $this->column->analyte,
+            $number,
+            $unit,
+            $this->column->form,
+            $layer?->thicknessCm(),
+            $metric ? $bulkDensity : null,
+        );
     }
 
     /** Why a number is no result of soil, or null for one that can be. */
     public function impossible(?float $home): ?string
     {
         $analyte = $this->column->known();
-        if ($home === null || $analyte === null || $analyte->isPossible($home) || ($this->value->kind === ReportedValue::BELOW && $home >= 0)) {
+        if (
+            $home === null ||
+            $analyte === null ||
+            $analyte->isPossible($home) ||
+            ($this->value->kind === ReportedValue::BELOW && $home >= 0)
+        ) {
             return null;
         }
         $symbol = SoilUnit::named($analyte->homeUnit)->symbol();
 
-        return "{$analyte->name} of {$this->cell}".($symbol === '' ? '' : ' ('.round($home, 3)." {$symbol})")." is not possible in soil; accepted is {$analyte->possible()}.";
+        return "{$analyte->name} of {$this->cell}".
+            ($symbol === '' ? '' : ' ('.round($home, 3)." {$symbol})").
+            " is not possible in soil; accepted is {$analyte->possible()}.";
     }
 }

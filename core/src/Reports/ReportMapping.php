@@ -22,7 +22,17 @@ final readonly class ReportMapping
     /** @throws BadTable */
     public static function understood(ReportTable $table): self
     {
-        return new self(array_map(static fn (ReportColumn $column): ReportColumn => $column->analyte === 'ph' && $column->isResult() && $column->extractant === '' ? $column->with(['extractant' => self::PH_IN]) : $column, ReportReading::of($table)->columns), null);
+        return new self(
+            array_map(
+                static fn (ReportColumn $column): ReportColumn => $column->analyte === 'ph' &&
+                $column->isResult() &&
+                $column->extractant === ''
+                    ? $column->with(['extractant' => self::PH_IN])
+                    : $column,
+                ReportReading::of($table)->columns,
+            ),
+            null,
+        );
     }
 
     /**
@@ -34,12 +44,16 @@ final readonly class ReportMapping
      */
     public static function fromArray(mixed $given, array $names): self
     {
-        $accepted = 'a role for each column, and for each column of results what it measures and in which unit; a bulk density from 0.05 to 2.65 g/cm³';
+        $accepted =
+            'a role for each column, and for each column of results what it measures and in which unit; a bulk density from 0.05 to 2.65 g/cm³';
         if (! is_array($given) || ! is_array($given['columns'] ?? null) || ! array_is_list($given['columns'])) {
             throw BadTable::because('The mapping is not one', $accepted);
         }
         if (count($given['columns']) !== count($names)) {
-            throw BadTable::because('the mapping names '.count($given['columns']).' columns and the file has '.count($names), 'a mapping of this file');
+            throw BadTable::because(
+                'the mapping names '.count($given['columns']).' columns and the file has '.count($names),
+                'a mapping of this file',
+            );
         }
         $density = $given['bulk_density'] ?? null;
         if ($density !== null && ! ((is_int($density) || is_float($density)) && $density >= 0.05 && $density <= 2.65)) {
@@ -71,12 +85,18 @@ final readonly class ReportMapping
     {
         $seen = array_map(static fn (ReportColumn $column): array => array_values($column->toArray()), ReportReading::of($table)->columns);
 
-        return hash('sha256', json_encode([array_map(mb_strtolower(...), $table->columns), $seen], JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE));
+        return hash(
+            'sha256',
+            json_encode([array_map(mb_strtolower(...), $table->columns), $seen], JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE),
+        );
     }
 
     /** @return array{columns: list<array{name: string, role: string, analyte: string|null, form: string, unit: string, extractant: string, instrument: string, confirmed: bool}>, bulk_density: float|null} */
     public function toArray(): array
     {
-        return ['columns' => array_map(static fn (ReportColumn $column): array => $column->toArray(), $this->columns), 'bulk_density' => $this->bulkDensity];
+        return [
+            'columns' => array_map(static fn (ReportColumn $column): array => $column->toArray(), $this->columns),
+            'bulk_density' => $this->bulkDensity,
+        ];
     }
 }

@@ -34,7 +34,10 @@ final readonly class ReportReading
     public static function of(ReportTable $table, ?array $said = null, ?NumberStyle $style = null): self
     {
         if ($said !== null && count($said) !== count($table->columns)) {
-            throw BadTable::because('the mapping names '.count($said).' columns and the file has '.count($table->columns), 'a mapping of this file');
+            throw BadTable::because(
+                'the mapping names '.count($said).' columns and the file has '.count($table->columns),
+                'a mapping of this file',
+            );
         }
         $columns = $said ?? self::understood($table);
 
@@ -53,7 +56,10 @@ final readonly class ReportReading
         $left = [];
         foreach ($this->columns as $i => $column) {
             if ($column->why !== '' && ! $column->confirmed) {
-                $left[] = ['row' => $this->table->isTurned() ? $this->table->lineOf(0, $i) : $this->table->headerRow, 'reason' => $column->why];
+                $left[] = [
+                    'row' => $this->table->isTurned() ? $this->table->lineOf(0, $i) : $this->table->headerRow,
+                    'reason' => $column->why,
+                ];
             }
         }
         foreach ($this->table->rows as $row => $cells) {
@@ -71,7 +77,11 @@ final readonly class ReportReading
     {
         $doubts = [];
         if ($this->style->isMixed()) {
-            $doubts[] = new Doubt('number', 'Both decimal commas and decimal points stand in this file; each number was read by its own mark.', false);
+            $doubts[] = new Doubt(
+                'number',
+                'Both decimal commas and decimal points stand in this file; each number was read by its own mark.',
+                false,
+            );
         }
         if ($this->at(ColumnRole::Sample) === null && $this->at(ColumnRole::LabNumber) === null && $this->at(ColumnRole::Bag) === null) {
             $doubts[] = new Doubt('sample', 'No column says which sample it is; say which one does.', true);
@@ -121,19 +131,36 @@ final readonly class ReportReading
         return $results;
     }
 
-    private function line(int $row, string $sample, string $labNumber, string $depth, ReportColumn $column, string $text, ?DepthLayer $layer, ?Doubt $doubt): ReportLine
-    {
+    private function line(
+        int $row,
+        string $sample,
+        string $labNumber,
+        string $depth,
+        ReportColumn $column,
+        string $text,
+        ?DepthLayer $layer,
+        ?Doubt $doubt,
+    ): ReportLine {
         $value = ReportedValue::read($text, $this->style);
         $doubts = $this->cellDoubts($row, $column, $value, $text);
         if ($value->unit !== '' && $column->isResult()) {
             $read = UnitText::read(trim($value->unit, ' ()'));
             if ($read === null || ($read->unit->kind === 'ph' && $column->known()?->isUnitless() !== true)) {
-                $doubts[] = new Doubt('unit', "row {$row}, \"{$column->name}\": the unit \"{$value->unit}\" of \"{$text}\" is not understood.", true);
+                $doubts[] = new Doubt(
+                    'unit',
+                    "row {$row}, \"{$column->name}\": the unit \"{$value->unit}\" of \"{$text}\" is not understood.",
+                    true,
+                );
             } elseif ($read->unit->code !== $column->unit || $column->unread !== '') {
                 $column = $column->with(['unit' => $read->unit->code, 'unread' => '', 'plainMoles' => $read->plainMoles]);
             }
         }
-        if ($doubt !== null && $column->unit !== '' && $column->isResult() && str_contains('lb/acre lb/1000ft2 lb/100ft2 kg/ha g/m2', $column->unit)) {
+        if (
+            $doubt !== null &&
+            $column->unit !== '' &&
+            $column->isResult() &&
+            str_contains('lb/acre lb/1000ft2 lb/100ft2 kg/ha g/m2', $column->unit)
+        ) {
             $doubts[] = new Doubt('depth', "row {$row}: {$doubt->words}", true);
         }
 
@@ -149,14 +176,18 @@ final readonly class ReportReading
         $shown = mb_substr($text, 0, 60);
         $place = "row {$row}, \"{$column->name}\": ";
         $words = match (true) {
-            $value->kind === ReportedValue::EITHER => str_starts_with($text, '#') ? "\"{$shown}\" is a formula that failed." : "\"{$shown}\" may mean not determined or not detected.",
+            $value->kind === ReportedValue::EITHER => str_starts_with($text, '#')
+                ? "\"{$shown}\" is a formula that failed."
+                : "\"{$shown}\" may mean not determined or not detected.",
             $value->kind === ReportedValue::UNSETTLED => "\"{$shown}\" can be read in two ways, with a decimal comma or with a mark of thousands, and no other cell of the file settles it.",
             $value->kind === ReportedValue::UNREADABLE => "\"{$shown}\" is no result; accepted are numbers, \"<0.5\", ranges, \"trace\", ratings in words, and nothing.",
             $value->marked => "\"{$shown}\" carries a mark of the lab's; see what it says.",
             default => null,
         };
 
-        return $words === null ? [] : [new Doubt('cell', $place.$words, $value->kind === ReportedValue::UNSETTLED || $value->kind === ReportedValue::UNREADABLE)];
+        return $words === null
+            ? []
+            : [new Doubt('cell', $place.$words, $value->kind === ReportedValue::UNSETTLED || $value->kind === ReportedValue::UNREADABLE)];
     }
 
     /**
@@ -178,8 +209,12 @@ final readonly class ReportReading
         return match (true) {
             $filled === [] => 'the row is empty.',
             ReportTable::isNote($first) && (count($filled) <= 2 || $code === '') => '"'.mb_substr($first, 0, 60).'" is a note.',
-            preg_match(self::TOTAL, $code !== '' ? $code : $first) === 1 => '"'.mb_substr($code !== '' ? $code : $first, 0, 60).'" is no sample, but a figure over several.',
-            $isAlone && preg_match('/\S\s+\S+\s+\S/u', $first) === 1 && mb_strlen($first) > 15 => '"'.mb_substr($first, 0, 60).'" is a note.',
+            preg_match(self::TOTAL, $code !== '' ? $code : $first) === 1 => '"'.
+                mb_substr($code !== '' ? $code : $first, 0, 60).
+                '" is no sample, but a figure over several.',
+            $isAlone && preg_match('/\S\s+\S+\s+\S/u', $first) === 1 && mb_strlen($first) > 15 => '"'.
+                mb_substr($first, 0, 60).
+                '" is a note.',
             $code === '' => 'the row does not say which sample it is.',
             $cells === $this->table->names => 'the header again.',
             default => null,
@@ -236,7 +271,13 @@ final readonly class ReportReading
      */
     private static function oneOfEach(array $columns): array
     {
-        $plain = static fn (ReportColumn $column): int => preg_match('/sample|probe|muestra|[ée]chantillon/iu', $column->name) === 1 ? (preg_match('/\b(id|code|no|nr|number|ref\w*)\b|#/i', $column->name) === 1 ? 3 : 2) : (preg_match('/\b(id|code|ref\w*)\b/i', $column->name) === 1 ? 1 : 0);
+        $plain = static fn (ReportColumn $column): int => preg_match('/sample|probe|muestra|[ée]chantillon/iu', $column->name) === 1
+            ? (preg_match('/\b(id|code|no|nr|number|ref\w*)\b|#/i', $column->name) === 1
+                ? 3
+                : 2)
+            : (preg_match('/\b(id|code|ref\w*)\b/i', $column->name) === 1
+                ? 1
+                : 0);
         $best = [];
         foreach ($columns as $i => $column) {
             $role = $column->role;
@@ -268,9 +309,20 @@ final readonly class ReportReading
             }
         }
         foreach ($columns as $i => $column) {
-            $cells = array_filter(array_column(array_slice($table->rows, 0, self::LOOKED_AT), $i), static fn (string $cell): bool => $cell !== '');
-            if ($column->role === ColumnRole::Ignore && $column->why === '' && 2 * count(array_unique($cells)) > count($cells) && $cells !== []) {
-                $columns[$i] = $column->with(['role' => ColumnRole::Sample, 'guessedRole' => 'no column is named as the sample code; this one was taken for it. Is it?']);
+            $cells = array_filter(
+                array_column(array_slice($table->rows, 0, self::LOOKED_AT), $i),
+                static fn (string $cell): bool => $cell !== '',
+            );
+            if (
+                $column->role === ColumnRole::Ignore &&
+                $column->why === '' &&
+                2 * count(array_unique($cells)) > count($cells) &&
+                $cells !== []
+            ) {
+                $columns[$i] = $column->with([
+                    'role' => ColumnRole::Sample,
+                    'guessedRole' => 'no column is named as the sample code; this one was taken for it. Is it?',
+                ]);
 
                 return $columns;
             }
@@ -310,7 +362,10 @@ final readonly class ReportReading
             if ($column->role !== ColumnRole::Ignore || $column->why !== '' || $table->names[$i] === '') {
                 continue;
             }
-            $cells = array_filter(array_column(array_slice($table->rows, 0, self::LOOKED_AT), $i), static fn (string $cell): bool => $cell !== '');
+            $cells = array_filter(
+                array_column(array_slice($table->rows, 0, self::LOOKED_AT), $i),
+                static fn (string $cell): bool => $cell !== '',
+            );
             $numbers = array_filter($cells, static fn (string $cell): bool => preg_match('/^[<>]?\s*[\d.,]+\s*%?$/', $cell) === 1);
             if ($cells !== [] && 2 * count($numbers) > count($cells)) {
                 $columns[$i] = $column->with(['why' => ColumnName::notKnown($column->name)]);
@@ -330,7 +385,12 @@ final readonly class ReportReading
     {
         $at = [];
         foreach ($columns as $i => $column) {
-            if ($column->isResult() && $column->unit === '' && $column->unread === '' && Analytes::get($column->analyte)->group === 'texture') {
+            if (
+                $column->isResult() &&
+                $column->unit === '' &&
+                $column->unread === '' &&
+                Analytes::get($column->analyte)->group === 'texture'
+            ) {
                 $at[$column->analyte] = $i;
             }
         }
@@ -361,7 +421,16 @@ final readonly class ReportReading
      */
     private static function numbers(ReportTable $table, array $columns): \Generator
     {
-        $looked = array_keys(array_filter($columns, static fn (ReportColumn $column): bool => in_array($column->role, [ColumnRole::Result, ColumnRole::Value, ColumnRole::Ignore], true)));
+        $looked = array_keys(
+            array_filter(
+                $columns,
+                static fn (ReportColumn $column): bool => in_array(
+                    $column->role,
+                    [ColumnRole::Result, ColumnRole::Value, ColumnRole::Ignore],
+                    true,
+                ),
+            ),
+        );
         foreach ($table->rows as $cells) {
             foreach ($looked as $i) {
                 yield $cells[$i];

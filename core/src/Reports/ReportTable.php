@@ -25,7 +25,14 @@ final readonly class ReportTable
      * @param array<int, list<string>> $rows by the line of the file; by the column where it was turned
      * @param list<int>|null $columnLines the line of each column, where the table was turned
      */
-    private function __construct(public int $headerRow, public array $names, public array $columns, public array $contexts, public array $rows, private ?array $columnLines) {}
+    private function __construct(
+        public int $headerRow,
+        public array $names,
+        public array $columns,
+        public array $contexts,
+        public array $rows,
+        private ?array $columnLines,
+    ) {}
 
     /**
      * @param non-empty-array<int, list<string>> $records by line
@@ -56,12 +63,17 @@ final readonly class ReportTable
             throw BadTable::because("there is no row below the header in row {$at}", 'a row for each sample or result');
         }
         $names = self::named($records[$at], $continued);
-        [$groups, $titles] = self::above(array_filter($records, static fn (int $row): bool => $row < $at, ARRAY_FILTER_USE_KEY), count($names));
+        [$groups, $titles] = self::above(
+            array_filter($records, static fn (int $row): bool => $row < $at, ARRAY_FILTER_USE_KEY),
+            count($names),
+        );
         $contexts = [];
         foreach (array_keys($names) as $i) {
             $near = array_map(static fn (array $cells): ColumnContext => ColumnContext::ofCell($cells[$i] ?? ''), array_values($continued));
             $over = array_map(static fn (array $cells): ColumnContext => ColumnContext::ofCell($cells[$i] ?? ''), $groups);
-            $contexts[] = array_values(array_filter([...$near, ...$over, ...$titles], static fn (ColumnContext $one): bool => ! $one->isEmpty()));
+            $contexts[] = array_values(
+                array_filter([...$near, ...$over, ...$titles], static fn (ColumnContext $one): bool => ! $one->isEmpty()),
+            );
         }
 
         return new self($at, $names, self::different($names), $contexts, self::fitted($rows, count($names), $at), null);
@@ -96,11 +108,23 @@ final readonly class ReportTable
         [$names, $before] = [[], ''];
         for ($i = 0; $i < $width; $i++) {
             $name = trim((string) preg_replace('/\s+/u', ' ', $header[$i] ?? ''));
-            $under = implode(' ', array_filter(array_map(static fn (array $cells): string => $cells[$i] ?? '', array_values($continued)), static fn (string $cell): bool => $cell !== ''));
+            $under = implode(
+                ' ',
+                array_filter(
+                    array_map(static fn (array $cells): string => $cells[$i] ?? '', array_values($continued)),
+                    static fn (string $cell): bool => $cell !== '',
+                ),
+            );
             $names[] = $name !== '' ? $name : ($under !== '' && $before !== '' ? trim("{$before} {$under}") : '');
             $before = $name !== '' ? $name : $before;
         }
-        while ($names !== [] && end($names) === '' && ($header[count($names) - 1] ?? '') === '' && count($names) > count(array_filter($header, static fn (string $cell): bool => $cell !== '')) && count($names) > count($header)) {
+        while (
+            $names !== [] &&
+            end($names) === '' &&
+            ($header[count($names) - 1] ?? '') === '' &&
+            count($names) > count(array_filter($header, static fn (string $cell): bool => $cell !== '')) &&
+            count($names) > count($header)
+        ) {
             array_pop($names);
         }
 
@@ -145,7 +169,10 @@ final readonly class ReportTable
                 continue;
             }
             if ($count > $width && implode('', array_slice($cells, $width)) !== '' && ! self::isNote(implode('', $cells))) {
-                throw BadTable::because("row {$row} has {$count} cells and the header in row {$at} has {$width}", 'rows as wide as the header; a comma inside a cell needs quotes around it');
+                throw BadTable::because(
+                    "row {$row} has {$count} cells and the header in row {$at} has {$width}",
+                    'rows as wide as the header; a comma inside a cell needs quotes around it',
+                );
             }
             $rows[$row] = $count > $width ? array_slice($cells, 0, $width) : array_pad($cells, $width, '');
         }
@@ -163,7 +190,12 @@ final readonly class ReportTable
         $looked = array_slice($records, 0, self::TURNED_LOOKS_AT, true);
         $inRow = 0;
         foreach (array_slice($looked, 0, 40, true) as $cells) {
-            $roles = array_map(static fn (string $cell): ColumnRole => $cell === '' || mb_strlen($cell) > 120 ? ColumnRole::Ignore : ColumnName::read($cell)->role, $cells);
+            $roles = array_map(
+                static fn (string $cell): ColumnRole => $cell === '' || mb_strlen($cell) > 120
+                    ? ColumnRole::Ignore
+                    : ColumnName::read($cell)->role,
+                $cells,
+            );
             if (in_array(ColumnRole::Analyte, $roles, true) && in_array(ColumnRole::Value, $roles, true)) {
                 return null;
             }
@@ -175,7 +207,11 @@ final readonly class ReportTable
         }
         foreach ([0, 1, 2] as $c) {
             $named = array_filter($looked, static fn (array $cells): bool => ($cells[$c] ?? '') !== '' && mb_strlen($cells[$c]) <= 120);
-            $results = array_filter($named, static fn (array $cells): bool => ColumnName::read($cells[$c])->role === ColumnRole::Result && count(array_filter($cells, static fn (string $cell): bool => $cell !== '')) > 1);
+            $results = array_filter(
+                $named,
+                static fn (array $cells): bool => ColumnName::read($cells[$c])->role === ColumnRole::Result &&
+                    count(array_filter($cells, static fn (string $cell): bool => $cell !== '')) > 1,
+            );
             if (count($results) < 2 || count($results) <= $inRow || 2 * count($results) < count($named) - 3) {
                 continue;
             }
@@ -194,7 +230,12 @@ final readonly class ReportTable
         $codes = null;
         foreach ($records as $row => $cells) {
             $beside = count(array_filter(array_slice($cells, $c + 1), static fn (string $cell): bool => $cell !== ''));
-            if ($beside > 0 && ($cells[$c] ?? '') !== '' && mb_strlen($cells[$c]) <= 120 && ColumnName::read($cells[$c])->role === ColumnRole::Sample) {
+            if (
+                $beside > 0 &&
+                ($cells[$c] ?? '') !== '' &&
+                mb_strlen($cells[$c]) <= 120 &&
+                ColumnName::read($cells[$c])->role === ColumnRole::Sample
+            ) {
                 return $row;
             }
             $codes = $row < $first && $beside > 0 ? $row : $codes;
@@ -207,7 +248,11 @@ final readonly class ReportTable
     private static function turn(array $records, int $c, int $codes): ?self
     {
         $header = $records[$codes];
-        $body = array_filter($records, static fn (array $cells, int $row): bool => $row > $codes && ($cells[$c] ?? '') !== '', ARRAY_FILTER_USE_BOTH);
+        $body = array_filter(
+            $records,
+            static fn (array $cells, int $row): bool => $row > $codes && ($cells[$c] ?? '') !== '',
+            ARRAY_FILTER_USE_BOTH,
+        );
         $titles = [];
         foreach ($records as $row => $cells) {
             if ($row < $codes) {
@@ -218,10 +263,21 @@ final readonly class ReportTable
         [$samples, $about] = [[], []];
         for ($j = 0; $j < $width; $j++) {
             $code = $header[$j] ?? '';
-            $cells = array_filter(array_map(static fn (array $one): string => $one[$j] ?? '', $body), static fn (string $cell): bool => $cell !== '');
+            $cells = array_filter(
+                array_map(static fn (array $one): string => $one[$j] ?? '', $body),
+                static fn (string $cell): bool => $cell !== '',
+            );
             $role = $code === '' ? null : ColumnName::read($code)->role;
-            $units = count(array_filter($cells, static fn (string $cell): bool => HeaderRows::isUnit($cell) || ColumnContext::ofCell($cell)->isUnderstood()));
-            if ($j !== $c && ($role === ColumnRole::Unit || $role === ColumnRole::Extractant || ($cells !== [] && 2 * $units > count($cells)))) {
+            $units = count(
+                array_filter(
+                    $cells,
+                    static fn (string $cell): bool => HeaderRows::isUnit($cell) || ColumnContext::ofCell($cell)->isUnderstood(),
+                ),
+            );
+            if (
+                $j !== $c &&
+                ($role === ColumnRole::Unit || $role === ColumnRole::Extractant || ($cells !== [] && 2 * $units > count($cells)))
+            ) {
                 $about[] = $j;
             } elseif ($j !== $c && $j > $c && $cells !== []) {
                 $samples[] = $j;

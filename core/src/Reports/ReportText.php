@@ -20,7 +20,12 @@ final readonly class ReportText
     private const LOOKED_AT = 40;
 
     /** @param non-empty-array<int, list<string>> $records by the line of the file, from 1 */
-    private function __construct(public string $charset, public string $delimiter, public array $records, public bool $isInterchange = false) {}
+    private function __construct(
+        public string $charset,
+        public string $delimiter,
+        public array $records,
+        public bool $isInterchange = false,
+    ) {}
 
     /** @throws BadTable */
     public static function read(string $bytes): self
@@ -46,7 +51,9 @@ final readonly class ReportText
      */
     public static function ofRecords(array $records, string $charset = 'UTF-8', string $delimiter = ''): self
     {
-        return $records === [] ? throw BadTable::because('the file holds no row with anything in it', 'a header and a row for each sample or result') : new self($charset, $delimiter, $records);
+        return $records === []
+            ? throw BadTable::because('the file holds no row with anything in it', 'a header and a row for each sample or result')
+            : new self($charset, $delimiter, $records);
     }
 
     /** The character set by its usual name. */
@@ -62,9 +69,17 @@ final readonly class ReportText
      */
     private static function decoded(string $bytes): array
     {
-        foreach (['PK' => 'a zipped file, as workbooks (.xlsx) are', "\xD0\xCF\x11\xE0" => 'an old binary workbook (.xls)', '%PDF' => 'a PDF'] as $mark => $what) {
-            if (str_starts_with($bytes, $mark) && preg_match('/[\x00-\x08]/', substr($bytes, 0, 200)) === 1 || str_starts_with($bytes, $mark) && $mark !== 'PK') {
-                throw BadTable::because("the file is no text: it is {$what}", 'CSV as text; save the sheet as CSV, or choose the workbook on the page');
+        foreach (
+            ['PK' => 'a zipped file, as workbooks (.xlsx) are', "\xD0\xCF\x11\xE0" => 'an old binary workbook (.xls)', '%PDF' => 'a PDF'] as $mark => $what
+        ) {
+            if (
+                (str_starts_with($bytes, $mark) && preg_match('/[\x00-\x08]/', substr($bytes, 0, 200)) === 1) ||
+                (str_starts_with($bytes, $mark) && $mark !== 'PK')
+            ) {
+                throw BadTable::because(
+                    "the file is no text: it is {$what}",
+                    'CSV as text; save the sheet as CSV, or choose the workbook on the page',
+                );
             }
         }
         foreach (["\xEF\xBB\xBF" => 'UTF-8', "\xFF\xFE" => 'UTF-16LE', "\xFE\xFF" => 'UTF-16BE'] as $mark => $charset) {
@@ -75,7 +90,10 @@ final readonly class ReportText
             }
         }
         $start = substr($bytes, 0, 200);
-        if (preg_match('/^(?:[\x09\x0A\x0D\x20-\x7E]\x00){4,}/', $start) === 1 || preg_match('/^(?:\x00[\x09\x0A\x0D\x20-\x7E]){4,}/', $start) === 1) {
+        if (
+            preg_match('/^(?:[\x09\x0A\x0D\x20-\x7E]\x00){4,}/', $start) === 1 ||
+            preg_match('/^(?:\x00[\x09\x0A\x0D\x20-\x7E]){4,}/', $start) === 1
+        ) {
             $charset = $start[0] === "\x00" ? 'UTF-16BE' : 'UTF-16LE';
 
             return [self::printable((string) mb_convert_encoding($bytes, 'UTF-8', $charset)), $charset];
@@ -105,20 +123,32 @@ final readonly class ReportText
      */
     private static function delimiter(string $text): string
     {
-        $lines = array_slice(array_filter(explode("\n", $text, 400), static fn (string $line): bool => trim($line) !== ''), 0, self::LOOKED_AT);
+        $lines = array_slice(
+            array_filter(explode("\n", $text, 400), static fn (string $line): bool => trim($line) !== ''),
+            0,
+            self::LOOKED_AT,
+        );
         $head = implode("\n", $lines);
         $best = [[-1, -1.0], ','];
         foreach (self::DELIMITERS as $delimiter) {
             if (! str_contains($head, $delimiter)) {
                 continue;
             }
-            $counts = array_map(static fn (string $line): int => substr_count((string) preg_replace('/"[^"]*"/', '', $line), $delimiter), array_values($lines));
+            $counts = array_map(
+                static fn (string $line): int => substr_count((string) preg_replace('/"[^"]*"/', '', $line), $delimiter),
+                array_values($lines),
+            );
             sort($counts);
             $middle = $counts[intdiv(count($counts), 2)] ?? 0;
             $alike = count(array_filter($counts, static fn (int $count): bool => $count === $middle));
             $named = 0;
             foreach ($lines as $line) {
-                $named = max($named, count(array_filter(explode($delimiter, str_replace('"', '', mb_substr($line, 0, 20_000))), HeaderRows::isUnderstood(...))));
+                $named = max(
+                    $named,
+                    count(
+                        array_filter(explode($delimiter, str_replace('"', '', mb_substr($line, 0, 20_000))), HeaderRows::isUnderstood(...)),
+                    ),
+                );
             }
             $score = [$named, (float) $middle * $alike];
             $best = $score > $best[0] ? [$score, $delimiter] : $best;

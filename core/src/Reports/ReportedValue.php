@@ -38,7 +38,14 @@ final readonly class ReportedValue
 
     public const UNREADABLE = 'unreadable';
 
-    private function __construct(public string $kind, public ?float $number = null, public ?float $upper = null, public string $words = '', public string $unit = '', public bool $marked = false) {}
+    private function __construct(
+        public string $kind,
+        public ?float $number = null,
+        public ?float $upper = null,
+        public string $words = '',
+        public string $unit = '',
+        public bool $marked = false,
+    ) {}
 
     public static function read(string $cell, NumberStyle $style): self
     {
@@ -87,7 +94,9 @@ final readonly class ReportedValue
             [$from, $to] = [$style->parse($m[1]), $style->parse($m[2])];
             $isRange = $from !== null && $to !== null && $from <= $to;
 
-            return $isRange ? new self(self::RANGE, $from, $to, unit: self::unit(trim($m[3]))) : new self($style->isUnsettled($m[1]) || $style->isUnsettled($m[2]) ? self::UNSETTLED : self::UNREADABLE, words: $text);
+            return $isRange
+                ? new self(self::RANGE, $from, $to, unit: self::unit(trim($m[3])))
+                : new self($style->isUnsettled($m[1]) || $style->isUnsettled($m[2]) ? self::UNSETTLED : self::UNREADABLE, words: $text);
         }
         if (preg_match("/^({$number}){$unit}$/iu", $text, $m) === 1) {
             return self::settled(self::NUMBER, $text, $style, $m[1], null, trim($m[2]), $m[3] !== '');
@@ -96,14 +105,23 @@ final readonly class ReportedValue
         return new self(self::UNREADABLE, words: mb_substr($text, 0, 60));
     }
 
-    private static function settled(string $kind, string $text, NumberStyle $style, string $digits, ?float $upper, string $unit, bool $marked): self
-    {
+    private static function settled(
+        string $kind,
+        string $text,
+        NumberStyle $style,
+        string $digits,
+        ?float $upper,
+        string $unit,
+        bool $marked,
+    ): self {
         if ($style->isUnsettled($digits)) {
             return new self(self::UNSETTLED, words: $text);
         }
         $value = $style->parse($digits);
 
-        return $value === null ? new self(self::UNREADABLE, words: mb_substr($text, 0, 60)) : new self($kind, $value, $upper, unit: self::unit($unit), marked: $marked);
+        return $value === null
+            ? new self(self::UNREADABLE, words: mb_substr($text, 0, 60))
+            : new self($kind, $value, $upper, unit: self::unit($unit), marked: $marked);
     }
 
     /** A rating beside its number, as in "45 H" or "45 (high)", is no unit. */

@@ -52,6 +52,12 @@ final class RowLayers
     {
         $layer = LayerText::read($text, $this->unit);
 
-        return [$layer, $text, $layer !== null ? null : new Doubt('depth', "the depth \"{$text}\" is no layer with a unit; say inches or centimetres, as in 0-6 in.", true)];
+        return [
+            $layer,
+            $text,
+            $layer !== null
+                ? null
+                : new Doubt('depth', "the depth \"{$text}\" is no layer with a unit; say inches or centimetres, as in 0-6 in.", true),
+        ];
     }
 }

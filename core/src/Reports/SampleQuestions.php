@@ -35,7 +35,13 @@ final class SampleQuestions
         self::buffers($results, $firsts, $ask, self::number($rules['buffer_only_below_ph']));
         $om = $firsts['om'] ?? null;
         if ($om !== null && $om[1] > self::number($rules['organic_om']) && $om[1] <= 100) {
-            $ask('organic', 'organic matter of '.self::shown($om[1]).' % is an organic soil: tables for mineral soils, lime among them, do not apply.', [$om[0]]);
+            $ask(
+                'organic',
+                'organic matter of '.
+                    self::shown($om[1]).
+                    ' % is an organic soil: tables for mineral soils, lime among them, do not apply.',
+                [$om[0]],
+            );
         }
 
         return $questions;
@@ -50,7 +56,13 @@ final class SampleQuestions
         foreach ($results as $series => ['analyte' => $code, 'value' => $value]) {
             $analyte = Analytes::find($code);
             if ($analyte !== null && ! $analyte->isPossible($value)) {
-                $ask('range', "{$series} of ".self::shown($value)." lies outside of what soil can give ({$analyte->low} to {$analyte->high}); is the unit right?", [$series]);
+                $ask(
+                    'range',
+                    "{$series} of ".
+                        self::shown($value).
+                        " lies outside of what soil can give ({$analyte->low} to {$analyte->high}); is the unit right?",
+                    [$series],
+                );
             }
         }
     }
@@ -88,7 +100,15 @@ final class SampleQuestions
             $sum += $ppm / self::ppmPerCmol($results[$series]['analyte']);
         }
         if ($sum > (1 + $over) * $cec[1]) {
-            $ask('cations', 'the bases add up to '.self::shown($sum).' cmol/kg and the exchange capacity is '.self::shown($cec[1]).': free lime, salts, or a slip of unit?', [...array_column($bases, 0), $cec[0]]);
+            $ask(
+                'cations',
+                'the bases add up to '.
+                    self::shown($sum).
+                    ' cmol/kg and the exchange capacity is '.
+                    self::shown($cec[1]).
+                    ': free lime, salts, or a slip of unit?',
+                [...array_column($bases, 0), $cec[0]],
+            );
         }
     }
 
@@ -100,15 +120,31 @@ final class SampleQuestions
      */
     private static function saturations(array $firsts, callable $ask, float $most, float $off): void
     {
-        $shares = array_filter(array_map(static fn (string $base): ?array => $firsts["{$base}_sat"] ?? null, ['k' => 'k', 'ca' => 'ca', 'mg' => 'mg', 'na' => 'na', 'h' => 'h']));
+        $shares = array_filter(
+            array_map(static fn (string $base): ?array => $firsts["{$base}_sat"] ?? null, [
+                'k' => 'k',
+                'ca' => 'ca',
+                'mg' => 'mg',
+                'na' => 'na',
+                'h' => 'h',
+            ]),
+        );
         $sum = array_sum(array_column($shares, 1));
         if ($sum > $most) {
-            $ask('cations', 'the saturations add up to '.self::shown($sum).' %, more than the whole.', array_values(array_column($shares, 0)));
+            $ask(
+                'cations',
+                'the saturations add up to '.self::shown($sum).' %, more than the whole.',
+                array_values(array_column($shares, 0)),
+            );
         }
         $whole = $firsts['base_sat'] ?? null;
         $bases = array_sum(array_column(array_diff_key($shares, ['h' => true]), 1));
         if ($whole !== null && isset($shares['ca'], $shares['mg'], $shares['k']) && abs($whole[1] - $bases) > $off) {
-            $ask('cations', 'the base saturation is given as '.self::shown($whole[1]).' % and its bases add up to '.self::shown($bases).' %.', [$whole[0], ...array_values(array_column($shares, 0))]);
+            $ask(
+                'cations',
+                'the base saturation is given as '.self::shown($whole[1]).' % and its bases add up to '.self::shown($bases).' %.',
+                [$whole[0], ...array_values(array_column($shares, 0))],
+            );
         }
         $cec = $firsts['cec'] ?? null;
         foreach (array_diff_key($shares, ['h' => true]) as $base => [$series, $share]) {
@@ -116,9 +152,18 @@ final class SampleQuestions
             if ($cec === null || $cec[1] <= 0 || $found === null) {
                 continue;
             }
-            $computed = 100 * $found[1] / self::ppmPerCmol($base) / $cec[1];
+            $computed = (100 * $found[1]) / self::ppmPerCmol($base) / $cec[1];
             if (abs($computed - $share) > $off) {
-                $ask('cations', ucfirst($base).' fills '.self::shown($share).' % of the exchange capacity by the report, and '.self::shown($computed).' % by its own amount and capacity.', [$series, $found[0], $cec[0]]);
+                $ask(
+                    'cations',
+                    ucfirst($base).
+                        ' fills '.
+                        self::shown($share).
+                        ' % of the exchange capacity by the report, and '.
+                        self::shown($computed).
+                        ' % by its own amount and capacity.',
+                    [$series, $found[0], $cec[0]],
+                );
             }
         }
     }
@@ -139,9 +184,20 @@ final class SampleQuestions
                 continue;
             }
             if ($ph[1] >= $acidBelow) {
-                $ask('buffer', 'a buffer pH is given at pH '.self::shown($ph[1]).', where there is no acidity to measure.', [$series, $ph[0]]);
+                $ask('buffer', 'a buffer pH is given at pH '.self::shown($ph[1]).', where there is no acidity to measure.', [
+                    $series,
+                    $ph[0],
+                ]);
             } elseif ($buffer < $ph[1] && $ph[1] < 6.2) {
-                $ask('buffer', 'the buffer pH of '.self::shown($buffer).' lies below the pH of '.self::shown($ph[1]).'; were the columns exchanged?', [$series, $ph[0]]);
+                $ask(
+                    'buffer',
+                    'the buffer pH of '.
+                        self::shown($buffer).
+                        ' lies below the pH of '.
+                        self::shown($ph[1]).
+                        '; were the columns exchanged?',
+                    [$series, $ph[0]],
+                );
             }
         }
     }

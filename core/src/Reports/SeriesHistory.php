@@ -21,7 +21,14 @@ use HonestCore\Table\RuleTable;
  */
 final readonly class SeriesHistory
 {
-    private function __construct(public string $analyte, public int $n, public float $mean, public float $sd, private bool $logs, private float $farZ) {}
+    private function __construct(
+        public string $analyte,
+        public int $n,
+        public float $mean,
+        public float $sd,
+        private bool $logs,
+        private float $farZ,
+    ) {}
 
     /**
      * @param list<float> $values

@@ -19,7 +19,7 @@ use HonestCore\Statistics\StudentT;
  */
 final readonly class DressingResponse
 {
-    private const POWER = 0.80;
+    private const POWER = 0.8;
 
     /**
      * @param array{float, float}|null $interval
@@ -60,8 +60,18 @@ final readonly class DressingResponse
         $interval = $se === null || $two === null ? null : [$difference - $two * $se, $difference + $two * $se];
 
         return new self(
-            count($plots->treated), count($plots->control), $t, $c, $difference, $se, $df, $interval, $se === null || $two === null ? null : $two * $se, $se === null || $two === null ? null : ($two + $quantile(self::POWER)) * $se,
-            $word = self::word($plots, $difference, $interval, $expected), self::reasons($word, $plots, $se, $u),
+            count($plots->treated),
+            count($plots->control),
+            $t,
+            $c,
+            $difference,
+            $se,
+            $df,
+            $interval,
+            $se === null || $two === null ? null : $two * $se,
+            $se === null || $two === null ? null : ($two + $quantile(self::POWER)) * $se,
+            ($word = self::word($plots, $difference, $interval, $expected)),
+            self::reasons($word, $plots, $se, $u),
         );
     }
 
@@ -80,7 +90,10 @@ final readonly class DressingResponse
         if ($nT < 2 || $nC < 2) {
             return [$u === null ? null : $u * sqrt(2 / $nT + 2 / $nC), null];
         }
-        [$a, $b] = [(Spread::standardDeviation($plots->treated) ?? 0.0) ** 2 / $nT, (Spread::standardDeviation($plots->control === [] ? [0.0] : $plots->control) ?? 0.0) ** 2 / $nC];
+        [$a, $b] = [
+            (Spread::standardDeviation($plots->treated) ?? 0.0) ** 2 / $nT,
+            (Spread::standardDeviation($plots->control === [] ? [0.0] : $plots->control) ?? 0.0) ** 2 / $nC,
+        ];
 
         return $a + $b > 0 ? [sqrt($a + $b), ($a + $b) ** 2 / ($a ** 2 / ($nT - 1) + $b ** 2 / ($nC - 1))] : [null, null];
     }
@@ -110,21 +123,31 @@ final readonly class DressingResponse
     /** @return list<string> */
     private static function reasons(string $word, PlotChanges $plots, ?float $se, ?float $u): array
     {
-        return array_keys(array_filter([
-            'There is no control: what the season or the irrigation did stands in the change too.' => $word === 'no_control',
-            'The plots leave no spread to rest on.' => $se === null && (count($plots->treated) > 1 && count($plots->control) !== 1),
-            'One plot in a group needs the standard uncertainty of a result.' => $se === null && $u === null && (count($plots->treated) === 1 || count($plots->control) === 1),
-            'With one plot in a group the interval rests on the uncertainty given, not on the plots.' => $se !== null && $u !== null && (count($plots->treated) === 1 || count($plots->control) === 1),
-            'Both nothing and what was expected lie within the interval: more plots or surer results are needed.' => $word === 'cannot_tell' && $se !== null,
-        ]));
+        return array_keys(
+            array_filter([
+                'There is no control: what the season or the irrigation did stands in the change too.' => $word === 'no_control',
+                'The plots leave no spread to rest on.' => $se === null && (count($plots->treated) > 1 && count($plots->control) !== 1),
+                'One plot in a group needs the standard uncertainty of a result.' => $se === null && $u === null && (count($plots->treated) === 1 || count($plots->control) === 1),
+                'With one plot in a group the interval rests on the uncertainty given, not on the plots.' => $se !== null && $u !== null && (count($plots->treated) === 1 || count($plots->control) === 1),
+                'Both nothing and what was expected lie within the interval: more plots or surer results are needed.' => $word === 'cannot_tell' && $se !== null,
+            ]),
+        );
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
         return [
-            'plots' => ['treated' => $this->treated, 'control' => $this->control], 'change' => ['treated' => $this->treatedChange, 'control' => $this->controlChange], 'difference' => $this->difference,
-            'se' => $this->se, 'df' => $this->df, 'interval' => $this->interval, 'smallest_seen' => $this->smallestSeen, 'smallest_with_power' => $this->smallestWithPower, 'word' => $this->word, 'reasons' => $this->reasons,
+            'plots' => ['treated' => $this->treated, 'control' => $this->control],
+            'change' => ['treated' => $this->treatedChange, 'control' => $this->controlChange],
+            'difference' => $this->difference,
+            'se' => $this->se,
+            'df' => $this->df,
+            'interval' => $this->interval,
+            'smallest_seen' => $this->smallestSeen,
+            'smallest_with_power' => $this->smallestWithPower,
+            'word' => $this->word,
+            'reasons' => $this->reasons,
         ];
     }
 }

@@ -37,16 +37,24 @@ final readonly class PlotChanges
             }
             $plot = trim($cells['plot']);
             if ($plot === '' || isset($seen["{$group} {$plot}"])) {
-                throw BadRow::at($row, $plot === '' ? 'plot is empty' : "plot {$plot} stands twice among the {$group}", 'each plot once in its group');
+                throw BadRow::at(
+                    $row,
+                    $plot === '' ? 'plot is empty' : "plot {$plot} stands twice among the {$group}",
+                    'each plot once in its group',
+                );
             }
             $seen["{$group} {$plot}"] = true;
             $values = [];
             foreach (['before', 'after'] as $column) {
-                $values[] = Number::parse($cells[$column]) ?? throw BadRow::at($row, "{$column} is \"{$cells[$column]}\"", 'a number with a decimal point');
+                $values[] =
+                    Number::parse($cells[$column]) ??
+                    throw BadRow::at($row, "{$column} is \"{$cells[$column]}\"", 'a number with a decimal point');
             }
             $changes[$group][] = $values[1] - $values[0];
         }
 
-        return $changes['treated'] === [] ? throw BadTable::because('no plot was treated', 'at least one row of the group treated') : new self($changes['treated'], $changes['control']);
+        return $changes['treated'] === []
+            ? throw BadTable::because('no plot was treated', 'at least one row of the group treated')
+            : new self($changes['treated'], $changes['control']);
     }
 }

@@ -58,17 +58,32 @@ final readonly class AreaFacts
             $given = array_values(array_unique(array_filter((array) ($facts[$list] ?? []), is_string(...))));
             $odd = array_diff($given, $known);
             if ($odd !== []) {
-                throw new ValueOutOfRange("\"{$odd[array_key_first($odd)]}\" is not in the list of {$list}; accepted are ".implode(', ', $known).'.');
+                throw new ValueOutOfRange(
+                    "\"{$odd[array_key_first($odd)]}\" is not in the list of {$list}; accepted are ".implode(', ', $known).'.',
+                );
             }
             $lists[] = array_values(array_intersect(array_map(strval(...), $known), $given));
         }
-        $text = static fn (string $key): string => is_string($facts[$key] ?? null) ? mb_substr(trim($facts[$key]), 0, self::LONGEST_TEXT) : '';
+        $text = static fn (string $key): string => is_string($facts[$key] ?? null)
+            ? mb_substr(trim($facts[$key]), 0, self::LONGEST_TEXT)
+            : '';
         $is = static fn (string $key): bool => ($facts[$key] ?? false) === true;
 
         return new self(
-            $lists[0], $lists[1], $lists[2], $text('colour'), $text('crops_now'), $text('crops_wanted'), $is('irrigated'), $is('old_paint'), $is('industry'),
+            $lists[0],
+            $lists[1],
+            $lists[2],
+            $text('colour'),
+            $text('crops_now'),
+            $text('crops_wanted'),
+            $is('irrigated'),
+            $is('old_paint'),
+            $is('industry'),
             array_map(self::event(...), array_values(array_filter((array) ($facts['events'] ?? []), is_array(...)))),
-            array_map(static fn (string $reason): string => mb_substr($reason, 0, self::LONGEST_TEXT), array_slice(array_values(array_filter((array) ($facts['joined'] ?? []), is_string(...))), 0, self::MOST_REASONS)),
+            array_map(
+                static fn (string $reason): string => mb_substr($reason, 0, self::LONGEST_TEXT),
+                array_slice(array_values(array_filter((array) ($facts['joined'] ?? []), is_string(...))), 0, self::MOST_REASONS),
+            ),
         );
     }
 
@@ -88,9 +103,17 @@ final readonly class AreaFacts
     public function toArray(): array
     {
         return [
-            'surfaces' => $this->surfaces, 'slopes' => $this->slopes, 'textures' => $this->textures, 'colour' => $this->colour,
-            'crops_now' => $this->cropsNow, 'crops_wanted' => $this->cropsWanted, 'irrigated' => $this->irrigated,
-            'old_paint' => $this->oldPaint, 'industry' => $this->industry, 'events' => $this->events, 'joined' => $this->joined,
+            'surfaces' => $this->surfaces,
+            'slopes' => $this->slopes,
+            'textures' => $this->textures,
+            'colour' => $this->colour,
+            'crops_now' => $this->cropsNow,
+            'crops_wanted' => $this->cropsWanted,
+            'irrigated' => $this->irrigated,
+            'old_paint' => $this->oldPaint,
+            'industry' => $this->industry,
+            'events' => $this->events,
+            'joined' => $this->joined,
         ];
     }
 
@@ -113,12 +136,21 @@ final readonly class AreaFacts
         $kind = is_string($event['kind'] ?? null) ? $event['kind'] : '';
         $on = is_string($event['on'] ?? null) ? trim($event['on']) : '';
         if (! is_array($kinds) || ! isset($kinds[$kind])) {
-            throw new ValueOutOfRange("\"{$kind}\" is no event; accepted are ".implode(', ', is_array($kinds) ? array_keys($kinds) : []).'.');
+            throw new ValueOutOfRange(
+                "\"{$kind}\" is no event; accepted are ".implode(', ', is_array($kinds) ? array_keys($kinds) : []).'.',
+            );
         }
         if (! self::isDate($on)) {
-            throw new ValueOutOfRange("The date of {$kind} is \"{$on}\"; accepted are a year from 1900 to 2200, a month as 2024-05 or a day as 2024-05-17.");
+            throw new ValueOutOfRange(
+                "The date of {$kind} is \"{$on}\"; accepted are a year from 1900 to 2200, a month as 2024-05 or a day as 2024-05-17.",
+            );
         }
 
-        return ['kind' => $kind, 'on' => $on, 'part' => ($event['part'] ?? false) === true, 'note' => is_string($event['note'] ?? null) ? mb_substr($event['note'], 0, self::LONGEST_TEXT) : ''];
+        return [
+            'kind' => $kind,
+            'on' => $on,
+            'part' => ($event['part'] ?? false) === true,
+            'note' => is_string($event['note'] ?? null) ? mb_substr($event['note'], 0, self::LONGEST_TEXT) : '',
+        ];
     }
 }

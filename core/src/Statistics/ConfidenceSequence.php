@@ -46,7 +46,11 @@ final class ConfidenceSequence
     /** Fewest further trials, all hits, after which the lower bound reaches a share below 1. */
     public static function furtherHits(float $hits, float $trials, float $share, float $confidence): int
     {
-        return Fewest::from(0, static fn (int $more): bool => $trials + $more > 0 && self::lower($hits + $more, $trials + $more, $confidence) >= $share - BinomialBound::REACHED);
+        return Fewest::from(
+            0,
+            static fn (int $more): bool => $trials + $more > 0 &&
+                self::lower($hits + $more, $trials + $more, $confidence) >= $share - BinomialBound::REACHED,
+        );
     }
 
     /**
@@ -60,6 +64,12 @@ final class ConfidenceSequence
         // The part of the beta distribution above the share, by its mirror, which is exact where that part is small.
         $above = IncompleteBeta::logOf($b, $a, 1 - $share);
 
-        return $above + LogGamma::of($a) + LogGamma::of($b) - LogGamma::of($a + $b) - log1p(-$share) - $hits * log($share) - ($trials - $hits) * log1p(-$share);
+        return $above +
+            LogGamma::of($a) +
+            LogGamma::of($b) -
+            LogGamma::of($a + $b) -
+            log1p(-$share) -
+            $hits * log($share) -
+            ($trials - $hits) * log1p(-$share);
     }
 }

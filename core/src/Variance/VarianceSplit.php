@@ -28,7 +28,15 @@ final readonly class VarianceSplit
      * @param array{between: float|null, sampling: float|null, analysis: float|null} $share
      * @param list<string> $reasons
      */
-    private function __construct(public int $targets, public array $classical, public array $robust, public ?array $measurementInterval, public array $share, public ?float $expandedRelative, public array $reasons) {}
+    private function __construct(
+        public int $targets,
+        public array $classical,
+        public array $robust,
+        public ?array $measurementInterval,
+        public array $share,
+        public ?float $expandedRelative,
+        public array $reasons,
+    ) {}
 
     public static function of(NestedDesign $design): self
     {
@@ -50,15 +58,27 @@ final readonly class VarianceSplit
         $part = static fn (string $name): ?float => $total <= 0.0 ? null : $robust["sd_{$name}"] ** 2 / $total;
 
         return new self(
-            count($design->targets), $classical, $robust, self::measurementInterval($design), ['between' => $part('between'), 'sampling' => $part('sampling'), 'analysis' => $part('analysis')],
-            $robust['mean'] > 0.0 ? 2 * $robust['sd_measurement'] / $robust['mean'] : null, $reasons,
+            count($design->targets),
+            $classical,
+            $robust,
+            self::measurementInterval($design),
+            ['between' => $part('between'), 'sampling' => $part('sampling'), 'analysis' => $part('analysis')],
+            $robust['mean'] > 0.0 ? (2 * $robust['sd_measurement']) / $robust['mean'] : null,
+            $reasons,
         );
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['targets' => $this->targets, 'classical' => [...$this->classical, 'sd_measurement_ci' => $this->measurementInterval], 'robust' => $this->robust, 'share' => $this->share, 'expanded_relative_uncertainty' => $this->expandedRelative, 'reasons' => $this->reasons];
+        return [
+            'targets' => $this->targets,
+            'classical' => [...$this->classical, 'sd_measurement_ci' => $this->measurementInterval],
+            'robust' => $this->robust,
+            'share' => $this->share,
+            'expanded_relative_uncertainty' => $this->expandedRelative,
+            'reasons' => $this->reasons,
+        ];
     }
 
     /** @return array{Parts, list<string>} with what came out below 0 */
@@ -70,7 +90,9 @@ final readonly class VarianceSplit
             $samples[] = [Spread::mean($a), Spread::mean($b)];
             $targets[] = (Spread::mean($a) + Spread::mean($b)) / 2;
         }
-        $pooled = static fn (array $pairs): float => array_sum(array_map(static fn (array $pair): float => ($pair[0] - $pair[1]) ** 2 / 2, $pairs)) / count($pairs);
+        $pooled = static fn (array $pairs): float => array_sum(
+            array_map(static fn (array $pair): float => ($pair[0] - $pair[1]) ** 2 / 2, $pairs),
+        ) / count($pairs);
 
         return self::parts(Spread::mean($targets), $pooled($analyses), $pooled($samples), (float) Spread::standardDeviation($targets) ** 2);
     }
@@ -86,17 +108,21 @@ final readonly class VarianceSplit
         $k = count($design->targets);
         [$ofSamples, $ofAnalyses] = [0.0, 0.0];
         foreach ($design->targets as [$a, $b]) {
-            $ofSamples += Spread::sumOfSquares([Spread::mean($a), Spread::mean($b)]) * 2 / $k;
+            $ofSamples += (Spread::sumOfSquares([Spread::mean($a), Spread::mean($b)]) * 2) / $k;
             $ofAnalyses += (Spread::sumOfSquares($a) + Spread::sumOfSquares($b)) / (2 * $k);
         }
         if ($ofSamples <= 0.0 && $ofAnalyses <= 0.0) {
             return null;
         }
-        [$variance, $degrees] = $ofSamples < $ofAnalyses
-            ? [$ofAnalyses, 2.0 * $k]
-            : [($ofSamples + $ofAnalyses) / 2, ($ofSamples + $ofAnalyses) ** 2 / ($ofSamples ** 2 / $k + $ofAnalyses ** 2 / (2 * $k))];
+        [$variance, $degrees] =
+            $ofSamples < $ofAnalyses
+                ? [$ofAnalyses, 2.0 * $k]
+                : [($ofSamples + $ofAnalyses) / 2, ($ofSamples + $ofAnalyses) ** 2 / ($ofSamples ** 2 / $k + $ofAnalyses ** 2 / (2 * $k))];
 
-        return [sqrt($variance * $degrees / ChiSquare::quantile(0.975, $degrees)), sqrt($variance * $degrees / ChiSquare::quantile(0.025, $degrees))];
+        return [
+            sqrt(($variance * $degrees) / ChiSquare::quantile(0.975, $degrees)),
+            sqrt(($variance * $degrees) / ChiSquare::quantile(0.025, $degrees)),
+        ];
     }
 
     /** @return array{Parts, list<string>} */
@@ -123,9 +149,18 @@ final readonly class VarianceSplit
     private static function parts(float $mean, float $ofAnalyses, float $ofSamples, float $ofTargets): array
     {
         [$sampling, $between] = [$ofSamples - $ofAnalyses / 2, $ofTargets - $ofSamples / 2];
-        $below = [...($sampling < 0 ? ['sampling'] : []), ...($between < 0 ? ['the ground between targets'] : [])];
+        $below = [...$sampling < 0 ? ['sampling'] : [], ...$between < 0 ? ['the ground between targets'] : []];
         [$sampling, $between] = [max(0.0, $sampling), max(0.0, $between)];
 
-        return [['mean' => $mean, 'sd_between' => sqrt($between), 'sd_sampling' => sqrt($sampling), 'sd_analysis' => sqrt($ofAnalyses), 'sd_measurement' => sqrt($sampling + $ofAnalyses)], $below];
+        return [
+            [
+                'mean' => $mean,
+                'sd_between' => sqrt($between),
+                'sd_sampling' => sqrt($sampling),
+                'sd_analysis' => sqrt($ofAnalyses),
+                'sd_measurement' => sqrt($sampling + $ofAnalyses),
+            ],
+            $below,
+        ];
     }
 }

@@ -40,7 +40,7 @@ final class ClaimSimulationsTest extends TestCase
         mt_srand(12);
         $false = $true = 0;
         for ($season = 0; $season < self::SEASONS; $season++) {
-            $false += $this->judge($this->numeric(10, 0.3 / 1.96 * 1.01))->rate->verdict === Verdict::Stands ? 1 : 0;
+            $false += $this->judge($this->numeric(10, (0.3 / 1.96) * 1.01))->rate->verdict === Verdict::Stands ? 1 : 0;
             $true += $this->judge($this->numeric(60, 0.3 / 1.96 / 2))->rate->verdict === Verdict::Stands ? 1 : 0;
         }
 
@@ -54,8 +54,8 @@ final class ClaimSimulationsTest extends TestCase
         mt_srand(13);
         $pairs = [];
         for ($i = 0; $i < 80; $i++) {
-            $x = 4.5 + 3.5 * $i / 79;
-            $pairs[] = PairedSample::numeric("s{$i}", $x, [$x + ($x - 4.4) * mt_rand(-5, 5) / 200]);
+            $x = 4.5 + (3.5 * $i) / 79;
+            $pairs[] = PairedSample::numeric("s{$i}", $x, [$x + (($x - 4.4) * mt_rand(-5, 5)) / 200]);
         }
         $it = $this->judge($pairs);
 
@@ -83,7 +83,10 @@ final class ClaimSimulationsTest extends TestCase
     public function test_noise_larger_than_the_change_falls_and_no_replicates_are_untested(): void
     {
         mt_srand(15);
-        $pairs = array_map(static fn (int $i): PairedSample => PairedSample::numeric("s{$i}", 6.0, [6 + self::noise(0.5), 6 + self::noise(0.5)]), range(1, 30));
+        $pairs = array_map(
+            static fn (int $i): PairedSample => PairedSample::numeric("s{$i}", 6.0, [6 + self::noise(0.5), 6 + self::noise(0.5)]),
+            range(1, 30),
+        );
 
         self::assertSame(Verdict::Falls, $this->judge($pairs)->track->verdict);
         self::assertSame(Verdict::Untested, $this->judge($this->numeric(30, 0.1))->track->verdict);
@@ -116,7 +119,7 @@ final class ClaimSimulationsTest extends TestCase
 
     private static function noise(float $sd): float
     {
-        return $sd * sqrt(-2 * log(mt_rand(1, mt_getrandmax()) / mt_getrandmax())) * cos(2 * M_PI * mt_rand() / mt_getrandmax());
+        return $sd * sqrt(-2 * log(mt_rand(1, mt_getrandmax()) / mt_getrandmax())) * cos((2 * M_PI * mt_rand()) / mt_getrandmax());
     }
 
     /** @param list<PairedSample> $pairs */

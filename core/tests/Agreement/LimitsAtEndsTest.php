@@ -25,19 +25,47 @@ final class LimitsAtEndsTest extends TestCase
         $cases = json_decode((string) file_get_contents(__DIR__.'/../Reference/ends.json'), true, 512, JSON_THROW_ON_ERROR);
         self::assertCount(240, $cases);
         foreach ($cases as $i => ['asked' => $asked, 'found' => $found]) {
-            $samples = array_map(static function (float $x, float $y, int $pair) use ($asked): PairedSample {
-                $sample = PairedSample::numeric("s{$pair}", $x, [$y]);
+            $samples = array_map(
+                static function (float $x, float $y, int $pair) use ($asked): PairedSample {
+                    $sample = PairedSample::numeric("s{$pair}", $x, [$y]);
 
-                return $asked['clusters'] === null ? $sample : $sample->inCluster($asked['clusters'][$pair]);
-            }, $asked['x'], $asked['y'], array_keys($asked['x']));
-            $it = Assessment::of($samples, 0, Policy::of('ph', ActionLimits::of($asked['limits']), $asked['allowable'], 0.5, $asked['required'], $asked['confidence'], Scale::Absolute), null);
+                    return $asked['clusters'] === null ? $sample : $sample->inCluster($asked['clusters'][$pair]);
+                },
+                $asked['x'],
+                $asked['y'],
+                array_keys($asked['x']),
+            );
+            $it = Assessment::of(
+                $samples,
+                0,
+                Policy::of(
+                    'ph',
+                    ActionLimits::of($asked['limits']),
+                    $asked['allowable'],
+                    0.5,
+                    $asked['required'],
+                    $asked['confidence'],
+                    Scale::Absolute,
+                ),
+                null,
+            );
 
-            self::assertEqualsWithDelta([$found['effective'], ...$found['bounds']], [$it->sort->effective, $it->sort->lower, $it->sort->upper], 1e-6, "set {$i}");
+            self::assertEqualsWithDelta(
+                [$found['effective'], ...$found['bounds']],
+                [$it->sort->effective, $it->sort->lower, $it->sort->upper],
+                1e-6,
+                "set {$i}",
+            );
             $ends = $it->differences?->atEnds;
             self::assertSame($found['ends'] === null, $ends === null, "set {$i}");
             foreach ($found['ends'] ?? [] as $e => $end) {
                 $mine = $ends->ends[$e] ?? self::fail('no end');
-                self::assertEqualsWithDelta($end, [$mine['at'], $mine['mean'], $mine['lower'], $mine['upper'], ...$mine['lower_ci'], ...$mine['upper_ci']], 1e-6, "set {$i}");
+                self::assertEqualsWithDelta(
+                    $end,
+                    [$mine['at'], $mine['mean'], $mine['lower'], $mine['upper'], ...$mine['lower_ci'], ...$mine['upper_ci']],
+                    1e-6,
+                    "set {$i}",
+                );
             }
             if ($ends !== null) {
                 self::assertEqualsWithDelta($found['spread_p'], $ends->spreadP, 1e-7, "set {$i}");
@@ -51,7 +79,11 @@ final class LimitsAtEndsTest extends TestCase
     {
         self::assertNull(LimitsAtEnds::of([6.0, 6.1, 6.2], [0.1, 0.0, 0.1], 0.95));
         $flat = LimitsAtEnds::of([6.0, 6.0, 6.0, 6.0, 6.0], [0.1, -0.1, 0.1, -0.1, 0.0], 0.95) ?? self::fail('none');
-        self::assertEqualsWithDelta([0.0, -1.96 * 0.1, 1.96 * 0.1], [$flat->ends[0]['mean'], $flat->ends[0]['lower'], $flat->ends[0]['upper']], 1e-12);
+        self::assertEqualsWithDelta(
+            [0.0, -1.96 * 0.1, 1.96 * 0.1],
+            [$flat->ends[0]['mean'], $flat->ends[0]['lower'], $flat->ends[0]['upper']],
+            1e-12,
+        );
         self::assertSame($flat->ends[0], $flat->ends[1]);
         self::assertNull($flat->spreadP);
         $equal = LimitsAtEnds::of([5.0, 6.0, 7.0, 8.0], [0.2, 0.2, 0.2, 0.2], 0.95) ?? self::fail('none');
@@ -74,7 +106,10 @@ final class LimitsAtEndsTest extends TestCase
 
     public function test_a_cluster_of_each_pair_alone_changes_nothing(): void
     {
-        [$named, $bare] = [$this->judge(static fn (int $i): float => 0.01 * ($i % 3), 40), $this->judge(static fn (int $i): float => 0.01 * ($i % 3), 0)];
+        [$named, $bare] = [
+            $this->judge(static fn (int $i): float => 0.01 * ($i % 3), 40),
+            $this->judge(static fn (int $i): float => 0.01 * ($i % 3), 0),
+        ];
 
         self::assertSame($bare->differences?->toArray(), $named->differences?->toArray());
         self::assertSame([40.0, 40.0], [$named->sort->effective, $bare->sort->effective]);
@@ -89,7 +124,10 @@ final class LimitsAtEndsTest extends TestCase
     /** A step of half a pH sees no change of less, however well its readings repeat; the spread without the reference moves no verdict. */
     public function test_resolution_and_the_reference_are_taken_into_account(): void
     {
-        $samples = array_map(static fn (int $i): PairedSample => PairedSample::numeric("s{$i}", 5.0 + 0.1 * $i, [5.0 + 0.1 * $i, 5.01 + 0.1 * $i]), range(1, 30));
+        $samples = array_map(
+            static fn (int $i): PairedSample => PairedSample::numeric("s{$i}", 5.0 + 0.1 * $i, [5.0 + 0.1 * $i, 5.01 + 0.1 * $i]),
+            range(1, 30),
+        );
         $policy = Policy::of('ph', ActionLimits::of([6.0]), 0.3, 0.5, 0.8, 0.95, Scale::Absolute);
         $track = static fn (float $step): array => Assessment::of($samples, 0, $policy->withResolution($step), null)->track->toArray();
 
@@ -97,7 +135,12 @@ final class LimitsAtEndsTest extends TestCase
         self::assertSame('falls', $track(0.51)['verdict']);
         self::assertSame('stands', $track(0.001)['verdict']);
         self::assertGreaterThan(0.01, $track(0.001)['detectable_change']);
-        $ratio = Assessment::of($samples, 0, Policy::of('ph', ActionLimits::of([6.0]), 0.3, 0.5, 0.8, 0.95, Scale::Ratio)->withResolution(0.5), null)->track;
+        $ratio = Assessment::of(
+            $samples,
+            0,
+            Policy::of('ph', ActionLimits::of([6.0]), 0.3, 0.5, 0.8, 0.95, Scale::Ratio)->withResolution(0.5),
+            null,
+        )->track;
         self::assertSame(['stands', log(1.5)], [$ratio->verdict->value, $ratio->toArray()['detectable_change']]);
         [$with, $without] = [Assessment::of($samples, 0, $policy, null, 0.004), Assessment::of($samples, 0, $policy, null)];
         self::assertSame(0.0, $with->differences?->sdWithoutReference);
@@ -107,9 +150,19 @@ final class LimitsAtEndsTest extends TestCase
     /** Looking often by the plain confidence of intervals, as the command does, guards the sort claim alone. */
     public function test_looking_often_may_guard_the_sort_claim_alone(): void
     {
-        $samples = array_map(static fn (int $i): PairedSample => PairedSample::numeric("s{$i}", 5.0 + 0.1 * $i, [5.0 + 0.1 * $i + 0.02 * ($i % 3), 5.0 + 0.1 * $i]), range(1, 30));
+        $samples = array_map(
+            static fn (int $i): PairedSample => PairedSample::numeric("s{$i}", 5.0 + 0.1 * $i, [
+                5.0 + 0.1 * $i + 0.02 * ($i % 3),
+                5.0 + 0.1 * $i,
+            ]),
+            range(1, 30),
+        );
         $policy = Policy::of('ph', ActionLimits::of([6.0, 7.3]), 0.3, 0.5, 0.8, 0.95, Scale::Absolute);
-        [$once, $sort, $all] = array_map(static fn (Policy $one): array => Assessment::of($samples, 0, $one, null)->toArray(), [$policy, $policy->lookedAt(Looking::Often, intervalsToo: false), $policy->lookedAt(Looking::Often)]);
+        [$once, $sort, $all] = array_map(static fn (Policy $one): array => Assessment::of($samples, 0, $one, null)->toArray(), [
+            $policy,
+            $policy->lookedAt(Looking::Often, intervalsToo: false),
+            $policy->lookedAt(Looking::Often),
+        ]);
 
         self::assertSame([$once['difference'], $once['track']['sd_within_ci']], [$sort['difference'], $sort['track']['sd_within_ci']]);
         self::assertLessThan($once['sort']['lower'], $sort['sort']['lower']);
@@ -124,7 +177,7 @@ final class LimitsAtEndsTest extends TestCase
             $reference = [5.0, 6.5, 8.0, 5.2][$i % 4] + 0.001 * $i;
             $sample = PairedSample::numeric("s{$i}", $reference, [$reference + $off($i) + 0.01 * sin(1.7 * $i)]);
 
-            return $days === 0 ? $sample : $sample->inCluster('day '.($i % $days));
+            return $days === 0 ? $sample : $sample->inCluster('day '.$i % $days);
         }, range(0, 39));
 
         return Assessment::of($samples, 0, Policy::of('ph', ActionLimits::of([6.0, 7.3]), 0.3, 0.5, 0.8, 0.95, Scale::Absolute), null);

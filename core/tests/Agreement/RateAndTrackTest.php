@@ -54,13 +54,19 @@ final class RateAndTrackTest extends TestCase
         $end = self::differences(0.35, 0.0)->atEnds->ends[0] ?? self::fail('no ends');
         [$low, $high] = [abs($end['lower_ci'][0]), $end['upper_ci'][1]];
         self::assertLessThan($high, $low);
-        self::assertNotSame(Verdict::Stands, RateClaim::judge(self::differences(0.35, 0.0), 20, 1, null, self::policy(($low + $high) / 2, 1.0))->verdict);
+        self::assertNotSame(
+            Verdict::Stands,
+            RateClaim::judge(self::differences(0.35, 0.0), 20, 1, null, self::policy(($low + $high) / 2, 1.0))->verdict,
+        );
     }
 
     /** Ten pairs with limits far within what is allowed prove 74 % and not 80 %. */
     public function test_the_share_must_be_proven_too(): void
     {
-        [$x, $y] = [array_map(static fn (int $i): float => 5.0 + 0.1 * $i, range(0, 9)), array_map(static fn (int $i): float => 5.0 + 0.1 * $i + 0.01 * [1, -1, -1, 1][$i % 4], range(0, 9))];
+        [$x, $y] = [
+            array_map(static fn (int $i): float => 5.0 + 0.1 * $i, range(0, 9)),
+            array_map(static fn (int $i): float => 5.0 + 0.1 * $i + 0.01 * [1, -1, -1, 1][$i % 4], range(0, 9)),
+        ];
         $found = RateClaim::judge(Differences::between($x, $y, 0.95), 10, 1, null, self::policy(0.3, 1.0));
 
         self::assertSame([Verdict::Open, 10], [$found->verdict, $found->within?->n]);
@@ -76,7 +82,11 @@ final class RateAndTrackTest extends TestCase
         self::assertSame(Verdict::Open, RateClaim::judge($differences, 20, 3, null, self::policy(0.075, 1.0))->verdict, 'not at them');
         self::assertStringContainsString('It speaks for readings from 5.161 to 6.719', implode(' ', $found->reasons));
         self::assertStringContainsString('the mean of up to 3 readings', implode(' ', $found->reasons));
-        self::assertStringNotContainsString('readings of a sample', implode(' ', RateClaim::judge($differences, 20, 1, null, self::policy(5.0, 1.0))->reasons), 'one reading is no mean');
+        self::assertStringNotContainsString(
+            'readings of a sample',
+            implode(' ', RateClaim::judge($differences, 20, 1, null, self::policy(5.0, 1.0))->reasons),
+            'one reading is no mean',
+        );
     }
 
     public function test_four_pairs_are_too_few_and_five_are_judged(): void
@@ -88,7 +98,10 @@ final class RateAndTrackTest extends TestCase
 
     public function test_bands_are_measured_against_twice_what_is_allowed(): void
     {
-        $words = static fn (string $bands, float $allowed, Scale $scale = Scale::Absolute): string => implode(' ', RateClaim::judge(null, 9, 1, Bands::parse($bands), self::policy($allowed, 1.0, $scale))->reasons);
+        $words = static fn (string $bands, float $allowed, Scale $scale = Scale::Absolute): string => implode(
+            ' ',
+            RateClaim::judge(null, 9, 1, Bands::parse($bands), self::policy($allowed, 1.0, $scale))->reasons,
+        );
         self::assertStringNotContainsString('wide', $words('a:5:5.6,b:5.6:6.2', 0.3), 'just twice is not more than twice');
         self::assertStringContainsString('The band b is 0.7 wide', $words('a:5:5.6,b:5.6:6.3', 0.3));
         self::assertStringContainsString('The band low has an open end', $words('low::5.6,b:5.6:6.3', 0.3));
@@ -99,7 +112,10 @@ final class RateAndTrackTest extends TestCase
     /** Ends of the interval of a standard deviation on ten degrees: R 4.2, sqrt(sum / qchisq(c(0.975, 0.025), 10)). */
     public function test_track_turns_at_the_ends_of_the_repeatability(): void
     {
-        $samples = array_map(static fn (int $i): PairedSample => PairedSample::numeric("s{$i}", 6.0, [6.0 + 0.1 * $i, 6.1 + 0.1 * $i]), range(0, 9));
+        $samples = array_map(
+            static fn (int $i): PairedSample => PairedSample::numeric("s{$i}", 6.0, [6.0 + 0.1 * $i, 6.1 + 0.1 * $i]),
+            range(0, 9),
+        );
         $repeatability = Repeatability::of($samples, self::policy(0.3, 1.0));
         [$low, $high] = $repeatability->interval ?? self::fail('no interval');
         self::assertSame(10, $repeatability->degrees);
@@ -116,18 +132,36 @@ final class RateAndTrackTest extends TestCase
 
     public function test_five_degrees_are_judged_and_four_are_too_few(): void
     {
-        $judge = static fn (int $pairs): TrackClaim => TrackClaim::judge(Repeatability::of(array_map(static fn (int $i): PairedSample => PairedSample::numeric("s{$i}", 6.0, [6.0, 6.01]), range(1, $pairs)), self::policy(0.3, 1.0)), self::policy(0.3, 1.0));
+        $judge = static fn (int $pairs): TrackClaim => TrackClaim::judge(
+            Repeatability::of(
+                array_map(static fn (int $i): PairedSample => PairedSample::numeric("s{$i}", 6.0, [6.0, 6.01]), range(1, $pairs)),
+                self::policy(0.3, 1.0),
+            ),
+            self::policy(0.3, 1.0),
+        );
         self::assertSame([Verdict::Untested, Verdict::Stands], [$judge(4)->verdict, $judge(5)->verdict]);
         self::assertStringContainsString('Fewer than 5 degrees of freedom (4)', implode(' ', $judge(4)->reasons));
         self::assertStringNotContainsString('No sample was read twice', implode(' ', $judge(1)->reasons), 'one was');
-        self::assertStringContainsString('No sample was read twice', implode(' ', TrackClaim::judge(Repeatability::of([PairedSample::numeric('s', 6.0, [6.0])], self::policy(0.3, 1.0)), self::policy(0.3, 1.0))->reasons));
+        self::assertStringContainsString(
+            'No sample was read twice',
+            implode(
+                ' ',
+                TrackClaim::judge(
+                    Repeatability::of([PairedSample::numeric('s', 6.0, [6.0])], self::policy(0.3, 1.0)),
+                    self::policy(0.3, 1.0),
+                )->reasons,
+            ),
+        );
     }
 
     /** Where one sample has bands, no standard deviation is made of the numbers of the others. */
     public function test_bands_among_numbers_have_no_repeatability(): void
     {
         $band = Bands::parse('a:5:6,b:6:7')->named('b') ?? self::fail('no band');
-        $found = Repeatability::of([PairedSample::numeric('n', 6.0, [6.0, 6.2]), PairedSample::ordinal('o', 6.0, [$band, $band])], self::policy(0.3, 1.0));
+        $found = Repeatability::of(
+            [PairedSample::numeric('n', 6.0, [6.0, 6.2]), PairedSample::ordinal('o', 6.0, [$band, $band])],
+            self::policy(0.3, 1.0),
+        );
         self::assertSame([null, 2, null, null], [$found->sd, $found->degrees, $found->interval, $found->detectableChange()]);
     }
 

@@ -54,7 +54,15 @@ final class SortClaimTest extends TestCase
         mt_srand(91);
         $asked = 0;
         for ($i = 0; $i < 250; $i++) {
-            $policy = Policy::of('ph', ActionLimits::of([6.0, 7.3]), 0.3, 0.5, [0.5, 0.7, 0.8, 0.9][mt_rand(0, 3)], [0.8, 0.9, 0.95][mt_rand(0, 2)], Scale::Absolute)->lookedAt($i % 2 === 0 ? Looking::Once : Looking::Often);
+            $policy = Policy::of(
+                'ph',
+                ActionLimits::of([6.0, 7.3]),
+                0.3,
+                0.5,
+                [0.5, 0.7, 0.8, 0.9][mt_rand(0, 3)],
+                [0.8, 0.9, 0.95][mt_rand(0, 2)],
+                Scale::Absolute,
+            )->lookedAt($i % 2 === 0 ? Looking::Once : Looking::Often);
             $samples = [];
             foreach ([5.0, 6.5, 8.0] as $k => $reference) {
                 for ($n = mt_rand(0, 8); $n > 0; $n--) {
@@ -71,7 +79,11 @@ final class SortClaimTest extends TestCase
             if ($claim->morePairs > 0) {
                 $asked++;
                 self::assertSame(Verdict::Stands, self::with($samples, $claim->morePairs, $policy), "case {$i}: {$claim->morePairs} more");
-                self::assertNotSame(Verdict::Stands, self::with($samples, $claim->morePairs - 1, $policy), "case {$i}: one fewer than {$claim->morePairs}");
+                self::assertNotSame(
+                    Verdict::Stands,
+                    self::with($samples, $claim->morePairs - 1, $policy),
+                    "case {$i}: one fewer than {$claim->morePairs}",
+                );
             }
         }
         self::assertGreaterThan(100, $asked);
@@ -87,7 +99,9 @@ final class SortClaimTest extends TestCase
         for (; $more > 0; $more--) {
             $tally = ActionTally::of($samples, $policy->limits, null);
             // Where the claim itself says that something lacks, else anywhere.
-            $lacks = array_keys(array_filter($tally->perClass, static fn (array $class): bool => ! self::enough($class['n'], $class['agree'], $policy)));
+            $lacks = array_keys(
+                array_filter($tally->perClass, static fn (array $class): bool => ! self::enough($class['n'], $class['agree'], $policy)),
+            );
             $least = $lacks[0] ?? 0;
             $samples[] = PairedSample::numeric("more{$more}", [5.0, 6.5, 8.0][$least] ?? 5.0, [[5.0, 6.5, 8.0][$least] ?? 5.0]);
         }
@@ -97,8 +111,11 @@ final class SortClaimTest extends TestCase
 
     private static function enough(int $n, int $agree, Policy $policy): bool
     {
-        return $n > 0 && $agree >= floor($policy->required * $n + 1e-9)
-            && ($policy->looking === Looking::Often ? ConfidenceSequence::lower($agree, $n, 0.875) >= 0.5 : BinomialBound::lower($agree, $n, 0.875) >= 0.5 - 1e-9);
+        return $n > 0 &&
+            $agree >= floor($policy->required * $n + 1e-9) &&
+            ($policy->looking === Looking::Often
+                ? ConfidenceSequence::lower($agree, $n, 0.875) >= 0.5
+                : BinomialBound::lower($agree, $n, 0.875) >= 0.5 - 1e-9);
     }
 
     public function test_four_pairs_are_too_few_to_begin(): void
@@ -203,11 +220,26 @@ final class SortClaimTest extends TestCase
     public function test_the_median_of_two_bands_lies_between_them(): void
     {
         $bands = Bands::parse('low::5.25,5.5:5.25:5.75,6.0:5.75:6.25,6.5:6.25:6.75,high:6.75:');
-        $named = static fn (string $name): Band => $bands->named($name) ?? throw new \LogicException;
-        $median = static fn (string $one, string ...$others): Band => Bands::median([$named($one), ...array_values(array_map($named, $others))], ActionLimits::of([6.0, 7.3]));
+        $named = static fn (string $name): Band => $bands->named($name) ?? throw new \LogicException();
+        $median = static fn (string $one, string ...$others): Band => Bands::median(
+            [$named($one), ...array_values(array_map($named, $others))],
+            ActionLimits::of([6.0, 7.3]),
+        );
 
-        self::assertEqualsWithDelta([5.75, 6.25, 6.0], [$median('6.0', '5.5')->middle(), $median('6.0', '6.5')->middle(), $median('5.5', '6.5')->middle()], 1e-12);
-        self::assertSame([0, 1, 1], [$median('5.5', '6.0')->classIn(ActionLimits::of([6.0, 7.3])), $median('6.0', '6.5')->classIn(ActionLimits::of([6.0, 7.3])), $median('5.5', '6.5')->classIn(ActionLimits::of([6.0, 7.3]))], 'a point on a limit belongs above');
+        self::assertEqualsWithDelta(
+            [5.75, 6.25, 6.0],
+            [$median('6.0', '5.5')->middle(), $median('6.0', '6.5')->middle(), $median('5.5', '6.5')->middle()],
+            1e-12,
+        );
+        self::assertSame(
+            [0, 1, 1],
+            [
+                $median('5.5', '6.0')->classIn(ActionLimits::of([6.0, 7.3])),
+                $median('6.0', '6.5')->classIn(ActionLimits::of([6.0, 7.3])),
+                $median('5.5', '6.5')->classIn(ActionLimits::of([6.0, 7.3])),
+            ],
+            'a point on a limit belongs above',
+        );
         self::assertSame('6.0', $median('5.5', '6.0', '6.5')->name, 'one in the middle of three');
         self::assertSame(0, $median('low', '5.5')->classIn(ActionLimits::of([6.0, 7.3])), 'both call for lime');
         self::assertNull($median('low', '6.5')->classIn(ActionLimits::of([6.0, 7.3])), 'they do not call for the same');
@@ -218,7 +250,10 @@ final class SortClaimTest extends TestCase
     public function test_two_middle_bands_that_cannot_sort_are_a_miss_and_named(): void
     {
         $bands = Bands::parse('low::6,mid:6:7.3,high:7.3:');
-        $torn = PairedSample::ordinal('b', 6.5, [$bands->named('low') ?? throw new \LogicException, $bands->named('mid') ?? throw new \LogicException]);
+        $torn = PairedSample::ordinal('b', 6.5, [
+            $bands->named('low') ?? throw new \LogicException(),
+            $bands->named('mid') ?? throw new \LogicException(),
+        ]);
         $it = $this->assess([$torn], $bands);
 
         self::assertSame([0, 1], [$it->sort->tally->agree, $it->sort->tally->torn]);
@@ -230,13 +265,28 @@ final class SortClaimTest extends TestCase
     public function test_a_class_passes_by_agreement_that_luck_would_not_give(): void
     {
         foreach ([[3, 0, true], [2, 0, false], [4, 1, false], [5, 1, true], [8, 2, true], [7, 3, false]] as [$right, $wrong, $passes]) {
-            $it = $this->assess([...self::pairs(60, 5.0), ...self::pairs(60, 6.5), ...self::pairs($right, 8.0), ...($wrong === 0 ? [] : self::pairs($wrong, 8.1, 6.5))]);
+            $it = $this->assess([
+                ...self::pairs(60, 5.0),
+                ...self::pairs(60, 6.5),
+                ...self::pairs($right, 8.0),
+                ...$wrong === 0 ? [] : self::pairs($wrong, 8.1, 6.5),
+            ]);
             self::assertSame($passes ? Verdict::Stands : Verdict::Open, $it->sort->verdict, "{$right} right and {$wrong} wrong");
         }
         // By many looks 5 of 5 and 8 of 9 pass, and 4 of 4 and 7 of 8 do not.
         $policy = Policy::of('ph', ActionLimits::of([6.0, 7.3]), 0.3, 0.5, 0.8, 0.95, Scale::Absolute)->lookedAt(Looking::Often);
         foreach ([[5, 0, true], [4, 0, false], [8, 1, true], [7, 1, false]] as [$right, $wrong, $passes]) {
-            $it = Assessment::of([...self::pairs(90, 5.0), ...self::pairs(90, 6.5), ...self::pairs($right, 8.0), ...($wrong === 0 ? [] : self::pairs($wrong, 8.1, 6.5))], 0, $policy, null);
+            $it = Assessment::of(
+                [
+                    ...self::pairs(90, 5.0),
+                    ...self::pairs(90, 6.5),
+                    ...self::pairs($right, 8.0),
+                    ...$wrong === 0 ? [] : self::pairs($wrong, 8.1, 6.5),
+                ],
+                0,
+                $policy,
+                null,
+            );
             self::assertSame($passes ? Verdict::Stands : Verdict::Open, $it->sort->verdict, "often: {$right} right and {$wrong} wrong");
         }
     }
@@ -253,12 +303,15 @@ final class SortClaimTest extends TestCase
     /** @return list<PairedSample> */
     private static function pairs(int $count, float $reference, ?float $test = null): array
     {
-        return array_map(static fn (int $i): PairedSample => PairedSample::numeric("{$reference}-{$i}", $reference, [$test ?? $reference]), range(1, $count));
+        return array_map(
+            static fn (int $i): PairedSample => PairedSample::numeric("{$reference}-{$i}", $reference, [$test ?? $reference]),
+            range(1, $count),
+        );
     }
 
     private static function band(Bands $bands, string $name, float $reference): PairedSample
     {
-        return PairedSample::ordinal('b', $reference, [$bands->named($name) ?? throw new \LogicException]);
+        return PairedSample::ordinal('b', $reference, [$bands->named($name) ?? throw new \LogicException()]);
     }
 
     /** @param list<PairedSample> $pairs */

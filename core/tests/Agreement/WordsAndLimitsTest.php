@@ -52,12 +52,30 @@ final class WordsAndLimitsTest extends TestCase
         yield 'limits that fall' => [static fn () => ActionLimits::of([7.0, 6.0]), 'ascend'];
         yield 'limits that stand' => [static fn () => ActionLimits::of([6.0, 6.0]), 'ascend'];
         yield 'no number' => [static fn () => ActionLimits::of([NAN]), 'finite'];
-        yield 'a share of all' => [static fn () => Policy::of('ph', ActionLimits::of([6.0]), 0.3, 0.5, 1.0, 0.95, Scale::Absolute), 'required'];
-        yield 'a share of nothing' => [static fn () => Policy::of('ph', ActionLimits::of([6.0]), 0.3, 0.5, 0.0, 0.95, Scale::Absolute), 'required'];
-        yield 'no confidence' => [static fn () => Policy::of('ph', ActionLimits::of([6.0]), 0.3, 0.5, 0.8, 0.0, Scale::Absolute), 'confidence'];
-        yield 'all confidence' => [static fn () => Policy::of('ph', ActionLimits::of([6.0]), 0.3, 0.5, 0.8, 1.0, Scale::Absolute), 'confidence'];
-        yield 'no change to see' => [static fn () => Policy::of('ph', ActionLimits::of([6.0]), 0.3, 0.0, 0.8, 0.95, Scale::Absolute), 'change'];
-        yield 'nothing allowed' => [static fn () => Policy::of('ph', ActionLimits::of([6.0]), 0.0, 0.5, 0.8, 0.95, Scale::Absolute), 'allowable'];
+        yield 'a share of all' => [
+            static fn () => Policy::of('ph', ActionLimits::of([6.0]), 0.3, 0.5, 1.0, 0.95, Scale::Absolute),
+            'required',
+        ];
+        yield 'a share of nothing' => [
+            static fn () => Policy::of('ph', ActionLimits::of([6.0]), 0.3, 0.5, 0.0, 0.95, Scale::Absolute),
+            'required',
+        ];
+        yield 'no confidence' => [
+            static fn () => Policy::of('ph', ActionLimits::of([6.0]), 0.3, 0.5, 0.8, 0.0, Scale::Absolute),
+            'confidence',
+        ];
+        yield 'all confidence' => [
+            static fn () => Policy::of('ph', ActionLimits::of([6.0]), 0.3, 0.5, 0.8, 1.0, Scale::Absolute),
+            'confidence',
+        ];
+        yield 'no change to see' => [
+            static fn () => Policy::of('ph', ActionLimits::of([6.0]), 0.3, 0.0, 0.8, 0.95, Scale::Absolute),
+            'change',
+        ];
+        yield 'nothing allowed' => [
+            static fn () => Policy::of('ph', ActionLimits::of([6.0]), 0.0, 0.5, 0.8, 0.95, Scale::Absolute),
+            'allowable',
+        ];
         yield 'no band' => [static fn () => Bands::of([]), 'there is none'];
         yield 'a band upside down' => [static fn () => Bands::parse('Low:6:5'), 'does not end above its start'];
         yield 'a band twice' => [static fn () => Bands::parse('Low:4:5,Low:5:6'), 'stands twice'];
@@ -95,9 +113,19 @@ final class WordsAndLimitsTest extends TestCase
         $limits = ActionLimits::of([4.0, 5.5, 7.3]);
         $reaches = static fn (float $lower, float $upper): array => (new Band('x', $lower, $upper))->reaches($limits);
 
-        self::assertSame([[1, 2], [1], [2], [0], [0, 1], [0, 1, 2, 3], [3], [2, 3]], [
-            $reaches(5.25, 5.75), $reaches(5.0, 5.5), $reaches(5.5, 6.0), $reaches(3.0, 4.0), $reaches(3.5, 4.5), $reaches(-INF, INF), $reaches(7.3, INF), $reaches(7.0, 8.0),
-        ]);
+        self::assertSame(
+            [[1, 2], [1], [2], [0], [0, 1], [0, 1, 2, 3], [3], [2, 3]],
+            [
+                $reaches(5.25, 5.75),
+                $reaches(5.0, 5.5),
+                $reaches(5.5, 6.0),
+                $reaches(3.0, 4.0),
+                $reaches(3.5, 4.5),
+                $reaches(-INF, INF),
+                $reaches(7.3, INF),
+                $reaches(7.0, 8.0),
+            ],
+        );
         foreach ([[5.25, 5.75], [5.0, 5.5], [5.5, 6.0], [3.0, 4.0], [7.0, 8.0], [-INF, 4.0]] as [$lower, $upper]) {
             $band = new Band('x', $lower, $upper);
             self::assertSame($band->isCutBy($limits), count($band->reaches($limits)) > 1);

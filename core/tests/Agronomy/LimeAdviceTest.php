@@ -24,7 +24,11 @@ final class LimeAdviceTest extends TestCase
         $advice = $this->advise(LabPh::of(5.6, 0.12, ['mehlich' => 6.1, 'smp' => 6.5]), null);
 
         self::assertSame('amount', $advice->kind);
-        self::assertEqualsWithDelta([3.8 * 6 / 8, 1.8 * 6 / 8], array_map(static fn (SchoolRate $rate): ?float => $rate->tons, $advice->rates), 1e-9);
+        self::assertEqualsWithDelta(
+            [(3.8 * 6) / 8, (1.8 * 6) / 8],
+            array_map(static fn (SchoolRate $rate): ?float => $rate->tons, $advice->rates),
+            1e-9,
+        );
         self::assertNotSame([], $advice->cautions);
         self::assertStringContainsString('differ by more than a quarter', implode(' ', $advice->notes));
     }
@@ -52,8 +56,15 @@ final class LimeAdviceTest extends TestCase
 
         self::assertStringContainsString('Too close to call', implode(' ', $advice->notes));
         self::assertStringContainsString('second composite', implode(' ', $advice->next));
-        self::assertStringNotContainsString('Too close', implode(' ', $this->advise(LabPh::of(5.6, 0.12, ['mehlich' => 6.1, 'smp' => 6.5]), null)->notes));
-        self::assertStringNotContainsString('Too close', implode(' ', $this->advise(LabPh::of(5.95, null, ['mehlich' => 6.4, 'smp' => 6.7]), null)->notes), 'the lab has not said how sure it is');
+        self::assertStringNotContainsString(
+            'Too close',
+            implode(' ', $this->advise(LabPh::of(5.6, 0.12, ['mehlich' => 6.1, 'smp' => 6.5]), null)->notes),
+        );
+        self::assertStringNotContainsString(
+            'Too close',
+            implode(' ', $this->advise(LabPh::of(5.95, null, ['mehlich' => 6.4, 'smp' => 6.7]), null)->notes),
+            'the lab has not said how sure it is',
+        );
         self::assertTrue(LabPh::of(5.88, 0.12, [])->isTooCloseTo(6.0), 'its end lies on the limit, which belongs to the class above');
         self::assertFalse(LabPh::of(6.12, 0.12, [])->isTooCloseTo(6.0), 'its start lies there');
         self::assertFalse(LabPh::of(5.879, 0.12, [])->isTooCloseTo(6.0));
@@ -70,7 +81,13 @@ final class LimeAdviceTest extends TestCase
     /** Common practice: a kit reads 5.5 where the lab finds 6.1, and a crop that wants 4.0-5.5 would have been planted. */
     public function test_the_berry_that_would_have_been_planted(): void
     {
-        $advice = LimeAdvice::from(LabPh::of(6.1, 0.12, ['mehlich' => 6.38, 'smp' => 6.8]), self::kit('5.5', 5.5, 'leave', Verdict::Stands), Crop::of('blueberry'), new LimeGround(DepthLayer::ofInches(0, 6), 6), LimeMaterial::reference());
+        $advice = LimeAdvice::from(
+            LabPh::of(6.1, 0.12, ['mehlich' => 6.38, 'smp' => 6.8]),
+            self::kit('5.5', 5.5, 'leave', Verdict::Stands),
+            Crop::of('blueberry'),
+            new LimeGround(DepthLayer::ofInches(0, 6), 6),
+            LimeMaterial::reference(),
+        );
 
         self::assertSame('too_high', $advice->kind, 'the lab goes before the kit');
     }
@@ -78,12 +95,29 @@ final class LimeAdviceTest extends TestCase
     /** Mehlich at the target of 6.6 is (6.6 − B) / 0.25: what goes on at once, and what is split, turn between two buffers. */
     public function test_a_rate_is_split_past_what_goes_on_at_once_and_schools_are_told_apart_past_a_quarter(): void
     {
-        $words = fn (float $mehlich, ?float $smp): string => implode(' ', $this->advise(LabPh::of(5.0, null, ['mehlich' => $mehlich, 'smp' => $smp]), null)->notes);
-        $tons = fn (float $mehlich): float => max(0.0, ...array_map(static fn (SchoolRate $rate): float => $rate->tons ?? 0.0, $this->advise(LabPh::of(5.0, null, ['mehlich' => $mehlich]), null)->rates));
+        $words = fn (float $mehlich, ?float $smp): string => implode(
+            ' ',
+            $this->advise(LabPh::of(5.0, null, ['mehlich' => $mehlich, 'smp' => $smp]), null)->notes,
+        );
+        $tons = fn (float $mehlich): float => max(
+            0.0,
+            ...array_map(
+                static fn (SchoolRate $rate): float => $rate->tons ?? 0.0,
+                $this->advise(LabPh::of(5.0, null, ['mehlich' => $mehlich]), null)->rates,
+            ),
+        );
         // pH 5.0 is 1.5 units below the target: one unit a dressing is two thirds of any rate, so that each is split.
         self::assertStringContainsString('should not go on at once', $words(6.4, null));
-        self::assertStringNotContainsString('should not go on at once', implode(' ', $this->advise(LabPh::of(5.6, null, ['mehlich' => 6.1]), null)->notes), '0.9 of a unit goes on at once');
-        self::assertStringContainsString('should not go on at once', implode(' ', $this->advise(LabPh::of(5.6, null, ['mehlich' => 5.0]), null)->notes), 'more than four tons');
+        self::assertStringNotContainsString(
+            'should not go on at once',
+            implode(' ', $this->advise(LabPh::of(5.6, null, ['mehlich' => 6.1]), null)->notes),
+            '0.9 of a unit goes on at once',
+        );
+        self::assertStringContainsString(
+            'should not go on at once',
+            implode(' ', $this->advise(LabPh::of(5.6, null, ['mehlich' => 5.0]), null)->notes),
+            'more than four tons',
+        );
         self::assertGreaterThan(4.0, $tons(5.0));
         self::assertStringNotContainsString('schools differ', $words(6.0, null), 'one school differs from none');
         self::assertStringContainsString('schools differ', $words(6.5, 6.0));
@@ -91,7 +125,10 @@ final class LimeAdviceTest extends TestCase
 
     public function test_a_large_rate_is_split(): void
     {
-        self::assertStringContainsString('test again, then the rest', implode(' ', $this->advise(LabPh::of(4.6, 0.12, ['mehlich' => 5.4, 'smp' => 5.2]), null)->notes));
+        self::assertStringContainsString(
+            'test again, then the rest',
+            implode(' ', $this->advise(LabPh::of(4.6, 0.12, ['mehlich' => 5.4, 'smp' => 5.2]), null)->notes),
+        );
     }
 
     public function test_a_kit_whose_sort_stands_gives_a_direction_and_never_an_amount(): void

@@ -21,10 +21,22 @@ final class LimeTest extends TestCase
     public static function smp(): iterable
     {
         // Shoemaker, McLean & Pratt 1961, as in North Central Regional Publication 221 (figures written from memory).
-        foreach ([
-            [6.8, 7.0, 1.4], [6.8, 6.5, 1.2], [6.8, 6.0, 1.0], [6.4, 7.0, 5.5], [6.4, 6.5, 4.7], [6.4, 6.0, 3.8], [6.0, 6.5, 8.1],
-            [5.5, 7.0, 14.8], [5.5, 6.0, 10.2], [5.0, 6.5, 16.9], [4.8, 7.0, 22.1], [4.8, 6.0, 15.1],
-        ] as [$buffer, $target, $tons]) {
+        foreach (
+            [
+                [6.8, 7.0, 1.4],
+                [6.8, 6.5, 1.2],
+                [6.8, 6.0, 1.0],
+                [6.4, 7.0, 5.5],
+                [6.4, 6.5, 4.7],
+                [6.4, 6.0, 3.8],
+                [6.0, 6.5, 8.1],
+                [5.5, 7.0, 14.8],
+                [5.5, 6.0, 10.2],
+                [5.0, 6.5, 16.9],
+                [4.8, 7.0, 22.1],
+                [4.8, 6.0, 15.1],
+            ] as [$buffer, $target, $tons]
+        ) {
             yield "buffer {$buffer} to {$target}" => [$buffer, $target, $tons];
         }
     }
@@ -46,7 +58,10 @@ final class LimeTest extends TestCase
     {
         $before = [-1.0, -1.0];
         for ($buffer = 6.5; $buffer > 5.0; $buffer -= 0.1) {
-            $now = [MehlichBuffer::rate(SoilAcidity::of(5.2, $buffer), 6.5)->tonsPerAcre, SmpBuffer::rate(SoilAcidity::of(5.2, $buffer), 6.5)->tonsPerAcre];
+            $now = [
+                MehlichBuffer::rate(SoilAcidity::of(5.2, $buffer), 6.5)->tonsPerAcre,
+                SmpBuffer::rate(SoilAcidity::of(5.2, $buffer), 6.5)->tonsPerAcre,
+            ];
             self::assertGreaterThan($before[0], $now[0]);
             self::assertGreaterThan($before[1], $now[1]);
             $before = $now;
@@ -64,7 +79,11 @@ final class LimeTest extends TestCase
         foreach ([MehlichBuffer::rate(SoilAcidity::of(6.5, 6.0), 6.5), SmpBuffer::rate(SoilAcidity::of(7.0, 6.5), 6.5)] as $rate) {
             self::assertSame(0.0, $rate->tonsPerAcre);
         }
-        self::assertSame(0.0, MehlichBuffer::rate(SoilAcidity::of(5.4, 7.05), 6.5)->tonsPerAcre, 'pH 5.4 with a buffer of 7.05 needs little');
+        self::assertSame(
+            0.0,
+            MehlichBuffer::rate(SoilAcidity::of(5.4, 7.05), 6.5)->tonsPerAcre,
+            'pH 5.4 with a buffer of 7.05 needs little',
+        );
     }
 
     public function test_beyond_the_table_it_says_so_instead_of_guessing(): void
@@ -106,17 +125,27 @@ final class LimeTest extends TestCase
         self::assertEqualsWithDelta(0.25, $half->tonsPerAcre, 1e-12);
         self::assertFalse($half->atMost);
         self::assertTrue(LimeRate::of(LimeSchool::Smp, 0.5, [], true)->adjusted(4.0, $stone)->atMost);
-        self::assertSame([0.0, []], [LimeRate::of(LimeSchool::Smp, 0.0, [])->adjusted(4.0, $stone)->tonsPerAcre, LimeRate::of(LimeSchool::Smp, 0.0, [])->adjusted(4.0, $stone)->steps]);
+        self::assertSame(
+            [0.0, []],
+            [
+                LimeRate::of(LimeSchool::Smp, 0.0, [])->adjusted(4.0, $stone)->tonsPerAcre,
+                LimeRate::of(LimeSchool::Smp, 0.0, [])->adjusted(4.0, $stone)->steps,
+            ],
+        );
         self::assertNull(LimeRate::none(LimeSchool::Smp, 'why')->adjusted(4.0, $stone)->tonsPerAcre);
     }
 
     /** Whoever spreads the school's own stone to its own depth gets the school's own figure; finer, purer stone does with less. */
     public function test_depth_and_stone_are_shown_as_steps(): void
     {
-        self::assertEqualsWithDelta(4.0, LimeRate::of(LimeSchool::Smp, 4.0, [])->adjusted(8.0, LimeMaterial::reference())->tonsPerAcre, 1e-12);
+        self::assertEqualsWithDelta(
+            4.0,
+            LimeRate::of(LimeSchool::Smp, 4.0, [])->adjusted(8.0, LimeMaterial::reference())->tonsPerAcre,
+            1e-12,
+        );
         $rate = LimeRate::of(LimeSchool::Smp, 4.0, [])->adjusted(6.0, LimeMaterial::ground(90, 90, 70));
 
-        self::assertEqualsWithDelta(4.0 * 6 / 8 * 0.6525 / 0.72, $rate->tonsPerAcre, 1e-9);
+        self::assertEqualsWithDelta((((4.0 * 6) / 8) * 0.6525) / 0.72, $rate->tonsPerAcre, 1e-9);
         self::assertCount(2, $rate->steps);
         self::assertStringStartsWith('3 × 0.6525 / 0.72', $rate->steps[1]->how);
         self::assertLessThan(3.0, LimeRate::of(LimeSchool::Smp, 4.0, [])->adjusted(6.0, LimeMaterial::ground(100, 100, 100))->tonsPerAcre);
@@ -134,12 +163,23 @@ final class LimeTest extends TestCase
     {
         self::assertEqualsWithDelta(161.29, Fertiliser::product(25, 15.5), 0.005);
         self::assertSame(100.0, Fertiliser::product(20, 20));
-        self::assertSame([2000.0, 3.0], [Fertiliser::product(10, 0.5), Fertiliser::product(3, 100)], 'a weak grade is one, and 100 is the most');
+        self::assertSame(
+            [2000.0, 3.0],
+            [Fertiliser::product(10, 0.5), Fertiliser::product(3, 100)],
+            'a weak grade is one, and 100 is the most',
+        );
     }
 
     public function test_readings_no_soil_gives_are_refused(): void
     {
-        foreach ([static fn () => SoilAcidity::of(1.0, 6.5), static fn () => SoilAcidity::of(5.5, 12.0), static fn () => LimeMaterial::ground(0, 90, 50), static fn () => Fertiliser::product(5, 0)] as $act) {
+        foreach (
+            [
+                static fn () => SoilAcidity::of(1.0, 6.5),
+                static fn () => SoilAcidity::of(5.5, 12.0),
+                static fn () => LimeMaterial::ground(0, 90, 50),
+                static fn () => Fertiliser::product(5, 0),
+            ] as $act
+        ) {
             try {
                 $act();
                 self::fail('It was accepted.');

@@ -21,7 +21,15 @@ final class ActionAdviceTest extends TestCase
     /** @return iterable<string, array{KitDirection|null, string, string}> */
     public static function heard(): iterable
     {
-        $kit = static fn (?Verdict $signed, ?string $action = 'build up', float $at = 15.0): KitDirection => new KitDirection('Rush capsule kit', 'Low', $at, $action, $signed, 5.0, 60.0);
+        $kit = static fn (?Verdict $signed, ?string $action = 'build up', float $at = 15.0): KitDirection => new KitDirection(
+            'Rush capsule kit',
+            'Low',
+            $at,
+            $action,
+            $signed,
+            5.0,
+            60.0,
+        );
         yield 'nothing' => [null, 'none', 'no phosphorus result stands'];
         yield 'stands' => [$kit(Verdict::Stands), 'direction', 'Build up, a direction only'];
         yield 'not signed' => [$kit(null), 'none', 'no verdict on its sort claim has been signed'];
@@ -43,17 +51,38 @@ final class ActionAdviceTest extends TestCase
     /** Tri-State 2020, written from memory: (critical - test) x 20 / 4 years to build up, removal of 0.35 lb a bushel of corn. */
     public function test_a_result_sizes_for_the_crop_that_was_chosen_and_for_no_other(): void
     {
-        $at = fn (float $ppm, ?string $crop, ?float $yield = 180.0): ActionAdvice => $this->phosphorus($this->tested($ppm), null, new SizedFor(['corn', 'soybean', 'wheat'], $crop, $yield));
-        self::assertEqualsWithDelta([88.0, 63.0, 0.0], [$at(15, 'corn')->lbPerAcre, $at(20, 'corn')->lbPerAcre, $at(40, 'corn')->lbPerAcre], 1e-9);
+        $at = fn (float $ppm, ?string $crop, ?float $yield = 180.0): ActionAdvice => $this->phosphorus(
+            $this->tested($ppm),
+            null,
+            new SizedFor(['corn', 'soybean', 'wheat'], $crop, $yield),
+        );
+        self::assertEqualsWithDelta(
+            [88.0, 63.0, 0.0],
+            [$at(15, 'corn')->lbPerAcre, $at(20, 'corn')->lbPerAcre, $at(40, 'corn')->lbPerAcre],
+            1e-9,
+        );
         self::assertSame(['action', null], [$at(15, null)->kind, $at(15, null)->lbPerAcre]);
         self::assertSame(['action', null], [$at(15, 'alfalfa')->kind, $at(15, 'alfalfa')->lbPerAcre], 'a crop that does not grow there');
-        self::assertSame(['action', null], [$at(15, 'corn', null)->kind, $at(15, 'corn', null)->lbPerAcre], 'without a yield removal is not known');
+        self::assertSame(
+            ['action', null],
+            [$at(15, 'corn', null)->kind, $at(15, 'corn', null)->lbPerAcre],
+            'without a yield removal is not known',
+        );
         self::assertSame('', $at(58, null)->next, 'where nothing is called for nothing is missing');
     }
 
     public function test_limits_that_were_set_go_before_the_table(): void
     {
-        $of = fn (bool $own): ?float => ActionAdvice::from(Analytes::get('p'), $this->tested(25.0), null, ActionLimits::of([30.0, 60.0]), ['build up', 'maintain', 'none'], 'mehlich-3', $own, new SizedFor(['corn'], 'corn', 100.0))->lbPerAcre;
+        $of = fn (bool $own): ?float => ActionAdvice::from(
+            Analytes::get('p'),
+            $this->tested(25.0),
+            null,
+            ActionLimits::of([30.0, 60.0]),
+            ['build up', 'maintain', 'none'],
+            'mehlich-3',
+            $own,
+            new SizedFor(['corn'], 'corn', 100.0),
+        )->lbPerAcre;
 
         self::assertEqualsWithDelta([25.0 + 35.0, 35.0], [$of(true), $of(false)], 1e-9);
     }
@@ -61,10 +90,22 @@ final class ActionAdviceTest extends TestCase
     public function test_a_result_by_another_extractant_or_by_none_calls_for_nothing(): void
     {
         foreach (['olsen', ''] as $extractant) {
-            $it = $this->phosphorus(TestedValue::of(15.0, 0.0, $extractant, DepthLayer::ofInches(0, 6)), null, new SizedFor(['corn'], 'corn', 180.0));
+            $it = $this->phosphorus(
+                TestedValue::of(15.0, 0.0, $extractant, DepthLayer::ofInches(0, 6)),
+                null,
+                new SizedFor(['corn'], 'corn', 180.0),
+            );
             self::assertSame(['none', null], [$it->kind, $it->lbPerAcre]);
         }
-        self::assertSame('amount', $this->phosphorus(TestedValue::of(15.0, 0.0, '', DepthLayer::ofInches(0, 6), 'Rush reader'), null, new SizedFor(['corn'], 'corn', 180.0))->kind, 'a test was judged against the extractant of the limits');
+        self::assertSame(
+            'amount',
+            $this->phosphorus(
+                TestedValue::of(15.0, 0.0, '', DepthLayer::ofInches(0, 6), 'Rush reader'),
+                null,
+                new SizedFor(['corn'], 'corn', 180.0),
+            )->kind,
+            'a test was judged against the extractant of the limits',
+        );
     }
 
     public function test_uncertainty_over_a_limit_is_said_with_both_actions(): void
@@ -75,9 +116,22 @@ final class ActionAdviceTest extends TestCase
 
     public function test_nitrate_sizes_for_corn_by_its_own_layer_alone(): void
     {
-        $of = static fn (DepthLayer $layer): ActionAdvice => ActionAdvice::from(Analytes::get('no3n'), TestedValue::of(14.0, 2.0, '', $layer), null, ActionLimits::of([25.0]), ['side-dress', 'none'], '', false, new SizedFor(['corn', 'soybean', 'wheat']));
+        $of = static fn (DepthLayer $layer): ActionAdvice => ActionAdvice::from(
+            Analytes::get('no3n'),
+            TestedValue::of(14.0, 2.0, '', $layer),
+            null,
+            ActionLimits::of([25.0]),
+            ['side-dress', 'none'],
+            '',
+            false,
+            new SizedFor(['corn', 'soybean', 'wheat']),
+        );
 
-        self::assertEqualsWithDelta([88.0, 72.0, 104.0], [$of(DepthLayer::ofInches(0, 12))->lbPerAcre, ...($of(DepthLayer::ofInches(0, 12))->between ?? [])], 1e-9);
+        self::assertEqualsWithDelta(
+            [88.0, 72.0, 104.0],
+            [$of(DepthLayer::ofInches(0, 12))->lbPerAcre, ...$of(DepthLayer::ofInches(0, 12))->between ?? []],
+            1e-9,
+        );
         self::assertSame(['action', null], [$of(DepthLayer::ofInches(0, 6))->kind, $of(DepthLayer::ofInches(0, 6))->lbPerAcre]);
     }
 
@@ -94,6 +148,15 @@ final class ActionAdviceTest extends TestCase
 
     private function phosphorus(?TestedValue $tested, ?KitDirection $kit = null, SizedFor $for = new SizedFor([])): ActionAdvice
     {
-        return ActionAdvice::from(Analytes::get('p'), $tested, $kit, ActionLimits::of([20.0, 40.0]), ['build up', 'maintain', 'none'], 'mehlich-3', false, $for);
+        return ActionAdvice::from(
+            Analytes::get('p'),
+            $tested,
+            $kit,
+            ActionLimits::of([20.0, 40.0]),
+            ['build up', 'maintain', 'none'],
+            'mehlich-3',
+            false,
+            $for,
+        );
     }
 }

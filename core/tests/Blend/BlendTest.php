@@ -27,7 +27,10 @@ final class BlendTest extends TestCase
             foreach ($parsed->need as $nutrient => $need) {
                 $short += $need > 0 ? $found['short'][$nutrient] / $need : 0.0;
                 $over += $parsed->mayExceed($nutrient) ? $found['over'][$nutrient] / $need : 0.0;
-                self::assertTrue($parsed->mayExceed($nutrient) || $found['over'][$nutrient] <= 1e-6 * max(1.0, $need), "case {$i}: {$nutrient} may not be exceeded");
+                self::assertTrue(
+                    $parsed->mayExceed($nutrient) || $found['over'][$nutrient] <= 1e-6 * max(1.0, $need),
+                    "case {$i}: {$nutrient} may not be exceeded",
+                );
             }
             self::assertEqualsWithDelta($values, [$short, $over, $found['cost']], 2e-5 * max(1.0, $values[2]), "case {$i}: {$text}");
             self::assertSame($fewest, count($found['products']), "case {$i}: {$text}");
@@ -49,7 +52,9 @@ final class BlendTest extends TestCase
 
     public function test_two_that_cost_the_same_become_one(): void
     {
-        $found = Blend::of(BlendProblem::parse('{"need":{"n":46},"products":[{"name":"a","cost":0.5,"n":23,"most":100},{"name":"b","cost":1,"n":46}]}'))->toArray();
+        $found = Blend::of(
+            BlendProblem::parse('{"need":{"n":46},"products":[{"name":"a","cost":0.5,"n":23,"most":100},{"name":"b","cost":1,"n":46}]}'),
+        )->toArray();
 
         self::assertSame(['b'], array_column((array) $found['products'], 'name'));
     }
@@ -57,10 +62,22 @@ final class BlendTest extends TestCase
     /** Ash is cheap and brings phosphate, which may not be brought. */
     public function test_what_is_not_wanted_is_not_brought(): void
     {
-        $found = Blend::of(BlendProblem::parse('{"need":{"k2o":60,"p2o5":0},"products":[{"name":"ash","cost":0.01,"k2o":5,"p2o5":1.5},{"name":"potash","cost":0.4,"k2o":60}]}'))->toArray();
+        $found = Blend::of(
+            BlendProblem::parse(
+                '{"need":{"k2o":60,"p2o5":0},"products":[{"name":"ash","cost":0.01,"k2o":5,"p2o5":1.5},{"name":"potash","cost":0.4,"k2o":60}]}',
+            ),
+        )->toArray();
 
         self::assertSame([['name' => 'potash', 'amount' => 100.0]], $found['products']);
-        self::assertSame([['k2o' => 0.0, 'p2o5' => 0.0], ['k2o' => 60.0, 'p2o5' => 0.0]], [$found['over'], array_intersect_key((array) $found['supplied'], ['k2o' => 0, 'p2o5' => 0]) === ['p2o5' => 0.0, 'k2o' => 60.0] ? ['k2o' => 60.0, 'p2o5' => 0.0] : $found['supplied']]);
+        self::assertSame(
+            [['k2o' => 0.0, 'p2o5' => 0.0], ['k2o' => 60.0, 'p2o5' => 0.0]],
+            [
+                $found['over'],
+                array_intersect_key((array) $found['supplied'], ['k2o' => 0, 'p2o5' => 0]) === ['p2o5' => 0.0, 'k2o' => 60.0]
+                    ? ['k2o' => 60.0, 'p2o5' => 0.0]
+                    : $found['supplied'],
+            ],
+        );
     }
 
     public function test_a_need_that_nothing_meets_is_short_of_all_of_it(): void
@@ -84,7 +101,10 @@ final class BlendTest extends TestCase
         yield 'a text for a number' => ['{"need":{"n":"1"},"products":[{"name":"a","cost":1}]}', 'the need of n'];
         yield 'more than all of it' => ['{"need":{"n":1},"products":[{"name":"a","cost":1,"n":60,"k2o":41}]}', 'more than 100'];
         yield 'an unknown nutrient' => ['{"need":{"mo":1},"products":[{"name":"a","cost":1}]}', 'is no nutrient'];
-        yield 'never above what is not needed' => ['{"need":{"n":1},"never_above":["k2o"],"products":[{"name":"a","cost":1}]}', 'which need does not'];
+        yield 'never above what is not needed' => [
+            '{"need":{"n":1},"never_above":["k2o"],"products":[{"name":"a","cost":1}]}',
+            'which need does not',
+        ];
         yield 'two of one name' => ['{"need":{"n":1},"products":[{"name":"a","cost":1},{"name":"a","cost":2}]}', 'called "a"'];
     }
 
@@ -97,6 +117,17 @@ final class BlendTest extends TestCase
         } catch (CoreError $error) {
             self::assertStringContainsString($words, $error->getMessage());
         }
-        self::assertSame([], array_filter([Blend::of(BlendProblem::parse('{"need":{"lime":10},"products":[{"name":"stone","cost":1,"lime":108,"ca":40}]}'))->toArray()['reasons']], static fn (mixed $reasons): bool => $reasons !== []), 'lime is not counted in the sum');
+        self::assertSame(
+            [],
+            array_filter(
+                [
+                    Blend::of(
+                        BlendProblem::parse('{"need":{"lime":10},"products":[{"name":"stone","cost":1,"lime":108,"ca":40}]}'),
+                    )->toArray()['reasons'],
+                ],
+                static fn (mixed $reasons): bool => $reasons !== [],
+            ),
+            'lime is not counted in the sum',
+        );
     }
 }

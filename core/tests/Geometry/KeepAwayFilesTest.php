@@ -14,14 +14,23 @@ final class KeepAwayFilesTest extends TestCase
 {
     private const LINE = ['type' => 'LineString', 'coordinates' => [[-75.0, 43.0], [-75.0, 43.002]]];
 
-    private const PLOT = ['type' => 'Polygon', 'coordinates' => [[[-74.998, 43.0], [-74.9975, 43.0], [-74.9975, 43.0005], [-74.998, 43.0005], [-74.998, 43.0]]]];
+    private const PLOT = [
+        'type' => 'Polygon',
+        'coordinates' => [[[-74.998, 43.0], [-74.9975, 43.0], [-74.9975, 43.0005], [-74.998, 43.0005], [-74.998, 43.0]]],
+    ];
 
     private const GROUND = '{"type":"Polygon","coordinates":[[[-75.001,43.0],[-74.997,43.0],[-74.997,43.002],[-75.001,43.002],[-75.001,43.0]]]}';
 
     public function test_a_line_before_a_polygon_keeps_both(): void
     {
         [$line, $plot] = [$this->kept([self::LINE]), $this->kept([self::PLOT])];
-        foreach ([[self::LINE, self::PLOT], [self::PLOT, self::LINE], [['type' => 'GeometryCollection', 'geometries' => [self::LINE, self::PLOT]]]] as $features) {
+        foreach (
+            [
+                [self::LINE, self::PLOT],
+                [self::PLOT, self::LINE],
+                [['type' => 'GeometryCollection', 'geometries' => [self::LINE, self::PLOT]]],
+            ] as $features
+        ) {
             $both = $this->kept($features);
             self::assertSame([$line[0] + $plot[0], $line[1] + $plot[1]], $both);
         }
@@ -31,7 +40,10 @@ final class KeepAwayFilesTest extends TestCase
 
     public function test_a_refusal_names_no_option_to_somebody_at_a_page(): void
     {
-        self::assertSame('It is missing; accepted is a number, see edge-m.', BadOption::because('--depth, --edge-m', 'it is missing', 'a number, see --edge-m')->forPeople());
+        self::assertSame(
+            'It is missing; accepted is a number, see edge-m.',
+            BadOption::because('--depth, --edge-m', 'it is missing', 'a number, see --edge-m')->forPeople(),
+        );
         self::assertSame('Bands: there is none; accepted is a band.', BadOption::because('bands', 'there is none', 'a band')->forPeople());
     }
 
@@ -41,8 +53,15 @@ final class KeepAwayFilesTest extends TestCase
      */
     private function kept(array $geometries): array
     {
-        $features = array_map(static fn (array $geometry): array => ['type' => 'Feature', 'properties' => [], 'geometry' => $geometry], $geometries);
-        $kept = KeepAway::fromGeoJson(json_encode(['type' => 'FeatureCollection', 'features' => $features], JSON_THROW_ON_ERROR), Boundary::fromGeoJson(self::GROUND)->plane, 20);
+        $features = array_map(
+            static fn (array $geometry): array => ['type' => 'Feature', 'properties' => [], 'geometry' => $geometry],
+            $geometries,
+        );
+        $kept = KeepAway::fromGeoJson(
+            json_encode(['type' => 'FeatureCollection', 'features' => $features], JSON_THROW_ON_ERROR),
+            Boundary::fromGeoJson(self::GROUND)->plane,
+            20,
+        );
 
         return [count($kept->capsules), count($kept->polygons)];
     }

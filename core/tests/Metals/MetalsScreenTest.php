@@ -17,14 +17,20 @@ final class MetalsScreenTest extends TestCase
         $frozen = json_decode((string) file_get_contents(__DIR__.'/../Reference/amounts.json'), true, 16, JSON_THROW_ON_ERROR);
         foreach ($frozen['screens'] as $case) {
             $found = MetalsScreen::of(array_map(static fn (float|int $value): array => [(float) $value, false], $case['values']), 80.0);
-            self::assertEqualsWithDelta([$case['ucl'], $case['lcl'], $case['log_sd']], [$found->ucl, $found->lcl, $found->logSd], 1e-8 * $case['ucl']);
+            self::assertEqualsWithDelta(
+                [$case['ucl'], $case['lcl'], $case['log_sd']],
+                [$found->ucl, $found->lcl, $found->logSd],
+                1e-8 * $case['ucl'],
+            );
             self::assertSame($case['ucl'] < 80 ? 'below' : ($case['lcl'] >= 80 ? 'above' : 'too_close'), $found->answer);
         }
     }
 
     public function test_bounds_few_values_and_composites(): void
     {
-        $read = static fn (string ...$values): array => MetalsScreen::parse("value,place\n".implode('', array_map(static fn (string $value): string => "{$value},x\n", $values)));
+        $read = static fn (string ...$values): array => MetalsScreen::parse(
+            "value,place\n".implode('', array_map(static fn (string $value): string => "{$value},x\n", $values)),
+        );
         self::assertSame([[5.0, true], [5.0, true], [12.5, false]], $read('<5', '< 5', '12.5'));
         $half = MetalsScreen::of($read('<5', '<5', '40', '50'), 80.0);
         self::assertSame([2, true], [$half->censored, $half->ucl !== null], 'half of them are not more than half');

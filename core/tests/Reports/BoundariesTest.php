@@ -29,7 +29,7 @@ final class BoundariesTest extends TestCase
         yield 'texture more than two off' => [['sand' => 60.0, 'silt' => 25.0, 'clay' => 12.9], ['sand', 'silt', 'clay']];
         // 2004 ppm of calcium are 10.0 cmol/kg (40.078 g/mol over 2), 243.05 ppm of magnesium 2.0.
         yield 'bases a tenth over the capacity' => [['ca' => 2003.9, 'mg' => 243.05, 'cec' => 10.91], []];
-        yield 'bases more than a tenth over' => [['ca' => 2003.9, 'mg' => 243.05, 'cec' => 10.90], ['ca', 'mg', 'cec']];
+        yield 'bases more than a tenth over' => [['ca' => 2003.9, 'mg' => 243.05, 'cec' => 10.9], ['ca', 'mg', 'cec']];
         yield 'one base says nothing' => [['ca' => 9000.0, 'cec' => 10.0], []];
         yield 'a capacity of nothing says nothing' => [['ca' => 2003.9, 'mg' => 243.05, 'cec' => 0.0], []];
         yield 'saturations of 105' => [['k_sat' => 5.0, 'ca_sat' => 80.0, 'mg_sat' => 20.0], []];
@@ -37,7 +37,10 @@ final class BoundariesTest extends TestCase
         yield 'a share five off its base' => [['ca_sat' => 95.0, 'ca' => 2003.9, 'cec' => 10.0], []];
         yield 'a share more than five off' => [['ca_sat' => 94.8, 'ca' => 2003.9, 'cec' => 10.0], ['ca_sat', 'ca', 'cec']];
         yield 'base saturation five off' => [['base_sat' => 75.0, 'k_sat' => 5.0, 'ca_sat' => 50.0, 'mg_sat' => 15.0], []];
-        yield 'base saturation more than five off' => [['base_sat' => 75.1, 'k_sat' => 5.0, 'ca_sat' => 50.0, 'mg_sat' => 15.0], ['base_sat', 'k_sat', 'ca_sat', 'mg_sat']];
+        yield 'base saturation more than five off' => [
+            ['base_sat' => 75.1, 'k_sat' => 5.0, 'ca_sat' => 50.0, 'mg_sat' => 15.0],
+            ['base_sat', 'k_sat', 'ca_sat', 'mg_sat'],
+        ];
         yield 'hydrogen is no base' => [['base_sat' => 70.0, 'k_sat' => 5.0, 'ca_sat' => 50.0, 'mg_sat' => 15.0, 'h_sat' => 30.0], []];
         yield 'a buffer just below seven' => [['ph' => 6.99, 'buffer_ph' => 7.0], []];
         yield 'a buffer at seven' => [['ph' => 7.0, 'buffer_ph' => 7.1], ['buffer_ph', 'ph']];
@@ -67,7 +70,13 @@ final class BoundariesTest extends TestCase
         self::assertSame(2.8 * 0.08, Repeatability::limit('ph', 6.0, 6.2));
         self::assertEqualsWithDelta(2.8 * 0.06 * 50, Repeatability::limit('p', 40.0, 60.0), 1e-12, 'a share of the mean');
         self::assertNull(Repeatability::question('ph', 'ph', 'a', 6.0, 'b', 6.0 + 2.8 * 0.08));
-        self::assertSame([['a', 'b'], ['ph']], [(Repeatability::question('ph', 'ph', 'a', 6.0, 'b', 6.2241) ?? self::fail('not asked'))->samples, (Repeatability::question('ph', 'ph', 'a', 6.3, 'b', 6.0) ?? self::fail('not asked'))->series]);
+        self::assertSame(
+            [['a', 'b'], ['ph']],
+            [
+                (Repeatability::question('ph', 'ph', 'a', 6.0, 'b', 6.2241) ?? self::fail('not asked'))->samples,
+                (Repeatability::question('ph', 'ph', 'a', 6.3, 'b', 6.0) ?? self::fail('not asked'))->series,
+            ],
+        );
         self::assertNotNull(Repeatability::question('ph', 'ph', 'a', 6.0, 'b', 6.1, 0.02), 'a lab that is known to repeat itself better');
     }
 
@@ -86,16 +95,25 @@ final class BoundariesTest extends TestCase
     public function test_an_exchange_must_stand_out_the_more_the_larger_the_report(): void
     {
         $history = ['low' => SeriesHistory::of('ph', [5.2, 5.25, 5.3]), 'high' => SeriesHistory::of('ph', [5.9, 5.95, 6.0])];
-        $sample = static fn (string $key, string $ground, float $ph): array => ['key' => $key, 'group' => $ground, 'results' => ['ph' => ['value' => $ph, 'history' => $history[$ground]]]];
+        $sample = static fn (string $key, string $ground, float $ph): array => [
+            'key' => $key,
+            'group' => $ground,
+            'results' => ['ph' => ['value' => $ph, 'history' => $history[$ground]]],
+        ];
         $exchanged = [$sample('a', 'low', 5.95), $sample('b', 'high', 5.25)];
         $z = [$history['low']->z(5.95), $history['high']->z(5.25), $history['high']->z(5.95), $history['low']->z(5.25)];
         $gain = $z[0] ** 2 + $z[1] ** 2 - $z[2] ** 2 - $z[3] ** 2;
         $rest = static fn (int $n): array => array_map(static fn (int $i): array => $sample("r{$i}", 'low', 5.25), range(1, $n));
-        $threshold = static fn (int $samples): float => 2 * log($samples * ($samples - 1) / 2 / 0.001);
+        $threshold = static fn (int $samples): float => 2 * log(($samples * ($samples - 1)) / 2 / 0.001);
 
         self::assertSame($gain > $threshold(2), BatchQuestions::swaps($exchanged) !== []);
         foreach ([3, 10, 40, 150] as $n) {
-            $found = array_values(array_filter(BatchQuestions::swaps([...$exchanged, ...$rest($n - 2)]), static fn (Question $question): bool => $question->samples === ['a', 'b']));
+            $found = array_values(
+                array_filter(
+                    BatchQuestions::swaps([...$exchanged, ...$rest($n - 2)]),
+                    static fn (Question $question): bool => $question->samples === ['a', 'b'],
+                ),
+            );
             self::assertSame($gain > $threshold($n), $found !== [], "{$n} samples: a gain of {$gain} against {$threshold($n)}");
         }
         self::assertGreaterThan($threshold(3), $gain);
@@ -122,7 +140,11 @@ final class BoundariesTest extends TestCase
     {
         $style = static fn (string $text): NumberStyle => ReportReading::of(ReportTable::of(ReportText::read($text)->records))->style;
         self::assertSame(',', $style("Sample;pH\nA;6,1\nB;6\n")->mark());
-        self::assertSame(['.', true], [$style("Sample;pH\nA;6,1\nB;6.2\n")->mark(), $style("Sample;pH\nA;6,1\nB;6.2\n")->isMixed()], 'a point beside it');
+        self::assertSame(
+            ['.', true],
+            [$style("Sample;pH\nA;6,1\nB;6.2\n")->mark(), $style("Sample;pH\nA;6,1\nB;6.2\n")->isMixed()],
+            'a point beside it',
+        );
         self::assertSame('.', $style("Sample;pH\nA;6\nB;7\n")->mark(), 'no comma at all');
         self::assertSame(',', $style("Sample,pH\nA,\"6,1\"\n")->mark(), 'commas in quotes');
     }
@@ -139,8 +161,15 @@ final class BoundariesTest extends TestCase
     {
         foreach (['' => '0-6in', 'CM' => '0-6cm'] as $unit => $depth) {
             $reference = ['DepthID' => 1, 'StartingDepth' => 0, 'EndingDepth' => 6] + ($unit === '' ? [] : ['DepthUnit' => $unit]);
-            $sample = ['SampleMetaData' => ['SampleNumber' => '4711'], 'Depths' => [['DepthID' => 1, 'NutrientResults' => [['Element' => 'pH', 'Value' => 6.1]]]]];
-            $rows = Interchange::records((string) json_encode(['Events' => [['EventSamples' => ['Soil' => ['DepthRefs' => [$reference], 'SoilSamples' => [$sample]]]]]]));
+            $sample = [
+                'SampleMetaData' => ['SampleNumber' => '4711'],
+                'Depths' => [['DepthID' => 1, 'NutrientResults' => [['Element' => 'pH', 'Value' => 6.1]]]],
+            ];
+            $rows = Interchange::records(
+                (string) json_encode([
+                    'Events' => [['EventSamples' => ['Soil' => ['DepthRefs' => [$reference], 'SoilSamples' => [$sample]]]]],
+                ]),
+            );
             self::assertContains($depth, $rows[2], $depth);
         }
     }

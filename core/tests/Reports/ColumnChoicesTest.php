@@ -35,7 +35,11 @@ final class ColumnChoicesTest extends TestCase
         foreach ($all->forms as $analyte => $forms) {
             self::assertContains($analyte, array_keys($all->analytes));
             foreach ($forms as $form) {
-                self::assertGreaterThan(0, SoilUnit::toHome($analyte, 10.0, SoilUnit::named($analyte === 'om' ? 'percent' : 'ppm'), $form, null, null), "{$form} of {$analyte}");
+                self::assertGreaterThan(
+                    0,
+                    SoilUnit::toHome($analyte, 10.0, SoilUnit::named($analyte === 'om' ? 'percent' : 'ppm'), $form, null, null),
+                    "{$form} of {$analyte}",
+                );
             }
         }
     }
@@ -55,7 +59,22 @@ final class ColumnChoicesTest extends TestCase
     /** @return iterable<string, array{string}> */
     public static function names(): iterable
     {
-        foreach (['pH (1:1 water)', 'SMP buffer pH', 'P2O5 (Olsen) kg/ha', 'Phosphate PO4 ppm', 'K2O lb/acre', 'Ca, ammonium acetate, cmol/kg', 'Mg saturation %', 'Organic carbon %', 'Nitrate NO3 mg/kg', 'EC 1:2 dS/m', 'Zn (DTPA) ppm', 'Sand %'] as $name) {
+        foreach (
+            [
+                'pH (1:1 water)',
+                'SMP buffer pH',
+                'P2O5 (Olsen) kg/ha',
+                'Phosphate PO4 ppm',
+                'K2O lb/acre',
+                'Ca, ammonium acetate, cmol/kg',
+                'Mg saturation %',
+                'Organic carbon %',
+                'Nitrate NO3 mg/kg',
+                'EC 1:2 dS/m',
+                'Zn (DTPA) ppm',
+                'Sand %',
+            ] as $name
+        ) {
             yield $name => [$name];
         }
     }

@@ -29,7 +29,12 @@ final class CorpusTest extends TestCase
                 $wrong[] = "{$file}: {$words}";
             }
         }
-        fwrite(STDOUT, "\nlab files: ".implode(', ', array_map(static fn (string $what, int $count): string => "{$count} {$what}", array_keys($counts), $counts))."\n");
+        fwrite(
+            STDOUT,
+            "\nlab files: ".
+                implode(', ', array_map(static fn (string $what, int $count): string => "{$count} {$what}", array_keys($counts), $counts)).
+                "\n",
+        );
 
         self::assertSame([], $wrong);
         self::assertGreaterThanOrEqual(80, array_sum($counts));
@@ -45,7 +50,9 @@ final class CorpusTest extends TestCase
         try {
             $facts = ReportFacts::of((string) file_get_contents(self::FOLDER.$file), DepthLayer::ofInches(0, 6), 1.32);
         } catch (CoreError $error) {
-            return isset($truth['refused']) && str_contains($error->getMessage(), $truth['refused']) ? ['refused', ''] : ['wrong', "refused: {$error->getMessage()}"];
+            return isset($truth['refused']) && str_contains($error->getMessage(), $truth['refused'])
+                ? ['refused', '']
+                : ['wrong', "refused: {$error->getMessage()}"];
         }
         if (! isset($truth['results'])) {
             return ['wrong', 'was not refused'];
@@ -67,14 +74,26 @@ final class CorpusTest extends TestCase
                 return ['wrong', "{$key} is not there"];
             }
             $value = array_shift($found[$key]);
-            if ($home === null ? $value !== null : ($value !== null && abs($value - $home) > 1e-6 * max(1.0, abs($home)))) {
+            if ($home === null ? $value !== null : $value !== null && abs($value - $home) > 1e-6 * max(1.0, abs($home))) {
                 return ['wrong', "{$key} is ".json_encode($value).', truly '.json_encode($home)];
             }
             $asked = $asked || ($home !== null && $value === null);
         }
         $more = array_keys(array_filter($found));
-        $silent = array_filter($truth['asks'] ?? [], static fn (string $words): bool => array_filter($questions, static fn (string $question): bool => str_contains($question, $words)) === []);
-        $lost = array_filter($truth['left_out'] ?? [], static fn (string $words): bool => ! str_contains((string) json_encode($facts['left_out'], JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE), $words));
+        $silent = array_filter(
+            $truth['asks'] ?? [],
+            static fn (string $words): bool => array_filter(
+                $questions,
+                static fn (string $question): bool => str_contains($question, $words),
+            ) === [],
+        );
+        $lost = array_filter(
+            $truth['left_out'] ?? [],
+            static fn (string $words): bool => ! str_contains(
+                (string) json_encode($facts['left_out'], JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE),
+                $words,
+            ),
+        );
 
         return match (true) {
             $more !== [] => ['wrong', 'too many: '.implode(', ', $more)],

@@ -47,10 +47,15 @@ final class MistakenUnitTest extends TestCase
         $earlier = array_map(static fn (int $i): float => 30 * exp(0.25 * sin(1.7 * $i)), range(1, 25));
         $report = array_map(static fn (int $i): float => 30 * 2.2914 * exp(0.05 * cos(2.3 * $i)), range(1, 12));
         self::assertStringContainsString('P2O5 read as P', (string) MistakenUnit::ofBatch('p', 'p, olsen', $report, $earlier));
-        self::assertNull(MistakenUnit::ofBatch('p', 'p, olsen', array_map(static fn (float $value): float => $value / 2.2914, $report), $earlier));
+        self::assertNull(
+            MistakenUnit::ofBatch('p', 'p, olsen', array_map(static fn (float $value): float => $value / 2.2914, $report), $earlier),
+        );
         self::assertNull(MistakenUnit::ofBatch('p', 'p, olsen', array_slice($report, 0, 2), $earlier));
         self::assertNull(MistakenUnit::ofBatch('p', 'p, olsen', $report, array_slice($earlier, 0, 19)), 'too few to know what is usual');
-        self::assertNull(MistakenUnit::ofBatch('p', 'p, olsen', array_map(static fn (float $value): float => $value * 1.5, $report), $earlier), 'far, and explained by no unit');
+        self::assertNull(
+            MistakenUnit::ofBatch('p', 'p, olsen', array_map(static fn (float $value): float => $value * 1.5, $report), $earlier),
+            'far, and explained by no unit',
+        );
     }
 
     public function test_of_ones_own_ground_pH_is_explained_by_nothing(): void

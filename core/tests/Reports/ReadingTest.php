@@ -66,7 +66,13 @@ final class ReadingTest extends TestCase
         yield 'bars' => ["sample|ph\nA|6.1\nB|6.2\n", 'UTF-8', '|', 1, false];
         yield 'Windows-1252' => ["sample;ph\xE9\nA;6,1\nB;6,2\n", 'Windows-1252', ';', 1, true];
         yield 'UTF-16' => ["\xFF\xFE".mb_convert_encoding("sample,ph\nA,6.1\nB,6.2\n", 'UTF-16LE', 'UTF-8'), 'UTF-16LE', ',', 1, false];
-        yield 'titles above' => ["Marl Laboratory\n\"Report 4711, 3 May\"\n\nsample,ph,p (ppm)\nA,6.1,20\nB,6.2,30\n", 'UTF-8', ',', 4, false];
+        yield 'titles above' => [
+            "Marl Laboratory\n\"Report 4711, 3 May\"\n\nsample,ph,p (ppm)\nA,6.1,20\nB,6.2,30\n",
+            'UTF-8',
+            ',',
+            4,
+            false,
+        ];
         yield 'old line ends' => ["sample,ph\rA,6.1\rB,6.2\r", 'UTF-8', ',', 1, false];
         yield 'commas inside quotes' => ["\"sample; code\";ph\n\"A, west\";6,1\n\"B, east\";6,2\n", 'UTF-8', ';', 1, true];
     }
@@ -77,7 +83,10 @@ final class ReadingTest extends TestCase
         $text = ReportText::read($bytes);
         $table = ReportTable::of($text->records);
 
-        self::assertSame([$charset, $delimiter, $header, $comma ? ',' : '.'], [$text->charset, $text->delimiter, $table->headerRow, ReportReading::of($table)->style->mark()]);
+        self::assertSame(
+            [$charset, $delimiter, $header, $comma ? ',' : '.'],
+            [$text->charset, $text->delimiter, $table->headerRow, ReportReading::of($table)->style->mark()],
+        );
         self::assertCount(2, $table->rows);
         $ph = (int) array_key_first(array_filter($table->columns, static fn (string $name): bool => str_starts_with($name, 'ph')));
         self::assertSame([$comma ? '6,1' : '6.1', $comma ? '6,2' : '6.2'], array_column($table->rows, $ph));
@@ -93,14 +102,26 @@ final class ReadingTest extends TestCase
 
     public function test_short_rows_are_filled_and_long_ones_are_never_cut(): void
     {
-        self::assertSame([2 => ['A', ''], 3 => ['B', '6.2']], ReportTable::of(ReportText::read("sample,ph\nA\nB,6.2,,\n")->records, 1)->rows);
+        self::assertSame(
+            [2 => ['A', ''], 3 => ['B', '6.2']],
+            ReportTable::of(ReportText::read("sample,ph\nA\nB,6.2,,\n")->records, 1)->rows,
+        );
         $this->expectExceptionMessage('row 3 has 3 cells and the header in row 1 has 2');
         ReportTable::of(ReportText::read("sample,ph\nA\nB,6.2,extra\n")->records, 1);
     }
 
     public function test_what_is_no_report_is_refused_in_words(): void
     {
-        foreach (['' => 'empty', "  \n " => 'empty', "PK\x03\x04zip" => 'a zipped file', 'only,a,header' => 'no row below', "\xFF\xFE" => 'empty', str_repeat(',', 5000)."\n1" => 'cells'] as $bytes => $words) {
+        foreach (
+            [
+                '' => 'empty',
+                "  \n " => 'empty',
+                "PK\x03\x04zip" => 'a zipped file',
+                'only,a,header' => 'no row below',
+                "\xFF\xFE" => 'empty',
+                str_repeat(',', 5000)."\n1" => 'cells',
+            ] as $bytes => $words
+        ) {
             try {
                 ReportTable::of(ReportText::read((string) $bytes)->records);
                 self::fail("{$words} was accepted.");
@@ -167,7 +188,13 @@ final class ReadingTest extends TestCase
     {
         $guess = ColumnName::read($name);
 
-        self::assertSame($expected, [$guess->role->value, $guess->analyte === '' ? null : $guess->analyte, $guess->form, $guess->unit, $guess->extractant]);
+        self::assertSame($expected, [
+            $guess->role->value,
+            $guess->analyte === '' ? null : $guess->analyte,
+            $guess->form,
+            $guess->unit,
+            $guess->extractant,
+        ]);
     }
 
     public function test_interchange_documents_of_both_forms_give_the_same_rows(): void
@@ -175,13 +202,39 @@ final class ReadingTest extends TestCase
         $xml = '<ModusResult Version="1.0"><Event><EventSamples><Soil><DepthRefs><DepthRef><DepthID>1</DepthID><StartingDepth>0</StartingDepth><EndingDepth>6</EndingDepth><DepthUnit>in</DepthUnit></DepthRef></DepthRefs>
             <SoilSample><SampleMetaData><SampleNumber>4711</SampleNumber><FMISSampleID>QH26-01L-X</FMISSampleID></SampleMetaData><Depths><Depth><DepthID>1</DepthID><NutrientResults>
             <NutrientResult><Element>pH</Element><Value>6.1</Value><ValueUnit>none</ValueUnit></NutrientResult><NutrientResult><Element>P</Element><Value>31</Value><ValueUnit>ppm</ValueUnit><ModusTestID>S-P-M3</ModusTestID></NutrientResult></NutrientResults></Depth></Depths></SoilSample></Soil></EventSamples></Event></ModusResult>';
-        $json = json_encode(['Events' => [['EventSamples' => ['Soil' => [
-            'DepthRefs' => [['DepthID' => 1, 'StartingDepth' => 0, 'EndingDepth' => 6, 'DepthUnit' => 'in']],
-            'SoilSamples' => [['SampleMetaData' => ['SampleNumber' => '4711', 'FMISSampleID' => 'QH26-01L-X'], 'Depths' => [['DepthID' => 1, 'NutrientResults' => [
-                ['Element' => 'pH', 'Value' => 6.1, 'ValueUnit' => 'none'], ['Element' => 'P', 'Value' => 31, 'ValueUnit' => 'ppm', 'ModusTestID' => 'S-P-M3'],
-            ]]]]],
-        ]]]]], JSON_THROW_ON_ERROR);
-        $expected = [1 => Interchange::COLUMNS, 2 => ['QH26-01L-X', '', '0-6in', 'pH', '6.1', 'none', ''], 3 => ['QH26-01L-X', '', '0-6in', 'P', '31', 'ppm', 'S-P-M3']];
+        $json = json_encode(
+            [
+                'Events' => [
+                    [
+                        'EventSamples' => [
+                            'Soil' => [
+                                'DepthRefs' => [['DepthID' => 1, 'StartingDepth' => 0, 'EndingDepth' => 6, 'DepthUnit' => 'in']],
+                                'SoilSamples' => [
+                                    [
+                                        'SampleMetaData' => ['SampleNumber' => '4711', 'FMISSampleID' => 'QH26-01L-X'],
+                                        'Depths' => [
+                                            [
+                                                'DepthID' => 1,
+                                                'NutrientResults' => [
+                                                    ['Element' => 'pH', 'Value' => 6.1, 'ValueUnit' => 'none'],
+                                                    ['Element' => 'P', 'Value' => 31, 'ValueUnit' => 'ppm', 'ModusTestID' => 'S-P-M3'],
+                                                ],
+                                            ],
+                                        ],
+                                    ],
+                                ],
+                            ],
+                        ],
+                    ],
+                ],
+            ],
+            JSON_THROW_ON_ERROR,
+        );
+        $expected = [
+            1 => Interchange::COLUMNS,
+            2 => ['QH26-01L-X', '', '0-6in', 'pH', '6.1', 'none', ''],
+            3 => ['QH26-01L-X', '', '0-6in', 'P', '31', 'ppm', 'S-P-M3'],
+        ];
 
         self::assertSame($expected, Interchange::records($xml));
         self::assertSame($expected, Interchange::records($json));
@@ -190,7 +243,16 @@ final class ReadingTest extends TestCase
 
     public function test_broken_and_dangerous_documents_are_refused(): void
     {
-        foreach (['<a><b></a>' => 'no XML', '{"a":' => 'no JSON', '<a/>' => 'no soil sample', '{}' => 'no soil sample', '<!DOCTYPE a [<!ENTITY b "c">]><a>&b;</a>' => 'entities of its own', str_repeat('{"a":', 200) => 'no JSON'] as $text => $words) {
+        foreach (
+            [
+                '<a><b></a>' => 'no XML',
+                '{"a":' => 'no JSON',
+                '<a/>' => 'no soil sample',
+                '{}' => 'no soil sample',
+                '<!DOCTYPE a [<!ENTITY b "c">]><a>&b;</a>' => 'entities of its own',
+                str_repeat('{"a":', 200) => 'no JSON',
+            ] as $text => $words
+        ) {
             try {
                 Interchange::records($text);
                 self::fail("{$text} was accepted.");

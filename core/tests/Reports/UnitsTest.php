@@ -53,12 +53,12 @@ final class UnitsTest extends TestCase
     public static function conversions(): iterable
     {
         yield 'ppm stays' => ['p', 34.5, 'mg/kg', '', null, null, 34.5, 1e-12];
-        yield 'common practice: 2 lb/acre a ppm to 6 2/3 in' => ['p', 60.0, 'lb/acre', '', 20 / 3 * 2.54, null, 30.0, 1e-9];
+        yield 'common practice: 2 lb/acre a ppm to 6 2/3 in' => ['p', 60.0, 'lb/acre', '', (20 / 3) * 2.54, null, 30.0, 1e-9];
         yield 'common practice: 0.3 an inch' => ['k', 288.0, 'lbs/ac', '', 8 * 2.54, null, 120.0, 1e-9];
-        yield 'lb/1000 sq ft is lb/acre by 43.56' => ['p', 60 / 43.56, 'lb/1000 sq ft', '', 20 / 3 * 2.54, null, 30.0, 1e-9];
+        yield 'lb/1000 sq ft is lb/acre by 43.56' => ['p', 60 / 43.56, 'lb/1000 sq ft', '', (20 / 3) * 2.54, null, 30.0, 1e-9];
         yield 'kg/ha: depth by bulk density by 0.1' => ['k', 390.0, 'kg/ha', '', 15.0, 1.3, 200.0, 1e-9];
         yield 'P2O5 in ppm' => ['p', 22.914, 'ppm', 'P2O5', null, null, 10.0, 0.001];
-        yield 'K2O in lb/acre' => ['k', 240.92, 'lb/acre', 'K2O', 20 / 3 * 2.54, null, 100.0, 0.01];
+        yield 'K2O in lb/acre' => ['k', 240.92, 'lb/acre', 'K2O', (20 / 3) * 2.54, null, 100.0, 0.01];
         yield 'calcium by charge: 1 meq/100 g is 200.4 ppm' => ['ca', 1.0, 'meq/100 g', '', null, null, 200.4, 0.05];
         yield 'magnesium: 121.5' => ['mg', 1.0, 'cmol/kg', '', null, null, 121.5, 0.05];
         yield 'potassium: 391' => ['k', 1.0, 'cmolc/kg', '', null, null, 391.0, 0.05];
@@ -76,8 +76,16 @@ final class UnitsTest extends TestCase
     }
 
     #[DataProvider('conversions')]
-    public function test_reported_values_come_home(string $analyte, float $value, string $unit, string $form, ?float $depth, ?float $density, float $home, float $near): void
-    {
+    public function test_reported_values_come_home(
+        string $analyte,
+        float $value,
+        string $unit,
+        string $form,
+        ?float $depth,
+        ?float $density,
+        float $home,
+        float $near,
+    ): void {
         self::assertEqualsWithDelta($home, SoilUnit::toHome($analyte, $value, SoilUnit::named($unit), $form, $depth, $density), $near);
     }
 
@@ -103,8 +111,14 @@ final class UnitsTest extends TestCase
     }
 
     #[DataProvider('refused')]
-    public function test_what_cannot_be_turned_is_refused_in_words(string $analyte, float $value, string $unit, string $form, ?float $depth, string $words): void
-    {
+    public function test_what_cannot_be_turned_is_refused_in_words(
+        string $analyte,
+        float $value,
+        string $unit,
+        string $form,
+        ?float $depth,
+        string $words,
+    ): void {
         $this->expectException(CoreError::class);
         $this->expectExceptionMessage($words);
         SoilUnit::toHome($analyte, $value, SoilUnit::named($unit), $form, $depth);
@@ -121,7 +135,12 @@ final class UnitsTest extends TestCase
     {
         foreach (self::conversions() as $name => [$analyte, $value, $unit, $form, $depth, $density]) {
             $one = SoilUnit::toHome($analyte, $value, SoilUnit::named($unit), $form, $depth, $density);
-            self::assertEqualsWithDelta(2 * $one, SoilUnit::toHome($analyte, 2 * $value, SoilUnit::named($unit), $form, $depth, $density), 1e-9 * abs($one), $name);
+            self::assertEqualsWithDelta(
+                2 * $one,
+                SoilUnit::toHome($analyte, 2 * $value, SoilUnit::named($unit), $form, $depth, $density),
+                1e-9 * abs($one),
+                $name,
+            );
         }
     }
 }

@@ -20,8 +20,16 @@ final class DressingResponseTest extends TestCase
         foreach ($frozen['responses'] as $case) {
             $found = DressingResponse::of(PlotChanges::parse(self::csv($case['treated'], $case['control'])));
             self::assertEqualsWithDelta(
-                [$case['difference'], $case['se'], $case['df'], ...$case['interval'], $case['power'], ($case['interval'][1] - $case['interval'][0]) / 2],
-                [$found->difference, $found->se, $found->df, ...$found->interval ?? [], $found->smallestWithPower, $found->smallestSeen], 1e-8,
+                [
+                    $case['difference'],
+                    $case['se'],
+                    $case['df'],
+                    ...$case['interval'],
+                    $case['power'],
+                    ($case['interval'][1] - $case['interval'][0]) / 2,
+                ],
+                [$found->difference, $found->se, $found->df, ...$found->interval ?? [], $found->smallestWithPower, $found->smallestSeen],
+                1e-8,
             );
         }
     }
@@ -63,7 +71,14 @@ final class DressingResponseTest extends TestCase
 
     public function test_what_cannot_be_judged_is_refused(): void
     {
-        foreach (["group,plot,before,after\ncontrol,1,1,2\n" => 'no plot was treated', "group,plot,before,after\ntreated,1,1,2\ntreated,1,1,2\n" => 'stands twice', "group,plot,before,after\nother,1,1,2\n" => 'group is', "group,plot,before,after\ntreated,1,x,2\n" => 'before is "x"'] as $csv => $words) {
+        foreach (
+            [
+                "group,plot,before,after\ncontrol,1,1,2\n" => 'no plot was treated',
+                "group,plot,before,after\ntreated,1,1,2\ntreated,1,1,2\n" => 'stands twice',
+                "group,plot,before,after\nother,1,1,2\n" => 'group is',
+                "group,plot,before,after\ntreated,1,x,2\n" => 'before is "x"',
+            ] as $csv => $words
+        ) {
             try {
                 PlotChanges::parse($csv);
                 self::fail($words);

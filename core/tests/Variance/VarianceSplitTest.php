@@ -20,19 +20,42 @@ final class VarianceSplitTest extends TestCase
 {
     /** Nitrate in lettuce, mg/kg: Eurachem/CITAC/EUROLAB guide, worked example A1 (data and results from memory of the guide; they fit one another). */
     private const LETTUCE = [
-        [[3898, 4139], [4466, 4693]], [[3910, 3993], [4201, 4126]], [[5708, 5903], [4061, 3782]], [[5028, 4754], [5450, 5416]],
-        [[4640, 4401], [4248, 4191]], [[5182, 5023], [4662, 4839]], [[3028, 3224], [3023, 2901]], [[3966, 4283], [4131, 3788]],
+        [[3898, 4139], [4466, 4693]],
+        [[3910, 3993], [4201, 4126]],
+        [[5708, 5903], [4061, 3782]],
+        [[5028, 4754], [5450, 5416]],
+        [[4640, 4401], [4248, 4191]],
+        [[5182, 5023], [4662, 4839]],
+        [[3028, 3224], [3023, 2901]],
+        [[3966, 4283], [4131, 3788]],
     ];
 
     public function test_the_published_example_comes_out_to_the_printed_digits(): void
     {
         $split = VarianceSplit::of(self::lettuce());
         self::assertEqualsWithDelta(4408, $split->robust['mean'], 0.5);
-        self::assertEqualsWithDelta([565.4, 319.05, 167.94, 360.55], [$split->robust['sd_between'], $split->robust['sd_sampling'], $split->robust['sd_analysis'], $split->robust['sd_measurement']], 0.05);
+        self::assertEqualsWithDelta(
+            [565.4, 319.05, 167.94, 360.55],
+            [$split->robust['sd_between'], $split->robust['sd_sampling'], $split->robust['sd_analysis'], $split->robust['sd_measurement']],
+            0.05,
+        );
         // Interval of the classical figure: NumPy and SciPy from the mean squares.
-        self::assertEqualsWithDelta([538.9324517042929, 368.36020276458123, 1000.2160576966403], [$split->classical['sd_measurement'], ...($split->measurementInterval ?? [])], 1e-6);
+        self::assertEqualsWithDelta(
+            [538.9324517042929, 368.36020276458123, 1000.2160576966403],
+            [$split->classical['sd_measurement'], ...$split->measurementInterval ?? []],
+            1e-6,
+        );
         self::assertEqualsWithDelta(0.164, $split->expandedRelative, 0.0005);
-        self::assertEqualsWithDelta([4345.6, 518.16, 148.18, 538.93], [$split->classical['mean'], $split->classical['sd_sampling'], $split->classical['sd_analysis'], $split->classical['sd_measurement']], 0.05);
+        self::assertEqualsWithDelta(
+            [4345.6, 518.16, 148.18, 538.93],
+            [
+                $split->classical['mean'],
+                $split->classical['sd_sampling'],
+                $split->classical['sd_analysis'],
+                $split->classical['sd_measurement'],
+            ],
+            0.05,
+        );
         self::assertEqualsWithDelta(1.0, array_sum($split->share), 1e-12);
         self::assertSame([], $split->reasons);
     }
@@ -59,14 +82,17 @@ final class VarianceSplitTest extends TestCase
         self::assertSame(['between' => null, 'sampling' => null, 'analysis' => null], $equal->share);
         self::assertSame(0.0, $equal->expandedRelative);
         self::assertStringContainsString('no spread to share out', implode(' ', $equal->reasons));
-        self::assertNull(VarianceSplit::of(NestedDesign::of([[[-5.0, -4.0], [-5.0, -6.0]], [[-5.0, -5.2], [-5.0, -5.0]]]))->expandedRelative);
+        self::assertNull(
+            VarianceSplit::of(NestedDesign::of([[[-5.0, -4.0], [-5.0, -6.0]], [[-5.0, -5.2], [-5.0, -5.0]]]))->expandedRelative,
+        );
     }
 
     /** The robust figures are made for normal data: over many designs they find what was put in, and one slip hardly moves them. */
     public function test_simulated_ground_sampling_and_analysis_are_found_again(): void
     {
         $random = new Randomizer(new Mt19937(20));
-        $normal = static fn (): float => sqrt(-2 * log(($random->getInt(0, 2 ** 31) + 0.5) / (2 ** 31 + 1))) * cos(2 * M_PI * $random->getInt(0, 2 ** 31) / (2 ** 31));
+        $normal = static fn (): float => sqrt(-2 * log(($random->getInt(0, 2 ** 31) + 0.5) / (2 ** 31 + 1))) *
+            cos((2 * M_PI * $random->getInt(0, 2 ** 31)) / 2 ** 31);
         [$sums, $slips] = [array_fill(0, 6, 0.0), [0.0, 0.0]];
         for ($round = 0; $round < 300; $round++) {
             $targets = [];
@@ -109,10 +135,18 @@ final class VarianceSplitTest extends TestCase
         $rows = "target,sample,analysis,value\n1,1,1,5\n1,1,2,5.1\n1,2,1,5.2\n1,2,2,5.3\n2,1,1,6\n2,1,2,6.1\n2,2,1,6.2\n2,2,2,6.3\n";
 
         return [
-            'no rows' => ["target,sample,analysis,value\n", 'no rows'], 'a missing column' => ["target,sample,value\n1,1,2\n", 'analysis is missing'], 'text for a value' => [str_replace('6.3', 'x', $rows), 'row 9: value is "x"'],
-            'an empty value' => [str_replace('6.3', '', $rows), 'row 9: value is an empty cell'], 'no number' => [str_replace('6.3', 'NAN', $rows), 'row 9'], 'a lone analysis' => [str_replace("2,2,2,6.3\n", '', $rows), 'row 8: sample 2 of target 2 has 1 analysis'],
-            'a lone sample' => [str_replace("2,2,1,6.2\n2,2,2,6.3\n", '', $rows), 'row 7: target 2 has 1 sample'], 'three samples' => ["{$rows}2,3,1,6\n", 'row 10: target 2 has 3 samples'], 'one target' => [implode("\n", array_slice(explode("\n", $rows), 0, 5)), 'there is 1 target'],
-            'an analysis twice' => ["{$rows}2,2,2,6.4\n", 'row 10: analysis 2 of sample 2 of target 2 stands in row 9 already'], 'no target' => [str_replace("\n2,1,1,6\n", "\n,1,1,6\n", $rows), 'row 6: the target is empty'], 'too large' => [str_replace('6.3', '1e13', $rows), 'row 9'],
+            'no rows' => ["target,sample,analysis,value\n", 'no rows'],
+            'a missing column' => ["target,sample,value\n1,1,2\n", 'analysis is missing'],
+            'text for a value' => [str_replace('6.3', 'x', $rows), 'row 9: value is "x"'],
+            'an empty value' => [str_replace('6.3', '', $rows), 'row 9: value is an empty cell'],
+            'no number' => [str_replace('6.3', 'NAN', $rows), 'row 9'],
+            'a lone analysis' => [str_replace("2,2,2,6.3\n", '', $rows), 'row 8: sample 2 of target 2 has 1 analysis'],
+            'a lone sample' => [str_replace("2,2,1,6.2\n2,2,2,6.3\n", '', $rows), 'row 7: target 2 has 1 sample'],
+            'three samples' => ["{$rows}2,3,1,6\n", 'row 10: target 2 has 3 samples'],
+            'one target' => [implode("\n", array_slice(explode("\n", $rows), 0, 5)), 'there is 1 target'],
+            'an analysis twice' => ["{$rows}2,2,2,6.4\n", 'row 10: analysis 2 of sample 2 of target 2 stands in row 9 already'],
+            'no target' => [str_replace("\n2,1,1,6\n", "\n,1,1,6\n", $rows), 'row 6: the target is empty'],
+            'too large' => [str_replace('6.3', '1e13', $rows), 'row 9'],
         ];
     }
 

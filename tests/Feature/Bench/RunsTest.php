@@ -296,8 +296,8 @@ final class RunsTest extends BenchTestCase
         $this->begin($this->method('lab-ph'), [$this->portion($this->composite())])->assertNotFound();
     }
 
-    /** A colour between two bands counts by the one that speaks more against the test, as of two middle replicates. */
-    public function test_between_two_bands_is_judged_the_strict_way(): void
+    /** A colour between two bands reads as the point midway between them, as two middle replicates do. */
+    public function test_between_two_bands_reads_as_the_point_midway(): void
     {
         $this->eyes();
         $sample = $this->sample($this->area($this->bench, 'vegetables', 'Kitchen beds'));
@@ -307,6 +307,6 @@ final class RunsTest extends BenchTestCase
         $this->read($sample, 'lab-ph', '6.55');
 
         $pair = $this->api('GET', '/evidence/{method}', ids: ['method' => $this->method('kit-ph')->id])->assertOk()->json('pairs.0');
-        self::assertStringContainsString('"6.0"', (string) json_encode($pair), 'the lab says 6.55: the band below is the farther one');
+        self::assertSame(['6.0 and 6.5', 6.25, 'leave'], [$pair['band']['name'], $pair['test'], $pair['test_action']], 'between 6.0 and 6.5 lies 6.25, above the limit of 6.2');
     }
 }

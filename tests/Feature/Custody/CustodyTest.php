@@ -35,7 +35,9 @@ final class CustodyTest extends ApiTestCase
     {
         $code = $this->code('lab');
         $this->travel(1)->hours();
-        $this->step('drying', [$code], ['place' => 'Drying tray 2'])->assertOk()->assertJsonPath('portions.0.state', 'drying');
+        $this->step('drying', [$code], ['place' => 'Drying tray 2'])
+            ->assertOk()
+            ->assertJsonPath('portions.0.state', 'drying');
         $whole = $this->api('GET', '/portions/{portion}', ids: ['portion' => $this->portion('lab')->id])->assertOk();
         self::assertSame(['split', 'drying'], array_column($whole->json('trail'), 'step'));
         self::assertSame('2026-09-02T07:00:00Z', $whole->json('drying.ready_at'));
@@ -51,7 +53,9 @@ final class CustodyTest extends ApiTestCase
     {
         $submission = Str::uuid()->toString();
         $codes = [$this->code('lab'), strtolower($this->code('bench')), str_replace('-', '', $this->code('lab'))];
-        $this->step('drying', $codes, ['submission' => $submission])->assertOk()->assertJsonCount(2, 'portions');
+        $this->step('drying', $codes, ['submission' => $submission])
+            ->assertOk()
+            ->assertJsonCount(2, 'portions');
         $this->step('drying', $codes, ['submission' => $submission])->assertOk();
         self::assertSame(4, CustodyLine::query()->count());
 
@@ -64,14 +68,31 @@ final class CustodyTest extends ApiTestCase
     {
         $code = $this->code('lab');
         $this->step('packed', [$code]);
-        self::assertStringContainsString('Scanned twice?', $this->step('packed', [$code])->assertStatus(422)->json('rows.0.message'));
+        self::assertStringContainsString(
+            'Scanned twice?',
+            $this->step('packed', [$code])
+                ->assertStatus(422)
+                ->json('rows.0.message'),
+        );
         $this->step('lost', [$code]);
-        self::assertStringContainsString('is lost since', $this->step('arrived', [$code])->assertStatus(422)->json('rows.0.message'));
+        self::assertStringContainsString(
+            'is lost since',
+            $this->step('arrived', [$code])
+                ->assertStatus(422)
+                ->json('rows.0.message'),
+        );
         foreach ([['2026-09-01T18:03:00Z', 'lies in the future'], ['2026-09-01T11:00:00Z', 'lies before the last line']] as [$at, $words]) {
-            self::assertStringContainsString($words, $this->step('found', [$code], ['at' => $at])->assertStatus(422)->json('rows.0.message'));
+            self::assertStringContainsString(
+                $words,
+                $this->step('found', [$code], ['at' => $at])
+                    ->assertStatus(422)
+                    ->json('rows.0.message'),
+            );
         }
         foreach ([['step' => 'eaten'], ['celsius' => 99], ['at' => 'soon'], ['codes' => []], ['submission' => 'x']] as $bad) {
-            $this->step('found', [$code], $bad)->assertStatus(422)->assertJsonValidationErrors((string) array_key_first($bad));
+            $this->step('found', [$code], $bad)
+                ->assertStatus(422)
+                ->assertJsonValidationErrors((string) array_key_first($bad));
         }
         self::assertSame('lost', $this->portion('lab')->state);
     }
@@ -80,14 +101,21 @@ final class CustodyTest extends ApiTestCase
     {
         $code = $this->code('lab');
         $wrong = substr($code, 0, -1).($code[-1] === '0' ? '1' : '0');
-        $said = $this->step('drying', [$wrong])->assertStatus(422)->json('rows.0.message');
+        $said = $this->step('drying', [$wrong])
+            ->assertStatus(422)
+            ->json('rows.0.message');
         self::assertStringContainsString('does not fit its check character', $said);
         self::assertStringContainsString("Probably meant: {$code}", $said);
-        self::assertStringContainsString('is a composite, not a portion', $this->api('GET', '/portions', query: ['code' => $this->sample->code])->assertStatus(422)->json('message'));
+        self::assertStringContainsString(
+            'is a composite, not a portion',
+            $this->api('GET', '/portions', query: ['code' => $this->sample->code])->assertStatus(422)->json('message'),
+        );
         $this->api('GET', '/portions', query: ['code' => strtolower($code)])->assertOk()->assertJsonPath('code', $code);
         [$stranger] = $this->team('Bog crew', 'bog');
         $this->actingAs($stranger);
-        $strange = $this->step('drying', [$wrong])->assertStatus(422)->json('rows.0.message');
+        $strange = $this->step('drying', [$wrong])
+            ->assertStatus(422)
+            ->json('rows.0.message');
         self::assertStringNotContainsString('Probably meant', $strange, 'another team\'s codes are not given away');
     }
 
@@ -109,11 +137,20 @@ final class CustodyTest extends ApiTestCase
         $this->step('packed', [$code]);
         $this->step('lost', [$code]);
         $line = CustodyLine::query()->where('step', 'lost')->sole()->uuid;
-        $this->step('withdrawn', [$code], ['corrects' => $line])->assertStatus(422)->assertJsonValidationErrors('condition');
-        $this->step('withdrawn', [$code], ['corrects' => $line, 'condition' => 'it lay under the bench'])->assertOk()->assertJsonPath('portions.0.state', 'packed');
+        $this->step('withdrawn', [$code], ['corrects' => $line])
+            ->assertStatus(422)
+            ->assertJsonValidationErrors('condition');
+        $this->step('withdrawn', [$code], ['corrects' => $line, 'condition' => 'it lay under the bench'])
+            ->assertOk()
+            ->assertJsonPath('portions.0.state', 'packed');
         $trail = $this->api('GET', '/portions/{portion}', ids: ['portion' => $this->portion('lab')->id])->json('trail');
         self::assertSame([true, true, false, false], array_column($trail, 'stands'), 'both lines stay, neither counts');
-        self::assertStringContainsString('corrected already', $this->step('withdrawn', [$code], ['corrects' => $line, 'condition' => 'again'])->assertStatus(422)->json('message'));
+        self::assertStringContainsString(
+            'corrected already',
+            $this->step('withdrawn', [$code], ['corrects' => $line, 'condition' => 'again'])
+                ->assertStatus(422)
+                ->json('message'),
+        );
     }
 
     public function test_a_hidden_duplicate_and_a_check_soil_go_under_numbers_of_their_own(): void
@@ -121,8 +158,19 @@ final class CustodyTest extends ApiTestCase
         $hidden = $this->split('hidden')->assertCreated();
         $codes = array_column($hidden->json('portions'), 'code', 'kind');
         self::assertMatchesRegularExpression('/^FN26-02L-\w$/', $codes['hidden']);
-        $soil = $this->api('POST', '/check-soils', ['name' => 'Loess of 2024', 'known' => ['ph' => ['value' => 6.2, 'uncertainty' => 0.1]], 'note' => ''])->assertCreated()->json('id');
-        $check = $this->api('POST', '/sites/{site}/check-portions', ['check_soil_id' => $soil, 'volume_ml' => 200, 'tests' => ['ph'], 'at' => '2026-09-01T18:00:00Z'], ['site' => $this->sample->site_id])->assertCreated();
+        $soil = $this->api('POST', '/check-soils', [
+            'name' => 'Loess of 2024',
+            'known' => ['ph' => ['value' => 6.2, 'uncertainty' => 0.1]],
+            'note' => '',
+        ])
+            ->assertCreated()
+            ->json('id');
+        $check = $this->api(
+            'POST',
+            '/sites/{site}/check-portions',
+            ['check_soil_id' => $soil, 'volume_ml' => 200, 'tests' => ['ph'], 'at' => '2026-09-01T18:00:00Z'],
+            ['site' => $this->sample->site_id],
+        )->assertCreated();
         self::assertMatchesRegularExpression('/^FN26-03L-\w$/', $check->json('code'));
         self::assertSame(['dried', null], [$check->json('state'), $check->json('sample_id')]);
         self::assertSame('FN26-04', substr($this->sample($this->sample->area)->code, 0, 7), 'the next composite goes on after them');
@@ -135,16 +183,41 @@ final class CustodyTest extends ApiTestCase
     {
         $this->split('hidden');
         $csv = "sample,ph\n{$this->code('hidden')},6.1\n";
-        $lab = Lab::query()->create(['name' => 'Marl Laboratory', 'address' => '', 'email' => '', 'turnaround_days' => 8, 'transit_days' => 2, 'holidays' => [], 'bag_ml' => 400, 'quarantine' => '', 'tests' => [], 'form' => [], 'columns' => []]);
-        $this->post('/api/reports', ['file' => UploadedFile::fake()->createWithContent('a.csv', $csv), 'read_on' => '2026-09-01', 'lab_id' => $lab->id], ['Accept' => 'application/json'])->assertCreated();
-        self::assertSame([1, 0], [LabResult::query()->count(), Reading::query()->count()], 'it is kept, and is no reading of the composite');
+        $lab = Lab::query()->create([
+            'name' => 'Marl Laboratory',
+            'address' => '',
+            'email' => '',
+            'turnaround_days' => 8,
+            'transit_days' => 2,
+            'holidays' => [],
+            'bag_ml' => 400,
+            'quarantine' => '',
+            'tests' => [],
+            'form' => [],
+            'columns' => [],
+        ]);
+        $this->post(
+            '/api/reports',
+            ['file' => UploadedFile::fake()->createWithContent('a.csv', $csv), 'read_on' => '2026-09-01', 'lab_id' => $lab->id],
+            ['Accept' => 'application/json'],
+        )->assertCreated();
+        self::assertSame(
+            [1, 0],
+            [LabResult::query()->count(), Reading::query()->count()],
+            'it is kept, and is no reading of the composite',
+        );
     }
 
     public function test_the_cold_clock_of_nitrate_runs_from_the_pull(): void
     {
         $portion = $this->portion('lab');
         $this->travel(6)->hours();
-        $asked = $this->api('PUT', '/portions/{portion}', ['tests' => ['nitrate'], 'volume_ml' => 200], ['portion' => $portion->id])->assertOk();
+        $asked = $this->api(
+            'PUT',
+            '/portions/{portion}',
+            ['tests' => ['nitrate'], 'volume_ml' => 200],
+            ['portion' => $portion->id],
+        )->assertOk();
         self::assertEqualsWithDelta(0.25, $asked->json('clock.used_share'), 1e-3);
         $chilled = $this->step('chilled', [$portion->code], ['celsius' => 3.4, 'place' => 'Fridge 1'])->assertOk();
         // A quarter is used up; three quarters of 48 h are 36 h.
@@ -164,7 +237,12 @@ final class CustodyTest extends ApiTestCase
         $id = DB::table('portions')->value('id');
         self::assertIsInt($id);
         $this->api('GET', '/portions/{portion}', ids: ['portion' => $id])->assertNotFound();
-        $this->api('POST', '/samples/{sample}/portions', ['kind' => 'archive', 'volume_ml' => null, 'tests' => [], 'at' => '2026-09-01T18:00:00Z', 'dry' => false], ['sample' => $this->sample->id])->assertNotFound();
+        $this->api(
+            'POST',
+            '/samples/{sample}/portions',
+            ['kind' => 'archive', 'volume_ml' => null, 'tests' => [], 'at' => '2026-09-01T18:00:00Z', 'dry' => false],
+            ['sample' => $this->sample->id],
+        )->assertNotFound();
     }
 
     private function portion(string $kind): Portion
@@ -184,14 +262,30 @@ final class CustodyTest extends ApiTestCase
      */
     private function step(string $step, array $codes, array $change = []): TestResponse
     {
-        return $this->api('POST', '/custody-steps', $change + [
-            'submission' => Str::uuid()->toString(), 'codes' => $codes, 'step' => $step, 'at' => now()->toIso8601ZuluString(), 'place' => null, 'condition' => null, 'celsius' => null, 'corrects' => null,
-        ]);
+        return $this->api(
+            'POST',
+            '/custody-steps',
+            $change + [
+                'submission' => Str::uuid()->toString(),
+                'codes' => $codes,
+                'step' => $step,
+                'at' => now()->toIso8601ZuluString(),
+                'place' => null,
+                'condition' => null,
+                'celsius' => null,
+                'corrects' => null,
+            ],
+        );
     }
 
     /** @return TestResponse<Response> */
     private function split(string $kind, bool $dry = false): TestResponse
     {
-        return $this->api('POST', '/samples/{sample}/portions', ['kind' => $kind, 'volume_ml' => 150, 'tests' => ['ph'], 'at' => now()->toIso8601ZuluString(), 'dry' => $dry], ['sample' => $this->sample->id]);
+        return $this->api(
+            'POST',
+            '/samples/{sample}/portions',
+            ['kind' => $kind, 'volume_ml' => 150, 'tests' => ['ph'], 'at' => now()->toIso8601ZuluString(), 'dry' => $dry],
+            ['sample' => $this->sample->id],
+        );
     }
 }

@@ -30,7 +30,10 @@ final class RegisterTest extends ApiTestCase
         $whole = $this->api('GET', '/verdicts/{verdict}', ids: ['verdict' => $first])->assertOk();
 
         self::assertCount(15, $whole->json('snapshot'), 'as they were when it was signed');
-        self::assertSame([5.02, [], '5.0'], [$whole->json('snapshot.14.reference'), $whole->json('snapshot.14.readings'), $whole->json('snapshot.14.bands.0.name')]);
+        self::assertSame(
+            [5.02, [], '5.0'],
+            [$whole->json('snapshot.14.reference'), $whole->json('snapshot.14.readings'), $whole->json('snapshot.14.bands.0.name')],
+        );
         self::assertSame([16, 15], array_column($whole->json('history'), 'pairs'));
         self::assertSame(['a newer verdict follows it'], $whole->json('ended'));
         self::assertSame([0, 'once', 2026], [$whole->json('policy.pairs_then'), $whole->json('policy.looking'), $whole->json('season')]);
@@ -46,7 +49,12 @@ final class RegisterTest extends ApiTestCase
         $alone = $this->sample($area, '2026-09-20');
         $this->read($alone, 'kit-ph', '5.0');
         $this->sign();
-        $kind = fn (): string => $this->api('GET', '/areas/{area}/recommendation', ids: ['area' => $area->id], query: ['material' => 'calcitic', 'depth_inches' => 6])->json('kind');
+        $kind = fn (): string => $this->api(
+            'GET',
+            '/areas/{area}/recommendation',
+            ids: ['area' => $area->id],
+            query: ['material' => 'calcitic', 'depth_inches' => 6],
+        )->json('kind');
         $ended = fn (): array => $this->api('GET', '/evidence')->json('0.claims.sort.ended');
         self::assertSame([[], 'stands'], [$ended(), $this->api('GET', '/evidence')->json('0.claims.sort.signed')]);
         $before = $kind();
@@ -57,8 +65,13 @@ final class RegisterTest extends ApiTestCase
         $this->method('kit-ph')->update(['lot' => Verdict::query()->firstOrFail()->scope['lot']]);
         self::assertSame($before, $kind());
         $next = $this->sample($area, '2026-10-01');
-        Sample::query()->whereKey($next->id)->update(['year' => 2027, 'number' => 99]);
-        self::assertStringContainsString('a new season has begun: it rests on composites up to 2026, and there are some of 2027', $ended()[0]);
+        Sample::query()
+            ->whereKey($next->id)
+            ->update(['year' => 2027, 'number' => 99]);
+        self::assertStringContainsString(
+            'a new season has begun: it rests on composites up to 2026, and there are some of 2027',
+            $ended()[0],
+        );
     }
 
     /** A verdict names the lot it was signed for, and says so when there is none, before or now. */
@@ -94,7 +107,11 @@ final class RegisterTest extends ApiTestCase
             return (string) $this->api('GET', '/areas/{area}/recommendation', ids: ['area' => $bare->id])->json('kind');
         };
 
-        self::assertSame(['none', 'direction', 'direction', 'direction'], array_map($kind, ['4.5', '5.0', '6.5', '7.5']), 'the ends of it are in it');
+        self::assertSame(
+            ['none', 'direction', 'direction', 'direction'],
+            array_map($kind, ['4.5', '5.0', '6.5', '7.5']),
+            'the ends of it are in it',
+        );
     }
 
     public function test_a_reading_that_is_changed_or_left_out_after_signing_marks_it_moved(): void
@@ -103,7 +120,10 @@ final class RegisterTest extends ApiTestCase
         $this->provenKit($area);
         $this->sign();
         self::assertFalse($this->api('GET', '/evidence')->json('0.claims.sort.moved'));
-        Reading::query()->where('method_id', $this->method('kit-ph')->id)->firstOrFail()->update(['flags' => ['spilled']]);
+        Reading::query()
+            ->where('method_id', $this->method('kit-ph')->id)
+            ->firstOrFail()
+            ->update(['flags' => ['spilled']]);
         self::assertTrue($this->api('GET', '/evidence')->json('0.claims.sort.moved'));
     }
 
@@ -112,50 +132,130 @@ final class RegisterTest extends ApiTestCase
         $this->provenKit($this->area());
         $this->sign();
         $terms = JudgingPolicy::query()->where('analyte', 'ph')->firstOrFail()->terms;
-        $input = ['analyte' => 'ph', 'required' => 0.9, 'confidence' => 0.95, 'allowable' => 0.3, 'change' => 0.5, 'crops' => $terms['crops'], 'reason' => 'The co-op asks for nine in ten.'];
+        $input = [
+            'analyte' => 'ph',
+            'required' => 0.9,
+            'confidence' => 0.95,
+            'allowable' => 0.3,
+            'change' => 0.5,
+            'crops' => $terms['crops'],
+            'reason' => 'The co-op asks for nine in ten.',
+        ];
         $this->api('POST', '/policies/preview', $input)->assertOk()->assertJsonPath('0.was', 'stands')->assertJsonPath('0.would', 'open');
         $this->api('POST', '/policies/preview', ['required' => 0.75] + $input)->assertJsonPath('0.would', 'stands');
         // 15 clean pairs prove 80 % to who looks once; to who looks after each pair they prove 74 %.
         $this->api('POST', '/policies/preview', ['required' => 0.8, 'looking' => 'often'] + $input)->assertJsonPath('0.would', 'open');
         self::assertSame(1, JudgingPolicy::query()->where('analyte', 'ph')->count(), 'nothing was stored');
-        $this->api('POST', '/policies', ['required' => 0.7, 'looking' => 'often'] + $input)->assertCreated()->assertJsonPath('terms.looking', 'often')->assertJsonPath('pairs_then', 15);
+        $this->api('POST', '/policies', ['required' => 0.7, 'looking' => 'often'] + $input)
+            ->assertCreated()
+            ->assertJsonPath('terms.looking', 'often')
+            ->assertJsonPath('pairs_then', 15);
         self::assertSame('stands', $this->api('GET', '/evidence')->json('0.claims.sort.computed'));
         $this->actingAs($this->technician)->api('POST', '/policies/preview', $input)->assertForbidden();
-        $this->actingAs($this->reviewer)->api('POST', '/policies', ['looking' => 'sometimes'] + $input)->assertStatus(422);
+        $this->actingAs($this->reviewer)
+            ->api('POST', '/policies', ['looking' => 'sometimes'] + $input)
+            ->assertStatus(422);
     }
 
     public function test_limits_of_another_analyte_are_set_by_themselves(): void
     {
         $this->actingAs($this->reviewer);
-        $input = ['analyte' => 'k', 'required' => 0.8, 'confidence' => 0.95, 'allowable' => 0.2, 'change' => 0.5, 'crops' => [], 'reason' => 'Sands of the south side.'];
-        $this->api('POST', '/policies', ['thresholds' => [100, 130]] + $input)->assertCreated()->assertJsonPath('terms.thresholds', [100, 130])->assertJsonPath('version', 2);
-        self::assertStringContainsString('must ascend', $this->api('POST', '/policies', ['thresholds' => [130, 100]] + $input)->assertStatus(422)->json('message'));
+        $input = [
+            'analyte' => 'k',
+            'required' => 0.8,
+            'confidence' => 0.95,
+            'allowable' => 0.2,
+            'change' => 0.5,
+            'crops' => [],
+            'reason' => 'Sands of the south side.',
+        ];
+        $this->api('POST', '/policies', ['thresholds' => [100, 130]] + $input)
+            ->assertCreated()
+            ->assertJsonPath('terms.thresholds', [100, 130])
+            ->assertJsonPath('version', 2);
+        self::assertStringContainsString(
+            'must ascend',
+            $this->api('POST', '/policies', ['thresholds' => [130, 100]] + $input)
+                ->assertStatus(422)
+                ->json('message'),
+        );
         $this->api('POST', '/policies', ['thresholds' => [100]] + $input)->assertStatus(422);
     }
 
     public function test_strategies_are_compared_on_the_evidence_and_need_enough_of_it(): void
     {
-        $asked = ['lab_fee' => 18, 'lab_minutes' => 0, 'test_fee' => 1, 'test_minutes' => 0, 'hour' => 0, 'under' => 100, 'over' => 50, 'drift' => 0.1];
+        $asked = [
+            'lab_fee' => 18,
+            'lab_minutes' => 0,
+            'test_fee' => 1,
+            'test_minutes' => 0,
+            'hour' => 0,
+            'under' => 100,
+            'over' => 50,
+            'drift' => 0.1,
+        ];
         $ids = ['method' => $this->method('kit-ph')->id];
         $area = $this->area();
         $this->pair($area, '5.5', '5.60');
-        self::assertStringContainsString('More pairs are needed', $this->api('POST', '/evidence/{method}/strategies', $asked, $ids)->assertStatus(409)->json('message'));
+        self::assertStringContainsString(
+            'More pairs are needed',
+            $this->api('POST', '/evidence/{method}/strategies', $asked, $ids)->assertStatus(409)->json('message'),
+        );
         $this->provenKit($area);
         $found = $this->api('POST', '/evidence/{method}/strategies', $asked, $ids)->assertOk();
         $costs = array_column($found->json('outcomes'), null, 'strategy');
 
-        self::assertSame(['lab', 'both', 'test'], array_values(array_intersect(['lab', 'both', 'test', 'change'], array_keys($costs))), 'a kit of bands sees no change');
+        self::assertSame(
+            ['lab', 'both', 'test'],
+            array_values(array_intersect(['lab', 'both', 'test', 'change'], array_keys($costs))),
+            'a kit of bands sees no change',
+        );
         self::assertEqualsWithDelta(18.0, $costs['lab']['testing'], 1e-9);
         self::assertEqualsWithDelta(1.0, $costs['test']['testing'], 1e-9);
         foreach ($costs as $one) {
             self::assertEqualsWithDelta($one['testing'] + 100 * $one['under'] + 50 * $one['over'], $one['cost'], 1e-6);
         }
-        self::assertSame($found->json(), $this->api('POST', '/evidence/{method}/strategies', $asked, $ids)->json(), 'asked again, the same');
-        $this->api('POST', '/evidence/{method}/strategies', ['under' => -1] + $asked, $ids)->assertStatus(422)->assertJsonValidationErrors('under');
+        self::assertSame(
+            $found->json(),
+            $this->api('POST', '/evidence/{method}/strategies', $asked, $ids)->json(),
+            'asked again, the same',
+        );
+        $this->api('POST', '/evidence/{method}/strategies', ['under' => -1] + $asked, $ids)
+            ->assertStatus(422)
+            ->assertJsonValidationErrors('under');
         $this->api('POST', '/evidence/{method}/strategies', ['hour' => 'NAN'] + $asked, $ids)->assertStatus(422);
         self::assertEquals(18, $this->api('GET', '/evidence/{method}/costs', ids: $ids)->assertOk()->json('lab_fee'), 'a usual fee');
-        Lab::query()->create(['name' => 'Marl Laboratory', 'address' => '', 'email' => '', 'turnaround_days' => 8, 'transit_days' => 2, 'holidays' => [], 'bag_ml' => 400, 'quarantine' => '', 'form' => [], 'columns' => [], 'tests' => [['code' => 'ph', 'name' => 'pH', 'method' => '', 'extractant' => 'water', 'unit' => 'pH', 'fee_cents' => 925, 'needs_ml' => 10, 'depth' => null, 'outside' => '']]]);
-        self::assertEqualsWithDelta(9.25, $this->api('GET', '/evidence/{method}/costs', ids: $ids)->json('lab_fee'), 1e-9, 'the lab has named its own');
+        Lab::query()->create([
+            'name' => 'Marl Laboratory',
+            'address' => '',
+            'email' => '',
+            'turnaround_days' => 8,
+            'transit_days' => 2,
+            'holidays' => [],
+            'bag_ml' => 400,
+            'quarantine' => '',
+            'form' => [],
+            'columns' => [],
+            'tests' => [
+                [
+                    'code' => 'ph',
+                    'name' => 'pH',
+                    'method' => '',
+                    'extractant' => 'water',
+                    'unit' => 'pH',
+                    'fee_cents' => 925,
+                    'needs_ml' => 10,
+                    'depth' => null,
+                    'outside' => '',
+                ],
+            ],
+        ]);
+        self::assertEqualsWithDelta(
+            9.25,
+            $this->api('GET', '/evidence/{method}/costs', ids: $ids)->json('lab_fee'),
+            1e-9,
+            'the lab has named its own',
+        );
     }
 
     public function test_a_policy_tells_of_claims_of_numbers_too(): void
@@ -164,10 +264,25 @@ final class RegisterTest extends ApiTestCase
         $this->actingAs($this->reviewer);
         $hash = (string) $this->api('GET', '/evidence/{method}', ids: ['method' => $pen->id])->json('hash');
         foreach (['rate', 'track'] as $claim) {
-            $this->api('POST', '/evidence/{method}/verdicts', ['claim' => $claim, 'hash' => $hash, 'follows_id' => null, 'scope' => 'The pen on the soils here.', 'note' => ''], ['method' => $pen->id])->assertCreated()->assertJsonPath('verdict', 'stands');
+            $this->api(
+                'POST',
+                '/evidence/{method}/verdicts',
+                ['claim' => $claim, 'hash' => $hash, 'follows_id' => null, 'scope' => 'The pen on the soils here.', 'note' => ''],
+                ['method' => $pen->id],
+            )
+                ->assertCreated()
+                ->assertJsonPath('verdict', 'stands');
         }
         $terms = JudgingPolicy::query()->where('analyte', 'ph')->firstOrFail()->terms;
-        $input = ['analyte' => 'ph', 'required' => 0.8, 'confidence' => 0.95, 'allowable' => 0.05, 'change' => 0.1, 'crops' => $terms['crops'], 'reason' => 'Much stricter in both.'];
+        $input = [
+            'analyte' => 'ph',
+            'required' => 0.8,
+            'confidence' => 0.95,
+            'allowable' => 0.05,
+            'change' => 0.1,
+            'crops' => $terms['crops'],
+            'reason' => 'Much stricter in both.',
+        ];
         $effects = array_column($this->api('POST', '/policies/preview', $input)->assertOk()->json(), 'would', 'claim');
         self::assertSame(['track' => 'falls', 'rate' => 'falls'], $effects);
         self::assertSame(['stands', 'stands'], Verdict::query()->pluck('verdict')->all(), 'what was signed stays');
@@ -176,7 +291,16 @@ final class RegisterTest extends ApiTestCase
     /** A pen sees change, so that it may stand between labs; and what cannot be said of it is said. */
     public function test_strategies_of_a_pen_count_its_own_repeats(): void
     {
-        $asked = ['lab_fee' => 18, 'lab_minutes' => 0, 'test_fee' => 1, 'test_minutes' => 0, 'hour' => 0, 'under' => 100, 'over' => 50, 'drift' => 0.0];
+        $asked = [
+            'lab_fee' => 18,
+            'lab_minutes' => 0,
+            'test_fee' => 1,
+            'test_minutes' => 0,
+            'hour' => 0,
+            'under' => 100,
+            'over' => 50,
+            'drift' => 0.0,
+        ];
         $pen = $this->pen();
         $this->provenKit(Area::query()->firstOrFail());
         $of = fn (TestMethod $test) => $this->api('POST', '/evidence/{method}/strategies', $asked, ['method' => $test->id])->assertOk();
@@ -205,8 +329,21 @@ final class RegisterTest extends ApiTestCase
         $version = $method->versions()->latest('id')->firstOrFail();
         foreach ([[999, 6000, true], [120, 480, true], [5, 5, false]] as [$cents, $seconds, $finished]) {
             $run = Run::query()->create([
-                'site_id' => $sample->site_id, 'method_id' => $method->id, 'method_version_id' => $version->id, 'created_by' => $this->technician->id, 'submission' => "s{$cents}", 'state' => $finished ? 'finished' : 'running', 'readers' => ['Ada Fenwright'], 'said' => [],
-                'lots' => [], 'steps' => [['code' => 'read', 'kind' => 'read']], 'started_ms' => 1, 'cost_cents' => $cents, 'attention_s' => $seconds, 'note' => '', 'finished_at' => $finished ? now() : null,
+                'site_id' => $sample->site_id,
+                'method_id' => $method->id,
+                'method_version_id' => $version->id,
+                'created_by' => $this->technician->id,
+                'submission' => "s{$cents}",
+                'state' => $finished ? 'finished' : 'running',
+                'readers' => ['Ada Fenwright'],
+                'said' => [],
+                'lots' => [],
+                'steps' => [['code' => 'read', 'kind' => 'read']],
+                'started_ms' => 1,
+                'cost_cents' => $cents,
+                'attention_s' => $seconds,
+                'note' => '',
+                'finished_at' => $finished ? now() : null,
             ]);
             foreach (range(1, 4) as $number) {
                 RunTube::query()->create(['run_id' => $run->id, 'portion_id' => $portion->id, 'number' => $number, 'replicate' => $number]);
@@ -214,7 +351,12 @@ final class RegisterTest extends ApiTestCase
         }
 
         $costs = $this->api('GET', '/evidence/{method}/costs', ids: ['method' => $method->id])->assertOk();
-        self::assertEqualsWithDelta([0.30, 2.0], [$costs->json('test_fee'), $costs->json('test_minutes')], 1e-9, '120 cents and 8 minutes for four tubes; what is not finished tells nothing');
+        self::assertEqualsWithDelta(
+            [0.3, 2.0],
+            [$costs->json('test_fee'), $costs->json('test_minutes')],
+            1e-9,
+            '120 cents and 8 minutes for four tubes; what is not finished tells nothing',
+        );
     }
 
     public function test_versions_of_a_policy_count_on(): void
@@ -222,7 +364,17 @@ final class RegisterTest extends ApiTestCase
         $this->actingAs($this->reviewer);
         $terms = JudgingPolicy::query()->where('analyte', 'ph')->firstOrFail()->terms;
         foreach ([2, 3, 4] as $version) {
-            $this->api('POST', '/policies', ['analyte' => 'ph', 'required' => 0.8, 'confidence' => 0.95, 'allowable' => 0.3, 'change' => 0.5, 'crops' => $terms['crops'], 'reason' => "The {$version}th way."])->assertCreated()->assertJsonPath('version', $version);
+            $this->api('POST', '/policies', [
+                'analyte' => 'ph',
+                'required' => 0.8,
+                'confidence' => 0.95,
+                'allowable' => 0.3,
+                'change' => 0.5,
+                'crops' => $terms['crops'],
+                'reason' => "The {$version}th way.",
+            ])
+                ->assertCreated()
+                ->assertJsonPath('version', $version);
         }
     }
 
@@ -236,8 +388,18 @@ final class RegisterTest extends ApiTestCase
         $this->read($spoiled, 'lab-ph', '5.10');
         $this->sign();
         $terms = JudgingPolicy::query()->where('analyte', 'ph')->firstOrFail()->terms;
-        $input = ['analyte' => 'ph', 'required' => 0.8, 'confidence' => 0.95, 'allowable' => 0.3, 'change' => 0.5, 'crops' => $terms['crops'], 'reason' => 'As it was.'];
-        $would = fn (array $more): mixed => $this->api('POST', '/policies/preview', $more + $input)->assertOk()->json('0.would');
+        $input = [
+            'analyte' => 'ph',
+            'required' => 0.8,
+            'confidence' => 0.95,
+            'allowable' => 0.3,
+            'change' => 0.5,
+            'crops' => $terms['crops'],
+            'reason' => 'As it was.',
+        ];
+        $would = fn (array $more): mixed => $this->api('POST', '/policies/preview', $more + $input)
+            ->assertOk()
+            ->json('0.would');
 
         self::assertSame('stands', $would([]), 'with the spoiled one in it would be open');
         // Limits that part what the kit does not: lab and kit then disagree on five of the fifteen.
@@ -248,33 +410,95 @@ final class RegisterTest extends ApiTestCase
     /** The ends of a fizz pair are open: what a new policy would make of it is judged with them as they are. */
     public function test_a_preview_keeps_open_bands_open(): void
     {
-        $fizz = TestMethod::query()->create(['code' => 'fizz', 'name' => 'Fizz', 'analyte' => 'ph', 'portion' => 'bench', 'school' => null, 'uncertainty' => null, 'lot' => '', 'bands' => [['name' => 'acid', 'lower' => null, 'upper' => 6.5], ['name' => 'rest', 'lower' => 6.5, 'upper' => null]]]);
+        $fizz = TestMethod::query()->create([
+            'code' => 'fizz',
+            'name' => 'Fizz',
+            'analyte' => 'ph',
+            'portion' => 'bench',
+            'school' => null,
+            'uncertainty' => null,
+            'lot' => '',
+            'bands' => [['name' => 'acid', 'lower' => null, 'upper' => 6.5], ['name' => 'rest', 'lower' => 6.5, 'upper' => null]],
+        ]);
         $area = $this->area();
         foreach (range(0, 15) as $i) {
             $sample = $this->sample($area);
             $this->read($sample, 'lab-ph', $i % 2 === 0 ? '5.20' : '7.80');
-            Reading::query()->create(['sample_id' => $sample->id, 'portion_id' => $sample->portions()->where('kind', 'bench')->valueOrFail('id'), 'method_id' => $fizz->id, 'created_by' => $this->technician->id, 'value' => null, 'band' => $i % 2 === 0 ? 'acid' : 'rest', 'as_reported' => 'x', 'read_on' => '2026-09-05', 'reader' => 'Ada Fenwright', 'flags' => [], 'note' => '', 'lot' => '']);
+            Reading::query()->create([
+                'sample_id' => $sample->id,
+                'portion_id' => $sample->portions()->where('kind', 'bench')->valueOrFail('id'),
+                'method_id' => $fizz->id,
+                'created_by' => $this->technician->id,
+                'value' => null,
+                'band' => $i % 2 === 0 ? 'acid' : 'rest',
+                'as_reported' => 'x',
+                'read_on' => '2026-09-05',
+                'reader' => 'Ada Fenwright',
+                'flags' => [],
+                'note' => '',
+                'lot' => '',
+            ]);
         }
         $this->actingAs($this->reviewer);
         $hash = (string) $this->api('GET', '/evidence/{method}', ids: ['method' => $fizz->id])->json('hash');
-        $this->api('POST', '/evidence/{method}/verdicts', ['claim' => 'sort', 'hash' => $hash, 'follows_id' => null, 'scope' => 'The fizz pair, here.', 'note' => ''], ['method' => $fizz->id])->assertCreated()->assertJsonPath('verdict', 'unable');
+        $this->api(
+            'POST',
+            '/evidence/{method}/verdicts',
+            ['claim' => 'sort', 'hash' => $hash, 'follows_id' => null, 'scope' => 'The fizz pair, here.', 'note' => ''],
+            ['method' => $fizz->id],
+        )
+            ->assertCreated()
+            ->assertJsonPath('verdict', 'unable');
         $terms = JudgingPolicy::query()->where('analyte', 'ph')->firstOrFail()->terms;
-        $input = ['analyte' => 'ph', 'required' => 0.8, 'confidence' => 0.95, 'allowable' => 0.3, 'change' => 0.5, 'reason' => 'One limit for all.'];
+        $input = [
+            'analyte' => 'ph',
+            'required' => 0.8,
+            'confidence' => 0.95,
+            'allowable' => 0.3,
+            'change' => 0.5,
+            'reason' => 'One limit for all.',
+        ];
 
-        $this->api('POST', '/policies/preview', ['crops' => $terms['crops']] + $input)->assertOk()->assertJsonPath('0.would', 'unable');
-        $this->api('POST', '/policies/preview', ['crops' => array_map(static fn (): array => [6.5, 6.6], $terms['crops'])] + $input)->assertOk()->assertJsonPath('0.would', 'unable');
+        $this->api('POST', '/policies/preview', ['crops' => $terms['crops']] + $input)
+            ->assertOk()
+            ->assertJsonPath('0.would', 'unable');
+        $this->api('POST', '/policies/preview', ['crops' => array_map(static fn (): array => [6.5, 6.6], $terms['crops'])] + $input)
+            ->assertOk()
+            ->assertJsonPath('0.would', 'unable');
     }
 
     private function pen(): TestMethod
     {
-        $pen = TestMethod::query()->create(['code' => 'pen', 'name' => 'Pen', 'analyte' => 'ph', 'portion' => 'bench', 'school' => null, 'uncertainty' => null, 'lot' => '', 'bands' => null]);
+        $pen = TestMethod::query()->create([
+            'code' => 'pen',
+            'name' => 'Pen',
+            'analyte' => 'ph',
+            'portion' => 'bench',
+            'school' => null,
+            'uncertainty' => null,
+            'lot' => '',
+            'bands' => null,
+        ]);
         $area = $this->area();
         foreach (range(0, 29) as $i) {
             $sample = $this->sample($area);
             $ph = 5.0 + 0.1 * $i;
             $this->read($sample, 'lab-ph', number_format($ph, 2));
             foreach ([0.05, -0.05] as $off) {
-                Reading::query()->create(['sample_id' => $sample->id, 'portion_id' => $sample->portions()->where('kind', 'bench')->valueOrFail('id'), 'method_id' => $pen->id, 'created_by' => $this->technician->id, 'value' => round($ph + $off + 0.06 * (-1) ** $i, 3), 'band' => null, 'as_reported' => 'x', 'read_on' => '2026-09-05', 'reader' => 'Ada Fenwright', 'flags' => [], 'note' => '', 'lot' => '']);
+                Reading::query()->create([
+                    'sample_id' => $sample->id,
+                    'portion_id' => $sample->portions()->where('kind', 'bench')->valueOrFail('id'),
+                    'method_id' => $pen->id,
+                    'created_by' => $this->technician->id,
+                    'value' => round($ph + $off + 0.06 * (-1) ** $i, 3),
+                    'band' => null,
+                    'as_reported' => 'x',
+                    'read_on' => '2026-09-05',
+                    'reader' => 'Ada Fenwright',
+                    'flags' => [],
+                    'note' => '',
+                    'lot' => '',
+                ]);
             }
         }
 
@@ -288,6 +512,17 @@ final class RegisterTest extends ApiTestCase
         $method = $this->method('kit-ph')->id;
         $hash = (string) $this->api('GET', '/evidence/{method}', ids: ['method' => $method])->json('hash');
 
-        return $this->api('POST', '/evidence/{method}/verdicts', ['claim' => 'sort', 'hash' => $hash, 'follows_id' => $follows, 'scope' => 'The capsule kit, its lot, on the soils here.', 'note' => ''], ['method' => $method])->assertCreated();
+        return $this->api(
+            'POST',
+            '/evidence/{method}/verdicts',
+            [
+                'claim' => 'sort',
+                'hash' => $hash,
+                'follows_id' => $follows,
+                'scope' => 'The capsule kit, its lot, on the soils here.',
+                'note' => '',
+            ],
+            ['method' => $method],
+        )->assertCreated();
     }
 }

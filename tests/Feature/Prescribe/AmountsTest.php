@@ -19,7 +19,10 @@ final class AmountsTest extends ApiTestCase
         $bare = $this->amount($area);
         self::assertSame(['action', null, 'Build up: 15.0 ppm, below 20.'], [$bare['kind'], $bare['lb_per_acre'], $bare['answer']]);
         self::assertStringContainsString('Choose the crop', $bare['next']);
-        self::assertSame(['corn', 'soybean', 'wheat'], $this->api('GET', '/areas/{area}/amounts', ids: ['area' => $area->id])->json('crops'));
+        self::assertSame(
+            ['corn', 'soybean', 'wheat'],
+            $this->api('GET', '/areas/{area}/amounts', ids: ['area' => $area->id])->json('crops'),
+        );
 
         // (20 - 15) ppm at 20 lb each over 4 years, and 0.35 lb for each of 180 bushels.
         $sized = $this->amount($area, ['crop' => 'corn', 'yield' => 180]);
@@ -86,14 +89,30 @@ final class AmountsTest extends ApiTestCase
     {
         $this->actingAs($this->reviewer);
         $hash = $this->api('GET', '/evidence/{method}', ids: ['method' => $test->id])->json('hash');
-        $this->api('POST', '/evidence/{method}/verdicts', ['claim' => $claim, 'hash' => $hash, 'follows_id' => null, 'scope' => 'Reed probe at Fen End.', 'note' => ''], ['method' => $test->id])
-            ->assertCreated()->assertJsonPath('verdict', 'stands');
+        $this->api(
+            'POST',
+            '/evidence/{method}/verdicts',
+            ['claim' => $claim, 'hash' => $hash, 'follows_id' => null, 'scope' => 'Reed probe at Fen End.', 'note' => ''],
+            ['method' => $test->id],
+        )
+            ->assertCreated()
+            ->assertJsonPath('verdict', 'stands');
         $this->actingAs($this->technician);
     }
 
     private function newMethod(string $code, string $analyte, string $portion, string $extractant, ?float $uncertainty = null): TestMethod
     {
-        return TestMethod::query()->create(['code' => $code, 'name' => "Reed {$code}", 'analyte' => $analyte, 'portion' => $portion, 'extractant' => $extractant, 'school' => null, 'bands' => null, 'uncertainty' => $uncertainty, 'lot' => '']);
+        return TestMethod::query()->create([
+            'code' => $code,
+            'name' => "Reed {$code}",
+            'analyte' => $analyte,
+            'portion' => $portion,
+            'extractant' => $extractant,
+            'school' => null,
+            'bands' => null,
+            'uncertainty' => $uncertainty,
+            'lot' => '',
+        ]);
     }
 
     /**

@@ -27,13 +27,16 @@ final class RecommendationTest extends ApiTestCase
         self::assertSame('amount', $it->json('kind'));
         self::assertSame(['SMP buffer', 'Mehlich buffer'], array_column($it->json('rates'), 'school'));
         // The schools' own stone, to 6 in of their 8.
-        self::assertEqualsWithDelta([3.8 * 6 / 8, 1.8 * 6 / 8], array_column($it->json('rates'), 'tons_per_acre'), 1e-9);
+        self::assertEqualsWithDelta([(3.8 * 6) / 8, (1.8 * 6) / 8], array_column($it->json('rates'), 'tons_per_acre'), 1e-9);
         self::assertSame('(6.6 − 6.1) / 0.25', $it->json('rates.1.steps.0.how'));
-        self::assertSame([$sample->code, 5.6, 6.1, 6.5], [$it->json('sample.code'), $it->json('lab.ph'), $it->json('lab.mehlich_buffer_ph'), $it->json('lab.smp_buffer_ph')]);
+        self::assertSame(
+            [$sample->code, 5.6, 6.1, 6.5],
+            [$it->json('sample.code'), $it->json('lab.ph'), $it->json('lab.mehlich_buffer_ph'), $it->json('lab.smp_buffer_ph')],
+        );
         self::assertNotEmpty($it->json('cautions'));
         // 45 % instead of 90 % carbonate wants twice as much; the sample stands for 6 in, however deep it is mixed.
         $half = $this->recommend($area, ['cce_percent' => 45, 'depth_in' => 8]);
-        self::assertEqualsWithDelta(2 * 1.8 * 6 / 8, $half->json('rates.1.tons_per_acre'), 1e-9);
+        self::assertEqualsWithDelta((2 * 1.8 * 6) / 8, $half->json('rates.1.tons_per_acre'), 1e-9);
         self::assertStringContainsString('Sized for 6 in', implode(' ', $half->json('notes')));
     }
 
@@ -111,20 +114,33 @@ final class RecommendationTest extends ApiTestCase
         $this->read($parts[2], 'lab-mehlich', '6.10');
         $it = $this->recommend($area);
 
-        self::assertSame([[1, 'too_high'], [2, 'leave'], [3, 'amount']], array_map(static fn (array $part): array => [$part['number'], $part['kind']], $it->json('parts')), 'the one that nobody measured has none, the duplicate is no part');
+        self::assertSame(
+            [[1, 'too_high'], [2, 'leave'], [3, 'amount']],
+            array_map(static fn (array $part): array => [$part['number'], $part['kind']], $it->json('parts')),
+            'the one that nobody measured has none, the duplicate is no part',
+        );
         self::assertSame(4, $it->json('parts_planned'));
         self::assertSame([$parts[2]->code, 'amount', 5.5], [$it->json('sample.code'), $it->json('kind'), $it->json('lab.ph')]);
-        self::assertSame([[], [], 1], [$it->json('parts.0.tons_per_acre'), $it->json('parts.1.tons_per_acre'), count($it->json('parts.2.tons_per_acre'))]);
+        self::assertSame(
+            [[], [], 1],
+            [$it->json('parts.0.tons_per_acre'), $it->json('parts.1.tons_per_acre'), count($it->json('parts.2.tons_per_acre'))],
+        );
         $notes = implode(' ', $it->json('notes'));
         self::assertStringContainsString($whole->code, $notes);
         self::assertStringNotContainsString($parts[0]->code, $notes, 'what stands in the table of parts is no disagreement');
         self::assertStringNotContainsString($parts[4]->code, $notes, 'its duplicate says the same');
         self::assertStringNotContainsString('may want splitting', $notes, 'it is split');
 
-        $this->recommend($area, ['sample_id' => $parts[0]->id])->assertJsonPath('kind', 'too_high')->assertJsonPath('sample.code', $parts[0]->code);
+        $this->recommend($area, ['sample_id' => $parts[0]->id])
+            ->assertJsonPath('kind', 'too_high')
+            ->assertJsonPath('sample.code', $parts[0]->code);
         $this->recommend($area, ['sample_id' => $whole->id])->assertJsonPath('kind', 'leave');
         $this->recommend($area, ['sample_id' => $parts[3]->id])->assertJsonPath('kind', 'none');
-        $this->api('GET', '/recommendations', query: ['site_id' => $area->site_id])->assertJsonPath('0.kinds', ['amount', 'too_high', 'leave']);
+        $this->api('GET', '/recommendations', query: ['site_id' => $area->site_id])->assertJsonPath('0.kinds', [
+            'amount',
+            'too_high',
+            'leave',
+        ]);
         $this->api('GET', '/follow-up', query: ['site_id' => $area->site_id])->assertJsonPath('0.due', '2027-09-20');
     }
 
@@ -144,16 +160,26 @@ final class RecommendationTest extends ApiTestCase
         $area = $this->area();
         $newest = $this->sample($area, '2026-10-10');
         $this->read($newest, 'lab-ph', '5.40');
-        DB::statement("WITH RECURSIVE n(i) AS (SELECT 1 UNION ALL SELECT i + 1 FROM n WHERE i < 330)
+        DB::statement(
+            "WITH RECURSIVE n(i) AS (SELECT 1 UNION ALL SELECT i + 1 FROM n WHERE i < 330)
             INSERT INTO samples (team_id, site_id, area_id, plan_id, created_by, code, year, number, depth, pulled_on, pulled_by, cores_planned, cores_pulled, note, composite, conditions, created_at, updated_at)
-            SELECT team_id, site_id, area_id, plan_id, created_by, 'OLD' || i, 2010, i, depth, '2010-04-01', pulled_by, cores_planned, cores_pulled, '', 1, '{}', created_at, updated_at FROM samples, n WHERE samples.id = ?", [$newest->id]);
-        DB::statement("INSERT INTO readings (team_id, sample_id, portion_id, method_id, created_by, value, as_reported, read_on, reader, flags, note, lot, created_at, updated_at)
-            SELECT r.team_id, s.id, r.portion_id, r.method_id, r.created_by, 6.9, '6.9', '2010-04-09', r.reader, '[]', '', '', r.created_at, r.updated_at FROM samples s, readings r WHERE s.code LIKE 'OLD%' AND r.sample_id = ?", [$newest->id]);
+            SELECT team_id, site_id, area_id, plan_id, created_by, 'OLD' || i, 2010, i, depth, '2010-04-01', pulled_by, cores_planned, cores_pulled, '', 1, '{}', created_at, updated_at FROM samples, n WHERE samples.id = ?",
+            [$newest->id],
+        );
+        DB::statement(
+            "INSERT INTO readings (team_id, sample_id, portion_id, method_id, created_by, value, as_reported, read_on, reader, flags, note, lot, created_at, updated_at)
+            SELECT r.team_id, s.id, r.portion_id, r.method_id, r.created_by, 6.9, '6.9', '2010-04-09', r.reader, '[]', '', '', r.created_at, r.updated_at FROM samples s, readings r WHERE s.code LIKE 'OLD%' AND r.sample_id = ?",
+            [$newest->id],
+        );
         $it = $this->recommend($area);
 
         self::assertSame([$newest->code, 'direction', 299], [$it->json('sample.code'), $it->json('kind'), count($it->json('earlier'))]);
-        $this->api('GET', '/follow-up', query: ['site_id' => $area->site_id])->assertJsonPath('0.composites', 331)->assertJsonPath('0.last_pulled', '2026-10-10');
-        $this->recommend($area, ['sample_id' => Sample::query()->where('code', 'OLD1')->valueOrFail('id')])->assertJsonPath('kind', 'leave')->assertJsonPath('lab.ph', 6.9);
+        $this->api('GET', '/follow-up', query: ['site_id' => $area->site_id])
+            ->assertJsonPath('0.composites', 331)
+            ->assertJsonPath('0.last_pulled', '2026-10-10');
+        $this->recommend($area, ['sample_id' => Sample::query()->where('code', 'OLD1')->valueOrFail('id')])
+            ->assertJsonPath('kind', 'leave')
+            ->assertJsonPath('lab.ph', 6.9);
     }
 
     public function test_a_composite_of_other_ground_is_refused(): void
@@ -161,7 +187,9 @@ final class RecommendationTest extends ApiTestCase
         $area = $this->area();
         $other = $this->sample($this->area($area->site, name: 'Alder carr'));
         foreach ([$other->id, 999999] as $id) {
-            $this->recommend($area, ['sample_id' => $id])->assertStatus(422)->assertJsonPath('errors.sample_id.0', 'No such composite was pulled from this area.');
+            $this->recommend($area, ['sample_id' => $id])
+                ->assertStatus(422)
+                ->assertJsonPath('errors.sample_id.0', 'No such composite was pulled from this area.');
         }
         $this->recommend($area, ['sample_id' => 'all of them'])->assertStatus(422);
     }
@@ -173,7 +201,11 @@ final class RecommendationTest extends ApiTestCase
         $this->cells($area, ['7.60', '6.50', '5.50', '6.60'], '5.45');
         $this->read($this->sample($area, '2026-10-10'), 'lab-ph', '6.40');
 
-        $this->recommend($area)->assertJsonPath('parts', [])->assertJsonPath('parts_planned', 1)->assertJsonPath('kind', 'leave')->assertJsonPath('lab.ph', 6.4);
+        $this->recommend($area)
+            ->assertJsonPath('parts', [])
+            ->assertJsonPath('parts_planned', 1)
+            ->assertJsonPath('kind', 'leave')
+            ->assertJsonPath('lab.ph', 6.4);
     }
 
     public function test_limits_are_those_of_the_policy(): void
@@ -183,7 +215,15 @@ final class RecommendationTest extends ApiTestCase
         $this->recommend($area)->assertJsonPath('kind', 'leave');
         $crops = $this->api('GET', '/policies')->json('0.terms.crops');
         $this->actingAs($this->reviewer);
-        $this->api('POST', '/policies', ['analyte' => 'ph', 'required' => 0.8, 'confidence' => 0.95, 'allowable' => 0.3, 'change' => 0.5, 'crops' => ['pasture' => [6.3, 7.3]] + $crops, 'reason' => 'Clover wants it higher.'])->assertCreated();
+        $this->api('POST', '/policies', [
+            'analyte' => 'ph',
+            'required' => 0.8,
+            'confidence' => 0.95,
+            'allowable' => 0.3,
+            'change' => 0.5,
+            'crops' => ['pasture' => [6.3, 7.3]] + $crops,
+            'reason' => 'Clover wants it higher.',
+        ])->assertCreated();
 
         $this->recommend($area)->assertJsonPath('kind', 'direction')->assertJsonPath('crop.low', 6.3)->assertJsonPath('policy_version', 2);
     }
@@ -205,7 +245,9 @@ final class RecommendationTest extends ApiTestCase
         self::assertEqualsWithDelta([5.624, 0.3447], [$it->json('lab.ph'), $it->json('pooled.margin')], 1e-4);
         self::assertStringContainsString("{$newest->code} pH 6.12, leave", implode(' ', $it->json('notes')));
         self::assertStringContainsString('limed and unlimed ground do not belong into one mean', implode(' ', $it->json('notes')));
-        $this->recommend($area, ['sample_id' => $newest->id])->assertJsonPath('kind', 'leave')->assertJsonPath('pooled', null);
+        $this->recommend($area, ['sample_id' => $newest->id])
+            ->assertJsonPath('kind', 'leave')
+            ->assertJsonPath('pooled', null);
         // A round of half a year before does not speak with this one.
         $this->read($this->sample($area, '2026-03-01'), 'lab-ph', '7.60');
         $this->recommend($area)->assertJsonPath('pooled.composites', 5);
@@ -223,7 +265,16 @@ final class RecommendationTest extends ApiTestCase
         self::assertStringContainsString('peaty', $it->json('answer'));
 
         $area->update(['facts' => []]);
-        $om = TestMethod::query()->create(['code' => 'lab-om', 'name' => 'Lab, organic matter', 'analyte' => 'om', 'portion' => 'lab', 'school' => null, 'bands' => null, 'uncertainty' => null, 'lot' => '']);
+        $om = TestMethod::query()->create([
+            'code' => 'lab-om',
+            'name' => 'Lab, organic matter',
+            'analyte' => 'om',
+            'portion' => 'lab',
+            'school' => null,
+            'bands' => null,
+            'uncertainty' => null,
+            'lot' => '',
+        ]);
         $this->read($sample, 'lab-om', '20.5');
         self::assertStringContainsString('20.5 % organic matter', $this->recommend($area)->assertJsonPath('kind', 'stop')->json('answer'));
         self::assertSame('om', $om->analyte);
@@ -236,8 +287,10 @@ final class RecommendationTest extends ApiTestCase
         $sample = $this->sample($area);
         $this->read($sample, 'lab-ph', '5.60');
         $this->read($sample, 'lab-mehlich', '6.10');
-        foreach (['0-2in' => 1.8 * 2 / 8, '0-18in' => 1.8 * 6 / 8] as $depth => $tons) {
-            Sample::query()->whereKey($sample->id)->update(['depth' => $depth]);
+        foreach (['0-2in' => (1.8 * 2) / 8, '0-18in' => (1.8 * 6) / 8] as $depth => $tons) {
+            Sample::query()
+                ->whereKey($sample->id)
+                ->update(['depth' => $depth]);
             $it = $this->recommend($area);
             self::assertEqualsWithDelta($tons, $it->json('rates.0.tons_per_acre'), 1e-9, $depth);
             self::assertStringContainsString('made for samples of about 5 to 9 in', implode(' ', $it->json('notes')));
@@ -248,7 +301,16 @@ final class RecommendationTest extends ApiTestCase
     public function test_a_pen_is_heard_by_the_claims_that_stand(): void
     {
         $area = $this->area();
-        $pen = TestMethod::query()->create(['code' => 'pen', 'name' => 'Marsh pen', 'analyte' => 'ph', 'portion' => 'bench', 'school' => null, 'bands' => null, 'uncertainty' => null, 'lot' => '']);
+        $pen = TestMethod::query()->create([
+            'code' => 'pen',
+            'name' => 'Marsh pen',
+            'analyte' => 'ph',
+            'portion' => 'bench',
+            'school' => null,
+            'bands' => null,
+            'uncertainty' => null,
+            'lot' => '',
+        ]);
         foreach (range(0, 59) as $i) {
             $sample = $this->sample($area, '2026-04-01');
             $ph = 4.6 + $i * 0.05;
@@ -261,16 +323,31 @@ final class RecommendationTest extends ApiTestCase
         $this->recommend($bare)->assertJsonPath('kind', 'none');
 
         $this->actingAs($this->reviewer);
-        foreach (['sort' => ['direction', 'lime is called for'], 'rate' => ['direction', 'How much is not known']] as $claim => [$kind, $words]) {
+        foreach (
+            ['sort' => ['direction', 'lime is called for'], 'rate' => ['direction', 'How much is not known']] as $claim => [$kind, $words]
+        ) {
             $evidence = $this->api('GET', '/evidence/{method}', ids: ['method' => $pen->id]);
-            $this->api('POST', '/evidence/{method}/verdicts', ['claim' => $claim, 'hash' => $evidence->json('hash'), 'follows_id' => null, 'scope' => 'Marsh pen at Fen End.', 'note' => ''], ['method' => $pen->id])->assertCreated()->assertJsonPath('verdict', 'stands');
+            $this->api(
+                'POST',
+                '/evidence/{method}/verdicts',
+                [
+                    'claim' => $claim,
+                    'hash' => $evidence->json('hash'),
+                    'follows_id' => null,
+                    'scope' => 'Marsh pen at Fen End.',
+                    'note' => '',
+                ],
+                ['method' => $pen->id],
+            )
+                ->assertCreated()
+                ->assertJsonPath('verdict', 'stands');
             $it = $this->recommend($bare)->assertJsonPath('kind', $kind);
             self::assertStringContainsString($words, $it->json('answer'));
         }
         $this->actingAs($this->technician);
         $this->read($alone, 'lab-mehlich', '6.10');
         $it = $this->recommend($bare)->assertJsonPath('kind', 'amount')->assertJsonPath('lab.by_test', true)->assertJsonPath('lab.ph', 5.6);
-        self::assertEqualsWithDelta(1.8 * 6 / 8, $it->json('rates.0.tons_per_acre'), 1e-9);
+        self::assertEqualsWithDelta((1.8 * 6) / 8, $it->json('rates.0.tons_per_acre'), 1e-9);
         self::assertStringContainsString('by Marsh pen, whose rate claim stands', implode(' ', $it->json('notes')));
         $this->read($this->sample($bare, '2026-05-03'), 'pen', '8.10');
         $this->recommend($bare)->assertJsonPath('kind', 'none');
@@ -292,7 +369,9 @@ final class RecommendationTest extends ApiTestCase
 
     public function test_bad_material_is_refused(): void
     {
-        $this->recommend($this->area(), ['cce_percent' => 0])->assertStatus(422)->assertJsonValidationErrors('cce_percent');
+        $this->recommend($this->area(), ['cce_percent' => 0])
+            ->assertStatus(422)
+            ->assertJsonValidationErrors('cce_percent');
         $this->recommend(Area::query()->firstOrFail(), ['depth_in' => 'deep'])->assertStatus(422);
     }
 
@@ -302,8 +381,11 @@ final class RecommendationTest extends ApiTestCase
         $this->read($this->sample($area), 'lab-ph', '5.40');
         $this->area($area->site, name: 'Alder carr');
 
-        $this->api('GET', '/recommendations', query: ['site_id' => $area->site_id])->assertOk()
-            ->assertJsonPath('0.area', 'Alder carr')->assertJsonPath('0.kind', 'none')->assertJsonPath('1.kind', 'direction');
+        $this->api('GET', '/recommendations', query: ['site_id' => $area->site_id])
+            ->assertOk()
+            ->assertJsonPath('0.area', 'Alder carr')
+            ->assertJsonPath('0.kind', 'none')
+            ->assertJsonPath('1.kind', 'direction');
     }
 
     /**
@@ -315,13 +397,20 @@ final class RecommendationTest extends ApiTestCase
         $plan = $this->plan($area);
         $layout = $plan->layout;
         [$one] = $layout['composites'];
-        $layout['composites'] = array_map(static fn (int $number): array => ['number' => $number] + ($number > count($found) ? ['duplicate_of' => 3] : []) + $one, range(1, count($found) + 1));
+        $layout['composites'] = array_map(
+            static fn (int $number): array => ['number' => $number] + ($number > count($found) ? ['duplicate_of' => 3] : []) + $one,
+            range(1, count($found) + 1),
+        );
         $layout['quality'] = ['duplicates' => 1, 'hidden' => []];
-        Plan::query()->whereKey($plan->id)->update(['composites' => count($layout['composites']), 'layout' => json_encode($layout, JSON_THROW_ON_ERROR)]);
+        Plan::query()
+            ->whereKey($plan->id)
+            ->update(['composites' => count($layout['composites']), 'layout' => json_encode($layout, JSON_THROW_ON_ERROR)]);
         $samples = [];
         foreach ([...$found, $twin] as $i => $ph) {
             $sample = $this->sample($area, '2026-09-20');
-            Sample::query()->whereKey($sample->id)->update(['plan_id' => $plan->id, 'composite' => $i + 1]);
+            Sample::query()
+                ->whereKey($sample->id)
+                ->update(['plan_id' => $plan->id, 'composite' => $i + 1]);
             $ph === null || $this->read($sample, 'lab-ph', $ph);
             $samples[] = $sample->refresh();
         }
@@ -343,7 +432,12 @@ final class RecommendationTest extends ApiTestCase
         $this->actingAs($this->reviewer);
         $kit = $this->method('kit-ph')->id;
         $hash = $this->api('GET', '/evidence/{method}', ids: ['method' => $kit])->json('hash');
-        $this->api('POST', '/evidence/{method}/verdicts', ['claim' => 'sort', 'hash' => $hash, 'follows_id' => null, 'scope' => 'Loam capsule kit at Fen End.', 'note' => ''], ['method' => $kit])->assertCreated();
+        $this->api(
+            'POST',
+            '/evidence/{method}/verdicts',
+            ['claim' => 'sort', 'hash' => $hash, 'follows_id' => null, 'scope' => 'Loam capsule kit at Fen End.', 'note' => ''],
+            ['method' => $kit],
+        )->assertCreated();
         $this->actingAs($this->technician);
     }
 }

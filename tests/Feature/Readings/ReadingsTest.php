@@ -64,19 +64,34 @@ final class ReadingsTest extends ApiTestCase
         $this->record($sample, 'lab-ph', '6.20', ['corrects_id' => $old])->assertStatus(409);
         $readings = $this->api('GET', '/samples/{sample}', ids: ['sample' => $sample->id])->json('readings');
 
-        self::assertSame([['6.91', true], ['6.19', false]], array_map(static fn (array $r): array => [$r['as_reported'], $r['corrected']], $readings));
+        self::assertSame(
+            [['6.91', true], ['6.19', false]],
+            array_map(static fn (array $r): array => [$r['as_reported'], $r['corrected']], $readings),
+        );
     }
 
     public function test_typed_results_are_stored_together_or_not_at_all(): void
     {
         $sample = $this->sample();
         $ids = array_map(fn (string $code): int => $this->method($code)->id, ['lab-ph', 'lab-mehlich', 'lab-smp']);
-        $body = static fn (string ...$typed): array => ['read_on' => '2026-09-20', 'results' => array_map(static fn (int $id, string $reading): array => ['method_id' => $id, 'reading' => $reading], $ids, $typed)];
+        $body = static fn (string ...$typed): array => [
+            'read_on' => '2026-09-20',
+            'results' => array_map(static fn (int $id, string $reading): array => ['method_id' => $id, 'reading' => $reading], $ids, $typed),
+        ];
 
-        $this->api('POST', '/samples/{sample}/results', $body('5.61', '6.12', 'high'), ['sample' => $sample->id])->assertStatus(422)->assertJsonValidationErrors('results.2.reading');
+        $this->api('POST', '/samples/{sample}/results', $body('5.61', '6.12', 'high'), ['sample' => $sample->id])
+            ->assertStatus(422)
+            ->assertJsonValidationErrors('results.2.reading');
         self::assertSame(0, Reading::query()->count());
-        $this->api('POST', '/samples/{sample}/results', $body('5.61', '6.12', '6.5'), ['sample' => $sample->id])->assertCreated()->assertJsonCount(3, 'readings');
-        $this->api('POST', '/samples/{sample}/results', ['read_on' => '2026-09-20', 'results' => []], ['sample' => $sample->id])->assertStatus(422);
+        $this->api('POST', '/samples/{sample}/results', $body('5.61', '6.12', '6.5'), ['sample' => $sample->id])
+            ->assertCreated()
+            ->assertJsonCount(3, 'readings');
+        $this->api(
+            'POST',
+            '/samples/{sample}/results',
+            ['read_on' => '2026-09-20', 'results' => []],
+            ['sample' => $sample->id],
+        )->assertStatus(422);
         self::assertSame(3, Reading::query()->count());
     }
 
@@ -84,7 +99,9 @@ final class ReadingsTest extends ApiTestCase
     {
         [$first, $second] = [$this->sample($area = $this->area()), $this->sample($area)];
         $lab = $second->portions()->where('kind', 'lab')->value('code');
-        $report = $this->import("sample;ph;smp_buffer_ph\r\n{$first->code};5.60;6.5\r\n".strtolower((string) $lab).";7.02;\r\n")->assertCreated();
+        $report = $this->import(
+            "sample;ph;smp_buffer_ph\r\n{$first->code};5.60;6.5\r\n".strtolower((string) $lab).";7.02;\r\n",
+        )->assertCreated();
 
         self::assertSame([2, 3], [$report->json('rows'), $report->json('readings')]);
         self::assertSame('7.02', $second->readings()->value('as_reported'));
@@ -105,11 +122,23 @@ final class ReadingsTest extends ApiTestCase
         [$first, $second, $third] = [$this->sample($area = $this->area()), $this->sample($area), $this->sample($area)];
         $this->read($third, 'lab-ph', '6.00');
         $typo = substr($second->code, 0, -1).($second->code[-1] === 'A' ? 'B' : 'A');
-        $rows = $this->import("sample,ph,mehlich_buffer_ph\n{$first->code},5.60,6.1\n{$first->code},5.60,\n{$typo},5.5,\nZZ26-01-Y,5.5,\n{$second->code},high,66\n{$third->code},6.1,\n,6,\n")
-            ->assertStatus(422)->json('rows');
+        $rows = $this->import(
+            "sample,ph,mehlich_buffer_ph\n{$first->code},5.60,6.1\n{$first->code},5.60,\n{$typo},5.5,\nZZ26-01-Y,5.5,\n{$second->code},high,66\n{$third->code},6.1,\n,6,\n",
+        )
+            ->assertStatus(422)
+            ->json('rows');
 
-        $expected = [[3, 'ph', 'in row 2 already'], [4, 'ph', 'is no portion for a lab of this team'], [5, 'ph', 'is no portion'], [6, 'mehlich_buffer_ph', 'is not possible in soil'], [7, 'ph', 'has a result']];
-        self::assertSame(array_map(static fn (array $one): array => array_slice($one, 0, 2), $expected), array_map(static fn (array $row): array => [$row['row'], $row['field']], $rows));
+        $expected = [
+            [3, 'ph', 'in row 2 already'],
+            [4, 'ph', 'is no portion for a lab of this team'],
+            [5, 'ph', 'is no portion'],
+            [6, 'mehlich_buffer_ph', 'is not possible in soil'],
+            [7, 'ph', 'has a result'],
+        ];
+        self::assertSame(
+            array_map(static fn (array $one): array => array_slice($one, 0, 2), $expected),
+            array_map(static fn (array $row): array => [$row['row'], $row['field']], $rows),
+        );
         foreach ($expected as $i => [, , $words]) {
             self::assertStringContainsString($words, $rows[$i]['message']);
         }
@@ -139,7 +168,9 @@ final class ReadingsTest extends ApiTestCase
 
     public function test_a_large_file_is_refused(): void
     {
-        $this->import(str_repeat("sample,ph\n", 900_000))->assertStatus(422)->assertJsonPath('errors.file.0', 'The file is larger than 8 MB; accepted are files of up to 8 MB.');
+        $this->import(str_repeat("sample,ph\n", 900_000))
+            ->assertStatus(422)
+            ->assertJsonPath('errors.file.0', 'The file is larger than 8 MB; accepted are files of up to 8 MB.');
     }
 
     /**
@@ -148,16 +179,44 @@ final class ReadingsTest extends ApiTestCase
      */
     private function record(Sample $sample, string $method, string $typed, array $change = []): TestResponse
     {
-        return $this->api('POST', '/samples/{sample}/readings', $change + [
-            'method_id' => $this->method($method)->id, 'reading' => $typed, 'read_on' => '2026-09-03', 'reader' => 'Ada Fenwright', 'flags' => [], 'note' => '',
-        ], ['sample' => $sample->id]);
+        return $this->api(
+            'POST',
+            '/samples/{sample}/readings',
+            $change + [
+                'method_id' => $this->method($method)->id,
+                'reading' => $typed,
+                'read_on' => '2026-09-03',
+                'reader' => 'Ada Fenwright',
+                'flags' => [],
+                'note' => '',
+            ],
+            ['sample' => $sample->id],
+        );
     }
 
     /** @return TestResponse<Response> */
     private function import(string $csv): TestResponse
     {
-        $lab = Lab::query()->firstOrCreate(['name' => 'Marl Laboratory'], ['address' => '', 'email' => '', 'turnaround_days' => 8, 'transit_days' => 2, 'holidays' => [], 'bag_ml' => 400, 'quarantine' => '', 'tests' => [], 'form' => [], 'columns' => []]);
-        $response = $this->post('/api/reports', ['file' => UploadedFile::fake()->createWithContent('report.csv', $csv), 'read_on' => '2026-09-20', 'lab_id' => $lab->id], ['Accept' => 'application/json']);
+        $lab = Lab::query()->firstOrCreate(
+            ['name' => 'Marl Laboratory'],
+            [
+                'address' => '',
+                'email' => '',
+                'turnaround_days' => 8,
+                'transit_days' => 2,
+                'holidays' => [],
+                'bag_ml' => 400,
+                'quarantine' => '',
+                'tests' => [],
+                'form' => [],
+                'columns' => [],
+            ],
+        );
+        $response = $this->post(
+            '/api/reports',
+            ['file' => UploadedFile::fake()->createWithContent('report.csv', $csv), 'read_on' => '2026-09-20', 'lab_id' => $lab->id],
+            ['Accept' => 'application/json'],
+        );
         ApiDocument::assertMatches('POST', '/reports', $response->status(), (string) $response->getContent());
 
         return $response;

@@ -21,8 +21,17 @@ final class ShapesTest extends ReportTestCase
             foreach (['table', 'titled', 'document'] as $shape) {
                 $this->ask($standIn, 'clock', ['shape' => $shape, 'slip' => 'none']);
                 $id = $this->ask($standIn, 'consignments', [
-                    'reference' => "shapes {$shape}", 'transit_days' => 1, 'turnaround_days' => 1,
-                    'portions' => array_map(static fn (int $n): array => ['code' => "RP26-0{$n}L-X", 'tests' => ['ph', 'mehlich', 'p', 'k', 'om'], 'simulated_soil' => ['token' => "soil {$n}", 'ground' => 'one ground', 'ph' => 5.0 + 0.3 * $n]], [1, 2, 3]),
+                    'reference' => "shapes {$shape}",
+                    'transit_days' => 1,
+                    'turnaround_days' => 1,
+                    'portions' => array_map(
+                        static fn (int $n): array => [
+                            'code' => "RP26-0{$n}L-X",
+                            'tests' => ['ph', 'mehlich', 'p', 'k', 'om'],
+                            'simulated_soil' => ['token' => "soil {$n}", 'ground' => 'one ground', 'ph' => 5.0 + 0.3 * $n],
+                        ],
+                        [1, 2, 3],
+                    ),
                 ])['id'];
                 $this->ask($standIn, 'clock', ['advance_days' => 20]);
                 $name = json_decode((string) file_get_contents("{$standIn->address}/consignments/{$id}"), true)['reports'][0];
@@ -37,7 +46,12 @@ final class ShapesTest extends ReportTestCase
             self::assertSame(array_keys($read['table']), array_keys($read[$shape]), $shape);
             foreach ($read['table'] as $what => $value) {
                 // Both are rounded as they are written: pH to a hundredth, ppm and pounds to whole ones.
-                self::assertEqualsWithDelta($value, $read[$shape][$what], str_contains($what, 'pH') || str_contains($what, 'ph') ? 0.006 : max(0.6, 0.006 * $value), "{$shape}, {$what}");
+                self::assertEqualsWithDelta(
+                    $value,
+                    $read[$shape][$what],
+                    str_contains($what, 'pH') || str_contains($what, 'ph') ? 0.006 : max(0.6, 0.006 * $value),
+                    "{$shape}, {$what}",
+                );
             }
         }
     }
@@ -50,7 +64,8 @@ final class ShapesTest extends ReportTestCase
         foreach ($file->reading($file->mapping($this->lab)[0], null)->lines() as $line) {
             if ($line->value->kind === ReportedValue::NUMBER && str_starts_with($line->sample, 'RP26')) {
                 self::assertNull(LineProblem::of($line));
-                $numbers["{$line->sample} {$line->column->analyte} {$line->column->extractant}"] = $line->home($line->value->number, DepthLayer::ofInches(0, 6), null) ?? NAN;
+                $numbers["{$line->sample} {$line->column->analyte} {$line->column->extractant}"] =
+                    $line->home($line->value->number, DepthLayer::ofInches(0, 6), null) ?? NAN;
             }
         }
         ksort($numbers);
@@ -64,7 +79,14 @@ final class ShapesTest extends ReportTestCase
      */
     private function ask(StandInProcess $standIn, string $path, array $body): array
     {
-        $context = stream_context_create(['http' => ['method' => 'POST', 'ignore_errors' => true, 'header' => 'Content-Type: application/json', 'content' => json_encode($body, JSON_THROW_ON_ERROR)]]);
+        $context = stream_context_create([
+            'http' => [
+                'method' => 'POST',
+                'ignore_errors' => true,
+                'header' => 'Content-Type: application/json',
+                'content' => json_encode($body, JSON_THROW_ON_ERROR),
+            ],
+        ]);
 
         return (array) json_decode((string) file_get_contents("{$standIn->address}/{$path}", false, $context), true);
     }

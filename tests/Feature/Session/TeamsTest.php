@@ -30,53 +30,77 @@ final class TeamsTest extends ApiTestCase
     {
         $site = $this->site();
         $area = $this->area($site);
-        $landmark = $site->landmarks()->create(['name' => 'Mill Lane', 'geometry' => ['type' => 'Point', 'coordinates' => [-76.281, 42.9145]], 'distance_m' => 10]);
-        $underlay = Underlay::query()->create(['site_id' => $site->id, 'name' => 'flight.png', 'file' => 'underlays/none', 'mime' => 'image/png', 'width' => 60, 'height' => 60, 'known' => []]);
+        $landmark = $site
+            ->landmarks()
+            ->create(['name' => 'Mill Lane', 'geometry' => ['type' => 'Point', 'coordinates' => [-76.281, 42.9145]], 'distance_m' => 10]);
+        $underlay = Underlay::query()->create([
+            'site_id' => $site->id,
+            'name' => 'flight.png',
+            'file' => 'underlays/none',
+            'mime' => 'image/png',
+            'width' => 60,
+            'height' => 60,
+            'known' => [],
+        ]);
         $sample = $this->pair($area, '5.5', '5.60');
         $kit = $this->method('kit-ph');
         $this->actingAs($this->reviewer);
         $hash = $this->api('GET', '/evidence/{method}', ids: ['method' => $kit->id])->json('hash');
-        $verdict = $this->api('POST', '/evidence/{method}/verdicts', ['claim' => 'sort', 'hash' => $hash, 'follows_id' => null, 'scope' => 'All of Fen End.', 'note' => ''], ['method' => $kit->id])->json('id');
+        $verdict = $this->api(
+            'POST',
+            '/evidence/{method}/verdicts',
+            ['claim' => 'sort', 'hash' => $hash, 'follows_id' => null, 'scope' => 'All of Fen End.', 'note' => ''],
+            ['method' => $kit->id],
+        )->json('id');
 
         [, $stranger] = $this->team('Moor crew', 'moor');
         $this->actingAs($stranger);
 
-        foreach ([
-            ['GET', '/sites/{site}', ['site' => $site->id]],
-            ['POST', '/sites/{site}/areas', ['site' => $site->id]],
-            ['POST', '/sites/{site}/areas/batch', ['site' => $site->id]],
-            ['POST', '/sites/{site}/landmarks', ['site' => $site->id]],
-            ['DELETE', '/landmarks/{landmark}', ['landmark' => $landmark->id]],
-            ['PUT', '/areas/{area}', ['area' => $area->id]],
-            ['POST', '/areas/{area}/cut', ['area' => $area->id]],
-            ['POST', '/areas/{area}/hole', ['area' => $area->id]],
-            ['POST', '/areas/{area}/join/{other}', ['area' => $area->id, 'other' => $area->id]],
-            ['GET', '/areas/{area}/together/{other}', ['area' => $area->id, 'other' => $area->id]],
-            ['GET', '/sites/{site}/underlays', ['site' => $site->id]],
-            ['POST', '/sites/{site}/underlays', ['site' => $site->id]],
-            ['PUT', '/underlays/{underlay}', ['underlay' => $underlay->id]],
-            ['DELETE', '/underlays/{underlay}', ['underlay' => $underlay->id]],
-            ['POST', '/areas/{area}/plans/draft', ['area' => $area->id]],
-            ['POST', '/areas/{area}/plans', ['area' => $area->id]],
-            ['POST', '/areas/{area}/comparison', ['area' => $area->id]],
-            ['GET', '/areas/{area}/located-results', ['area' => $area->id]],
-            ['GET', '/areas/{area}/schools', ['area' => $area->id]],
-            ['GET', '/plans/{plan}/sheet', ['plan' => $sample->plan_id]],
-            ['GET', '/plans/{plan}/calendar', ['plan' => $sample->plan_id]],
-            ['GET', '/plans/{plan}', ['plan' => $sample->plan_id]],
-            ['PUT', '/plans/{plan}', ['plan' => $sample->plan_id]],
-            ['POST', '/plans/{plan}/samples', ['plan' => $sample->plan_id]],
-            ['GET', '/samples/{sample}', ['sample' => $sample->id]],
-            ['POST', '/samples/{sample}/readings', ['sample' => $sample->id]],
-            ['POST', '/samples/{sample}/results', ['sample' => $sample->id]],
-            ['GET', '/evidence/{method}', ['method' => $kit->id]],
-            ['POST', '/evidence/{method}/verdicts', ['method' => $kit->id]],
-            ['GET', '/verdicts/{verdict}', ['verdict' => $verdict]],
-            ['GET', '/areas/{area}/recommendation', ['area' => $area->id]],
-        ] as [$method, $path, $ids]) {
+        foreach (
+            [
+                ['GET', '/sites/{site}', ['site' => $site->id]],
+                ['POST', '/sites/{site}/areas', ['site' => $site->id]],
+                ['POST', '/sites/{site}/areas/batch', ['site' => $site->id]],
+                ['POST', '/sites/{site}/landmarks', ['site' => $site->id]],
+                ['DELETE', '/landmarks/{landmark}', ['landmark' => $landmark->id]],
+                ['PUT', '/areas/{area}', ['area' => $area->id]],
+                ['POST', '/areas/{area}/cut', ['area' => $area->id]],
+                ['POST', '/areas/{area}/hole', ['area' => $area->id]],
+                ['POST', '/areas/{area}/join/{other}', ['area' => $area->id, 'other' => $area->id]],
+                ['GET', '/areas/{area}/together/{other}', ['area' => $area->id, 'other' => $area->id]],
+                ['GET', '/sites/{site}/underlays', ['site' => $site->id]],
+                ['POST', '/sites/{site}/underlays', ['site' => $site->id]],
+                ['PUT', '/underlays/{underlay}', ['underlay' => $underlay->id]],
+                ['DELETE', '/underlays/{underlay}', ['underlay' => $underlay->id]],
+                ['POST', '/areas/{area}/plans/draft', ['area' => $area->id]],
+                ['POST', '/areas/{area}/plans', ['area' => $area->id]],
+                ['POST', '/areas/{area}/comparison', ['area' => $area->id]],
+                ['GET', '/areas/{area}/located-results', ['area' => $area->id]],
+                ['GET', '/areas/{area}/schools', ['area' => $area->id]],
+                ['GET', '/plans/{plan}/sheet', ['plan' => $sample->plan_id]],
+                ['GET', '/plans/{plan}/calendar', ['plan' => $sample->plan_id]],
+                ['GET', '/plans/{plan}', ['plan' => $sample->plan_id]],
+                ['PUT', '/plans/{plan}', ['plan' => $sample->plan_id]],
+                ['POST', '/plans/{plan}/samples', ['plan' => $sample->plan_id]],
+                ['GET', '/samples/{sample}', ['sample' => $sample->id]],
+                ['POST', '/samples/{sample}/readings', ['sample' => $sample->id]],
+                ['POST', '/samples/{sample}/results', ['sample' => $sample->id]],
+                ['GET', '/evidence/{method}', ['method' => $kit->id]],
+                ['POST', '/evidence/{method}/verdicts', ['method' => $kit->id]],
+                ['GET', '/verdicts/{verdict}', ['verdict' => $verdict]],
+                ['GET', '/areas/{area}/recommendation', ['area' => $area->id]],
+            ] as [$method, $path, $ids]
+        ) {
             $this->api($method, $path, ids: $ids)->assertStatus(404);
         }
-        foreach (["/api/underlays/{$underlay->id}/picture", "/api/sites/{$site->id}/areas/export/kml", "/api/plans/{$sample->plan_id}/points/gpx", "/api/plans/{$sample->plan_id}/calendar.ics"] as $file) {
+        foreach (
+            [
+                "/api/underlays/{$underlay->id}/picture",
+                "/api/sites/{$site->id}/areas/export/kml",
+                "/api/plans/{$sample->plan_id}/points/gpx",
+                "/api/plans/{$sample->plan_id}/calendar.ics",
+            ] as $file
+        ) {
             $this->getJson($file)->assertNotFound();
         }
         foreach (['/plans', '/samples', '/recommendations'] as $path) {
@@ -101,16 +125,73 @@ final class TeamsTest extends ApiTestCase
         $area = $this->area($site);
         $sample = $this->pair($area, '5.5', '5.60');
         $portion = $sample->portions()->firstOrFail();
-        $lab = Lab::query()->create(['name' => 'Marl', 'address' => '', 'email' => '', 'turnaround_days' => 8, 'transit_days' => 2, 'holidays' => [], 'bag_ml' => 400, 'quarantine' => '', 'tests' => [], 'form' => [], 'columns' => []]);
-        $parcel = Consignment::query()->create(['lab_id' => $lab->id, 'created_by' => $this->technician->id, 'number' => 1, 'submission' => 'x', 'state' => 'packed', 'form' => [], 'warnings' => [], 'fee_cents' => 0]);
+        $lab = Lab::query()->create([
+            'name' => 'Marl',
+            'address' => '',
+            'email' => '',
+            'turnaround_days' => 8,
+            'transit_days' => 2,
+            'holidays' => [],
+            'bag_ml' => 400,
+            'quarantine' => '',
+            'tests' => [],
+            'form' => [],
+            'columns' => [],
+        ]);
+        $parcel = Consignment::query()->create([
+            'lab_id' => $lab->id,
+            'created_by' => $this->technician->id,
+            'number' => 1,
+            'submission' => 'x',
+            'state' => 'packed',
+            'form' => [],
+            'warnings' => [],
+            'fee_cents' => 0,
+        ]);
         $ids = [
-            'site' => $site->id, 'area' => $area->id, 'other' => $area->id, 'plan' => $sample->plan_id, 'sample' => $sample->id, 'portion' => $portion->id, 'method' => $this->method('kit-ph')->id, 'lab' => $lab->id, 'consignment' => $parcel->id,
-            'photo' => Photo::query()->create(['sample_id' => $sample->id, 'created_by' => $this->technician->id, 'file' => 'photos/none', 'type' => 'image/png', 'sha256' => str_repeat('0', 64)])->id,
-            'landmark' => $site->landmarks()->create(['name' => 'Mill Lane', 'geometry' => ['type' => 'Point', 'coordinates' => [-76.281, 42.9145]], 'distance_m' => 10])->id,
-            'underlay' => Underlay::query()->create(['site_id' => $site->id, 'name' => 'flight.png', 'file' => 'underlays/none', 'mime' => 'image/png', 'width' => 60, 'height' => 60, 'known' => []])->id,
+            'site' => $site->id,
+            'area' => $area->id,
+            'other' => $area->id,
+            'plan' => $sample->plan_id,
+            'sample' => $sample->id,
+            'portion' => $portion->id,
+            'method' => $this->method('kit-ph')->id,
+            'lab' => $lab->id,
+            'consignment' => $parcel->id,
+            'photo' => Photo::query()->create([
+                'sample_id' => $sample->id,
+                'created_by' => $this->technician->id,
+                'file' => 'photos/none',
+                'type' => 'image/png',
+                'sha256' => str_repeat('0', 64),
+            ])->id,
+            'landmark' => $site
+                ->landmarks()
+                ->create([
+                    'name' => 'Mill Lane',
+                    'geometry' => ['type' => 'Point', 'coordinates' => [-76.281, 42.9145]],
+                    'distance_m' => 10,
+                ])->id,
+            'underlay' => Underlay::query()->create([
+                'site_id' => $site->id,
+                'name' => 'flight.png',
+                'file' => 'underlays/none',
+                'mime' => 'image/png',
+                'width' => 60,
+                'height' => 60,
+                'known' => [],
+            ])->id,
             ...$this->bench($site, $area),
-            'import' => LabImport::query()->create(['created_by' => $this->technician->id, 'file_name' => 'a', 'sha256' => str_repeat('1', 64), 'rows' => 1])->id, 'question' => $this->question(),
-            'verdict' => 1, 'report' => 1, 'format' => 'kml',
+            'import' => LabImport::query()->create([
+                'created_by' => $this->technician->id,
+                'file_name' => 'a',
+                'sha256' => str_repeat('1', 64),
+                'rows' => 1,
+            ])->id,
+            'question' => $this->question(),
+            'verdict' => 1,
+            'report' => 1,
+            'format' => 'kml',
         ];
         [, $stranger] = $this->team('Moor crew', 'moor');
         $open = ['GET api/welcome', 'POST api/session'];
@@ -133,7 +214,12 @@ final class TeamsTest extends ApiTestCase
 
     private function question(): int
     {
-        return ReportQuestion::query()->create(['import_id' => LabImport::query()->firstOrFail()->id, 'kind' => 'range', 'words' => 'x', 'result_ids' => []])->id;
+        return ReportQuestion::query()->create([
+            'import_id' => LabImport::query()->firstOrFail()->id,
+            'kind' => 'range',
+            'words' => 'x',
+            'result_ids' => [],
+        ])->id;
     }
 
     /** @return array<string, int> records of the bench */
@@ -142,11 +228,36 @@ final class TeamsTest extends ApiTestCase
         $kit = $this->method('kit-ph');
         $mine = ['created_by' => $this->technician->id];
         $round = PracticeRound::query()->create($mine + ['method_id' => $kit->id, 'reader' => 'Ada', 'source' => 'bench', 'tubes' => []]);
-        $calibration = PenCalibration::query()->create($mine + ['instrument' => 'Pen', 'in_millivolts' => false, 'celsius' => 20, 'points' => [], 'slope_percent' => 97, 'offset' => 0, 'residual' => 0, 'reasons' => [], 'at' => now()]);
-        $event = GroundEvent::query()->create($mine + ['area_id' => $area->id, 'kind' => 'rain', 'on' => '2026-06-01', 'what' => '', 'amount' => 1, 'unit' => 'mm']);
-        $run = Run::query()->create($mine + [
-            'site_id' => $site->id, 'method_id' => $kit->id, 'method_version_id' => $kit->versions()->firstOrFail()->id, 'submission' => 'x', 'readers' => ['Ada'], 'said' => [], 'lots' => [], 'steps' => [], 'started_ms' => 1, 'note' => '',
-        ]);
+        $calibration = PenCalibration::query()->create(
+            $mine + [
+                'instrument' => 'Pen',
+                'in_millivolts' => false,
+                'celsius' => 20,
+                'points' => [],
+                'slope_percent' => 97,
+                'offset' => 0,
+                'residual' => 0,
+                'reasons' => [],
+                'at' => now(),
+            ],
+        );
+        $event = GroundEvent::query()->create(
+            $mine + ['area_id' => $area->id, 'kind' => 'rain', 'on' => '2026-06-01', 'what' => '', 'amount' => 1, 'unit' => 'mm'],
+        );
+        $run = Run::query()->create(
+            $mine + [
+                'site_id' => $site->id,
+                'method_id' => $kit->id,
+                'method_version_id' => $kit->versions()->firstOrFail()->id,
+                'submission' => 'x',
+                'readers' => ['Ada'],
+                'said' => [],
+                'lots' => [],
+                'steps' => [],
+                'started_ms' => 1,
+                'note' => '',
+            ],
+        );
 
         return ['run' => $run->id, 'calibration' => $calibration->id, 'round' => $round->id, 'event' => $event->id];
     }
@@ -155,7 +266,13 @@ final class TeamsTest extends ApiTestCase
     {
         [$stranger] = $this->team('Moor crew', 'moor');
         $this->actingAs($this->technician);
-        $import = LabImport::query()->create(['created_by' => $this->technician->id, 'file_name' => 'x', 'sha256' => str_repeat('0', 64), 'rows' => 1, 'team_id' => $stranger->team_id]);
+        $import = LabImport::query()->create([
+            'created_by' => $this->technician->id,
+            'file_name' => 'x',
+            'sha256' => str_repeat('0', 64),
+            'rows' => 1,
+            'team_id' => $stranger->team_id,
+        ]);
 
         self::assertSame($this->technician->team_id, $import->refresh()->getAttribute('team_id'));
     }
@@ -178,8 +295,30 @@ final class TeamsTest extends ApiTestCase
 
         self::assertSame($first->code, $second->code);
         $csv = "sample,ph\n{$second->code},6.1\n";
-        $lab = \App\Models\Lab::query()->create(['name' => 'Moor Laboratory', 'address' => '', 'email' => '', 'turnaround_days' => 8, 'transit_days' => 2, 'holidays' => [], 'bag_ml' => 400, 'quarantine' => '', 'tests' => [], 'form' => [], 'columns' => []]);
-        $this->actingAs($stranger)->post('/api/reports', ['file' => \Illuminate\Http\UploadedFile::fake()->createWithContent('r.csv', $csv), 'read_on' => '2026-09-20', 'lab_id' => $lab->id], ['Accept' => 'application/json'])->assertCreated();
+        $lab = \App\Models\Lab::query()->create([
+            'name' => 'Moor Laboratory',
+            'address' => '',
+            'email' => '',
+            'turnaround_days' => 8,
+            'transit_days' => 2,
+            'holidays' => [],
+            'bag_ml' => 400,
+            'quarantine' => '',
+            'tests' => [],
+            'form' => [],
+            'columns' => [],
+        ]);
+        $this->actingAs($stranger)
+            ->post(
+                '/api/reports',
+                [
+                    'file' => \Illuminate\Http\UploadedFile::fake()->createWithContent('r.csv', $csv),
+                    'read_on' => '2026-09-20',
+                    'lab_id' => $lab->id,
+                ],
+                ['Accept' => 'application/json'],
+            )
+            ->assertCreated();
         self::assertSame('6.1', $second->readings()->value('as_reported'));
     }
 }

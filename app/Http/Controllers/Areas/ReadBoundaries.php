@@ -16,7 +16,10 @@ final class ReadBoundaries
     {
         $request->validate(
             ['text' => ['required', 'string', 'max:6000000'], 'swap' => ['sometimes', 'boolean'], 'site_id' => ['sometimes', 'integer']],
-            ['text.required' => 'The file is empty; accepted are GeoJSON, KML, GPX, well-known text and CSV.', 'text.max' => 'The file is larger than 6 MB; accepted are up to 6 MB of GeoJSON, KML, GPX or CSV.'],
+            [
+                'text.required' => 'The file is empty; accepted are GeoJSON, KML, GPX, well-known text and CSV.',
+                'text.max' => 'The file is larger than 6 MB; accepted are up to 6 MB of GeoJSON, KML, GPX or CSV.',
+            ],
         );
         $site = Site::query()->find($request->integer('site_id'));
 

@@ -16,12 +16,23 @@ final class ListLibrary
     public function __invoke(): JsonResponse
     {
         return new JsonResponse([
-            'methods' => array_map(static fn (MethodDefinition $method): array => [
-                'code' => $method->code, 'name' => $method->name, 'analyte' => $method->analyte, 'scale' => $method->scale->kind, 'source' => $method->source, 'definition' => $method->toArray(),
-            ], array_values(MethodLibrary::all())),
+            'methods' => array_map(
+                static fn (MethodDefinition $method): array => [
+                    'code' => $method->code,
+                    'name' => $method->name,
+                    'analyte' => $method->analyte,
+                    'scale' => $method->scale->kind,
+                    'source' => $method->source,
+                    'definition' => $method->toArray(),
+                ],
+                array_values(MethodLibrary::all()),
+            ),
             'schema' => array_diff_key(RuleTable::named('method-schema'), ['source' => 0]),
             'analytes' => MethodDefinition::measurable(),
-            'protocol_breaks' => array_map(static fn (ProtocolBreak $break): array => ['code' => $break->code, 'name' => $break->name], ProtocolBreak::all()),
+            'protocol_breaks' => array_map(
+                static fn (ProtocolBreak $break): array => ['code' => $break->code, 'name' => $break->name],
+                ProtocolBreak::all(),
+            ),
         ]);
     }
 }

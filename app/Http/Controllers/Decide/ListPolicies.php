@@ -15,6 +15,13 @@ final class ListPolicies
     {
         $codes = array_keys(Analytes::all());
 
-        return PolicyResource::collection(JudgingPolicy::query()->with('author')->orderByDesc('version')->get()->sortBy(static fn (JudgingPolicy $policy): int => (int) array_search($policy->analyte, $codes, true))->values());
+        return PolicyResource::collection(
+            JudgingPolicy::query()
+                ->with('author')
+                ->orderByDesc('version')
+                ->get()
+                ->sortBy(static fn (JudgingPolicy $policy): int => (int) array_search($policy->analyte, $codes, true))
+                ->values(),
+        );
     }
 }

@@ -17,10 +17,21 @@ final class ShowAmounts
     {
         return new JsonResponse([
             'crops' => $area->crop()->ratesFor,
-            'analytes' => array_map(static fn (AdvisedOther $one): array => [
-                'analyte' => $one->analyte->code, 'name' => $one->analyte->name, ...$one->advice->toArray(), 'sample_id' => $one->sample->id, 'sample' => $one->sample->code, 'pulled_on' => $one->sample->pulled_on->format('Y-m-d'),
-                'depth' => $one->sample->depth, 'method' => $one->reading?->method->name, 'verdict' => $one->verdict?->verdict, 'differ' => $one->differ,
-            ], $advise($area, $request->crop(), $request->yield(), $request->sampleOf($area))),
+            'analytes' => array_map(
+                static fn (AdvisedOther $one): array => [
+                    'analyte' => $one->analyte->code,
+                    'name' => $one->analyte->name,
+                    ...$one->advice->toArray(),
+                    'sample_id' => $one->sample->id,
+                    'sample' => $one->sample->code,
+                    'pulled_on' => $one->sample->pulled_on->format('Y-m-d'),
+                    'depth' => $one->sample->depth,
+                    'method' => $one->reading?->method->name,
+                    'verdict' => $one->verdict?->verdict,
+                    'differ' => $one->differ,
+                ],
+                $advise($area, $request->crop(), $request->yield(), $request->sampleOf($area)),
+            ),
         ]);
     }
 }

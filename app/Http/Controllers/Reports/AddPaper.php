@@ -22,9 +22,16 @@ final class AddPaper
         $hash = hash('sha256', $content);
         $file = ReportPaper::FOLDER."/{$import->id}-{$hash}";
         Storage::disk('local')->put($file, $content);
-        $paper = ReportPaper::query()->createOrFirst(['import_id' => $import->id, 'sha256' => $hash], [
-            'created_by' => $author->id, 'file' => $file, 'type' => (string) $request->paper()->getMimeType(), 'bytes' => strlen($content), 'name' => mb_substr($request->paper()->getClientOriginalName(), 0, 120),
-        ]);
+        $paper = ReportPaper::query()->createOrFirst(
+            ['import_id' => $import->id, 'sha256' => $hash],
+            [
+                'created_by' => $author->id,
+                'file' => $file,
+                'type' => (string) $request->paper()->getMimeType(),
+                'bytes' => strlen($content),
+                'name' => mb_substr($request->paper()->getClientOriginalName(), 0, 120),
+            ],
+        );
 
         return new JsonResponse(['id' => $paper->id, 'name' => $paper->name, 'bytes' => $paper->bytes], 201);
     }

@@ -17,6 +17,8 @@ final class ReadReport
         ini_set('memory_limit', '256M');
         set_time_limit(300);
 
-        return new JsonResponse($preview($request->reportFile(), $request->lab(), $request->fittingMapping(), $request->decimalComma(), $request->sha256()));
+        return new JsonResponse(
+            $preview($request->reportFile(), $request->lab(), $request->fittingMapping(), $request->decimalComma(), $request->sha256()),
+        );
     }
 }

@@ -20,8 +20,14 @@ final class ShowPaper
         $plain = trim((string) preg_replace('/[^A-Za-z0-9._ -]+/', '_', $paper->name));
 
         return new Response($content, 200, [
-            'Content-Type' => $paper->type, 'Cache-Control' => 'private, max-age=86400', 'X-Content-Type-Options' => 'nosniff',
-            'Content-Disposition' => HeaderUtils::makeDisposition(HeaderUtils::DISPOSITION_ATTACHMENT, str_replace(['/', '\\', '%'], '_', $paper->name) ?: 'paper', $plain === '' ? 'paper' : $plain),
+            'Content-Type' => $paper->type,
+            'Cache-Control' => 'private, max-age=86400',
+            'X-Content-Type-Options' => 'nosniff',
+            'Content-Disposition' => HeaderUtils::makeDisposition(
+                HeaderUtils::DISPOSITION_ATTACHMENT,
+                str_replace(['/', '\\', '%'], '_', $paper->name) ?: 'paper',
+                $plain === '' ? 'paper' : $plain,
+            ),
         ]);
     }
 }

@@ -33,24 +33,36 @@ final class TransectRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['read_on.before_or_equal' => 'The date lies in the future.', 'places.required' => 'Type the readings of at least one place.'];
+        return [
+            'read_on.before_or_equal' => 'The date lies in the future.',
+            'places.required' => 'Type the readings of at least one place.',
+        ];
     }
 
     /** @return list<callable(Validator): void> */
     public function after(): array
     {
-        return [function (Validator $validator): void {
-            if ($validator->errors()->isNotEmpty()) {
-                return;
-            }
-            try {
-                $this->transect = RowTransect::of($this->float('row_spacing_cm'), array_map(static fn (array $place): array => [
-                    'cm' => (float) $place['cm'], 'readings' => array_map(floatval(...), array_values($place['readings'])),
-                ], array_values($this->validated()['places'])));
-            } catch (CoreError $error) {
-                $validator->errors()->add('places', $error->forPeople());
-            }
-        }];
+        return [
+            function (Validator $validator): void {
+                if ($validator->errors()->isNotEmpty()) {
+                    return;
+                }
+                try {
+                    $this->transect = RowTransect::of(
+                        $this->float('row_spacing_cm'),
+                        array_map(
+                            static fn (array $place): array => [
+                                'cm' => (float) $place['cm'],
+                                'readings' => array_map(floatval(...), array_values($place['readings'])),
+                            ],
+                            array_values($this->validated()['places']),
+                        ),
+                    );
+                } catch (CoreError $error) {
+                    $validator->errors()->add('places', $error->forPeople());
+                }
+            },
+        ];
     }
 
     public function transect(): RowTransect

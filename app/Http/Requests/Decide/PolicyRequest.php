@@ -34,7 +34,10 @@ final class PolicyRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['reason.required' => 'Say why the policy changes.', 'reason.min' => 'Say why the policy changes, in a sentence of 10 letters or more.'];
+        return [
+            'reason.required' => 'Say why the policy changes.',
+            'reason.min' => 'Say why the policy changes, in a sentence of 10 letters or more.',
+        ];
     }
 
     /**
@@ -52,14 +55,18 @@ final class PolicyRequest extends FormRequest
             $before['crops'][$use] = array_map(floatval(...), array_values($limits));
         }
         // Only what the team has changed is kept: a crop that comes later has the limits of the table.
-        $before['crops'] = array_filter($before['crops'], static fn (array $limits, string $use): bool => ! isset($table[$use]) || array_map(floatval(...), $limits) !== $table[$use], ARRAY_FILTER_USE_BOTH);
+        $before['crops'] = array_filter(
+            $before['crops'],
+            static fn (array $limits, string $use): bool => ! isset($table[$use]) || array_map(floatval(...), $limits) !== $table[$use],
+            ARRAY_FILTER_USE_BOTH,
+        );
 
         $thresholds = array_map(floatval(...), array_values($this->array('thresholds')));
 
         return [
             ...$before,
             'thresholds' => $thresholds === [] ? $before['thresholds'] : $thresholds,
-            'looking' => $this->filled('looking') ? $this->string('looking')->toString() : ($before['looking'] ?? 'once'),
+            'looking' => $this->filled('looking') ? $this->string('looking')->toString() : $before['looking'] ?? 'once',
             'required' => $this->float('required'),
             'confidence' => $this->float('confidence'),
             'allowable' => $this->float('allowable'),

@@ -56,7 +56,12 @@ final class PlanRequest extends FormRequest
     /** @return array<string, string> */
     public function attributes(): array
     {
-        return ['edge_m' => 'margin from the boundary', 'probe_mm' => 'inner diameter of the probe', 'ph_sd' => 'spread of pH between cores', 'keep_away.*.distance_m' => 'distance to keep'];
+        return [
+            'edge_m' => 'margin from the boundary',
+            'probe_mm' => 'inner diameter of the probe',
+            'ph_sd' => 'spread of pH between cores',
+            'keep_away.*.distance_m' => 'distance to keep',
+        ];
     }
 
     /** @return Spec */
@@ -75,7 +80,9 @@ final class PlanRequest extends FormRequest
             'pattern' => $this->string('pattern')->toString(),
             'cell_acres' => $this->optional('cell_acres'),
             'cell_mode' => $this->string('cell_mode')->toString(),
-            'rows' => $this->input('rows') === null ? null : ['spacing_m' => $this->float('rows.spacing_m'), 'bearing_deg' => $this->float('rows.bearing_deg')],
+            'rows' => $this->input('rows') === null
+                    ? null
+                    : ['spacing_m' => $this->float('rows.spacing_m'), 'bearing_deg' => $this->float('rows.bearing_deg')],
             'zones' => $zones,
             'start' => $this->input('start') === null ? null : [$this->float('start.0'), $this->float('start.1')],
             'speed_km_per_h' => $this->optional('speed_km_per_h'),
@@ -85,7 +92,9 @@ final class PlanRequest extends FormRequest
             'seed' => $this->integer('seed'),
             'ph_sd' => $this->optional('ph_sd'),
             'kept_reason' => $this->input('kept_reason') === null ? null : $this->string('kept_reason')->trim()->toString(),
-            'quality' => $this->input('quality') === null ? null : ['duplicates' => $this->integer('quality.duplicates'), 'hidden' => $this->integer('quality.hidden')],
+            'quality' => $this->input('quality') === null
+                    ? null
+                    : ['duplicates' => $this->integer('quality.duplicates'), 'hidden' => $this->integer('quality.hidden')],
             'keep_away' => $this->keepAway(),
         ];
     }
@@ -106,8 +115,17 @@ final class PlanRequest extends FormRequest
         $found = Landmark::query()->where('site_id', $siteId)->findMany(array_column($asked, 'landmark_id'))->keyBy('id');
         $kept = [];
         foreach ($asked as $i => ['landmark_id' => $id, 'distance_m' => $distance]) {
-            $landmark = $found->get($id) ?? throw ValidationException::withMessages(["keep_away.{$i}.landmark_id" => 'What this plan keeps away from is not among the landmarks of its site any more. Take it off the plan, or mark it again; without it the cores would be laid out too near.']);
-            $kept[] = ['landmark_id' => $landmark->id, 'name' => $landmark->name, 'distance_m' => (float) $distance, 'geometry' => $landmark->geometry];
+            $landmark =
+                $found->get($id) ??
+                throw ValidationException::withMessages([
+                    "keep_away.{$i}.landmark_id" => 'What this plan keeps away from is not among the landmarks of its site any more. Take it off the plan, or mark it again; without it the cores would be laid out too near.',
+                ]);
+            $kept[] = [
+                'landmark_id' => $landmark->id,
+                'name' => $landmark->name,
+                'distance_m' => (float) $distance,
+                'geometry' => $landmark->geometry,
+            ];
         }
 
         return $kept;

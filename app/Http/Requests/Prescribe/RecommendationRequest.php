@@ -29,7 +29,13 @@ final class RecommendationRequest extends FormRequest
     /** @return array<string, string> */
     public function attributes(): array
     {
-        return ['depth_in' => 'depth in inches', 'cce_percent' => 'calcium carbonate equivalent in percent', 'through_8' => 'share through 8 mesh in percent', 'through_60' => 'share through 60 mesh in percent', 'moisture' => 'water in percent'];
+        return [
+            'depth_in' => 'depth in inches',
+            'cce_percent' => 'calcium carbonate equivalent in percent',
+            'through_8' => 'share through 8 mesh in percent',
+            'through_60' => 'share through 60 mesh in percent',
+            'moisture' => 'water in percent',
+        ];
     }
 
     public function depthInches(): float
@@ -41,6 +47,11 @@ final class RecommendationRequest extends FormRequest
     {
         $usual = LimeMaterial::reference();
 
-        return LimeMaterial::ground($this->float('cce_percent', $usual->ccePercent), $this->float('through_8', $usual->through8), $this->float('through_60', $usual->through60), $this->float('moisture', 0.0));
+        return LimeMaterial::ground(
+            $this->float('cce_percent', $usual->ccePercent),
+            $this->float('through_8', $usual->through8),
+            $this->float('through_60', $usual->through60),
+            $this->float('moisture', 0.0),
+        );
     }
 }

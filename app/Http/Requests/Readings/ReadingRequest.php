@@ -36,26 +36,33 @@ final class ReadingRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['reading.required' => 'Nothing was read: choose a band or type the number.', 'read_on.before_or_equal' => 'The date lies in the future.'];
+        return [
+            'reading.required' => 'Nothing was read: choose a band or type the number.',
+            'read_on.before_or_equal' => 'The date lies in the future.',
+        ];
     }
 
     /** @return list<callable(Validator): void> */
     public function after(): array
     {
-        return [function (Validator $validator): void {
-            if ($validator->errors()->isNotEmpty()) {
-                return;
-            }
-            $this->found = TestMethod::query()->with('current')->find($this->integer('method_id'));
-            $problem = match (true) {
-                $this->found === null => ['method_id' => 'This team has no such method.'],
-                $this->found->current === null => ['reading' => PlausibleReading::question($this->found->analyte, $this->string('reading')->toString())],
-                default => ['reading' => $this->offTheScale($this->found->current->parsed())],
-            };
-            foreach (array_filter($problem) as $field => $message) {
-                $validator->errors()->add($field, $message);
-            }
-        }];
+        return [
+            function (Validator $validator): void {
+                if ($validator->errors()->isNotEmpty()) {
+                    return;
+                }
+                $this->found = TestMethod::query()->with('current')->find($this->integer('method_id'));
+                $problem = match (true) {
+                    $this->found === null => ['method_id' => 'This team has no such method.'],
+                    $this->found->current === null => [
+                        'reading' => PlausibleReading::question($this->found->analyte, $this->string('reading')->toString()),
+                    ],
+                    default => ['reading' => $this->offTheScale($this->found->current->parsed())],
+                };
+                foreach (array_filter($problem) as $field => $message) {
+                    $validator->errors()->add($field, $message);
+                }
+            },
+        ];
     }
 
     private function offTheScale(MethodDefinition $definition): ?string
@@ -66,7 +73,9 @@ final class ReadingRequest extends FormRequest
         try {
             $definition->scale->read($this->string('reading')->toString());
 
-            return $definition->scale->kind === 'continuous' ? PlausibleReading::question($definition->analyte, $this->string('reading')->toString()) : null;
+            return $definition->scale->kind === 'continuous'
+                ? PlausibleReading::question($definition->analyte, $this->string('reading')->toString())
+                : null;
         } catch (CoreError $error) {
             return $error->forPeople();
         }

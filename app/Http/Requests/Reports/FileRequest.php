@@ -48,27 +48,44 @@ final class FileRequest extends FormRequest
     public function messages(): array
     {
         return [
-            'file.required' => 'Choose the file of the lab.', 'file.uploaded' => 'The file did not arrive whole; accepted are files of up to 8 MB.', 'file.max' => 'The file is larger than 8 MB; accepted are files of up to 8 MB.',
-            'read_on.before_or_equal' => 'The date lies in the future.', 'skip.regex' => 'Rows to leave out are numbers parted by commas.',
+            'file.required' => 'Choose the file of the lab.',
+            'file.uploaded' => 'The file did not arrive whole; accepted are files of up to 8 MB.',
+            'file.max' => 'The file is larger than 8 MB; accepted are files of up to 8 MB.',
+            'read_on.before_or_equal' => 'The date lies in the future.',
+            'skip.regex' => 'Rows to leave out are numbers parted by commas.',
         ];
     }
 
     /** @return list<callable(Validator): void> */
     public function after(): array
     {
-        return [function (Validator $validator): void {
-            if ($validator->errors()->isNotEmpty()) {
-                return;
-            }
-            $this->found = Lab::query()->find($this->integer('lab_id'));
-            if ($this->found === null) {
-                $validator->errors()->add('lab_id', 'This team has no such lab.');
-            }
-            $this->given = json_decode($this->string('mapping')->toString(), true, 8);
-            if ($this->filled('mapping') && ! (is_array($this->given) && is_array($this->given['columns'] ?? null) && count($this->given['columns']) <= self::MOST_COLUMNS)) {
-                $validator->errors()->add('mapping', 'The mapping is not one: accepted is a role for each column, and for each column of results what it measures and in which unit; a bulk density from 0.05 to 2.65 g/cm³.');
-            }
-        }];
+        return [
+            function (Validator $validator): void {
+                if ($validator->errors()->isNotEmpty()) {
+                    return;
+                }
+                $this->found = Lab::query()->find($this->integer('lab_id'));
+                if ($this->found === null) {
+                    $validator->errors()->add('lab_id', 'This team has no such lab.');
+                }
+                $this->given = json_decode($this->string('mapping')->toString(), true, 8);
+                if (
+                    $this->filled('mapping') &&
+                    ! (
+                        is_array($this->given) &&
+                        is_array($this->given['columns'] ?? null) &&
+                        count($this->given['columns']) <= self::MOST_COLUMNS
+                    )
+                ) {
+                    $validator
+                        ->errors()
+                        ->add(
+                            'mapping',
+                            'The mapping is not one: accepted is a role for each column, and for each column of results what it measures and in which unit; a bulk density from 0.05 to 2.65 g/cm³.',
+                        );
+                }
+            },
+        ];
     }
 
     public function reportFile(): ReportFile
@@ -90,7 +107,10 @@ final class FileRequest extends FormRequest
     /** The mapping of a preview: one of another header is passed over. */
     public function fittingMapping(): ?ReportMapping
     {
-        $fits = is_array($this->given) && is_array($this->given['columns'] ?? null) && count($this->given['columns']) === count($this->reportFile()->table->columns);
+        $fits =
+            is_array($this->given) &&
+            is_array($this->given['columns'] ?? null) &&
+            count($this->given['columns']) === count($this->reportFile()->table->columns);
 
         return $fits ? $this->mapping() : null;
     }
@@ -116,9 +136,19 @@ final class FileRequest extends FormRequest
         $name = $this->string('name')->toString();
 
         return [
-            'file_name' => mb_substr($name !== '' ? $name : $this->upload()->getClientOriginalName(), 0, 120), 'sha256' => $this->sha256(), 'read_on' => $this->filled('read_on') ? $this->string('read_on')->toString() : now()->format('Y-m-d'),
+            'file_name' => mb_substr($name !== '' ? $name : $this->upload()->getClientOriginalName(), 0, 120),
+            'sha256' => $this->sha256(),
+            'read_on' => $this->filled('read_on') ? $this->string('read_on')->toString() : now()->format('Y-m-d'),
             'decimal_comma' => $this->decimalComma(),
-            'skip' => array_map(intval(...), array_values(array_filter(preg_split('/[\s,]+/', $this->string('skip')->toString()) ?: [], static fn (string $row): bool => $row !== ''))),
+            'skip' => array_map(
+                intval(...),
+                array_values(
+                    array_filter(
+                        preg_split('/[\s,]+/', $this->string('skip')->toString()) ?: [],
+                        static fn (string $row): bool => $row !== '',
+                    ),
+                ),
+            ),
             'supersedes_id' => $this->input('supersedes_id') === null ? null : $this->integer('supersedes_id'),
         ];
     }

@@ -22,7 +22,9 @@ final class PaperRequest extends FormRequest
         $accepted = 'accepted are PDF, PNG and JPEG of up to 8 MB.';
 
         return [
-            'paper.required' => 'Choose the paper of the lab.', 'paper.mimetypes' => "The file is neither a PDF nor a picture; {$accepted}", 'paper.uploaded' => "The paper did not arrive whole; {$accepted}",
+            'paper.required' => 'Choose the paper of the lab.',
+            'paper.mimetypes' => "The file is neither a PDF nor a picture; {$accepted}",
+            'paper.uploaded' => "The paper did not arrive whole; {$accepted}",
             'paper.max' => "The paper is larger than 8 MB; {$accepted}",
         ];
     }

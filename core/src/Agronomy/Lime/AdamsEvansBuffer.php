@@ -36,8 +36,18 @@ final class AdamsEvansBuffer
         $rate = 6 * (self::UNBUFFERED - $soil->bufferPh) * (1 - $then / $now);
 
         return LimeRate::of($school, $rate, [
-            new WorkingStep('share of acidity now and at the target', "pH {$soil->ph} and {$target}", $now, 'now, '.round($then, 3).' then'),
-            new WorkingStep('agricultural limestone, 6 2/3 in deep', sprintf('6 × (8 − %s) × (1 − %s / %s)', $soil->bufferPh, round($then, 3), round($now, 3)), $rate, 'tons/acre'),
+            new WorkingStep(
+                'share of acidity now and at the target',
+                "pH {$soil->ph} and {$target}",
+                $now,
+                'now, '.round($then, 3).' then',
+            ),
+            new WorkingStep(
+                'agricultural limestone, 6 2/3 in deep',
+                sprintf('6 × (8 − %s) × (1 − %s / %s)', $soil->bufferPh, round($then, 3), round($now, 3)),
+                $rate,
+                'tons/acre',
+            ),
         ]);
     }
 

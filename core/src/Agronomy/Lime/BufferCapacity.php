@@ -23,10 +23,15 @@ final class BufferCapacity
         if ($ph >= $target) {
             return LimeRate::of(LimeSchool::Capacity, 0.0, [], note: 'The pH is at its target or above: no lime.');
         }
-        $rate = self::LB_PER_ACRE_INCH_AND_PPM * $capacity * ($target - $ph) * $depthIn / self::LB_PER_TON;
+        $rate = (self::LB_PER_ACRE_INCH_AND_PPM * $capacity * ($target - $ph) * $depthIn) / self::LB_PER_TON;
 
         return LimeRate::of(LimeSchool::Capacity, $rate, [
-            new WorkingStep('pure carbonate to the depth limed', sprintf('0.3 × %s × (%s − %s) × %s in / 2000', $capacity, $target, $ph, round($depthIn, 2)), $rate, 'tons/acre'),
+            new WorkingStep(
+                'pure carbonate to the depth limed',
+                sprintf('0.3 × %s × (%s − %s) × %s in / 2000', $capacity, $target, $ph, round($depthIn, 2)),
+                $rate,
+                'tons/acre',
+            ),
         ]);
     }
 }

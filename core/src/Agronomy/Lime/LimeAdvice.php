@@ -50,15 +50,25 @@ final readonly class LimeAdvice
             default => self::nothing($kit),
         };
         $organic = $ground->organic();
-        $wantsLime = in_array($advice->kind, ['amount', 'direction'], true) && ($lab === null ? $kit?->action === 'lime' : $lab->ph < $crop->low);
+        $wantsLime =
+            in_array($advice->kind, ['amount', 'direction'], true) && ($lab === null ? $kit?->action === 'lime' : $lab->ph < $crop->low);
 
         return $organic !== null && $wantsLime ? self::stop($organic, $advice) : $advice;
     }
 
     private static function stop(string $organic, self $advice): self
     {
-        return new self('stop', "Stop: this is organic soil ({$organic}). Tables for mineral soils do not hold, and no amount is given.", $advice->notes, [],
-            ['Ask the lab or the local extension office for their rule for organic soils; crops on them do with a lower pH.', 'If it is no organic soil, have the organic matter measured, or mend the facts of the area.'], []);
+        return new self(
+            'stop',
+            "Stop: this is organic soil ({$organic}). Tables for mineral soils do not hold, and no amount is given.",
+            $advice->notes,
+            [],
+            [
+                'Ask the lab or the local extension office for their rule for organic soils; crops on them do with a lower pH.',
+                'If it is no organic soil, have the organic matter measured, or mend the facts of the area.',
+            ],
+            [],
+        );
     }
 
     /**
@@ -68,34 +78,85 @@ final readonly class LimeAdvice
     private static function fromLab(LabPh $lab, Crop $crop, LimeGround $ground, LimeMaterial $material): self
     {
         $whose = $lab->test === '' ? 'the lab\'s pH ' : "the pH by {$lab->test} ";
-        $notes = $lab->test === '' ? [] : ["The pH is by {$lab->test}, whose rate claim stands: it sizes lime as the lab's would, within ± ".Words::trim($lab->uncertainty ?? 0.0, 2).'.'];
+        $notes =
+            $lab->test === ''
+                ? []
+                : [
+                    "The pH is by {$lab->test}, whose rate claim stands: it sizes lime as the lab's would, within ± ".
+                    Words::trim($lab->uncertainty ?? 0.0, 2).
+                    '.',
+                ];
         $next = [];
         foreach (['below which lime is asked for' => $crop->low, 'above which the crop is troubled' => $crop->high] as $what => $limit) {
             if ($lab->isTooCloseTo($limit)) {
-                $notes[] = "Too close to call: {$whose}".Words::trim($lab->ph, 2).' ± '.Words::trim($lab->uncertainty ?? 0.0, 2)
-                    .' reaches over the limit of '.Words::trim($limit, 2).', '.$what.'.';
+                $notes[] =
+                    "Too close to call: {$whose}".
+                    Words::trim($lab->ph, 2).
+                    ' ± '.
+                    Words::trim($lab->uncertainty ?? 0.0, 2).
+                    ' reaches over the limit of '.
+                    Words::trim($limit, 2).
+                    ', '.
+                    $what.
+                    '.';
                 $next[] = 'A second composite of this area, sent to the same lab, would settle it.';
             }
         }
         $ph = Words::trim($lab->ph, 2);
         if ($lab->ph >= $crop->high) {
-            return new self('too_high', "No lime: pH {$ph} is at or above {$crop->high}, too high for {$crop->name}.", $notes, [],
-                [...$next, 'Ask for drainage, salts, irrigation water and lost topsoil first, and do the vinegar fizz test before any sulphur: where it fizzes, do not sulphur the field.'], []);
+            return new self(
+                'too_high',
+                "No lime: pH {$ph} is at or above {$crop->high}, too high for {$crop->name}.",
+                $notes,
+                [],
+                [
+                    ...$next,
+                    'Ask for drainage, salts, irrigation water and lost topsoil first, and do the vinegar fizz test before any sulphur: where it fizzes, do not sulphur the field.',
+                ],
+                [],
+            );
         }
         if ($lab->ph >= $crop->low) {
             return new self('leave', "No lime: pH {$ph} is within {$crop->low} to {$crop->high} for {$crop->name}.", $notes, [], $next, []);
         }
-        $missing = array_map(static fn (LimeSchool $school): SchoolRate => SchoolRate::missing($school), array_filter([LimeSchool::Mehlich, LimeSchool::Smp], static fn (LimeSchool $school): bool => $lab->buffer($school) === null));
-        $found = $lab->buffers === [] ? null : LimeRequirement::of(LimeQuestion::of($lab->ph, $crop->target, $lab->buffers, $ground->layer, $ground->mixedIn, $material, uPh: $lab->uncertainty === null ? null : $lab->uncertainty / 2));
-        $rates = [...($found->schools ?? []), ...$missing];
+        $missing = array_map(
+            static fn (LimeSchool $school): SchoolRate => SchoolRate::missing($school),
+            array_filter([LimeSchool::Mehlich, LimeSchool::Smp], static fn (LimeSchool $school): bool => $lab->buffer($school) === null),
+        );
+        $found =
+            $lab->buffers === []
+                ? null
+                : LimeRequirement::of(
+                    LimeQuestion::of(
+                        $lab->ph,
+                        $crop->target,
+                        $lab->buffers,
+                        $ground->layer,
+                        $ground->mixedIn,
+                        $material,
+                        uPh: $lab->uncertainty === null ? null : $lab->uncertainty / 2,
+                    ),
+                );
+        $rates = [...$found->schools ?? [], ...$missing];
         if ($found === null || $found->answer === 'unable') {
-            return new self('direction', "Lime is called for: pH {$ph} is below {$crop->low} for {$crop->name}. How much is not known.",
-                [...$notes, 'The pH says whether, the buffer pH says how much.', ...($found->reasons ?? [])], $rates,
-                [...$next, 'Ask the lab for a buffer pH of the same sample before you buy lime.'], self::cautions('direction'));
+            return new self(
+                'direction',
+                "Lime is called for: pH {$ph} is below {$crop->low} for {$crop->name}. How much is not known.",
+                [...$notes, 'The pH says whether, the buffer pH says how much.', ...$found->reasons ?? []],
+                $rates,
+                [...$next, 'Ask the lab for a buffer pH of the same sample before you buy lime.'],
+                self::cautions('direction'),
+            );
         }
 
-        return new self('amount', "Lime: pH {$ph} is below {$crop->low} for {$crop->name}; sized for pH {$crop->target}.",
-            [...$notes, ...$found->reasons, ...self::sizeNotes($found)], $rates, $next, self::cautions('amount'));
+        return new self(
+            'amount',
+            "Lime: pH {$ph} is below {$crop->low} for {$crop->name}; sized for pH {$crop->target}.",
+            [...$notes, ...$found->reasons, ...self::sizeNotes($found)],
+            $rates,
+            $next,
+            self::cautions('amount'),
+        );
     }
 
     /** @return list<string> */
@@ -103,29 +164,54 @@ final readonly class LimeAdvice
     {
         $later = array_filter($found->schools, static fn (SchoolRate $rate): bool => ($rate->later ?? 0.0) > 1e-9);
 
-        return $later === [] ? [] : ['It should not go on at once: one dressing moves the pH one unit at most, and no more than 4 tons an acre. Spread the first part, test again, then the rest.'];
+        return $later === []
+            ? []
+            : [
+                'It should not go on at once: one dressing moves the pH one unit at most, and no more than 4 tons an acre. Spread the first part, test again, then the rest.',
+            ];
     }
 
     private static function fromKit(KitDirection $kit): self
     {
         return match ($kit->action) {
-            'lime' => new self('direction', "Direction only: lime is called for. The {$kit->test} reads {$kit->band} and its sort claim stands.",
-                ['Its rate claim does not stand: no amount can be given from it.'], [],
-                ['Send it for a buffer pH before you buy lime.'], self::cautions('direction')),
-            'too high' => new self('direction', "Direction only: the pH is too high. The {$kit->test} reads {$kit->band} and its sort claim stands.",
-                ['Its rate claim does not stand: no amount can be given from it.'], [],
-                ['Send it to the lab before any sulphur, and do the vinegar fizz test first.'], self::cautions('direction')),
-            default => new self('direction', "Direction only: leave it. The {$kit->test} reads {$kit->band} and its sort claim stands.",
-                ['A kit that says leave cannot say how far the limit is.'], [],
-                ['Send a portion to the lab at the next regular retest.'], []),
+            'lime' => new self(
+                'direction',
+                "Direction only: lime is called for. The {$kit->test} reads {$kit->band} and its sort claim stands.",
+                ['Its rate claim does not stand: no amount can be given from it.'],
+                [],
+                ['Send it for a buffer pH before you buy lime.'],
+                self::cautions('direction'),
+            ),
+            'too high' => new self(
+                'direction',
+                "Direction only: the pH is too high. The {$kit->test} reads {$kit->band} and its sort claim stands.",
+                ['Its rate claim does not stand: no amount can be given from it.'],
+                [],
+                ['Send it to the lab before any sulphur, and do the vinegar fizz test first.'],
+                self::cautions('direction'),
+            ),
+            default => new self(
+                'direction',
+                "Direction only: leave it. The {$kit->test} reads {$kit->band} and its sort claim stands.",
+                ['A kit that says leave cannot say how far the limit is.'],
+                [],
+                ['Send a portion to the lab at the next regular retest.'],
+                [],
+            ),
         };
     }
 
     private static function nothing(?KitDirection $kit): self
     {
         if ($kit === null) {
-            return new self('none', 'No recommendation: no pH has been measured here yet.', [], [],
-                ['Pull a composite and send its lab portion for pH and buffer pH.'], []);
+            return new self(
+                'none',
+                'No recommendation: no pH has been measured here yet.',
+                [],
+                [],
+                ['Pull a composite and send its lab portion for pH and buffer pH.'],
+                [],
+            );
         }
         $why = match (true) {
             $kit->signed === null => 'no verdict on its sort claim has been signed',
@@ -134,8 +220,17 @@ final readonly class LimeAdvice
             default => "its reading {$kit->band} lies outside the readings that the verdict rests on",
         };
 
-        return new self('none', "No recommendation: the only reading is by {$kit->test}, and {$why}.", [], [],
-            ['Send the lab portion for pH and buffer pH.', 'Each pair of kit and lab readings on the same composite is evidence for the kit: enter both.'], []);
+        return new self(
+            'none',
+            "No recommendation: the only reading is by {$kit->test}, and {$why}.",
+            [],
+            [],
+            [
+                'Send the lab portion for pH and buffer pH.',
+                'Each pair of kit and lab readings on the same composite is evidence for the kit: enter both.',
+            ],
+            [],
+        );
     }
 
     /**

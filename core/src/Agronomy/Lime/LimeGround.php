@@ -14,7 +14,12 @@ use HonestCore\Table\RuleTable;
  */
 final readonly class LimeGround
 {
-    public function __construct(public DepthLayer $layer, public float $mixedIn, public ?float $organicMatter = null, public bool $peaty = false) {}
+    public function __construct(
+        public DepthLayer $layer,
+        public float $mixedIn,
+        public ?float $organicMatter = null,
+        public bool $peaty = false,
+    ) {}
 
     /** Why tables for mineral soils do not hold here, or null where they do. */
     public function organic(): ?string
@@ -23,7 +28,8 @@ final readonly class LimeGround
         $table = RuleTable::named('lime-schools');
 
         return match (true) {
-            $this->organicMatter !== null && $this->organicMatter > $table['organic_matter_most'] => round($this->organicMatter, 1).' % organic matter',
+            $this->organicMatter !== null && $this->organicMatter > $table['organic_matter_most'] => round($this->organicMatter, 1).
+                ' % organic matter',
             $this->peaty => 'the area is said to be peaty',
             default => null,
         };

@@ -33,7 +33,11 @@ final readonly class LimeMaterial
         }
         $material = new self($ccePercent, $through8, $through60, $moisture);
 
-        return $material->effectiveness() > 0 ? $material : throw new ValueOutOfRange('Nothing of this material works: no share of it passes 8 mesh, or it is all water; accepted is an effectiveness above 0.');
+        return $material->effectiveness() > 0
+            ? $material
+            : throw new ValueOutOfRange(
+                'Nothing of this material works: no share of it passes 8 mesh, or it is all water; accepted is an effectiveness above 0.',
+            );
     }
 
     /** The limestone that the schools of lime are made for: 90 % carbonate, 95 % through 8 mesh and 50 % through 60. */
@@ -45,6 +49,6 @@ final readonly class LimeMaterial
     /** Effective share of the material's mass. */
     public function effectiveness(): float
     {
-        return $this->ccePercent / 100 * ($this->through8 + $this->through60) / 200 * (1 - $this->moisture / 100);
+        return ((($this->ccePercent / 100) * ($this->through8 + $this->through60)) / 200) * (1 - $this->moisture / 100);
     }
 }

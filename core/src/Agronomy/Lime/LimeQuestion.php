@@ -57,10 +57,19 @@ final readonly class LimeQuestion
         foreach ($given as $school => $value) {
             $isCapacity = LimeSchool::from($school) === LimeSchool::Capacity;
             if (! is_finite($value) || ($isCapacity ? $value <= 0 : $value < 3 || $value > 9)) {
-                throw $isCapacity ? ValueOutOfRange::of('The buffer capacity', $value, 'above 0', 'mg/kg') : ValueOutOfRange::of('The '.LimeSchool::from($school)->title(), $value, 'from 3 to 9');
+                throw $isCapacity
+                    ? ValueOutOfRange::of('The buffer capacity', $value, 'above 0', 'mg/kg')
+                    : ValueOutOfRange::of('The '.LimeSchool::from($school)->title(), $value, 'from 3 to 9');
             }
         }
-        foreach (['The mixing depth' => [$mixedIn, 1e-12, INF, 'above 0'], 'Organic matter' => [$organicMatter, 0.0, 100.0, 'from 0 to 100'], 'The uncertainty of the pH' => [$uPh, 0.0, INF, '0 or more'], 'The uncertainty of the buffer' => [$uBuffer, 0.0, INF, '0 or more']] as $what => [$value, $low, $high, $accepted]) {
+        foreach (
+            [
+                'The mixing depth' => [$mixedIn, 1e-12, INF, 'above 0'],
+                'Organic matter' => [$organicMatter, 0.0, 100.0, 'from 0 to 100'],
+                'The uncertainty of the pH' => [$uPh, 0.0, INF, '0 or more'],
+                'The uncertainty of the buffer' => [$uBuffer, 0.0, INF, '0 or more'],
+            ] as $what => [$value, $low, $high, $accepted]
+        ) {
             if ($value !== null && ! (is_finite($value) && $value >= $low && $value <= $high)) {
                 throw ValueOutOfRange::of($what, $value, $accepted);
             }
@@ -68,7 +77,17 @@ final readonly class LimeQuestion
         /** @var array{usual_u_ph: float, usual_u_buffer: float} $table */
         $table = RuleTable::named('lime-schools');
 
-        return new self($ph, $target, $given, $sampled ?? DepthLayer::ofInches(0, 6), $mixedIn, $material ?? LimeMaterial::reference(), $organicMatter, $uPh ?? $table['usual_u_ph'], $uBuffer ?? $table['usual_u_buffer']);
+        return new self(
+            $ph,
+            $target,
+            $given,
+            $sampled ?? DepthLayer::ofInches(0, 6),
+            $mixedIn,
+            $material ?? LimeMaterial::reference(),
+            $organicMatter,
+            $uPh ?? $table['usual_u_ph'],
+            $uBuffer ?? $table['usual_u_buffer'],
+        );
     }
 
     /** The bottom of the sampled layer, in inches. */
@@ -86,6 +105,16 @@ final readonly class LimeQuestion
     /** The same with another pH or reading, as its uncertainty would have it. */
     public function at(float $ph, LimeSchool $school, float $reading): self
     {
-        return new self($ph, $this->target, [$school->value => $reading], $this->sampled, $this->mixedIn, $this->material, $this->organicMatter, $this->uPh, $this->uBuffer);
+        return new self(
+            $ph,
+            $this->target,
+            [$school->value => $reading],
+            $this->sampled,
+            $this->mixedIn,
+            $this->material,
+            $this->organicMatter,
+            $this->uPh,
+            $this->uBuffer,
+        );
     }
 }

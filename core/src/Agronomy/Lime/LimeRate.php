@@ -17,7 +17,13 @@ final readonly class LimeRate
     public const POUNDS_PER_1000_SQ_FT = 2000 / 43.56;
 
     /** @param list<WorkingStep> $steps */
-    private function __construct(public LimeSchool $school, public ?float $tonsPerAcre, public bool $atMost, public array $steps, public ?string $note) {}
+    private function __construct(
+        public LimeSchool $school,
+        public ?float $tonsPerAcre,
+        public bool $atMost,
+        public array $steps,
+        public ?string $note,
+    ) {}
 
     /** @param list<WorkingStep> $steps */
     public static function of(LimeSchool $school, float $tonsPerAcre, array $steps, bool $atMost = false, ?string $note = null): self
@@ -37,15 +43,40 @@ final readonly class LimeRate
             return $this;
         }
         $own = $this->school->depthIn();
-        $byDepth = $own === null ? $this->tonsPerAcre : $this->tonsPerAcre * $depthIn / $own;
+        $byDepth = $own === null ? $this->tonsPerAcre : ($this->tonsPerAcre * $depthIn) / $own;
         [$reference, $effectiveness] = [$this->school->effectiveness(), $material->effectiveness()];
-        $rate = $byDepth * $reference / $effectiveness;
+        $rate = ($byDepth * $reference) / $effectiveness;
         $shown = static fn (float $v, int $digits = 2): string => rtrim(rtrim(number_format($v, $digits, '.', ''), '0'), '.');
-        $steps = $own === null ? [] : [new WorkingStep('for the depth limed', "{$shown($this->tonsPerAcre)} × {$shown($depthIn)} in / {$shown($own)} in", $byDepth, 'tons/acre')];
+        $steps =
+            $own === null
+                ? []
+                : [
+                    new WorkingStep(
+                        'for the depth limed',
+                        "{$shown($this->tonsPerAcre)} × {$shown($depthIn)} in / {$shown($own)} in",
+                        $byDepth,
+                        'tons/acre',
+                    ),
+                ];
 
-        return new self($this->school, $rate, $this->atMost, [
-            ...$this->steps, ...$steps,
-            new WorkingStep('for the stone', "{$shown($byDepth)} × {$shown($reference, 4)} / {$shown($effectiveness, 4)}, effectiveness of the school's stone and of yours", $rate, 'tons/acre'),
-        ], $this->note);
+        return new self(
+            $this->school,
+            $rate,
+            $this->atMost,
+            [
+                ...$this->steps,
+                ...$steps,
+                new WorkingStep(
+                    'for the stone',
+                    "{$shown($byDepth)} × {$shown($reference, 4)} / {$shown(
+                        $effectiveness,
+                        4,
+                    )}, effectiveness of the school's stone and of yours",
+                    $rate,
+                    'tons/acre',
+                ),
+            ],
+            $this->note,
+        );
     }
 }

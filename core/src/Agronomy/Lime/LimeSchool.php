@@ -48,7 +48,9 @@ enum LimeSchool: string
     {
         $row = $this->row();
 
-        return isset($row['cce'], $row['p8'], $row['p60']) ? LimeMaterial::ground((float) $row['cce'], (float) $row['p8'], (float) $row['p60'])->effectiveness() : (float) ($row['effectiveness'] ?? NAN);
+        return isset($row['cce'], $row['p8'], $row['p60'])
+            ? LimeMaterial::ground((float) $row['cce'], (float) $row['p8'], (float) $row['p60'])->effectiveness()
+            : (float) ($row['effectiveness'] ?? NAN);
     }
 
     /** A buffer reading held within what the school has rates for. */

@@ -16,7 +16,7 @@ use HonestCore\Table\RuleTable;
  */
 final readonly class SchoolRate
 {
-    private const KG_PER_HA = 2000 * 0.45359237 / 0.40468564224;
+    private const KG_PER_HA = (2000 * 0.45359237) / 0.40468564224;
 
     /**
      * @param array{float, float}|null $interval
@@ -50,12 +50,30 @@ final readonly class SchoolRate
         $half = self::half($asked, $school, $reading);
         /** @var array{dressing_tons_per_acre: float|int, dressing_ph_units: float|int} $table */
         $table = RuleTable::named('lime-schools');
-        $now = $asked->target > $asked->ph ? min($tons, $tons * $table['dressing_ph_units'] / ($asked->target - $asked->ph), $table['dressing_tons_per_acre']) : 0.0;
+        $now =
+            $asked->target > $asked->ph
+                ? min($tons, ($tons * $table['dressing_ph_units']) / ($asked->target - $asked->ph), $table['dressing_tons_per_acre'])
+                : 0.0;
         if ($tons - $now > 1e-9) {
-            $reasons[] = 'More than goes on at once: one dressing moves one unit of pH or '.$table['dressing_tons_per_acre'].' tons an acre at most; the rest waits for a retest.';
+            $reasons[] =
+                'More than goes on at once: one dressing moves one unit of pH or '.
+                $table['dressing_tons_per_acre'].
+                ' tons an acre at most; the rest waits for a retest.';
         }
 
-        return new self($school, $reading, $own, $school->depthIn() ?? $depth, $product, $tons, [$rate->atMost ? 0.0 : max(0.0, $tons - $half), $tons + $half], (float) $now, $tons - $now, $rate->atMost, $reasons);
+        return new self(
+            $school,
+            $reading,
+            $own,
+            $school->depthIn() ?? $depth,
+            $product,
+            $tons,
+            [$rate->atMost ? 0.0 : max(0.0, $tons - $half), $tons + $half],
+            (float) $now,
+            $tons - $now,
+            $rate->atMost,
+            $reasons,
+        );
     }
 
     /** A school when nothing is to be spread, or when nothing may be said. */
@@ -64,7 +82,19 @@ final readonly class SchoolRate
         $depth = $asked->depthIn();
         $rate = $tons === null ? LimeRate::none($school, '') : LimeRate::of($school, $tons, []);
 
-        return new self($school, $reading, $tons, $school->depthIn() ?? $depth, $rate, $tons, $tons === null ? null : [$tons, $tons], $tons, $tons, false, []);
+        return new self(
+            $school,
+            $reading,
+            $tons,
+            $school->depthIn() ?? $depth,
+            $rate,
+            $tons,
+            $tons === null ? null : [$tons, $tons],
+            $tons,
+            $tons,
+            false,
+            [],
+        );
     }
 
     /** A school whose reading the lab did not give. */
@@ -72,20 +102,38 @@ final readonly class SchoolRate
     {
         $why = "The lab did not report a pH in this school's buffer; the other school's reading cannot stand in for it.";
 
-        return new self($school, null, null, $school->depthIn() ?? NAN, LimeRate::none($school, $why), null, null, null, null, false, [$why]);
+        return new self($school, null, null, $school->depthIn() ?? NAN, LimeRate::none($school, $why), null, null, null, null, false, [
+            $why,
+        ]);
     }
 
     /** Half the width of the interval, in tons. */
     private static function half(LimeQuestion $asked, LimeSchool $school, float $reading): float
     {
         $at = static function (float $ph, float $buffer) use ($asked, $school): float {
-            $rate = $ph >= $asked->target ? 0.0 : $school->rate($ph, $buffer, $asked->target, $asked->depthIn())->adjusted($asked->depthIn(), $asked->material)->tonsPerAcre;
+            $rate =
+                $ph >= $asked->target
+                    ? 0.0
+                    : $school->rate($ph, $buffer, $asked->target, $asked->depthIn())->adjusted($asked->depthIn(), $asked->material)
+                        ->tonsPerAcre;
 
             return $rate ?? 0.0;
         };
         $lowest = $school === LimeSchool::AdamsEvans ? AdamsEvansBuffer::LOWEST_PH : 0.0;
-        $byBuffer = $school === LimeSchool::Capacity ? 0.0 : abs($at($asked->ph, $school->held($reading - 2 * $asked->uBuffer)) - $at($asked->ph, $school->held($reading + 2 * $asked->uBuffer))) / 2;
-        $byPh = $school === LimeSchool::Smp ? 0.0 : abs($at(max($lowest, $asked->ph - 2 * $asked->uPh), $reading) - $at(max($lowest, min($asked->target, $asked->ph + 2 * $asked->uPh)), $reading)) / 2;
+        $byBuffer =
+            $school === LimeSchool::Capacity
+                ? 0.0
+                : abs(
+                    $at($asked->ph, $school->held($reading - 2 * $asked->uBuffer)) -
+                        $at($asked->ph, $school->held($reading + 2 * $asked->uBuffer)),
+                ) / 2;
+        $byPh =
+            $school === LimeSchool::Smp
+                ? 0.0
+                : abs(
+                    $at(max($lowest, $asked->ph - 2 * $asked->uPh), $reading) -
+                        $at(max($lowest, min($asked->target, $asked->ph + 2 * $asked->uPh)), $reading),
+                ) / 2;
 
         return sqrt($byBuffer ** 2 + $byPh ** 2);
     }
@@ -94,13 +142,19 @@ final readonly class SchoolRate
     public function toArray(): array
     {
         return [
-            'school' => $this->school->value, 'reading' => $this->reading,
+            'school' => $this->school->value,
+            'reading' => $this->reading,
             'reference' => ['tons_per_acre' => $this->own, 'depth_in' => $this->depthIn, 'effectiveness' => $this->school->effectiveness()],
             'product' => [
-                'tons_per_acre' => $this->tons, 'lb_per_1000sqft' => $this->tons === null ? null : $this->tons * LimeRate::POUNDS_PER_1000_SQ_FT,
+                'tons_per_acre' => $this->tons,
+                'lb_per_1000sqft' => $this->tons === null ? null : $this->tons * LimeRate::POUNDS_PER_1000_SQ_FT,
                 'kg_per_ha' => $this->tons === null ? null : $this->tons * self::KG_PER_HA,
             ],
-            'interval' => $this->interval, 'now' => $this->now, 'later' => $this->later, 'at_most' => $this->atMost, 'reasons' => $this->reasons,
+            'interval' => $this->interval,
+            'now' => $this->now,
+            'later' => $this->later,
+            'at_most' => $this->atMost,
+            'reasons' => $this->reasons,
         ];
     }
 }
