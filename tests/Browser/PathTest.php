@@ -104,10 +104,12 @@ final class PathTest extends BrowserTestCase
         $this->type('Cores in the composite', '24'.WebDriverKeys::TAB);
         $this->until(fn (): bool => $this->fact('cores') === '24', 'the draft with 24 cores');
         self::assertNotSame($margin, $this->fact('margin'));
-        $this->press('W');
-        $walk = $this->fact('walk');
-        $this->press('Random');
-        $this->until(fn (): bool => $this->fact('walk') !== $walk, 'another walk');
+        // Each walk is waited for before the next is asked for, so that none is taken for another's.
+        foreach (['W', 'Random'] as $pattern) {
+            $walk = $this->fact('walk');
+            $this->press($pattern);
+            $this->until(fn (): bool => $this->fact('walk') !== $walk, "another walk for {$pattern}");
+        }
         $this->press('Save the plan');
         $this->see('Plan saved');
         [$walk, $seed] = [$this->fact('walk'), $this->find("//*[contains(text(), 'seed ')]")->getText()];
