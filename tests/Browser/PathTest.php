@@ -95,6 +95,22 @@ final class PathTest extends BrowserTestCase
         }
     }
 
+    /** A meadow under the plough: phosphate is sized when crop and yield are chosen, and not before. */
+    public function test_phosphate_is_sized_for_the_crop_that_is_chosen(): void
+    {
+        $database = self::$servers->database();
+        $database->exec("UPDATE areas SET \"use\" = 'corn' WHERE id = 2");
+        $this->enter(self::MAREN, '/prescribe/2');
+        $this->see('Choose the crop and a yield');
+        $this->miss('P2O5');
+        $this->choose('Crop to size for', 'soybean');
+        $this->see('Without a yield what the crop removes is not known');
+        $this->type('Yield, bushels/acre', '50'.WebDriverKeys::TAB);
+        $this->see('For soybean at 50 bushels an acre');
+        $this->see('P2O5');
+        $database->exec("UPDATE areas SET \"use\" = 'pasture' WHERE id = 2");
+    }
+
     private function plan(int $areaId): int
     {
         $this->open("/plans/{$areaId}");

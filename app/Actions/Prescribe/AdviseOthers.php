@@ -124,14 +124,15 @@ final class AdviseOthers
         return array_values($fitting)[0] ?? ($labs[0] ?? null);
     }
 
-    /** Expanded, in the unit of the reading: what is stated of a lab on the ratio scale is a share. */
-    private function expanded(Reading $reading, JudgingPolicy $policy): float
+    /** Expanded, in the unit of the reading, or null where nobody stated it: what is stated of a lab on the ratio scale is a share. */
+    private function expanded(Reading $reading, JudgingPolicy $policy): ?float
     {
-        $stated = $reading->method->uncertainty ?? 0.0;
+        $stated = $reading->method->uncertainty;
+        if ($policy->policy()->scale !== Scale::Ratio) {
+            return $this->sampling->expanded($reading->method);
+        }
 
-        return $policy->policy()->scale === Scale::Ratio
-            ? $stated * (float) $reading->value
-            : $this->sampling->expanded($reading->method) ?? 0.0;
+        return $stated === null ? null : $stated * (float) $reading->value;
     }
 
     private static function limitsAreOwn(JudgingPolicy $policy): bool

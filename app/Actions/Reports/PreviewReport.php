@@ -125,8 +125,9 @@ final class PreviewReport
         [$results, $examples] = [[], []];
         foreach ($lines as $line) {
             $results[] = $result = $this->result($line, $match, $mapping);
-            if ($result['value'] !== null || ! isset($examples[$line->column->name])) {
-                $examples[$line->column->name] ??= [
+            // A cell that says something goes before one that does not.
+            if (! isset($examples[$line->column->name]) || ($examples[$line->column->name]['value'] === null && $result['value'] !== null)) {
+                $examples[$line->column->name] = [
                     'cell' => mb_substr($line->cell, 0, 60),
                     'value' => $result['value'],
                     'unit' => $result['unit'],

@@ -34,6 +34,9 @@ final class DefaultPolicy
         if (! in_array($analyte, Analytes::codes(), true)) {
             throw BadOption::because('--analyte', "\"{$analyte}\" is no analyte code", 'one of '.implode(', ', Analytes::codes()));
         }
+        if ($confidence !== null && ! ($confidence > 0.5 && $confidence < 1)) {
+            throw BadOption::because('--confidence', "{$confidence} is out of bounds", 'above 0.5 and below 1');
+        }
         $row = $table['analytes'][$analyte] ?? null;
         $needed = ['--thresholds' => $thresholds, '--allowable' => $allowable, '--change' => $change];
         $missing = array_keys(array_filter($needed, static fn (mixed $value): bool => $value === null));

@@ -10,8 +10,8 @@ use HonestCore\Error\ValueOutOfRange;
  * The limits set before the evidence is looked at.
  *
  * Quantities and units: action limits in the analyte's unit; `allowable` and `change` in that unit on the
- * absolute scale, and as a factor less 1 on the ratio scale (0.2 means a factor of 1.2); `required` is a share
- * strictly between 0 and 1, `confidence` one above 0.5.
+ * absolute scale, and as a factor less 1 on the ratio scale (0.2 means a factor of 1.2); `required` and
+ * `confidence` are shares strictly between 0 and 1; a new one asks for a confidence above 0.5, and what was kept before stays.
  */
 final readonly class Policy
 {
@@ -45,11 +45,10 @@ final readonly class Policy
                 throw ValueOutOfRange::of($name, $value, 'a finite number above 0');
             }
         }
-        if (! ($required > 0 && $required < 1)) {
-            throw ValueOutOfRange::of('required', $required, 'between 0 and 1, both left out');
-        }
-        if (! ($confidence > 0.5 && $confidence < 1)) {
-            throw ValueOutOfRange::of('confidence', $confidence, 'between 0.5 and 1, both left out');
+        foreach (['required' => $required, 'confidence' => $confidence] as $name => $value) {
+            if (! ($value > 0 && $value < 1)) {
+                throw ValueOutOfRange::of($name, $value, 'between 0 and 1, both left out');
+            }
         }
 
         return new self($analyte, $limits, $allowable, $change, $required, $confidence, $scale);

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace HonestCore\Amounts;
 
 use HonestCore\Agreement\ActionLimits;
+use HonestCore\Agreement\Call;
+use HonestCore\Agreement\Words;
 use HonestCore\Agronomy\Lime\KitDirection;
 use HonestCore\Analyte\Analyte;
 use HonestCore\Analyte\SoilUnit;
@@ -81,37 +83,56 @@ final readonly class ActionAdvice
      */
     private static function doubts(Analyte $analyte, TestedValue $tested, ActionLimits $limits, array $actions): array
     {
-        [$low, $high] = [$limits->classOf(max(0.0, $tested->value - $tested->expanded)), $limits->classOf($tested->value + $tested->expanded)];
+        if ($tested->expanded === null) {
+            return ['How sure the result is has not been stated for its lab, so whether it is too close to a limit is not known.'];
+        }
+        $call = Call::ofValue($tested->value, $tested->expanded, $limits);
+        [$low, $high] = [$call->classes[0], $call->classes[count($call->classes) - 1]];
 
-        return $low === $high ? [] : ['Too close to call: within ± '.self::shown($analyte, $tested->expanded)." it may be \"{$actions[$low]}\" or \"{$actions[$high]}\"."];
+        return $call->isTooClose()
+            ? ['Too close to call: within ± '.self::shown($analyte, $tested->expanded)." it may be \"{$actions[$low]}\" or \"{$actions[$high]}\"."]
+            : [];
     }
 
     /** @return array{string, float|null, array{float|null, float|null}, list<string>}|null nutrient, lb/acre, between and why; null where no table of rates is for it */
     private static function rate(Analyte $analyte, TestedValue $tested, ActionLimits $limits, bool $limitsAreOwn, SizedFor $for): ?array
     {
-        if ($analyte->code === 'no3n' && in_array('corn', $for->crops, true)) {
-            $rate = NitrogenRate::byNitrate($tested->value, $tested->layer, $tested->expanded / 2);
+        $crop = $for->crop();
+        $u = ($tested->expanded ?? 0.0) / 2;
+        if ($analyte->code === 'no3n' && $crop === 'corn') {
+            $rate = NitrogenRate::byNitrate($tested->value, $tested->layer, $u);
 
             return ['N', $rate->lbPerAcre, $rate->interval ?? [null, null], $rate->reasons];
         }
-        $crop = $for->crop();
-        $own = $limitsAreOwn && count($limits->values) === 2 ? [$limits->values[0], $limits->values[1]] : null;
         if (! in_array($analyte->code, ['p', 'k'], true) || $crop === null) {
             return null;
         }
-        $rate = NutrientRate::of(NutrientQuestion::of($analyte->code, $tested->value, $crop, yield: $for->yield, cec: $for->cec, ownLimits: $own, u: $tested->expanded / 2));
-        $words = $rate->class === null ? [] : ["For {$crop}: ".match ($rate->class) {
-            'build' => 'build up',
-            'maintain' => 'maintain',
-            'none' => 'none'
-        }.($rate->build > 0 ? ', '.round($rate->build).' lb/acre a year to build up' : '').($rate->removal > 0 ? ', '.round($rate->removal).' for what the crop removes' : '').'.'];
+        $own = $limitsAreOwn && count($limits->values) === 2 ? [$limits->values[0], $limits->values[1]] : null;
+        $asked = NutrientQuestion::of($analyte->code, $tested->value, $crop, yield: $for->yield, cec: $for->cec, ownLimits: $own, u: $u);
+        $rate = NutrientRate::of($asked);
+        $words = $rate->class === null ? [] : [self::words($crop, $for->yield, $rate, $limits->classOf($tested->value))];
+        // That it is too close is said already, in the words of the limits.
+        $why = array_values(array_filter($rate->reasons, static fn (string $one): bool => ! str_starts_with($one, 'Too close to call')));
 
-        return [$analyte->code === 'p' ? 'P2O5' : 'K2O', $rate->lbPerAcre, $rate->between, [...$words, ...$rate->reasons]];
+        return [$analyte->code === 'p' ? 'P2O5' : 'K2O', $rate->lbPerAcre, $rate->between, [...$words, ...$why]];
+    }
+
+    /** What a rate is made of, and whether the limits of its crop say otherwise than those that the analyte was sorted by. */
+    private static function words(string $crop, ?float $yield, NutrientRate $rate, int $class): string
+    {
+        $of = $crop === 'alfalfa' ? 'tons' : 'bushels';
+        $action = ['build' => 'build up', 'maintain' => 'maintain', 'none' => 'none'][$rate->class ?? 'none'];
+        $otherwise = array_search($rate->class, ['build', 'maintain', 'none'], true) === $class ? '' : ', by limits of its own that go before those above';
+
+        return "For {$crop}".($yield === null ? '' : ' at '.Words::trim($yield, 1)." {$of} an acre").": {$action}{$otherwise}"
+            .($rate->build > 0 ? ', '.round($rate->build).' lb/acre a year to build up' : '')
+            .($rate->removal > 0 ? ', '.round($rate->removal).' lb/acre for what the crop removes' : '').'.';
     }
 
     private static function missing(Analyte $analyte, SizedFor $for): string
     {
         return match (true) {
+            $analyte->code === 'no3n' && in_array('corn', $for->crops, true) => $for->crop() === null ? 'Choose the crop: for corn this test sizes a side-dressing.' : '',
             ! in_array($analyte->code, ['p', 'k'], true) => '',
             $for->crops === [] => 'No table of rates is for this use of ground: ask your extension office for an amount.',
             default => 'Choose the crop and a yield: the amount hangs on both.',

@@ -290,11 +290,9 @@ final class ColumnName
                     $found[] = $code;
                 }
             }
-            if ($code === 'om' && in_array($this->unit?->unit->code, ['percent', 'g/kg'], true) && $tokens === ['MO']) {
-                $found[] = $code;
-            }
         }
-        $found = array_values(array_unique($found));
+        // A share called MO is organic matter, whatever element the letters may stand for.
+        $found = in_array($this->unit?->unit->code, ['percent', 'g/kg'], true) && $tokens === ['MO'] ? ['om'] : array_values(array_unique($found));
         // "buffer pH" names both, and the nitrogen of nitrate is none of its own.
         $found = in_array('buffer_ph', $found, true) ? array_values(array_diff($found, ['ph'])) : $found;
 

@@ -116,7 +116,7 @@ final class ActionAdviceTest extends TestCase
 
     public function test_nitrate_sizes_for_corn_by_its_own_layer_alone(): void
     {
-        $of = static fn (DepthLayer $layer): ActionAdvice => ActionAdvice::from(
+        $of = static fn (DepthLayer $layer, ?string $crop = 'corn'): ActionAdvice => ActionAdvice::from(
             Analytes::get('no3n'),
             TestedValue::of(14.0, 2.0, '', $layer),
             null,
@@ -124,7 +124,7 @@ final class ActionAdviceTest extends TestCase
             ['side-dress', 'none'],
             '',
             false,
-            new SizedFor(['corn', 'soybean', 'wheat']),
+            new SizedFor(['corn', 'soybean', 'wheat'], $crop),
         );
 
         self::assertEqualsWithDelta(
@@ -133,6 +133,27 @@ final class ActionAdviceTest extends TestCase
             1e-9,
         );
         self::assertSame(['action', null], [$of(DepthLayer::ofInches(0, 6))->kind, $of(DepthLayer::ofInches(0, 6))->lbPerAcre]);
+        self::assertNull($of(DepthLayer::ofInches(0, 12), 'soybean')->lbPerAcre, 'a side-dressing of corn is none of soybean');
+        self::assertStringContainsString('Choose the crop', $of(DepthLayer::ofInches(0, 12), null)->next);
+    }
+
+    /** A doubt that nobody measured is not a doubt of nothing. */
+    public function test_an_uncertainty_that_nobody_stated_is_said(): void
+    {
+        $it = $this->phosphorus(TestedValue::of(19.9, null, 'mehlich-3', DepthLayer::ofInches(0, 6)));
+
+        self::assertSame('action', $it->kind);
+        self::assertStringContainsString('not been stated', implode(' ', $it->reasons));
+    }
+
+    /** What is printed says the crop, its yield, and that wheat has limits of its own. */
+    public function test_the_words_of_an_amount_hold_all_that_it_hangs_on(): void
+    {
+        $for = fn (string $crop, float $yield): string => implode(' ', $this->phosphorus($this->tested(25.0, 6.0), null, new SizedFor(['corn', 'soybean', 'wheat'], $crop, $yield))->reasons);
+
+        self::assertStringContainsString('For wheat at 80 bushels an acre: build up, by limits of its own', $for('wheat', 80.0));
+        self::assertStringContainsString('For corn at 180 bushels an acre: maintain, 63 lb/acre for what the crop removes.', $for('corn', 180.0));
+        self::assertSame(1, substr_count($for('corn', 180.0), 'Too close to call'), 'said once');
     }
 
     public function test_what_is_no_number_is_no_result(): void

@@ -80,6 +80,7 @@ final class AmountsTest extends ApiTestCase
         $this->signed($probe, 'rate');
         $it = $this->amount($bare);
         self::assertStringContainsString('whose rate stands', $it['answer']);
+        $it = $this->amount($bare, ['crop' => 'corn']);
         // The nitrate test before side-dressing is made for a foot, and this composite stands for less.
         self::assertStringContainsString('0-12 in', implode(' ', $it['reasons']));
         self::assertSame('action', $it['kind']);

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Prescribe;
 
-use App\Actions\Prescribe\AdvisedOther;
 use App\Actions\Prescribe\AdviseOthers;
 use App\Http\Requests\Prescribe\AmountsRequest;
+use App\Http\Resources\Prescribe\AmountOfAnalyteResource;
 use App\Models\Area;
 use Illuminate\Http\JsonResponse;
 
@@ -17,21 +17,7 @@ final class ShowAmounts
     {
         return new JsonResponse([
             'crops' => $area->crop()->ratesFor,
-            'analytes' => array_map(
-                static fn (AdvisedOther $one): array => [
-                    'analyte' => $one->analyte->code,
-                    'name' => $one->analyte->name,
-                    ...$one->advice->toArray(),
-                    'sample_id' => $one->sample->id,
-                    'sample' => $one->sample->code,
-                    'pulled_on' => $one->sample->pulled_on->format('Y-m-d'),
-                    'depth' => $one->sample->depth,
-                    'method' => $one->reading?->method->name,
-                    'verdict' => $one->verdict?->verdict,
-                    'differ' => $one->differ,
-                ],
-                $advise($area, $request->crop(), $request->yield(), $request->sampleOf($area)),
-            ),
+            'analytes' => AmountOfAnalyteResource::collection($advise($area, $request->crop(), $request->yield(), $request->sampleOf($area))),
         ]);
     }
 }

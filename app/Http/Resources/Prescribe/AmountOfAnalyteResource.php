@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources\Prescribe;
+
+use App\Actions\Prescribe\AdvisedOther;
+use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\JsonResource;
+
+/** @property AdvisedOther $resource */
+final class AmountOfAnalyteResource extends JsonResource
+{
+    /** @return array<string, mixed> */
+    public function toArray(Request $request): array
+    {
+        $it = $this->resource;
+
+        return [
+            'analyte' => $it->analyte->code,
+            'name' => $it->analyte->name,
+            ...$it->advice->toArray(),
+            'sample_id' => $it->sample->id,
+            'sample' => $it->sample->code,
+            'pulled_on' => $it->sample->pulled_on->format('Y-m-d'),
+            'depth' => $it->sample->depth,
+            'method' => $it->reading?->method->name,
+            'verdict' => $it->verdict?->verdict,
+            'differ' => $it->differ,
+        ];
+    }
+}
