@@ -110,7 +110,7 @@ final readonly class ActionAdvice
         $own = $limitsAreOwn && count($limits->values) === 2 ? [$limits->values[0], $limits->values[1]] : null;
         $asked = NutrientQuestion::of($analyte->code, $tested->value, $crop, yield: $for->yield, cec: $for->cec, ownLimits: $own, u: $u);
         $rate = NutrientRate::of($asked);
-        $words = $rate->class === null ? [] : [self::words($crop, $for->yield, $rate, $limits->classOf($tested->value))];
+        $words = $rate->class === null ? [] : [self::words($asked, $rate, $limits->classOf($tested->value))];
         // That it is too close is said already, in the words of the limits.
         $why = array_values(array_filter($rate->reasons, static fn (string $one): bool => ! str_starts_with($one, 'Too close to call')));
 
@@ -118,14 +118,14 @@ final readonly class ActionAdvice
     }
 
     /** What a rate is made of, and whether the limits of its crop say otherwise than those that the analyte was sorted by. */
-    private static function words(string $crop, ?float $yield, NutrientRate $rate, int $class): string
+    private static function words(NutrientQuestion $asked, NutrientRate $rate, int $class): string
     {
-        $of = $crop === 'alfalfa' ? 'tons' : 'bushels';
+        $of = $asked->crop === 'alfalfa' ? 'tons' : 'bushels';
         $action = ['build' => 'build up', 'maintain' => 'maintain', 'none' => 'none'][$rate->class ?? 'none'];
         $otherwise = array_search($rate->class, ['build', 'maintain', 'none'], true) === $class ? '' : ', by limits of its own that go before those above';
 
-        return "For {$crop}".($yield === null ? '' : ' at '.Words::trim($yield, 1)." {$of} an acre").": {$action}{$otherwise}"
-            .($rate->build > 0 ? ', '.round($rate->build).' lb/acre a year to build up' : '')
+        return "For {$asked->crop}".($asked->yield === null ? '' : ' at '.Words::trim($asked->yield, 1)." {$of} an acre").": {$action}{$otherwise}"
+            .($rate->build > 0 ? ', '.round($rate->build)." lb/acre a year for {$asked->years} years to build up" : '')
             .($rate->removal > 0 ? ', '.round($rate->removal).' lb/acre for what the crop removes' : '').'.';
     }
 

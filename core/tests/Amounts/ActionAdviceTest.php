@@ -151,7 +151,7 @@ final class ActionAdviceTest extends TestCase
     {
         $for = fn (string $crop, float $yield): string => implode(' ', $this->phosphorus($this->tested(25.0, 6.0), null, new SizedFor(['corn', 'soybean', 'wheat'], $crop, $yield))->reasons);
 
-        self::assertStringContainsString('For wheat at 80 bushels an acre: build up, by limits of its own', $for('wheat', 80.0));
+        self::assertStringContainsString('For wheat at 80 bushels an acre: build up, by limits of its own that go before those above, 25 lb/acre a year for 4 years to build up, 40 lb/acre', $for('wheat', 80.0));
         self::assertStringContainsString('For corn at 180 bushels an acre: maintain, 63 lb/acre for what the crop removes.', $for('corn', 180.0));
         self::assertSame(1, substr_count($for('corn', 180.0), 'Too close to call'), 'said once');
     }

@@ -17,6 +17,17 @@ use Tests\Support\PngFile;
 /** What a file leaves open is shown before it is taken, settled by a person, or kept as a question; it is never taken for something. */
 final class AskedBeforeTakenTest extends ReportTestCase
 {
+    /** A column shows one of its cells before and after: the first that becomes a value, not the trace above it. */
+    public function test_the_example_of_a_column_is_a_cell_that_says_something(): void
+    {
+        [$one, $other] = [$this->code(), $this->code()];
+        $shown = $this->preview("sample,P Mehlich-3 (lb/acre)\n{$one},trace\n{$other},64\n")->assertOk();
+
+        $example = $shown->json('understood.1.example');
+        self::assertSame('64', $example['cell']);
+        self::assertEqualsWithDelta(64 / 1.8, $example['value'], 1e-9);
+    }
+
     public function test_a_unit_that_is_not_understood_is_asked_and_never_the_usual_one(): void
     {
         $code = $this->code();
