@@ -10,7 +10,14 @@ export default ts.config(
         rules: {
             'no-restricted-imports': [
                 'error',
-                { patterns: [{ group: ['@/features/*/*', '!@/features/*/index'], message: 'Import another feature by its index.' }] },
+                {
+                    patterns: [
+                        {
+                            group: ['@/features/*/*', '!@/features/*/index'],
+                            message: 'Import another feature by its index.',
+                        },
+                    ],
+                },
             ],
             'vue/html-indent': 'off',
             'vue/max-attributes-per-line': 'off',

@@ -19,7 +19,9 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(
         web: __DIR__.'/../routes/web.php',
         commands: __DIR__.'/../routes/console.php',
-        then: static fn () => Route::middleware(['web', 'throttle:api'])->prefix('api')->group(__DIR__.'/../routes/api.php'),
+        then: static fn () => Route::middleware(['web', 'throttle:api'])
+            ->prefix('api')
+            ->group(__DIR__.'/../routes/api.php'),
     )
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
@@ -27,12 +29,49 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->redirectGuestsTo('/sign-in');
     })
     ->withExceptions(function (Exceptions $exceptions): void {
-        $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->is('api/*') || $request->expectsJson());
+        $exceptions->shouldRenderJsonWhen(
+            static fn (Request $request): bool => $request->is('api/*') || $request->expectsJson(),
+        );
         $exceptions->dontReport([CoreError::class, Conflict::class, RefusedRows::class]);
-        $exceptions->render(static fn (CoreError $error): JsonResponse => new JsonResponse(['message' => $error->forPeople(), 'code' => $error->errorCode()], 422));
-        $exceptions->render(static fn (Conflict $error): JsonResponse => new JsonResponse(['message' => $error->getMessage(), 'code' => 'conflict'], 409));
+        $exceptions->render(
+            static fn (CoreError $error): JsonResponse => new JsonResponse(
+                ['message' => $error->forPeople(), 'code' => $error->errorCode()],
+                422,
+            ),
+        );
+        $exceptions->render(
+            static fn (Conflict $error): JsonResponse => new JsonResponse(
+                ['message' => $error->getMessage(), 'code' => 'conflict'],
+                409,
+            ),
+        );
         // QueryException is one too. Anything else goes its usual way.
-        $exceptions->render(static fn (PDOException $error): ?JsonResponse => str_contains($error->getMessage(), 'database is locked') ? new JsonResponse(['message' => 'Somebody is taking a large report, and this had to wait too long. Nothing was saved; what you typed is still here. Try again in a moment.', 'code' => 'busy'], 409) : null);
-        $exceptions->render(static fn (PostTooLargeException $error): JsonResponse => new JsonResponse(['message' => 'What was sent is too large to take at once. Nothing was stored. Send a smaller file, or in parts.'], 413));
-        $exceptions->render(static fn (RefusedRows $error): JsonResponse => new JsonResponse(['message' => $error->getMessage(), 'code' => 'refused_rows', 'rows' => $error->rows], 422));
-    })->create();
+        $exceptions->render(
+            static fn (PDOException $error): ?JsonResponse => str_contains($error->getMessage(), 'database is locked')
+                ? new JsonResponse(
+                    [
+                        'message' => 'Somebody is taking a large report, and this had to wait too long. Nothing was '.
+                            'saved; what you typed is still here. Try again in a moment.',
+                        'code' => 'busy',
+                    ],
+                    409,
+                )
+                : null,
+        );
+        $exceptions->render(
+            static fn (PostTooLargeException $error): JsonResponse => new JsonResponse(
+                [
+                    'message' => 'What was sent is too large to take at once. Nothing was stored. Send a smaller '.
+                        'file, or in parts.',
+                ],
+                413,
+            ),
+        );
+        $exceptions->render(
+            static fn (RefusedRows $error): JsonResponse => new JsonResponse(
+                ['message' => $error->getMessage(), 'code' => 'refused_rows', 'rows' => $error->rows],
+                422,
+            ),
+        );
+    })
+    ->create();

@@ -102,7 +102,9 @@ Route::middleware('auth')->group(function (): void {
     Route::post('consignments/{consignment}/ask', C\Labs\AskForParcel::class)->can('update', 'consignment');
     Route::post('consignments/{consignment}/enquiry', C\Labs\NoteEnquiry::class)->can('update', 'consignment');
     Route::get('consignments/{consignment}/list.csv', C\Labs\DownloadList::class)->can('view', 'consignment');
-    Route::get('consignments/{consignment}/reports/{report}', C\Labs\ShowReport::class)->can('view', 'consignment')->whereNumber('report');
+    Route::get('consignments/{consignment}/reports/{report}', C\Labs\ShowReport::class)
+        ->can('view', 'consignment')
+        ->whereNumber('report');
 
     Route::get('bench', C\Bench\ShowBench::class);
     Route::get('bench/library', C\Bench\ListLibrary::class);
@@ -141,7 +143,9 @@ Route::middleware('auth')->group(function (): void {
     Route::get('reports/progress', C\Reports\ShowProgress::class);
     Route::get('reports/{import}', C\Reports\ShowReport::class)->can('view', 'import');
     Route::post('reports/{import}/papers', C\Reports\AddPaper::class)->can('update', 'import');
-    Route::get('reports/{import}/papers/{paper}', C\Reports\ShowPaper::class)->can('view', 'import')->can('view', 'paper');
+    Route::get('reports/{import}/papers/{paper}', C\Reports\ShowPaper::class)
+        ->can('view', 'import')
+        ->can('view', 'paper');
     Route::post('report-questions/{question}', C\Reports\AnswerQuestion::class)->can('update', 'question');
     Route::get('check-charts', C\Reports\ListCheckCharts::class);
     Route::get('side-by-side', C\Reports\ShowSideBySide::class);
@@ -158,7 +162,9 @@ Route::middleware('auth')->group(function (): void {
     Route::post('evidence/{method}/strategies', C\Decide\CompareStrategies::class)->can('view', 'method');
     Route::get('verdicts', C\Decide\ListVerdicts::class);
     Route::get('verdicts/{verdict}', C\Decide\ShowVerdict::class)->can('view', 'verdict');
-    Route::post('evidence/{method}/verdicts', C\Decide\SignVerdict::class)->can('view', 'method')->can('create', Verdict::class);
+    Route::post('evidence/{method}/verdicts', C\Decide\SignVerdict::class)
+        ->can('view', 'method')
+        ->can('create', Verdict::class);
 
     Route::get('recommendations', C\Prescribe\ListRecommendations::class);
     Route::get('areas/{area}/recommendation', C\Prescribe\ShowRecommendation::class)->can('view', 'area');

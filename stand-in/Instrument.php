@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace StandIn;
 
 /**
- * A pH pen and a nitrate probe that stream readings as lines of JSON: they creep towards the soil's value, with noise and a slow
- * drift. Some soils come with a trouble of their own, so that it can be seen what becomes of it: the stream stops, repeats a
+ * A pH pen and a nitrate probe that stream readings as lines of JSON: they creep towards the soil's value, with noise
+ * and a slow
+ * drift. Some soils come with a trouble of their own, so that it can be seen what becomes of it: the stream stops,
+ * repeats a
  * line, jumps or sends rubbish. All of it is made up.
  */
 final class Instrument
@@ -19,7 +21,10 @@ final class Instrument
 
     private const TROUBLES = ['none', 'stop', 'repeat', 'rubbish', 'gap'];
 
-    /** @param array<mixed> $asked soil, ph, seconds, trouble, pace: how many times faster than the clock it runs, 0 for at once */
+    /**
+     * @param array<mixed> $asked soil, ph, seconds, trouble, pace: how many times faster than the clock it runs, 0 for
+     *                            at once
+     */
     public static function stream(string $probe, array $asked): void
     {
         if (! isset(self::NOISE[$probe])) {
@@ -28,13 +33,15 @@ final class Instrument
         $text = static fn (string $name): string => is_string($asked[$name] ?? null) ? $asked[$name] : '';
         $soil = hash('crc32b', "{$probe} {$text('soil')}");
         $seconds = min(120, max(1, (int) ($text('seconds') ?: 10)));
-        $trouble = in_array($text('trouble'), self::TROUBLES, true) ? $text('trouble') : self::TROUBLES[max(0, (int) hexdec($soil[0]) - 11)];
+        $trouble = in_array($text('trouble'), self::TROUBLES, true)
+            ? $text('trouble')
+            : self::TROUBLES[max(0, (int) hexdec($soil[0]) - 11)];
         $pace = $text('pace') === '' ? 1.0 : max(0.0, (float) $text('pace'));
         $value = self::value($probe, $soil, is_numeric($asked['ph'] ?? null) ? (float) $asked['ph'] : null);
         header('Content-Type: application/x-ndjson');
         header('X-Simulated: yes');
         mt_srand((int) hexdec($soil));
-        $count = (int) ($seconds * 1000 / self::EVERY_MS);
+        $count = (int) (($seconds * 1000) / self::EVERY_MS);
         for ($n = 1; $n <= $count; $n++) {
             if ($trouble === 'stop' && $n > $count / 2) {
                 return;
@@ -52,7 +59,7 @@ final class Instrument
             @ob_flush();
             flush();
             if ($pace > 0) {
-                usleep((int) (self::EVERY_MS * 1000 / $pace));
+                usleep((int) ((self::EVERY_MS * 1000) / $pace));
             }
         }
         echo "{\"end\":true}\n";
@@ -60,11 +67,22 @@ final class Instrument
 
     private static function line(string $probe, float $value, int $n): string
     {
-        $noise = (mt_rand() / mt_getrandmax() + mt_rand() / mt_getrandmax() + mt_rand() / mt_getrandmax() - 1.5) * 2 * self::NOISE[$probe];
+        $noise =
+            (mt_rand() / mt_getrandmax() + mt_rand() / mt_getrandmax() + mt_rand() / mt_getrandmax() - 1.5) *
+            2 *
+            self::NOISE[$probe];
         $creep = ($probe === 'ph' ? 0.6 : 4) * exp(-$n / 6);
-        $shown = $value + $creep + $noise + self::DRIFT_A_MINUTE[$probe] * $n * self::EVERY_MS / 60_000;
+        $shown = $value + $creep + $noise + (self::DRIFT_A_MINUTE[$probe] * $n * self::EVERY_MS) / 60_000;
 
-        return json_encode(['n' => $n, 'at_ms' => $n * self::EVERY_MS, 'value' => round(max(0, $shown), $probe === 'ph' ? 3 : 1), 'celsius' => round(20.4 + $n / 400, 2)], JSON_THROW_ON_ERROR);
+        return json_encode(
+            [
+                'n' => $n,
+                'at_ms' => $n * self::EVERY_MS,
+                'value' => round(max(0, $shown), $probe === 'ph' ? 3 : 1),
+                'celsius' => round(20.4 + $n / 400, 2),
+            ],
+            JSON_THROW_ON_ERROR,
+        );
     }
 
     /** The soil's own value, that of the lab when it is told, a little off as pens are. */

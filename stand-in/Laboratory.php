@@ -5,14 +5,16 @@ declare(strict_types=1);
 namespace StandIn;
 
 /**
- * Parcels on simulated days: picked up, on the way, received, measured, reported; one is lost or delayed when it is told so.
+ * Parcels on simulated days: picked up, on the way, received, measured, reported; one is lost or delayed when it is
+ * told so.
  * The same soil gives the same value but for noise that hangs on the code, so hidden duplicates agree as a lab's do.
  *
  * @phpstan-import-type Row from Report
  * @phpstan-import-type Kept from Slip
  *
  * @phpstan-type Sent array{code: string, tests: list<string>, token: string, ground: string, ph: float|null}
- * @phpstan-type Parcel array{reference: string, from: string, transit: int, turnaround: int, delay: int, lost: bool, portions: list<Sent>, shape: string, slip: Kept, recheck: string|null}
+ * @phpstan-type Parcel array{reference: string, from: string, transit: int, turnaround: int, delay: int, lost:
+ *     bool, portions: list<Sent>, shape: string, slip: Kept, recheck: string|null}
  * @phpstan-type Next array{shape: string|null, slip: Kept|null}
  * @phpstan-type State array{day: string, trouble: string, next: Next, parcels: array<string, Parcel>}
  */
@@ -41,7 +43,14 @@ final class Laboratory
         }
         // A state that was kept before there were shapes and slips.
         $state += ['next' => self::NO_ORDER];
-        $state['parcels'] = array_map(static fn (array $parcel): array => $parcel + ['shape' => 'table', 'slip' => ['kind' => 'none', 'told' => false], 'recheck' => null], $state['parcels']);
+        $state['parcels'] = array_map(
+            static fn (array $parcel): array => $parcel + [
+                'shape' => 'table',
+                'slip' => ['kind' => 'none', 'told' => false],
+                'recheck' => null,
+            ],
+            $state['parcels'],
+        );
 
         return new self($state);
     }
@@ -68,9 +77,17 @@ final class Laboratory
             return $id;
         }
         $this->state['parcels'][$id] = [
-            'reference' => $reference, 'from' => $this->state['day'], 'transit' => self::days($order['transit_days'] ?? null), 'turnaround' => self::days($order['turnaround_days'] ?? null),
-            'delay' => $this->state['trouble'] === 'delay' ? self::DELAY_DAYS : 0, 'lost' => $this->state['trouble'] === 'lose', 'portions' => self::portions($order['portions'] ?? null),
-            'shape' => $this->state['next']['shape'] ?? Report::SHAPES[(int) (3 * self::uniform("shape {$reference}"))], 'slip' => $this->state['next']['slip'] ?? Slip::of(self::uniform("slip {$reference}"), self::uniform("told {$reference}")), 'recheck' => null,
+            'reference' => $reference,
+            'from' => $this->state['day'],
+            'transit' => self::days($order['transit_days'] ?? null),
+            'turnaround' => self::days($order['turnaround_days'] ?? null),
+            'delay' => $this->state['trouble'] === 'delay' ? self::DELAY_DAYS : 0,
+            'lost' => $this->state['trouble'] === 'lose',
+            'portions' => self::portions($order['portions'] ?? null),
+            'shape' => $this->state['next']['shape'] ?? Report::SHAPES[(int) (3 * self::uniform("shape {$reference}"))],
+            'slip' => $this->state['next']['slip'] ??
+                Slip::of(self::uniform("slip {$reference}"), self::uniform("told {$reference}")),
+            'recheck' => null,
         ];
         [$this->state['trouble'], $this->state['next']] = ['none', self::NO_ORDER];
 
@@ -85,10 +102,18 @@ final class Laboratory
         $told = $state === 'reported' ? Slip::words($parcel['slip']) : '';
         $reports = $state === 'reported' ? [Report::name($parcel['shape'], $id, '')] : [];
         if ($this->isCorrected($parcel)) {
-            [$told, $reports] = ['a corrected report is out', [...$reports, Report::name($parcel['shape'], $id, '-corrected')]];
+            [$told, $reports] = [
+                'a corrected report is out',
+                [...$reports, Report::name($parcel['shape'], $id, '-corrected')],
+            ];
         }
 
-        return ['state' => $state, 'word' => "{$word}, {$this->state['day']}".($told === '' ? '' : "; {$told}"), 'day' => $this->state['day'], 'reports' => $reports];
+        return [
+            'state' => $state,
+            'word' => "{$word}, {$this->state['day']}".($told === '' ? '' : "; {$told}"),
+            'day' => $this->state['day'],
+            'reports' => $reports,
+        ];
     }
 
     public function report(string $id, string $name): string
@@ -98,9 +123,23 @@ final class Laboratory
         }
         $parcel = $this->parcel($id);
         $again = str_contains($name, '-corrected');
-        $rows = array_map(static fn (array $portion): array => ['code' => $portion['code'], 'values' => self::measure($portion, $again ? 'again ' : '')], $parcel['portions']);
+        $rows = array_map(
+            static fn (array $portion): array => [
+                'code' => $portion['code'],
+                'values' => self::measure($portion, $again ? 'again ' : ''),
+            ],
+            $parcel['portions'],
+        );
 
-        return Report::write($parcel['shape'], $id, $parcel['from'], $again ? $rows : Slip::make($parcel['slip'], $rows), self::CHECK_PH + ($parcel['slip']['kind'] === 'shift' && ! $again ? 0.3 : 0) + self::NOISE_PH * self::normal("check {$id}{$again}"));
+        return Report::write(
+            $parcel['shape'],
+            $id,
+            $parcel['from'],
+            $again ? $rows : Slip::make($parcel['slip'], $rows),
+            self::CHECK_PH +
+                ($parcel['slip']['kind'] === 'shift' && ! $again ? 0.3 : 0) +
+                self::NOISE_PH * self::normal("check {$id}{$again}"),
+        );
     }
 
     /**
@@ -116,7 +155,9 @@ final class Laboratory
         }
         $this->state['parcels'][$id]['recheck'] ??= $this->state['day'];
 
-        return ['word' => 'the samples are measured again; a corrected report comes in '.self::CORRECTED_AFTER_DAYS.' days'];
+        return [
+            'word' => 'the samples are measured again; a corrected report comes in '.self::CORRECTED_AFTER_DAYS.' days',
+        ];
     }
 
     /** @param Parcel $parcel */
@@ -124,10 +165,17 @@ final class Laboratory
     {
         $from = $parcel['recheck'];
         if ($from === null && Slip::words($parcel['slip']) !== '' && $this->whereIs($parcel)[0] === 'reported') {
-            return $this->workdays((new \DateTimeImmutable($parcel['from']))->modify('+'.($parcel['transit'] + $parcel['delay']).' days')) >= $parcel['turnaround'] + self::CORRECTED_AFTER_DAYS;
+            return $this->workdays(
+                (new \DateTimeImmutable($parcel['from']))->modify(
+                    '+'.($parcel['transit'] + $parcel['delay']).' days',
+                ),
+            ) >=
+                $parcel['turnaround'] + self::CORRECTED_AFTER_DAYS;
         }
 
-        return $from !== null && (new \DateTimeImmutable($from))->diff(new \DateTimeImmutable($this->state['day']))->days >= self::CORRECTED_AFTER_DAYS;
+        return $from !== null &&
+            (new \DateTimeImmutable($from))->diff(new \DateTimeImmutable($this->state['day']))->days >=
+                self::CORRECTED_AFTER_DAYS;
     }
 
     /**
@@ -140,17 +188,39 @@ final class Laboratory
         $trouble = $order['trouble'] ?? null;
         $slip = $order['slip'] ?? null;
         $shape = $order['shape'] ?? null;
-        if (! is_int($advance) || $advance < 0 || $advance > 60 || ! in_array($trouble, [null, 'none', 'lose', 'delay'], true) || ! in_array($slip, [null, ...Slip::KINDS], true) || ! in_array($shape, [null, ...Report::SHAPES], true)) {
-            throw new Refused('Accepted are advance_days from 0 to 60, trouble none, lose or delay, slip none, swap or shift, and shape table, titled or document.', 422);
+        if (
+            ! is_int($advance) ||
+            $advance < 0 ||
+            $advance > 60 ||
+            ! in_array($trouble, [null, 'none', 'lose', 'delay'], true) ||
+            ! in_array($slip, [null, ...Slip::KINDS], true) ||
+            ! in_array($shape, [null, ...Report::SHAPES], true)
+        ) {
+            throw new Refused(
+                'Accepted are advance_days from 0 to 60, trouble none, lose or delay, slip none, swap or shift, and '.
+                    'shape table, titled or document.',
+                422,
+            );
         }
-        $this->state['next'] = ['shape' => $shape ?? $this->state['next']['shape'], 'slip' => $slip === null ? $this->state['next']['slip'] : ['kind' => $slip, 'told' => ($order['told'] ?? null) === true]];
-        $this->state['day'] = (new \DateTimeImmutable($this->state['day']))->modify("+{$advance} days")->format('Y-m-d');
+        $this->state['next'] = [
+            'shape' => $shape ?? $this->state['next']['shape'],
+            'slip' => $slip === null
+                    ? $this->state['next']['slip']
+                    : ['kind' => $slip, 'told' => ($order['told'] ?? null) === true],
+        ];
+        $this->state['day'] = (new \DateTimeImmutable($this->state['day']))
+            ->modify("+{$advance} days")
+            ->format('Y-m-d');
         $word = "It is {$this->state['day']} at the simulated lab.";
         if ($trouble !== null) {
             $word = $this->trouble($trouble);
         }
         if ($slip !== null) {
-            $word = ['none' => 'The next parcel will be measured as it should be.', 'swap' => 'Two samples of the next parcel will be exchanged.', 'shift' => 'The next parcel will be measured by a meter that is set wrong.'][$slip];
+            $word = [
+                'none' => 'The next parcel will be measured as it should be.',
+                'swap' => 'Two samples of the next parcel will be exchanged.',
+                'shift' => 'The next parcel will be measured by a meter that is set wrong.',
+            ][$slip];
         }
 
         return ['day' => $this->state['day'], 'word' => $word];
@@ -161,14 +231,19 @@ final class Laboratory
     {
         foreach ($trouble === 'none' ? [] : $this->state['parcels'] as $id => $parcel) {
             if (in_array($this->whereIs($parcel)[0], ['accepted', 'in_transit'], true)) {
-                $this->state['parcels'][$id] = ['lost' => $trouble === 'lose', 'delay' => $trouble === 'delay' ? self::DELAY_DAYS : 0] + $parcel;
+                $this->state['parcels'][$id] =
+                    ['lost' => $trouble === 'lose', 'delay' => $trouble === 'delay' ? self::DELAY_DAYS : 0] + $parcel;
 
                 return $trouble === 'lose' ? "Parcel {$id} is lost." : "Parcel {$id} is delayed.";
             }
         }
         $this->state['trouble'] = $trouble;
 
-        return ['none' => 'No trouble is to come.', 'lose' => 'The next parcel will be lost.', 'delay' => 'The next parcel will be delayed.'][$trouble];
+        return [
+            'none' => 'No trouble is to come.',
+            'lose' => 'The next parcel will be lost.',
+            'delay' => 'The next parcel will be delayed.',
+        ][$trouble];
     }
 
     /**
@@ -177,7 +252,8 @@ final class Laboratory
      */
     private function whereIs(array $parcel): array
     {
-        $gone = (int) (new \DateTimeImmutable($parcel['from']))->diff(new \DateTimeImmutable($this->state['day']))->days;
+        $gone = (int) (new \DateTimeImmutable($parcel['from']))->diff(new \DateTimeImmutable($this->state['day']))
+            ->days;
         $there = $parcel['transit'] + $parcel['delay'];
         $worked = $this->workdays((new \DateTimeImmutable($parcel['from']))->modify("+{$there} days"));
 
@@ -194,7 +270,11 @@ final class Laboratory
     private function workdays(\DateTimeImmutable $from): int
     {
         $count = 0;
-        for ($day = $from->modify('+1 day'); $day <= new \DateTimeImmutable($this->state['day']); $day = $day->modify('+1 day')) {
+        for (
+            $day = $from->modify('+1 day');
+            $day <= new \DateTimeImmutable($this->state['day']);
+            $day = $day->modify('+1 day')
+        ) {
             $count += (int) $day->format('N') < 6 ? 1 : 0;
         }
 
@@ -216,13 +296,21 @@ final class Laboratory
         $truth = $portion['ph'] ?? 4.6 + 3.2 * self::uniform($portion['token']);
         $noise = static fn (string $of): float => self::normal("{$time}{$of} {$portion['code']}");
         // Samples of one ground are alike.
-        $soil = static fn (string $of): float => self::uniform("{$of} {$portion['ground']}") + 0.04 * (self::uniform("{$of} {$portion['token']}") - 0.5);
+        $soil = static fn (string $of): float => self::uniform("{$of} {$portion['ground']}") +
+            0.04 * (self::uniform("{$of} {$portion['token']}") - 0.5);
         $sour = max(0.0, 6.6 - $truth);
 
-        return array_intersect_key([
-            'ph' => $truth + self::NOISE_PH * $noise('ph'), 'mehlich' => 6.6 - 0.45 * $sour + self::NOISE_PH * $noise('mehlich'), 'smp' => 7.0 - 0.5 * $sour + self::NOISE_PH * $noise('smp'),
-            'p' => exp(2.3 + 2.2 * $soil('p') + 0.05 * $noise('p')), 'k' => exp(4.2 + 1.5 * $soil('k') + 0.05 * $noise('k')), 'om' => (1.5 + 4 * $soil('om')) * exp(0.04 * $noise('om')),
-        ], array_flip($portion['tests']));
+        return array_intersect_key(
+            [
+                'ph' => $truth + self::NOISE_PH * $noise('ph'),
+                'mehlich' => 6.6 - 0.45 * $sour + self::NOISE_PH * $noise('mehlich'),
+                'smp' => 7.0 - 0.5 * $sour + self::NOISE_PH * $noise('smp'),
+                'p' => exp(2.3 + 2.2 * $soil('p') + 0.05 * $noise('p')),
+                'k' => exp(4.2 + 1.5 * $soil('k') + 0.05 * $noise('k')),
+                'om' => (1.5 + 4 * $soil('om')) * exp(0.04 * $noise('om')),
+            ],
+            array_flip($portion['tests']),
+        );
     }
 
     private static function uniform(string $seed): float
@@ -237,7 +325,9 @@ final class Laboratory
 
     private static function days(mixed $days): int
     {
-        return is_int($days) && $days >= 0 && $days <= 120 ? $days : throw new Refused('Days are a whole number from 0 to 120.', 422);
+        return is_int($days) && $days >= 0 && $days <= 120
+            ? $days
+            : throw new Refused('Days are a whole number from 0 to 120.', 422);
     }
 
     /** @return list<Sent> */
@@ -248,14 +338,22 @@ final class Laboratory
         }
         $read = [];
         foreach ($portions as $portion) {
-            $code = is_array($portion) ? ($portion['code'] ?? null) : null;
-            if (! is_array($portion) || ! is_string($code) || preg_match('/^[A-Z0-9-]{3,20}$/D', $code) !== 1 || ! is_array($portion['tests'] ?? null)) {
+            $code = is_array($portion) ? $portion['code'] ?? null : null;
+            if (
+                ! is_array($portion) ||
+                ! is_string($code) ||
+                preg_match('/^[A-Z0-9-]{3,20}$/D', $code) !== 1 ||
+                ! is_array($portion['tests'] ?? null)
+            ) {
                 throw new Refused('A portion has a code of capitals, digits and hyphens, and a list of tests.', 422);
             }
             $soil = is_array($portion['simulated_soil'] ?? null) ? $portion['simulated_soil'] : [];
             $token = is_string($soil['token'] ?? null) && $soil['token'] !== '' ? $soil['token'] : $code;
             $read[] = [
-                'code' => $code, 'tests' => array_values(array_filter($portion['tests'], is_string(...))), 'token' => $token, 'ground' => is_string($soil['ground'] ?? null) && $soil['ground'] !== '' ? $soil['ground'] : $token,
+                'code' => $code,
+                'tests' => array_values(array_filter($portion['tests'], is_string(...))),
+                'token' => $token,
+                'ground' => is_string($soil['ground'] ?? null) && $soil['ground'] !== '' ? $soil['ground'] : $token,
                 'ph' => is_numeric($soil['ph'] ?? null) ? (float) $soil['ph'] : null,
             ];
         }

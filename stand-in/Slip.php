@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace StandIn;
 
 /**
- * What goes wrong at a lab now and then: two samples exchanged on the bench, or a batch whose pH meter was set wrong. Some labs
+ * What goes wrong at a lab now and then: two samples exchanged on the bench, or a batch whose pH meter was set wrong.
+ * Some labs
  * find it themselves and say so; others do not. The reference of a parcel decides, unless a slip is ordered.
  *
  * @phpstan-import-type Row from Report
@@ -24,7 +25,10 @@ final class Slip
     /** @return Kept */
     public static function of(float $chance, float $telling): array
     {
-        return ['kind' => $chance < self::OFTEN ? 'swap' : ($chance < 2 * self::OFTEN ? 'shift' : 'none'), 'told' => $telling < 0.5];
+        return [
+            'kind' => $chance < self::OFTEN ? 'swap' : ($chance < 2 * self::OFTEN ? 'shift' : 'none'),
+            'told' => $telling < 0.5,
+        ];
     }
 
     /**
@@ -45,12 +49,22 @@ final class Slip
 
             return $rows;
         }
-        $ph = array_filter(array_map(static fn (array $row): ?float => $row['values']['ph'] ?? null, $rows), is_float(...));
+        $ph = array_filter(
+            array_map(static fn (array $row): ?float => $row['values']['ph'] ?? null, $rows),
+            is_float(...),
+        );
         if ($slip['kind'] === 'swap' && count($ph) > 1) {
             asort($ph);
             [$low, $high] = [array_key_first($ph), array_key_last($ph)];
 
-            return array_map(static fn (array $row, int $i): array => ['code' => $row['code'], 'values' => $rows[[$low => $high, $high => $low][$i] ?? $i]['values'] ?? []], $rows, array_keys($rows));
+            return array_map(
+                static fn (array $row, int $i): array => [
+                    'code' => $row['code'],
+                    'values' => $rows[[$low => $high, $high => $low][$i] ?? $i]['values'] ?? [],
+                ],
+                $rows,
+                array_keys($rows),
+            );
         }
 
         return $rows;
@@ -61,7 +75,8 @@ final class Slip
     {
         return match (true) {
             ! $slip['told'], $slip['kind'] === 'none' => '',
-            $slip['kind'] === 'swap' => 'two samples of this batch may have been exchanged; a corrected report follows',
+            $slip['kind'] === 'swap' => 'two samples of this batch may have been exchanged; a corrected report '.
+                'follows',
             default => 'the pH meter was found to be set wrong for this batch; a corrected report follows',
         };
     }

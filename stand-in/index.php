@@ -3,19 +3,23 @@
 declare(strict_types=1);
 
 /*
- * A stand-in for the interface of a courier and a lab, and for two instruments: a process of its own with a state of its own, reached over HTTP alone.
+ * A stand-in for the interface of a courier and a lab, and for two instruments: a process of its own with a state of
+ * its own, reached over HTTP alone.
  * It shares no code and no database with the application. Its days pass when it is told so. All it says is made up.
  *
- *   POST /consignments                      {reference, transit_days, turnaround_days, portions: [{code, tests, simulated_soil}]} -> 201 {id}
+ *   POST /consignments                      {reference, transit_days, turnaround_days, portions: [{code, tests,
+ * simulated_soil}]} -> 201 {id}
  *   GET  /consignments/{id}                 {state, word, day, reports: [name]}
  *   GET  /consignments/{id}/reports/{name}  the report, CSV or JSON, in one of three shapes
  *   POST /consignments/{id}/recheck         {codes, why} -> {word}; a corrected report follows
- *   POST /clock                             {advance_days?, trouble?: none, lose or delay, slip?: none, swap or shift, told?, shape?} -> {day, word}
+ *   POST /clock                             {advance_days?, trouble?: none, lose or delay, slip?: none, swap or shift,
+ * told?, shape?} -> {day, word}
  *   GET  /clock                             {day}
  *
  * A pH pen and a nitrate probe, too:
  *
- *   GET  /instruments/{ph|no3n}?seconds&soil&ph&trouble&pace   readings line by line, {n, at_ms, value, celsius}, then {end: true}
+ *   GET  /instruments/{ph|no3n}?seconds&soil&ph&trouble&pace   readings line by line, {n, at_ms, value, celsius}, then
+ * {end: true}
  *
  * STAND_IN_STATE names the file that it keeps its state in.
  */
@@ -41,7 +45,7 @@ $file = getenv('STAND_IN_STATE') ?: dirname(__DIR__).'/var/stand-in.json';
 $lock = fopen($file, 'c+');
 if ($lock === false || ! flock($lock, LOCK_EX)) {
     http_response_code(500);
-    exit;
+    exit();
 }
 try {
     $laboratory = StandIn\Laboratory::from((string) stream_get_contents($lock), date('Y-m-d'));
@@ -51,7 +55,9 @@ try {
         ['POST', 'consignments', 1] => [201, ['id' => $laboratory->accept($body)]],
         ['GET', 'consignments', 2] => [200, $laboratory->say($path[1])],
         ['GET', 'consignments', 4] => [200, $laboratory->report($path[1], $path[3])],
-        ['POST', 'consignments', 3] => $path[2] === 'recheck' ? [200, $laboratory->recheck($path[1])] : throw new StandIn\Refused('There is no such thing here.', 404),
+        ['POST', 'consignments', 3] => $path[2] === 'recheck'
+            ? [200, $laboratory->recheck($path[1])]
+            : throw new StandIn\Refused('There is no such thing here.', 404),
         ['GET', 'clock', 1] => [200, ['day' => $laboratory->day()]],
         ['POST', 'clock', 1] => [200, $laboratory->order($body)],
         default => throw new StandIn\Refused('There is no such thing here.', 404),

@@ -6,7 +6,10 @@ namespace App\Database;
 
 use Illuminate\Support\Facades\DB;
 
-/** Inserts many rows of a table by one prepared statement: the query builder takes longer to word one than SQLite to carry it out. */
+/**
+ * Inserts many rows of a table by one prepared statement: the query builder takes longer to word one than SQLite to
+ * carry it out.
+ */
 final class ManyRows
 {
     /** SQLite takes up to 32,766 values in a statement. */
@@ -28,9 +31,17 @@ final class ManyRows
                     $values[] = $value;
                 }
             }
-            $statement = DB::connection()->getPdo()->prepare("INSERT INTO \"{$table}\" ({$names}) VALUES ".implode(', ', array_fill(0, count($some), $places)));
+            $statement = DB::connection()
+                ->getPdo()
+                ->prepare(
+                    "INSERT INTO \"{$table}\" ({$names}) VALUES ".implode(', ', array_fill(0, count($some), $places)),
+                );
             foreach ($values as $i => $value) {
-                $statement->bindValue($i + 1, is_float($value) ? sprintf('%.17g', $value) : $value, $value === null ? \PDO::PARAM_NULL : (is_int($value) ? \PDO::PARAM_INT : \PDO::PARAM_STR));
+                $statement->bindValue(
+                    $i + 1,
+                    is_float($value) ? sprintf('%.17g', $value) : $value,
+                    $value === null ? \PDO::PARAM_NULL : (is_int($value) ? \PDO::PARAM_INT : \PDO::PARAM_STR),
+                );
             }
             $statement->execute();
         }

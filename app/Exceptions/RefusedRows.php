@@ -11,6 +11,9 @@ final class RefusedRows extends \RuntimeException
     public function __construct(public readonly array $rows, ?string $message = null)
     {
         $count = count($rows);
-        parent::__construct($message ?? 'Nothing of the file was stored: '.($count === 1 ? '1 cell' : "{$count} cells").' cannot be used.');
+        parent::__construct(
+            $message ??
+                'Nothing of the file was stored: '.($count === 1 ? '1 cell' : "{$count} cells").' cannot be used.',
+        );
     }
 }

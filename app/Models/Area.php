@@ -73,7 +73,9 @@ final class Area extends Model
     {
         $plans = Plan::query()->where('area_id', $this->id)->orderByDesc('id');
         $plans->whereNotNull('spec->zones');
-        $plan = $plans->get(['id', 'spec', 'boundary'])->first(fn (Plan $plan): bool => $plan->boundary === $this->boundary);
+        $plan = $plans
+            ->get(['id', 'spec', 'boundary'])
+            ->first(fn (Plan $plan): bool => $plan->boundary === $this->boundary);
 
         return $plan?->spec['zones'];
     }

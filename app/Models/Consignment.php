@@ -45,7 +45,13 @@ final class Consignment extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['form' => 'array', 'warnings' => 'array', 'sent_at' => 'datetime', 'expected_on' => 'date', 'asked_on' => 'date'];
+        return [
+            'form' => 'array',
+            'warnings' => 'array',
+            'sent_at' => 'datetime',
+            'expected_on' => 'date',
+            'asked_on' => 'date',
+        ];
     }
 
     /** @return BelongsTo<Lab, $this> */
@@ -76,6 +82,12 @@ final class Consignment extends Model
     public function daysLate(): int
     {
         return $this->expected_on === null || in_array($this->state, ['packed', 'reported'], true)
-            ? 0 : max(0, $this->lab->workingDays()->between($this->expected_on->toDateTimeImmutable(), now()->toDateTimeImmutable()));
+            ? 0
+            : max(
+                0,
+                $this->lab
+                    ->workingDays()
+                    ->between($this->expected_on->toDateTimeImmutable(), now()->toDateTimeImmutable()),
+            );
     }
 }

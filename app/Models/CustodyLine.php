@@ -49,6 +49,14 @@ final class CustodyLine extends Model
     /** From the time as it is stored: a page of the ledger replays hundreds of lines. */
     public function event(): CustodyEvent
     {
-        return new CustodyEvent($this->uuid, $this->step, (int) strtotime("{$this->getRawOriginal('at')} UTC"), $this->place, $this->condition, $this->celsius, $this->corrects);
+        return new CustodyEvent(
+            $this->uuid,
+            $this->step,
+            (int) strtotime("{$this->getRawOriginal('at')} UTC"),
+            $this->place,
+            $this->condition,
+            $this->celsius,
+            $this->corrects,
+        );
     }
 }

@@ -21,7 +21,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $created_by
  * @property string $analyte
  * @property int $version
- * @property array{thresholds: list<float|int>, crops: array<string, list<float|int>>, actions: list<string>, allowable: float|int, change: float|int, required: float, confidence: float, scale: string, looking?: string} $terms
+ * @property array{thresholds: list<float|int>, crops: array<string, list<float|int>>, actions: list<string>,
+ *     allowable: float|int, change: float|int, required: float, confidence: float, scale: string, looking?: string}
+ *     $terms
  * @property string $reason
  * @property int|null $pairs_then pairs that were there when it was set
  * @property \Illuminate\Support\Carbon $created_at
@@ -62,13 +64,19 @@ final class JudgingPolicy extends Model
             ->lookedAt(Looking::from($terms['looking'] ?? 'once'));
     }
 
-    /** Action limits for a use of ground: those that the team has set, else those of the crop table, else those of the policy. */
+    /**
+     * Action limits for a use of ground: those that the team has set, else those of the crop table, else those of the
+     * policy.
+     */
     public function limitsFor(string $use): ActionLimits
     {
         return self::limits($this->terms['crops'][$use] ?? ($this->fromTable()[$use] ?? $this->terms['thresholds']));
     }
 
-    /** @return array<string, list<float|int>> limits of every crop by its code: what the team has set, and the crop table for the rest */
+    /**
+     * @return array<string, list<float|int>> limits of every crop by its code: what the team has set, and the crop
+     *                                        table for the rest
+     */
     public function cropLimits(): array
     {
         return $this->terms['crops'] + $this->fromTable();

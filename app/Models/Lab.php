@@ -23,7 +23,8 @@ use Illuminate\Database\Eloquent\Model;
  * @property list<string> $holidays
  * @property int $bag_ml
  * @property string $quarantine
- * @property list<array{code: string, name: string, method: string, extractant: string, unit: string, fee_cents: int, needs_ml: int, depth: string|null, outside: string}> $tests
+ * @property list<array{code: string, name: string, method: string, extractant: string, unit: string, fee_cents:
+ *     int, needs_ml: int, depth: string|null, outside: string}> $tests
  * @property list<array{label: string, required: bool}> $form
  * @property list<array{column: string, field: string}> $columns
  * @property bool $service
@@ -40,7 +41,13 @@ final class Lab extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['holidays' => 'array', 'tests' => 'array', 'form' => 'array', 'columns' => 'array', 'service' => 'boolean'];
+        return [
+            'holidays' => 'array',
+            'tests' => 'array',
+            'form' => 'array',
+            'columns' => 'array',
+            'service' => 'boolean',
+        ];
     }
 
     public function workingDays(): WorkingDays
@@ -54,9 +61,18 @@ final class Lab extends Model
      */
     public function offered(array $codes): array
     {
-        return array_values(array_map(
-            static fn (array $test): LabTest => new LabTest($test['code'], $test['name'], $test['needs_ml'], $test['fee_cents'], $test['depth'] === null ? null : DepthLayer::parse($test['depth']), $test['outside']),
-            array_filter($this->tests, static fn (array $test): bool => in_array($test['code'], $codes, true)),
-        ));
+        return array_values(
+            array_map(
+                static fn (array $test): LabTest => new LabTest(
+                    $test['code'],
+                    $test['name'],
+                    $test['needs_ml'],
+                    $test['fee_cents'],
+                    $test['depth'] === null ? null : DepthLayer::parse($test['depth']),
+                    $test['outside'],
+                ),
+                array_filter($this->tests, static fn (array $test): bool => in_array($test['code'], $codes, true)),
+            ),
+        );
     }
 }

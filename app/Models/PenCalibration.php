@@ -37,6 +37,18 @@ final class PenCalibration extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['in_millivolts' => 'boolean', 'celsius' => 'float', 'points' => 'array', 'slope_percent' => 'float', 'offset' => 'float', 'residual' => 'float', 'reasons' => 'array', 'at' => 'datetime', 'check_buffer' => 'float', 'drift' => 'float', 'drift_at' => 'datetime'];
+        return [
+            'in_millivolts' => 'boolean',
+            'celsius' => 'float',
+            'points' => 'array',
+            'slope_percent' => 'float',
+            'offset' => 'float',
+            'residual' => 'float',
+            'reasons' => 'array',
+            'at' => 'datetime',
+            'check_buffer' => 'float',
+            'drift' => 'float',
+            'drift_at' => 'datetime',
+        ];
     }
 }

@@ -14,7 +14,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
- * A split of a composite, or of a check soil, with a destination and a code of its own. State and place follow from its trail.
+ * A split of a composite, or of a check soil, with a destination and a code of its own. State and place follow from
+ * its trail.
  *
  * @property int $id
  * @property int $team_id
@@ -42,7 +43,14 @@ final class Portion extends Model
     use BelongsToTeam;
 
     /** kind => letter in the code; hidden ones and check soils look like a lab portion of another composite */
-    public const LETTERS = ['lab' => 'L', 'lab_b' => 'M', 'bench' => 'B', 'archive' => 'A', 'hidden' => 'L', 'check' => 'L'];
+    public const LETTERS = [
+        'lab' => 'L',
+        'lab_b' => 'M',
+        'bench' => 'B',
+        'archive' => 'A',
+        'hidden' => 'L',
+        'check' => 'L',
+    ];
 
     public const DISGUISED = ['hidden', 'check'];
 
@@ -83,7 +91,9 @@ final class Portion extends Model
     /** @return list<CustodyEvent> in the order in which they were written */
     public function written(): array
     {
-        return array_values($this->lines->sortBy('id')->map(static fn (CustodyLine $line): CustodyEvent => $line->event())->all());
+        return array_values(
+            $this->lines->sortBy('id')->map(static fn (CustodyLine $line): CustodyEvent => $line->event())->all(),
+        );
     }
 
     public function trail(): CustodyTrail
@@ -93,7 +103,12 @@ final class Portion extends Model
 
     public function clock(CustodyTrail $trail): StorageClock
     {
-        return StorageClock::of($this->tests, $trail, $this->pulled_at?->getTimestamp() ?? $trail->events[0]->at, now()->getTimestamp());
+        return StorageClock::of(
+            $this->tests,
+            $trail,
+            $this->pulled_at?->getTimestamp() ?? $trail->events[0]->at,
+            now()->getTimestamp(),
+        );
     }
 
     public function depth(): ?DepthLayer

@@ -19,7 +19,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $source
  * @property list<array{known: float|int, hex: string|null}> $tubes
  * @property list<array{band: string, between: string|null}>|null $answers
- * @property array{tubes: int, right: int, lower: float|int, bias: float|int|null, repeatability: float|int|null, degrees_of_freedom: int}|null $score
+ * @property array{tubes: int, right: int, lower: float|int, bias: float|int|null, repeatability: float|int|null,
+ *     degrees_of_freedom: int}|null $score
  * @property \Illuminate\Support\Carbon $created_at
  * @property-read TestMethod $method
  */

@@ -55,6 +55,13 @@ final class PullNote extends Model
 
     public function entry(): PullEntry
     {
-        return new PullEntry($this->uuid, $this->device, $this->ordinal, $this->sequence, PullOutcome::from($this->outcome), $this->settles);
+        return new PullEntry(
+            $this->uuid,
+            $this->device,
+            $this->ordinal,
+            $this->sequence,
+            PullOutcome::from($this->outcome),
+            $this->settles,
+        );
     }
 }

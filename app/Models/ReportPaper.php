@@ -8,7 +8,8 @@ use App\Models\Concerns\BelongsToTeam;
 use Illuminate\Database\Eloquent\Model;
 
 /**
- * The lab's own paper of a report, as a file outside of what the server gives out by itself; written once and never read.
+ * The lab's own paper of a report, as a file outside of what the server gives out by itself; written once and never
+ * read.
  *
  * @property int $id
  * @property int $team_id

@@ -57,7 +57,18 @@ final class Run extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['readers' => 'array', 'said' => 'array', 'celsius' => 'float', 'depth_cm' => 'float', 'lots' => 'array', 'steps' => 'array', 'started_ms' => 'integer', 'finished_at' => 'datetime', 'elapsed_s' => 'float', 'attention_s' => 'float'];
+        return [
+            'readers' => 'array',
+            'said' => 'array',
+            'celsius' => 'float',
+            'depth_cm' => 'float',
+            'lots' => 'array',
+            'steps' => 'array',
+            'started_ms' => 'integer',
+            'finished_at' => 'datetime',
+            'elapsed_s' => 'float',
+            'attention_s' => 'float',
+        ];
     }
 
     /** @return BelongsTo<TestMethod, $this> */

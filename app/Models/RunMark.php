@@ -19,7 +19,8 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $kind
  * @property int $tube
  * @property int $at_ms
- * @property array{step?: string, reader?: string, typed?: string, between?: string|null, code?: string, undoes?: string, note?: string, capture_id?: int|null, match?: array<string, mixed>|null} $data
+ * @property array{step?: string, reader?: string, typed?: string, between?: string|null, code?: string, undoes?:
+ *     string, note?: string, capture_id?: int|null, match?: array<string, mixed>|null} $data
  */
 final class RunMark extends Model
 {
@@ -39,6 +40,17 @@ final class RunMark extends Model
     {
         $data = $this->data;
 
-        return new BenchEvent($this->uuid, $this->kind, $this->tube, $this->at_ms, $data['step'] ?? '', $data['reader'] ?? '', $data['typed'] ?? '', $data['between'] ?? null, $data['code'] ?? '', $data['undoes'] ?? '');
+        return new BenchEvent(
+            $this->uuid,
+            $this->kind,
+            $this->tube,
+            $this->at_ms,
+            $data['step'] ?? '',
+            $data['reader'] ?? '',
+            $data['typed'] ?? '',
+            $data['between'] ?? null,
+            $data['code'] ?? '',
+            $data['undoes'] ?? '',
+        );
     }
 }

@@ -32,7 +32,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $cores_pulled
  * @property string $note
  * @property string|null $submission
- * @property array{depth_reached_cm?: float|int, tool?: string, moisture?: string, weather?: string, helper?: string} $conditions
+ * @property array{depth_reached_cm?: float|int, tool?: string, moisture?: string, weather?: string, helper?:
+ *     string} $conditions
  * @property \Illuminate\Support\Carbon $created_at
  * @property-read Site $site
  * @property-read Area $area
@@ -99,8 +100,11 @@ final class Sample extends Model
         }
         $reached = $said['depth_reached_cm'] ?? null;
 
-        return PullConditions::of($reached === null ? null : (float) $reached, $said['tool'] ?? '', $said['moisture'] ?? '')
-            ->deviations(DepthLayer::parse($this->depth), $this->cores_planned, $this->cores_pulled);
+        return PullConditions::of(
+            $reached === null ? null : (float) $reached,
+            $said['tool'] ?? '',
+            $said['moisture'] ?? '',
+        )->deviations(DepthLayer::parse($this->depth), $this->cores_planned, $this->cores_pulled);
     }
 
     /** @return HasMany<Reading, $this> */

@@ -52,18 +52,26 @@ final class TestMethod extends Model
         return ['bands' => 'array', 'uncertainty' => 'float', 'links' => 'array'];
     }
 
-    /** Orders by whether a method is of the extractant that limits are made for; where they hold for any, by nothing. */
+    /**
+     * Orders by whether a method is of the extractant that limits are made for; where they hold for any, by nothing.
+     */
     public const FITTING_FIRST = "extractant = nullif(?, '') desc";
 
     /**
-     * The labs' methods for an analyte, the one that tests are judged by first: that of the extractant its limits are made for, then
+     * The labs' methods for an analyte, the one that tests are judged by first: that of the extractant its limits are
+     * made for, then
      * the one the team began with.
      *
      * @return Builder<self>
      */
     public static function labsFor(string $analyte): Builder
     {
-        return self::query()->where('analyte', $analyte)->where('portion', 'lab')->whereNull('school')->orderByRaw(self::FITTING_FIRST, [self::extractantOf($analyte)])->orderBy('id');
+        return self::query()
+            ->where('analyte', $analyte)
+            ->where('portion', 'lab')
+            ->whereNull('school')
+            ->orderByRaw(self::FITTING_FIRST, [self::extractantOf($analyte)])
+            ->orderBy('id');
     }
 
     /** The extractant that the limits of an analyte are made for; empty where they hold for any. */
@@ -102,9 +110,17 @@ final class TestMethod extends Model
     /** The bands of an ordinal method; an open end is infinite. */
     public function scale(): ?Bands
     {
-        return $this->bands === null ? null : Bands::of(array_map(
-            static fn (array $band): Band => new Band($band['name'], (float) ($band['lower'] ?? -INF), (float) ($band['upper'] ?? INF)),
-            $this->bands,
-        ));
+        return $this->bands === null
+            ? null
+            : Bands::of(
+                array_map(
+                    static fn (array $band): Band => new Band(
+                        $band['name'],
+                        (float) ($band['lower'] ?? -INF),
+                        (float) ($band['upper'] ?? INF),
+                    ),
+                    $this->bands,
+                ),
+            );
     }
 }

@@ -45,9 +45,17 @@ final class Underlay extends Model
         if ($this->known === []) {
             return null;
         }
-        $fit = PictureFit::of(array_map(static fn (array $k): array => [
-            'x' => (float) $k['x'], 'y' => (float) $k['y'], 'longitude' => (float) $k['longitude'], 'latitude' => (float) $k['latitude'],
-        ], $this->known));
+        $fit = PictureFit::of(
+            array_map(
+                static fn (array $k): array => [
+                    'x' => (float) $k['x'],
+                    'y' => (float) $k['y'],
+                    'longitude' => (float) $k['longitude'],
+                    'latitude' => (float) $k['latitude'],
+                ],
+                $this->known,
+            ),
+        );
 
         return [$fit->place(0, 0), $fit->place($this->width, 0), $fit->place(0, $this->height)];
     }

@@ -22,11 +22,14 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property int|null $follows_id
  * @property string $claim
  * @property string $verdict
- * @property array{text: string, lot: string, test_from: float|null, test_to: float|null, reference_from: float|null, reference_to: float|null} $scope
+ * @property array{text: string, lot: string, test_from: float|null, test_to: float|null, reference_from:
+ *     float|null, reference_to: float|null} $scope
  * @property array<string, mixed> $evidence
  * @property string $evidence_hash
  * @property string $note
- * @property list<array{code: string, sample_id: int, use: string, limits: list<float|int>, reference: float|int, readings: list<float|int>, bands: list<array{name: string, lower: float|int|null, upper: float|int|null}>, flags: list<string>, left_out: bool}>|null $snapshot
+ * @property list<array{code: string, sample_id: int, use: string, limits: list<float|int>, reference: float|int,
+ *     readings: list<float|int>, bands: list<array{name: string, lower: float|int|null, upper: float|int|null}>,
+ *     flags: list<string>, left_out: bool}>|null $snapshot
  * @property int|null $season
  * @property \Illuminate\Support\Carbon $created_at
  * @property-read TestMethod $method
@@ -44,7 +47,23 @@ final class Verdict extends Model
     protected $guarded = [];
 
     /** All but the pairs it rests on, which are many: for lists. */
-    public const LISTED = ['id', 'team_id', 'method_id', 'reference_id', 'policy_id', 'signed_by', 'follows_id', 'claim', 'verdict', 'scope', 'evidence', 'evidence_hash', 'note', 'season', 'created_at'];
+    public const LISTED = [
+        'id',
+        'team_id',
+        'method_id',
+        'reference_id',
+        'policy_id',
+        'signed_by',
+        'follows_id',
+        'claim',
+        'verdict',
+        'scope',
+        'evidence',
+        'evidence_hash',
+        'note',
+        'season',
+        'created_at',
+    ];
 
     /**
      * Verdicts that no other follows.

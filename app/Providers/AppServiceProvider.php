@@ -61,12 +61,12 @@ final class AppServiceProvider extends ServiceProvider
         /** @param PDO|\Closure(): PDO $pdo */
         Connection::resolverFor(
             'sqlite',
-            static fn (mixed $pdo, string $database, string $prefix, array $config): Connection => new ImmediateSQLiteConnection(
-                $pdo,
-                $database,
-                $prefix,
-                $config,
-            ),
+            static fn (
+                mixed $pdo,
+                string $database,
+                string $prefix,
+                array $config,
+            ): Connection => new ImmediateSQLiteConnection($pdo, $database, $prefix, $config),
         );
     }
 
@@ -76,7 +76,10 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->bind(LabService::class, static function (): HttpLabService {
             $address = config('app.lab_service');
 
-            return new HttpLabService(is_string($address) && $address !== '' ? $address : null, (bool) config('app.lab_service_simulated'));
+            return new HttpLabService(
+                is_string($address) && $address !== '' ? $address : null,
+                (bool) config('app.lab_service_simulated'),
+            );
         });
     }
 
@@ -104,7 +107,9 @@ final class AppServiceProvider extends ServiceProvider
         }
         RateLimiter::for(
             'sign-in',
-            static fn (Request $request): Limit => Limit::perMinute(10)->by($request->string('email')->lower().'|'.$request->ip()),
+            static fn (Request $request): Limit => Limit::perMinute(10)->by(
+                $request->string('email')->lower().'|'.$request->ip(),
+            ),
         );
         RateLimiter::for(
             'api',

@@ -18,7 +18,11 @@ final class DataFilesTest extends TestCase
         self::assertNotFalse($files);
         self::assertNotSame([], $files);
         foreach ($files as $file) {
-            self::assertGreaterThan(20, strlen((string) RuleTable::named(basename($file, '.json'))['source']), basename($file));
+            self::assertGreaterThan(
+                20,
+                strlen((string) RuleTable::named(basename($file, '.json'))['source']),
+                basename($file),
+            );
         }
     }
 

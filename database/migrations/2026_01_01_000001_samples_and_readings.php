@@ -26,7 +26,10 @@ return new class extends Migration
             $table->unsignedInteger('cores_planned');
             $table->unsignedInteger('cores_pulled');
             $table->text('note');
-            $table->string('submission')->nullable()->comment('names one hand-in of the phone, so that a repeated one stores nothing');
+            $table
+                ->string('submission')
+                ->nullable()
+                ->comment('names one hand-in of the phone, so that a repeated one stores nothing');
             $table->timestamps();
             $table->unique(['site_id', 'year', 'number']);
             $table->unique(['team_id', 'submission']);
@@ -60,7 +63,10 @@ return new class extends Migration
             $table->string('portion');
             $table->string('school')->nullable();
             $table->json('bands')->nullable();
-            $table->double('uncertainty')->nullable()->comment('expanded, coverage factor 2, in the unit of the analyte');
+            $table
+                ->double('uncertainty')
+                ->nullable()
+                ->comment('expanded, coverage factor 2, in the unit of the analyte');
             $table->string('lot');
             $table->timestamps();
             $table->unique(['team_id', 'code']);

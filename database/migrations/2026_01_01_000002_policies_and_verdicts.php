@@ -47,7 +47,10 @@ return new class extends Migration
         });
         foreach (self::WRITTEN_ONCE as $table) {
             foreach (['UPDATE', 'DELETE'] as $act) {
-                DB::unprepared("CREATE TRIGGER {$table}_no_{$act} BEFORE {$act} ON {$table} BEGIN SELECT RAISE(ABORT, '{$table} are written once; add a new row'); END");
+                DB::unprepared(
+                    "CREATE TRIGGER {$table}_no_{$act} BEFORE {$act} ON {$table} ".
+                        "BEGIN SELECT RAISE(ABORT, '{$table} are written once; add a new row'); END",
+                );
             }
         }
     }

@@ -38,18 +38,31 @@ return new class extends Migration
             $depth = $spec['depth'] ?? '0-6in';
             unset($spec['depth']);
             $spec += [
-                'school' => null, 'layers' => [$depth], 'cell_acres' => null, 'cell_mode' => 'over', 'rows' => null, 'zones' => null,
-                'start' => null, 'speed_km_per_h' => null, 'seconds_per_core' => null, 'kept_reason' => null,
+                'school' => null,
+                'layers' => [$depth],
+                'cell_acres' => null,
+                'cell_mode' => 'over',
+                'rows' => null,
+                'zones' => null,
+                'start' => null,
+                'speed_km_per_h' => null,
+                'seconds_per_core' => null,
+                'kept_reason' => null,
             ];
             $cores = array_map(static fn (array $core): array => ['composite' => 1] + $core, $layout['cores']);
-            $layout = ['cores' => $cores] + $layout + [
-                'composites' => [['number' => 1, 'cores' => count($cores), 'walk_m' => $layout['walk_m']]],
-                'minutes' => WalkTime::minutes((float) $layout['walk_m'], count($cores)),
-                'layers' => [['notation' => $depth, 'text' => $depth, 'volume_ml' => $layout['bucket']['composite_ml']]],
-                'rows' => null,
-            ];
+            $layout = ['cores' => $cores] +
+                $layout + [
+                    'composites' => [['number' => 1, 'cores' => count($cores), 'walk_m' => $layout['walk_m']]],
+                    'minutes' => WalkTime::minutes((float) $layout['walk_m'], count($cores)),
+                    'layers' => [
+                        ['notation' => $depth, 'text' => $depth, 'volume_ml' => $layout['bucket']['composite_ml']],
+                    ],
+                    'rows' => null,
+                ];
             $layout['margin'] += ['source' => $spec['ph_sd'] === null ? 'usual' : 'stated', 'composites' => 0];
-            DB::table('plans')->where('id', $plan->id)->update(['spec' => json_encode($spec), 'layout' => json_encode($layout)]);
+            DB::table('plans')
+                ->where('id', $plan->id)
+                ->update(['spec' => json_encode($spec), 'layout' => json_encode($layout)]);
         }
     }
 

@@ -7,7 +7,9 @@ use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
-/** What lists say of a plan stands beside its layout, which may hold many thousand cores; composites have an outline. */
+/**
+ * What lists say of a plan stands beside its layout, which may hold many thousand cores; composites have an outline.
+ */
 return new class extends Migration
 {
     public function up(): void
@@ -19,10 +21,18 @@ return new class extends Migration
         });
         foreach (DB::table('plans')->select('id', 'layout')->lazyById(50) as $plan) {
             $layout = json_decode($plan->layout, true);
-            $layout['composites'] = array_map(static fn (array $composite): array => $composite + ['outline' => []], $layout['composites']);
-            DB::table('plans')->where('id', $plan->id)->update([
-                'layout' => json_encode($layout), 'composites' => count($layout['composites']), 'walk_m' => $layout['walk_m'], 'minutes' => $layout['minutes'],
-            ]);
+            $layout['composites'] = array_map(
+                static fn (array $composite): array => $composite + ['outline' => []],
+                $layout['composites'],
+            );
+            DB::table('plans')
+                ->where('id', $plan->id)
+                ->update([
+                    'layout' => json_encode($layout),
+                    'composites' => count($layout['composites']),
+                    'walk_m' => $layout['walk_m'],
+                    'minutes' => $layout['minutes'],
+                ]);
         }
     }
 

@@ -36,7 +36,10 @@ return new class extends Migration
             $table->index(['plan_id', 'composite']);
         });
         foreach (['UPDATE', 'DELETE'] as $act) {
-            DB::unprepared("CREATE TRIGGER pull_entries_no_{$act} BEFORE {$act} ON pull_entries BEGIN SELECT RAISE(ABORT, 'pull_entries are written once; add a new row'); END");
+            DB::unprepared(
+                "CREATE TRIGGER pull_entries_no_{$act} BEFORE {$act} ON pull_entries BEGIN SELECT RAISE(ABORT, ".
+                    "'pull_entries are written once; add a new row'); END",
+            );
         }
         Schema::create('reserved_codes', function (Blueprint $table): void {
             $table->id();

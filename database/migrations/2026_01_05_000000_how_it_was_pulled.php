@@ -14,7 +14,10 @@ return new class extends Migration
     {
         Schema::table('samples', function (Blueprint $table): void {
             $table->json('conditions')->default('{}')->comment('depth reached, tool, moisture, weather, helper');
-            $table->boolean('deviates')->default(false)->comment('follows from conditions and cores, kept here for the ledger');
+            $table
+                ->boolean('deviates')
+                ->default(false)
+                ->comment('follows from conditions and cores, kept here for the ledger');
         });
         DB::statement('UPDATE samples SET deviates = cores_pulled < cores_planned');
         Schema::create('photos', function (Blueprint $table): void {

@@ -31,7 +31,10 @@ return new class extends Migration
         Schema::table('portions', function (Blueprint $table): void {
             $table->foreignId('site_id')->nullable()->constrained();
             $table->foreignId('check_soil_id')->nullable()->constrained();
-            $table->unsignedSmallInteger('year')->nullable()->comment('with number: of a portion that goes under a running number of its own');
+            $table
+                ->unsignedSmallInteger('year')
+                ->nullable()
+                ->comment('with number: of a portion that goes under a running number of its own');
             $table->unsignedInteger('number')->nullable();
             $table->unsignedInteger('volume_ml')->nullable();
             $table->json('tests')->default('[]');
@@ -69,10 +72,16 @@ return new class extends Migration
             $table->index('team_id');
         });
         Schema::table('readings', fn (Blueprint $table) => $table->index(['team_id', 'sample_id']));
-        Schema::table('plans', fn (Blueprint $table) => $table->date('pull_on')->nullable()->comment('the day it is to be pulled'));
+        Schema::table(
+            'plans',
+            fn (Blueprint $table) => $table->date('pull_on')->nullable()->comment('the day it is to be pulled'),
+        );
         $this->beginTrails();
         foreach (['UPDATE', 'DELETE'] as $act) {
-            DB::unprepared("CREATE TRIGGER custody_events_no_{$act} BEFORE {$act} ON custody_events BEGIN SELECT RAISE(ABORT, 'custody_events are written once; correct a line by a new one'); END");
+            DB::unprepared(
+                "CREATE TRIGGER custody_events_no_{$act} BEFORE {$act} ON custody_events BEGIN SELECT RAISE(ABORT, ".
+                    "'custody_events are written once; correct a line by a new one'); END",
+            );
         }
         $this->labs();
     }
@@ -80,9 +89,14 @@ return new class extends Migration
     /** Portions of before get the first line of their trail. */
     private function beginTrails(): void
     {
-        DB::statement('UPDATE portions SET site_id = (SELECT site_id FROM samples WHERE samples.id = portions.sample_id), state_at = created_at, pulled_at = created_at');
-        DB::statement("INSERT INTO custody_events (team_id, portion_id, created_by, uuid, step, at, place, condition, created_at, updated_at)
-            SELECT p.team_id, p.id, s.created_by, 'split:' || p.id, 'split', p.created_at, '', '', p.created_at, p.created_at FROM portions p JOIN samples s ON s.id = p.sample_id");
+        DB::statement(
+            'UPDATE portions SET site_id = (SELECT site_id FROM samples WHERE samples.id = portions.sample_id), '.
+                'state_at = created_at, pulled_at = created_at',
+        );
+        DB::statement('INSERT INTO custody_events (team_id, portion_id, created_by, uuid, step, at, place, condition,'.
+            " created_at, updated_at)
+            SELECT p.team_id, p.id, s.created_by, 'split:' || p.id, 'split', p.created_at, '', '', p.created_at, ".
+                'p.created_at FROM portions p JOIN samples s ON s.id = p.sample_id');
     }
 
     private function labs(): void
@@ -169,7 +183,17 @@ return new class extends Migration
             $table->dropUnique(['site_id', 'year', 'number']);
             $table->dropConstrainedForeignId('site_id');
             $table->dropConstrainedForeignId('check_soil_id');
-            $table->dropColumn(['year', 'number', 'volume_ml', 'tests', 'state', 'place', 'pulled_at', 'state_at', 'deadline_at']);
+            $table->dropColumn([
+                'year',
+                'number',
+                'volume_ml',
+                'tests',
+                'state',
+                'place',
+                'pulled_at',
+                'state_at',
+                'deadline_at',
+            ]);
             $table->unique(['sample_id', 'kind']);
         });
         Schema::dropIfExists('check_soils');

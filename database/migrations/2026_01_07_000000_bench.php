@@ -53,13 +53,18 @@ return new class extends Migration
             $table->foreignId('run_id')->nullable()->constrained('bench_runs');
             $table->string('between')->nullable()->comment('the other band of a colour between two');
             $table->string('lot')->default('');
-            $table->json('detail')->nullable()->comment('drops, heights and shares, times of steps, what broke the protocol in words');
+            $table
+                ->json('detail')
+                ->nullable()
+                ->comment('drops, heights and shares, times of steps, what broke the protocol in words');
             $table->index('run_id');
         });
         $this->firstVersions();
         foreach (self::WRITTEN_ONCE as $name) {
             foreach (['UPDATE', 'DELETE'] as $act) {
-                DB::unprepared("CREATE TRIGGER {$name}_no_{$act} BEFORE {$act} ON {$name} BEGIN SELECT RAISE(ABORT, '{$name} are written once'); END");
+                DB::unprepared(
+                    "CREATE TRIGGER {$name}_no_{$act} BEFORE {$act} ON {$name} BEGIN SELECT RAISE(ABORT, '{$name} are written once'); END",
+                );
             }
         }
     }
@@ -216,7 +221,9 @@ return new class extends Migration
         });
     }
 
-    /** Kits of before get the first version of their definition: the capsule that ships, with their own name and bands. */
+    /**
+     * Kits of before get the first version of their definition: the capsule that ships, with their own name and bands.
+     */
     private function firstVersions(): void
     {
         foreach (DB::table('methods')->where('portion', 'bench')->whereNotNull('bands')->get() as $method) {
@@ -224,10 +231,21 @@ return new class extends Migration
             $definition['name'] = mb_substr($method->name, 0, 80);
             $definition['analyte'] = $method->analyte;
             $colours = array_column($definition['scale']['bands'], 'colour', 'name');
-            $definition['scale']['bands'] = array_map(static fn (array $band): array => [...$band, ...(isset($colours[$band['name']]) ? ['colour' => $colours[$band['name']]] : [])], json_decode($method->bands, true));
+            $definition['scale']['bands'] = array_map(
+                static fn (array $band): array => [
+                    ...$band,
+                    ...isset($colours[$band['name']]) ? ['colour' => $colours[$band['name']]] : [],
+                ],
+                json_decode($method->bands, true),
+            );
             DB::table('method_versions')->insert([
-                'team_id' => $method->team_id, 'method_id' => $method->id, 'version' => 1, 'definition' => json_encode($definition, JSON_THROW_ON_ERROR),
-                'why' => 'As it was used until now.', 'created_at' => now(), 'updated_at' => now(),
+                'team_id' => $method->team_id,
+                'method_id' => $method->id,
+                'version' => 1,
+                'definition' => json_encode($definition, JSON_THROW_ON_ERROR),
+                'why' => 'As it was used until now.',
+                'created_at' => now(),
+                'updated_at' => now(),
             ]);
         }
     }
@@ -240,7 +258,21 @@ return new class extends Migration
             $table->dropConstrainedForeignId('run_id');
             $table->dropColumn(['between', 'lot', 'detail']);
         });
-        foreach (['ground_events', 'transects', 'practice_rounds', 'vision_checks', 'probe_captures', 'bench_events', 'bench_tubes', 'bench_runs', 'calibrations', 'reagent_lots', 'method_versions'] as $table) {
+        foreach (
+            [
+                'ground_events',
+                'transects',
+                'practice_rounds',
+                'vision_checks',
+                'probe_captures',
+                'bench_events',
+                'bench_tubes',
+                'bench_runs',
+                'calibrations',
+                'reagent_lots',
+                'method_versions',
+            ] as $table
+        ) {
             Schema::dropIfExists($table);
         }
         Schema::table('methods', fn (Blueprint $table) => $table->dropColumn('links'));

@@ -16,12 +16,22 @@ return new class extends Migration
     public function up(): void
     {
         Schema::table('methods', function (Blueprint $table): void {
-            $table->foreignId('lab_id')->nullable()->comment('none for the lab that the team began with')->constrained();
+            $table
+                ->foreignId('lab_id')
+                ->nullable()
+                ->comment('none for the lab that the team began with')
+                ->constrained();
             $table->string('extractant')->default('');
             $table->string('instrument')->default('')->comment('icp or colorimetric, where it is said');
         });
-        DB::table('methods')->where('portion', 'lab')->where('analyte', 'ph')->update(['extractant' => 'water']);
-        DB::table('methods')->where('portion', 'lab')->where('analyte', 'buffer_ph')->update(['extractant' => DB::raw("COALESCE(school, '')")]);
+        DB::table('methods')
+            ->where('portion', 'lab')
+            ->where('analyte', 'ph')
+            ->update(['extractant' => 'water']);
+        DB::table('methods')
+            ->where('portion', 'lab')
+            ->where('analyte', 'buffer_ph')
+            ->update(['extractant' => DB::raw("COALESCE(school, '')")]);
         Schema::table('imports', function (Blueprint $table): void {
             $table->foreignId('lab_id')->nullable()->constrained();
             $table->foreignId('supersedes_id')->nullable()->unique()->constrained('imports');

@@ -27,7 +27,8 @@ return new class extends Migration
         });
         foreach (['UPDATE', 'DELETE'] as $act) {
             DB::unprepared(
-                "CREATE TRIGGER report_papers_no_{$act} BEFORE {$act} ON report_papers BEGIN SELECT RAISE(ABORT, 'report_papers are written once'); END",
+                "CREATE TRIGGER report_papers_no_{$act} BEFORE {$act} ON report_papers BEGIN SELECT RAISE(ABORT, ".
+                    "'report_papers are written once'); END",
             );
         }
     }

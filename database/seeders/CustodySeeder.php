@@ -40,7 +40,10 @@ final class CustodySeeder
         ]);
         $fennick = Lab::query()->where('service', true)->firstOrFail();
         foreach (
-            Sample::query()->orderBy('id')->get()->groupBy(static fn (Sample $sample): string => $sample->pulled_on->format('Y-m')) as $samples
+            Sample::query()
+                ->orderBy('id')
+                ->get()
+                ->groupBy(static fn (Sample $sample): string => $sample->pulled_on->format('Y-m')) as $samples
         ) {
             $this->season($technician, $fennick, $samples);
         }
@@ -77,7 +80,11 @@ final class CustodySeeder
                 'Shelf B, box '.(1 + intdiv($sample->number, 8)),
             );
         }
-        $portions = Portion::query()->whereIn('sample_id', $samples->modelKeys())->where('kind', 'lab')->orderBy('id')->get();
+        $portions = Portion::query()
+            ->whereIn('sample_id', $samples->modelKeys())
+            ->where('kind', 'lab')
+            ->orderBy('id')
+            ->get();
         $portions->each(static fn (Portion $portion) => $portion->update(['volume_ml' => 450]));
         Carbon::setTestNow($last->copy()->addDay()->setTime(16, 0));
         $parcel = ($this->pack)(
@@ -126,7 +133,13 @@ final class CustodySeeder
         );
         Carbon::setTestNow('2026-10-26 16:00:00');
         ($this->send)($technician, $parcel, 'Hollow carriers', Carbon::now());
-        $this->at(Carbon::parse('2026-10-30 09:10:00'), $technician, new Collection($portions->all()), 'arrived', $lab->name);
+        $this->at(
+            Carbon::parse('2026-10-30 09:10:00'),
+            $technician,
+            new Collection($portions->all()),
+            'arrived',
+            $lab->name,
+        );
         Consignment::query()
             ->whereKey($parcel->id)
             ->update(['word' => 'arrived, they said on the phone']);

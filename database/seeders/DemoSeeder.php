@@ -73,7 +73,10 @@ final class DemoSeeder extends Seeder
         $samples = [];
         foreach (QuillHollow::SEASON as $i => [$name, $day, $lost, $band, $breaks]) {
             $samples[$i] = $this->composite($areas[$name], $technician, $i, $day, $lost, $band, $breaks);
-            if (! isset(QuillHollow::SEASON[$i + 1]) || substr(QuillHollow::SEASON[$i + 1][1], 5, 2) !== substr($day, 5, 2)) {
+            if (
+                ! isset(QuillHollow::SEASON[$i + 1]) ||
+                substr(QuillHollow::SEASON[$i + 1][1], 5, 2) !== substr($day, 5, 2)
+            ) {
                 $this->report($samples, $technician, Carbon::parse($day)->addDays(12));
                 $samples = [];
             }
@@ -111,7 +114,9 @@ final class DemoSeeder extends Seeder
                 'distance_m' => $distance,
                 'geometry' => [
                     'type' => $type,
-                    'coordinates' => $type === 'Polygon' ? array_map($this->ground->degrees(...), $coordinates) : $this->ground->degrees($coordinates),
+                    'coordinates' => $type === 'Polygon'
+                            ? array_map($this->ground->degrees(...), $coordinates)
+                            : $this->ground->degrees($coordinates),
                 ],
             ]);
         }
@@ -129,8 +134,15 @@ final class DemoSeeder extends Seeder
     }
 
     /** @param list<string> $breaks */
-    private function composite(Area $area, User $technician, int $i, string $day, int $lost, string $band, array $breaks): Sample
-    {
+    private function composite(
+        Area $area,
+        User $technician,
+        int $i,
+        string $day,
+        int $lost,
+        string $band,
+        array $breaks,
+    ): Sample {
         Carbon::setTestNow("{$day} 15:00:00");
         $plan = $this->ground->plan($area, $technician, 11 + $i);
         $cores = $plan->spec['cores'];
@@ -182,7 +194,13 @@ final class DemoSeeder extends Seeder
             ['name' => 'Fennick Soil Laboratory'],
             ['holidays' => QuillHollow::HOLIDAYS] + QuillHollow::LABS['Fennick Soil Laboratory'],
         );
-        $this->reports->file($lab, 'fennick-'.$day->format('Y-m').'.csv', $day->format('Y-m-d'), $lines, $technician);
+        $this->reports->file(
+            $lab,
+            'fennick-'.$day->format('Y-m').'.csv',
+            $day->format('Y-m-d'),
+            $lines,
+            $technician,
+        );
         foreach (ReportQuestion::query()->whereNull('answer')->get() as $question) {
             ($this->answer)($question, $technician, 'note', 'The lab repeated it and found the same.');
         }

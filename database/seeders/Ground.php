@@ -27,9 +27,13 @@ final class Ground
      */
     public function degrees(array $points): array
     {
-        return array_map(fn (array $point): array => array_map(
-            static fn (float $degrees): float => round($degrees, 7), $this->plane->toDegrees([(float) $point[0], (float) $point[1]]),
-        ), $points);
+        return array_map(
+            fn (array $point): array => array_map(
+                static fn (float $degrees): float => round($degrees, 7),
+                $this->plane->toDegrees([(float) $point[0], (float) $point[1]]),
+            ),
+            $points,
+        );
     }
 
     /**
@@ -38,20 +42,55 @@ final class Ground
      */
     public function boundary(array $ring): array
     {
-        return ['type' => 'Polygon', 'coordinates' => [$this->degrees([...$ring, $ring[0] ?? throw new \LogicException('A ring has corners.')])]];
+        return [
+            'type' => 'Polygon',
+            'coordinates' => [$this->degrees([...$ring, $ring[0] ?? throw new \LogicException('A ring has corners.')])],
+        ];
     }
 
     /** @param array{duplicates: int, hidden: int}|null $quality */
-    public function plan(Area $area, User $technician, int $seed, ?float $cellAcres = null, ?array $quality = null): Plan
-    {
+    public function plan(
+        Area $area,
+        User $technician,
+        int $seed,
+        ?float $cellAcres = null,
+        ?array $quality = null,
+    ): Plan {
         [$pattern, $cores] = QuillHollow::PATTERNS[$area->name];
 
         return $this->savePlan->new($area, $technician, [
-            'purpose' => 'routine', 'school' => null, 'layers' => ['0-6in'], 'cores' => $cores, 'pattern' => $pattern, 'cell_acres' => $cellAcres, 'cell_mode' => 'over',
-            'rows' => null, 'zones' => null, 'start' => null, 'speed_km_per_h' => null, 'seconds_per_core' => null, 'edge_m' => 5.0, 'probe_mm' => 19.0, 'seed' => $seed, 'ph_sd' => null, 'kept_reason' => null, 'quality' => $quality,
-            'keep_away' => array_values(Landmark::query()->orderBy('id')->get()->map(static fn (Landmark $landmark): array => [
-                'landmark_id' => $landmark->id, 'name' => $landmark->name, 'distance_m' => $landmark->distance_m, 'geometry' => $landmark->geometry,
-            ])->all()),
+            'purpose' => 'routine',
+            'school' => null,
+            'layers' => ['0-6in'],
+            'cores' => $cores,
+            'pattern' => $pattern,
+            'cell_acres' => $cellAcres,
+            'cell_mode' => 'over',
+            'rows' => null,
+            'zones' => null,
+            'start' => null,
+            'speed_km_per_h' => null,
+            'seconds_per_core' => null,
+            'edge_m' => 5.0,
+            'probe_mm' => 19.0,
+            'seed' => $seed,
+            'ph_sd' => null,
+            'kept_reason' => null,
+            'quality' => $quality,
+            'keep_away' => array_values(
+                Landmark::query()
+                    ->orderBy('id')
+                    ->get()
+                    ->map(
+                        static fn (Landmark $landmark): array => [
+                            'landmark_id' => $landmark->id,
+                            'name' => $landmark->name,
+                            'distance_m' => $landmark->distance_m,
+                            'geometry' => $landmark->geometry,
+                        ],
+                    )
+                    ->all(),
+            ),
         ]);
     }
 }

@@ -16,12 +16,19 @@ use App\Models\User;
 use Illuminate\Support\Carbon;
 
 /**
- * A paddock of an earlier year. Pulled as one it read 7 and nothing was to be done; its cells read from 5.9 to 8.2. Each cell was
+ * A paddock of an earlier year. Pulled as one it read 7 and nothing was to be done; its cells read from 5.9 to 8.2.
+ * Each cell was
  * pulled twice and each composite measured twice, so that ground, sampling and analysis can be told apart.
  */
 final class PaddockSeeder
 {
-    public function __construct(private readonly Ground $ground, private readonly WriteArea $writeArea, private readonly PullComposite $pull, private readonly SplitOff $split, private readonly ReportSeeder $reports) {}
+    public function __construct(
+        private readonly Ground $ground,
+        private readonly WriteArea $writeArea,
+        private readonly PullComposite $pull,
+        private readonly SplitOff $split,
+        private readonly ReportSeeder $reports,
+    ) {}
 
     public function __invoke(User $technician): void
     {
@@ -29,9 +36,20 @@ final class PaddockSeeder
         [$name, $use, $history, $ring] = QuillHollow::PADDOCK;
         [$day, $ph] = QuillHollow::WHOLE;
         Carbon::setTestNow("{$day} 13:00:00");
-        $area = $this->writeArea->new(Site::query()->firstOrFail(), ['name' => $name, 'use' => $use, 'history' => $history, 'boundary' => $this->ground->boundary($ring)]);
+        $area = $this->writeArea->new(Site::query()->firstOrFail(), [
+            'name' => $name,
+            'use' => $use,
+            'history' => $history,
+            'boundary' => $this->ground->boundary($ring),
+        ]);
         $whole = $this->composite($this->ground->plan($area, $technician, 51), 1, $day, $technician);
-        $this->report($fennick, $day, 'fennick-2024-04.csv', [[$this->portion($whole, 'lab'), $ph, '', '']], $technician);
+        $this->report(
+            $fennick,
+            $day,
+            'fennick-2024-04.csv',
+            [[$this->portion($whole, 'lab'), $ph, '', '']],
+            $technician,
+        );
 
         [$day, $cells] = QuillHollow::CELLS;
         Carbon::setTestNow("{$day} 13:00:00");
@@ -41,7 +59,16 @@ final class PaddockSeeder
             [$first, $second, $mehlich, $smp] = $cells[$west[$composite['duplicate_of'] ?? $composite['number']]];
             [$own, $hidden] = isset($composite['duplicate_of']) ? $second : $first;
             $sample = $this->composite($plan, $composite['number'], $day, $technician);
-            array_push($rows, [$this->portion($sample, 'lab'), $own, $mehlich, $smp], [$this->split->sample($technician, $sample, 'hidden', Carbon::now(), 200, ['ph'])->code, $hidden, '', '']);
+            array_push(
+                $rows,
+                [$this->portion($sample, 'lab'), $own, $mehlich, $smp],
+                [
+                    $this->split->sample($technician, $sample, 'hidden', Carbon::now(), 200, ['ph'])->code,
+                    $hidden,
+                    '',
+                    '',
+                ],
+            );
         }
         $this->report($fennick, $day, 'fennick-2024-09.csv', $rows, $technician);
         $this->shelve($technician);
@@ -51,9 +78,22 @@ final class PaddockSeeder
     private function shelve(User $technician): void
     {
         foreach ([QuillHollow::WHOLE[0], QuillHollow::CELLS[0]] as $day) {
-            $portions = Portion::query()->where('kind', 'bench')->whereHas('sample', static fn ($sample) => $sample->whereDate('pulled_on', $day))->orderBy('id')->get();
-            foreach (['drying' => [0, 20, 'Drying tray 1'], 'dried' => [1, 14, ''], 'shelved' => [1, 15, 'Shelf C, box 1']] as $step => [$after, $hour, $place]) {
-                $this->reports->step($technician, $portions, $step, Carbon::parse($day)->addDays($after)->setTime($hour, 0), $place, 'bench');
+            $portions = Portion::query()
+                ->where('kind', 'bench')
+                ->whereHas('sample', static fn ($sample) => $sample->whereDate('pulled_on', $day))
+                ->orderBy('id')
+                ->get();
+            foreach (
+                ['drying' => [0, 20, 'Drying tray 1'], 'dried' => [1, 14, ''], 'shelved' => [1, 15, 'Shelf C, box 1']] as $step => [$after, $hour, $place]
+            ) {
+                $this->reports->step(
+                    $technician,
+                    $portions,
+                    $step,
+                    Carbon::parse($day)->addDays($after)->setTime($hour, 0),
+                    $place,
+                    'bench',
+                );
             }
         }
     }
@@ -63,7 +103,11 @@ final class PaddockSeeder
     {
         $longitudes = [];
         foreach ($plan->layout['composites'] as $composite) {
-            isset($composite['duplicate_of']) || $longitudes[$composite['number']] = min(PHP_FLOAT_MAX, ...array_column($composite['outline'][0] ?? [], 0));
+            isset($composite['duplicate_of']) ||
+                ($longitudes[$composite['number']] = min(
+                    PHP_FLOAT_MAX,
+                    ...array_column($composite['outline'][0] ?? [], 0),
+                ));
         }
         asort($longitudes);
 
@@ -75,14 +119,29 @@ final class PaddockSeeder
         Carbon::setTestNow("{$day} 15:00:00");
         $cores = array_column($plan->layout['composites'], 'cores', 'number')[$number];
 
-        return ($this->pull)($plan, $technician, [
-            'composite' => $number, 'pulled_on' => $day, 'pulled_by' => $technician->name, 'cores_pulled' => $cores, 'note' => '', 'submission' => null,
-        ], array_map(static fn (int $sequence): array => ['sequence' => $sequence, 'outcome' => 'pulled', 'reason' => null], range(1, $cores)))[0];
+        return ($this->pull)(
+            $plan,
+            $technician,
+            [
+                'composite' => $number,
+                'pulled_on' => $day,
+                'pulled_by' => $technician->name,
+                'cores_pulled' => $cores,
+                'note' => '',
+                'submission' => null,
+            ],
+            array_map(
+                static fn (int $sequence): array => ['sequence' => $sequence, 'outcome' => 'pulled', 'reason' => null],
+                range(1, $cores),
+            ),
+        )[0];
     }
 
     private function portion(Sample $sample, string $kind): string
     {
-        return Portion::query()->where(['sample_id' => $sample->id, 'kind' => $kind])->firstOrFail()->code;
+        return Portion::query()
+            ->where(['sample_id' => $sample->id, 'kind' => $kind])
+            ->firstOrFail()->code;
     }
 
     /** @param list<array{string, string, string, string}> $rows */
@@ -90,6 +149,15 @@ final class PaddockSeeder
     {
         $reported = Carbon::parse($pulled)->addDays(12)->format('Y-m-d');
         $this->reports->follow(array_column($rows, 0), $pulled, $reported, $lab, $technician);
-        $this->reports->file($lab, $file, $reported, ['Sample ID,pH (1:1 water),Mehlich buffer pH,SMP buffer pH', ...array_map(static fn (array $row): string => implode(',', $row), $rows)], $technician);
+        $this->reports->file(
+            $lab,
+            $file,
+            $reported,
+            [
+                'Sample ID,pH (1:1 water),Mehlich buffer pH,SMP buffer pH',
+                ...array_map(static fn (array $row): string => implode(',', $row), $rows),
+            ],
+            $technician,
+        );
     }
 }

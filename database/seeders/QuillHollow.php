@@ -7,21 +7,45 @@ namespace Database\Seeders;
 /** The ground and the season of the demo: Quill Hollow, a place that does not exist, in metres about its middle. */
 final class QuillHollow
 {
-    public const MIDDLE = [-76.2810, 42.9150];
+    public const MIDDLE = [-76.281, 42.915];
 
     /** name => use, history, ring */
     public const AREAS = [
-        'Terrace beds above the house' => ['vegetables', 'Limed in 2021. Compost every spring, two inches, dug in.', [[-18, -62], [30, -70], [92, -58], [98, 4], [54, 14], [-8, 8], [-26, -20]]],
-        'Long Meadow, west slope' => ['pasture', 'Never limed as far as anyone remembers. Mown for hay in June, grazed after.', [[-292, 72], [-190, 58], [-88, 66], [-42, 92], [-34, 190], [-52, 268], [-150, 286], [-282, 276]]],
-        'Old orchard below the barn' => ['orchard', 'Wood ash under the trees until 2019. Grass between the rows.', [[14, 96], [88, 86], [168, 100], [176, 190], [150, 254], [60, 262], [4, 236], [0, 150]]],
-        'Blueberry rows by the creek' => ['blueberry', 'Planted in 2018. Sulphur once, in 2020; pine bark each autumn.', [[152, -196], [232, -204], [296, -188], [302, -126], [226, -112], [148, -124]]],
+        'Terrace beds above the house' => [
+            'vegetables',
+            'Limed in 2021. Compost every spring, two inches, dug in.',
+            [[-18, -62], [30, -70], [92, -58], [98, 4], [54, 14], [-8, 8], [-26, -20]],
+        ],
+        'Long Meadow, west slope' => [
+            'pasture',
+            'Never limed as far as anyone remembers. Mown for hay in June, grazed after.',
+            [[-292, 72], [-190, 58], [-88, 66], [-42, 92], [-34, 190], [-52, 268], [-150, 286], [-282, 276]],
+        ],
+        'Old orchard below the barn' => [
+            'orchard',
+            'Wood ash under the trees until 2019. Grass between the rows.',
+            [[14, 96], [88, 86], [168, 100], [176, 190], [150, 254], [60, 262], [4, 236], [0, 150]],
+        ],
+        'Blueberry rows by the creek' => [
+            'blueberry',
+            'Planted in 2018. Sulphur once, in 2020; pine bark each autumn.',
+            [[152, -196], [232, -204], [296, -188], [302, -126], [226, -112], [148, -124]],
+        ],
     ];
 
     /** name => geometry type, distance in metres, coordinates */
     public const LANDMARKS = [
-        'Hollow Road, gravel' => ['LineString', 91.44, [[-338, -300], [-330, -120], [-312, 40], [-316, 180], [-304, 320]]],
+        'Hollow Road, gravel' => [
+            'LineString',
+            91.44,
+            [[-338, -300], [-330, -120], [-312, 40], [-316, 180], [-304, 320]],
+        ],
         'Barn, old paint' => ['Polygon', 10.0, [[[112, 52], [140, 48], [144, 74], [116, 78], [112, 52]]]],
-        'Quill Creek' => ['LineString', 10.0, [[-40, -252], [40, -232], [120, -224], [200, -238], [290, -226], [350, -242]]],
+        'Quill Creek' => [
+            'LineString',
+            10.0,
+            [[-40, -252], [40, -232], [120, -224], [200, -238], [290, -226], [350, -242]],
+        ],
     ];
 
     public const PATTERNS = [
@@ -33,14 +57,23 @@ final class QuillHollow
     ];
 
     /** An area of an earlier year: name, use, history, ring. */
-    public const PADDOCK = ['Paddock by the gravel road', 'pasture', 'Road gravel, which is limestone, was spread over the west end when the road was widened. The east end never had any.', [[-206, -226], [-84, -232], [-80, -128], [-200, -120]]];
+    public const PADDOCK = [
+        'Paddock by the gravel road',
+        'pasture',
+        'Road gravel, which is limestone, was spread over the west end when the road was widened. The east end '.
+            'never had any.',
+        [[-206, -226], [-84, -232], [-80, -128], [-200, -120]],
+    ];
 
     /** What the lab found of all of it, pulled as one. */
     public const WHOLE = ['2024-04-22', '7.05'];
 
-    /** And of its cells, each pulled twice and measured twice: pH, Mehlich buffer, SMP buffer where the lab gives one. */
+    /**
+     * And of its cells, each pulled twice and measured twice: pH, Mehlich buffer, SMP buffer where the lab gives one.
+     */
     public const CELLS = [
-        '2024-09-17', [
+        '2024-09-17',
+        [
             [['8.20', '8.18'], ['8.11', '8.13'], '', ''],
             [['7.58', '7.60'], ['7.67', '7.65'], '', ''],
             [['6.42', '6.39'], ['6.34', '6.36'], '6.47', '6.9'],
@@ -82,35 +115,164 @@ final class QuillHollow
 
     /** day, kind, what, amount, unit */
     public const GROUND_EVENTS = [
-        ['2026-05-28', 'rain', '', 0.4, 'in'], ['2026-06-05', 'application', 'Feather meal in a band 6 in from the row', 60, 'lb/acre'],
-        ['2026-06-11', 'rain', '', 0.7, 'in'], ['2026-06-24', 'rain', '', 1.6, 'in'], ['2026-06-30', 'rain', '', 0.9, 'in'],
+        ['2026-05-28', 'rain', '', 0.4, 'in'],
+        ['2026-06-05', 'application', 'Feather meal in a band 6 in from the row', 60, 'lb/acre'],
+        ['2026-06-11', 'rain', '', 0.7, 'in'],
+        ['2026-06-24', 'rain', '', 1.6, 'in'],
+        ['2026-06-30', 'rain', '', 0.9, 'in'],
     ];
 
     /** A lab with an interface, and one that is written to. */
     public const LABS = [
         'Fennick Soil Laboratory' => [
-            'address' => '8 Kiln Street, Fennick', 'email' => 'desk@fennick.example', 'turnaround_days' => 8, 'transit_days' => 2, 'bag_ml' => 450, 'quarantine' => '', 'service' => true,
+            'address' => '8 Kiln Street, Fennick',
+            'email' => 'desk@fennick.example',
+            'turnaround_days' => 8,
+            'transit_days' => 2,
+            'bag_ml' => 450,
+            'quarantine' => '',
+            'service' => true,
             'tests' => [
-                ['code' => 'ph', 'name' => 'pH in water', 'method' => '1:1 by volume', 'extractant' => 'water', 'unit' => 'pH', 'fee_cents' => 900, 'needs_ml' => 100, 'depth' => '0-6in', 'outside' => ''],
-                ['code' => 'mehlich', 'name' => 'Mehlich buffer pH', 'method' => 'buffer', 'extractant' => '', 'unit' => 'pH', 'fee_cents' => 350, 'needs_ml' => 60, 'depth' => '0-6in', 'outside' => ''],
-                ['code' => 'smp', 'name' => 'SMP buffer pH', 'method' => 'buffer', 'extractant' => '', 'unit' => 'pH', 'fee_cents' => 350, 'needs_ml' => 60, 'depth' => '0-6in', 'outside' => ''],
-                ['code' => 'p', 'name' => 'phosphorus', 'method' => 'ICP', 'extractant' => 'Mehlich-3', 'unit' => 'ppm', 'fee_cents' => 600, 'needs_ml' => 40, 'depth' => '0-6in', 'outside' => ''],
-                ['code' => 'k', 'name' => 'potassium', 'method' => 'ICP', 'extractant' => 'Mehlich-3', 'unit' => 'ppm', 'fee_cents' => 600, 'needs_ml' => 40, 'depth' => '0-6in', 'outside' => ''],
-                ['code' => 'om', 'name' => 'organic matter', 'method' => 'loss on ignition', 'extractant' => '', 'unit' => '%', 'fee_cents' => 700, 'needs_ml' => 40, 'depth' => '0-6in', 'outside' => ''],
-                ['code' => 'nitrate', 'name' => 'nitrate', 'method' => 'cadmium reduction', 'extractant' => '2 M KCl', 'unit' => 'ppm N', 'fee_cents' => 1100, 'needs_ml' => 150, 'depth' => '0-12in', 'outside' => 'KEEP COLD'],
-                ['code' => 'lead', 'name' => 'lead', 'method' => 'total', 'extractant' => 'acid digestion', 'unit' => 'ppm', 'fee_cents' => 3400, 'needs_ml' => 100, 'depth' => null, 'outside' => 'LEAD TEST'],
+                [
+                    'code' => 'ph',
+                    'name' => 'pH in water',
+                    'method' => '1:1 by volume',
+                    'extractant' => 'water',
+                    'unit' => 'pH',
+                    'fee_cents' => 900,
+                    'needs_ml' => 100,
+                    'depth' => '0-6in',
+                    'outside' => '',
+                ],
+                [
+                    'code' => 'mehlich',
+                    'name' => 'Mehlich buffer pH',
+                    'method' => 'buffer',
+                    'extractant' => '',
+                    'unit' => 'pH',
+                    'fee_cents' => 350,
+                    'needs_ml' => 60,
+                    'depth' => '0-6in',
+                    'outside' => '',
+                ],
+                [
+                    'code' => 'smp',
+                    'name' => 'SMP buffer pH',
+                    'method' => 'buffer',
+                    'extractant' => '',
+                    'unit' => 'pH',
+                    'fee_cents' => 350,
+                    'needs_ml' => 60,
+                    'depth' => '0-6in',
+                    'outside' => '',
+                ],
+                [
+                    'code' => 'p',
+                    'name' => 'phosphorus',
+                    'method' => 'ICP',
+                    'extractant' => 'Mehlich-3',
+                    'unit' => 'ppm',
+                    'fee_cents' => 600,
+                    'needs_ml' => 40,
+                    'depth' => '0-6in',
+                    'outside' => '',
+                ],
+                [
+                    'code' => 'k',
+                    'name' => 'potassium',
+                    'method' => 'ICP',
+                    'extractant' => 'Mehlich-3',
+                    'unit' => 'ppm',
+                    'fee_cents' => 600,
+                    'needs_ml' => 40,
+                    'depth' => '0-6in',
+                    'outside' => '',
+                ],
+                [
+                    'code' => 'om',
+                    'name' => 'organic matter',
+                    'method' => 'loss on ignition',
+                    'extractant' => '',
+                    'unit' => '%',
+                    'fee_cents' => 700,
+                    'needs_ml' => 40,
+                    'depth' => '0-6in',
+                    'outside' => '',
+                ],
+                [
+                    'code' => 'nitrate',
+                    'name' => 'nitrate',
+                    'method' => 'cadmium reduction',
+                    'extractant' => '2 M KCl',
+                    'unit' => 'ppm N',
+                    'fee_cents' => 1100,
+                    'needs_ml' => 150,
+                    'depth' => '0-12in',
+                    'outside' => 'KEEP COLD',
+                ],
+                [
+                    'code' => 'lead',
+                    'name' => 'lead',
+                    'method' => 'total',
+                    'extractant' => 'acid digestion',
+                    'unit' => 'ppm',
+                    'fee_cents' => 3400,
+                    'needs_ml' => 100,
+                    'depth' => null,
+                    'outside' => 'LEAD TEST',
+                ],
             ],
-            'form' => [['label' => 'Crop wanted', 'required' => true], ['label' => 'Last limed', 'required' => true], ['label' => 'Irrigated', 'required' => false]],
-            'columns' => [['column' => 'Sample ID', 'field' => 'code'], ['column' => 'Depth', 'field' => 'depth'], ['column' => 'Tests', 'field' => 'tests'], ['column' => 'Irrigated', 'field' => 'irrigated']],
+            'form' => [
+                ['label' => 'Crop wanted', 'required' => true],
+                ['label' => 'Last limed', 'required' => true],
+                ['label' => 'Irrigated', 'required' => false],
+            ],
+            'columns' => [
+                ['column' => 'Sample ID', 'field' => 'code'],
+                ['column' => 'Depth', 'field' => 'depth'],
+                ['column' => 'Tests', 'field' => 'tests'],
+                ['column' => 'Irrigated', 'field' => 'irrigated'],
+            ],
         ],
         'Alder Bank Laboratory' => [
-            'address' => '31 Alder Bank, Wherrow', 'email' => 'samples@alderbank.example', 'turnaround_days' => 10, 'transit_days' => 3, 'bag_ml' => 350, 'quarantine' => 'Wherrow lies beyond a quarantine line; ask for the permit number first.', 'service' => false,
+            'address' => '31 Alder Bank, Wherrow',
+            'email' => 'samples@alderbank.example',
+            'turnaround_days' => 10,
+            'transit_days' => 3,
+            'bag_ml' => 350,
+            'quarantine' => 'Wherrow lies beyond a quarantine line; ask for the permit number first.',
+            'service' => false,
             'tests' => [
-                ['code' => 'ph', 'name' => 'pH in water', 'method' => '1:2', 'extractant' => 'water', 'unit' => 'pH', 'fee_cents' => 1050, 'needs_ml' => 80, 'depth' => '0-6in', 'outside' => ''],
-                ['code' => 'mehlich', 'name' => 'Mehlich buffer pH', 'method' => 'buffer', 'extractant' => '', 'unit' => 'pH', 'fee_cents' => 400, 'needs_ml' => 60, 'depth' => '0-6in', 'outside' => ''],
+                [
+                    'code' => 'ph',
+                    'name' => 'pH in water',
+                    'method' => '1:2',
+                    'extractant' => 'water',
+                    'unit' => 'pH',
+                    'fee_cents' => 1050,
+                    'needs_ml' => 80,
+                    'depth' => '0-6in',
+                    'outside' => '',
+                ],
+                [
+                    'code' => 'mehlich',
+                    'name' => 'Mehlich buffer pH',
+                    'method' => 'buffer',
+                    'extractant' => '',
+                    'unit' => 'pH',
+                    'fee_cents' => 400,
+                    'needs_ml' => 60,
+                    'depth' => '0-6in',
+                    'outside' => '',
+                ],
             ],
             'form' => [['label' => 'Permit number', 'required' => true]],
-            'columns' => [['column' => 'Your code', 'field' => 'code'], ['column' => 'Where', 'field' => 'area'], ['column' => 'Layer', 'field' => 'depth'], ['column' => 'Wanted', 'field' => 'tests']],
+            'columns' => [
+                ['column' => 'Your code', 'field' => 'code'],
+                ['column' => 'Where', 'field' => 'area'],
+                ['column' => 'Layer', 'field' => 'depth'],
+                ['column' => 'Wanted', 'field' => 'tests'],
+            ],
         ],
     ];
 

@@ -19,7 +19,10 @@ use HonestCore\Error\CoreError;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Carbon;
 
-/** Lab reports of the demo that came as files: nutrients, a second opinion with two samples exchanged, and a check soil that creeps. */
+/**
+ * Lab reports of the demo that came as files: nutrients, a second opinion with two samples exchanged, and a check soil
+ * that creeps.
+ */
 final class ReportSeeder
 {
     private const NUTRIENTS = [
@@ -30,9 +33,17 @@ final class ReportSeeder
     ];
 
     /** Three rounds of three check portions: as it should be, then creeping upwards. */
-    private const CHECKS = [['2026-05-06', [6.18, 6.23, 6.16]], ['2026-07-02', [6.21, 6.25, 6.19]], ['2026-10-09', [6.28, 6.38, 6.41]]];
+    private const CHECKS = [
+        ['2026-05-06', [6.18, 6.23, 6.16]],
+        ['2026-07-02', [6.21, 6.25, 6.19]],
+        ['2026-10-09', [6.28, 6.38, 6.41]],
+    ];
 
-    public function __construct(private readonly TakeMapped $take, private readonly SplitOff $split, private readonly WriteLines $write) {}
+    public function __construct(
+        private readonly TakeMapped $take,
+        private readonly SplitOff $split,
+        private readonly WriteLines $write,
+    ) {}
 
     public function __invoke(User $technician): void
     {
@@ -66,7 +77,9 @@ final class ReportSeeder
                 ['ph'],
                 'dried',
             )->code;
-            $lines[] = "{$code},".number_format((float) QuillHollow::SEASON[$i][5] + [0.05, -0.04, 0.02, -0.06, 0.03][$k], 2);
+            $lines[] =
+                "{$code},".
+                number_format((float) QuillHollow::SEASON[$i][5] + [0.05, -0.04, 0.02, -0.06, 0.03][$k], 2);
         }
         $this->follow(
             array_map(static fn (string $line): string => explode(',', $line)[0], array_slice($lines, 1)),
@@ -102,11 +115,21 @@ final class ReportSeeder
         $values = [];
         foreach ($samples->slice(4, 8)->values() as $i => $sample) {
             Carbon::setTestNow('2026-10-02 15:00:00');
-            $portion = $this->split->sample($technician, $sample, 'lab_b', Carbon::now(), 350, ['ph', 'mehlich'], 'dried');
+            $portion = $this->split->sample(
+                $technician,
+                $sample,
+                'lab_b',
+                Carbon::now(),
+                350,
+                ['ph', 'mehlich'],
+                'dried',
+            );
             $values[] = [
                 $portion->code,
                 (float) QuillHollow::SEASON[4 + $i][5] + 0.07 + 0.04 * sin(4.7 * $i),
-                QuillHollow::SEASON[4 + $i][6] === '' ? null : (float) QuillHollow::SEASON[4 + $i][6] + 0.03 * cos(3.1 * $i),
+                QuillHollow::SEASON[4 + $i][6] === ''
+                    ? null
+                    : (float) QuillHollow::SEASON[4 + $i][6] + 0.03 * cos(3.1 * $i),
             ];
         }
         // A meadow and an orchard sample, exchanged at that lab.
@@ -115,7 +138,12 @@ final class ReportSeeder
             $lines[] = str_replace(
                 '.',
                 ',',
-                implode(';', [$code, '0-6 in', number_format($ph, 2), $buffer === null ? '' : number_format($buffer, 2)]),
+                implode(';', [
+                    $code,
+                    '0-6 in',
+                    number_format($ph, 2),
+                    $buffer === null ? '' : number_format($buffer, 2),
+                ]),
             );
         }
         $this->follow(array_column($values, 0), '2026-10-02', '2026-10-16', $lab, $technician);
@@ -131,7 +159,9 @@ final class ReportSeeder
             foreach ($values as $value) {
                 Carbon::setTestNow(Carbon::parse($day)->subDays(12)->setTime(15, 0));
                 $lines[] =
-                    $this->split->checkSoil($technician, $site, $soil, Carbon::now(), 200, ['ph'])->code.','.number_format($value, 2);
+                    $this->split->checkSoil($technician, $site, $soil, Carbon::now(), 200, ['ph'])->code.
+                    ','.
+                    number_format($value, 2);
             }
             $this->follow(
                 array_map(static fn (string $line): string => explode(',', $line)[0], array_slice($lines, 1)),
@@ -162,13 +192,26 @@ final class ReportSeeder
                 'reported' => [$days, 13, $lab->name],
             ] as $step => [$after, $hour, $place]
         ) {
-            $this->step($technician, $portions, $step, Carbon::parse($split)->addDays($after)->setTime($hour, 30), $place, $codes[0]);
+            $this->step(
+                $technician,
+                $portions,
+                $step,
+                Carbon::parse($split)->addDays($after)->setTime($hour, 30),
+                $place,
+                $codes[0],
+            );
         }
     }
 
     /** @param Collection<int, Portion> $portions */
-    public function step(User $technician, Collection $portions, string $step, Carbon $at, string $place, string $of): void
-    {
+    public function step(
+        User $technician,
+        Collection $portions,
+        string $step,
+        Carbon $at,
+        string $place,
+        string $of,
+    ): void {
         Carbon::setTestNow($at);
         ($this->write)($technician, $portions, [
             'submission' => "demo-{$step}-{$of}-{$at->getTimestamp()}",

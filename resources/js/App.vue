@@ -23,7 +23,12 @@ watch(
     <template v-else>
         <RouterView v-if="route.meta.bare" :key="route.path" />
         <AppFrame v-else
-            ><RouterView :key="String(route.meta.stage) + String(route.meta.title) + (route.params.sample ?? route.params.parcel ?? '')"
+            ><RouterView
+                :key="
+                    String(route.meta.stage) +
+                    String(route.meta.title) +
+                    (route.params.sample ?? route.params.parcel ?? '')
+                "
         /></AppFrame>
         <SignInAgain v-if="expired" />
         <ShortcutHelp />

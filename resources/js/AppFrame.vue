@@ -26,7 +26,10 @@ const notes = computed(() => {
     const counts: Record<string, number> = {}
     for (const item of today.data.value?.waiting ?? []) counts[item.stage] = (counts[item.stage] ?? 0) + 1
     return Object.fromEntries(
-        Object.entries(counts).map(([stage, n]) => [stage, stage === 'areas' ? 'start here' : `${n} ${WORDS[stage] ?? 'waiting'}`]),
+        Object.entries(counts).map(([stage, n]) => [
+            stage,
+            stage === 'areas' ? 'start here' : `${n} ${WORDS[stage] ?? 'waiting'}`,
+        ]),
     )
 })
 </script>

@@ -4,8 +4,16 @@ const id = (name: string) => `:${name}(\\d+)`
 
 const routes: RouteRecordRaw[] = [
     { path: '/', component: () => import('@/features/today/TodayPage.vue'), meta: { stage: 'today', title: 'Today' } },
-    { path: '/areas', component: () => import('@/features/areas/AreasPage.vue'), meta: { stage: 'areas', title: 'Areas' } },
-    { path: `/plans/${id('area')}?`, component: () => import('@/features/plans/PlanPage.vue'), meta: { stage: 'plans', title: 'Plans' } },
+    {
+        path: '/areas',
+        component: () => import('@/features/areas/AreasPage.vue'),
+        meta: { stage: 'areas', title: 'Areas' },
+    },
+    {
+        path: `/plans/${id('area')}?`,
+        component: () => import('@/features/plans/PlanPage.vue'),
+        meta: { stage: 'plans', title: 'Plans' },
+    },
     {
         path: `/plans/${id('area')}/compare`,
         component: () => import('@/features/plans/ComparePage.vue'),
@@ -35,7 +43,11 @@ const routes: RouteRecordRaw[] = [
     { path: '/send', component: () => import('@/features/send/SendPage.vue'), meta: { stage: 'send', title: 'Send' } },
     { path: '/scan', component: () => import('@/features/send/ScanPage.vue'), meta: { stage: 'send', title: 'Scan' } },
     { path: '/labs', component: () => import('@/features/send/LabsPage.vue'), meta: { stage: 'send', title: 'Labs' } },
-    { path: '/parcels/new', component: () => import('@/features/send/PackPage.vue'), meta: { stage: 'send', title: 'Pack a parcel' } },
+    {
+        path: '/parcels/new',
+        component: () => import('@/features/send/PackPage.vue'),
+        meta: { stage: 'send', title: 'Pack a parcel' },
+    },
     {
         path: `/parcels/${id('parcel')}`,
         component: () => import('@/features/send/ParcelPage.vue'),
@@ -51,7 +63,11 @@ const routes: RouteRecordRaw[] = [
         component: () => import('@/features/send/LabelsPage.vue'),
         meta: { stage: 'send', title: 'Labels' },
     },
-    { path: '/bench', component: () => import('@/features/bench/BenchPage.vue'), meta: { stage: 'bench', title: 'Bench' } },
+    {
+        path: '/bench',
+        component: () => import('@/features/bench/BenchPage.vue'),
+        meta: { stage: 'bench', title: 'Bench' },
+    },
     ...[
         ['by-hand', 'By hand', () => import('@/features/bench/ByHandPage.vue')] as const,
         ['methods', 'Methods', () => import('@/features/bench/MethodsPage.vue')] as const,
@@ -61,7 +77,11 @@ const routes: RouteRecordRaw[] = [
         [`transects/${id('area')}?`, 'Row transects', () => import('@/features/bench/TransectsPage.vue')] as const,
         [`runs/${id('run')}`, 'Run', () => import('@/features/bench/RunPage.vue')] as const,
     ].map(([path, title, component]) => ({ path: `/bench/${path}`, component, meta: { stage: 'bench', title } })),
-    { path: '/reports', component: () => import('@/features/reports/ReportsPage.vue'), meta: { stage: 'reports', title: 'Reports' } },
+    {
+        path: '/reports',
+        component: () => import('@/features/reports/ReportsPage.vue'),
+        meta: { stage: 'reports', title: 'Reports' },
+    },
     {
         path: '/reports/side-by-side',
         component: () => import('@/features/reports/SideBySidePage.vue'),
@@ -72,7 +92,11 @@ const routes: RouteRecordRaw[] = [
         component: () => import('@/features/reports/ChecksPage.vue'),
         meta: { stage: 'reports', title: 'Check soils' },
     },
-    { path: '/reports/take', component: () => import('@/features/reports/TakePage.vue'), meta: { stage: 'reports', title: 'Take a file' } },
+    {
+        path: '/reports/take',
+        component: () => import('@/features/reports/TakePage.vue'),
+        meta: { stage: 'reports', title: 'Take a file' },
+    },
     {
         path: `/reports/${id('import')}`,
         component: () => import('@/features/reports/ReportPage.vue'),
@@ -93,7 +117,11 @@ const routes: RouteRecordRaw[] = [
         component: () => import('@/features/decide/VerdictPage.vue'),
         meta: { stage: 'decide', title: 'Verdict' },
     },
-    { path: '/decide', component: () => import('@/features/decide/DecidePage.vue'), meta: { stage: 'decide', title: 'Decide' } },
+    {
+        path: '/decide',
+        component: () => import('@/features/decide/DecidePage.vue'),
+        meta: { stage: 'decide', title: 'Decide' },
+    },
     {
         path: `/prescribe/${id('area')}?`,
         component: () => import('@/features/prescribe/PrescribePage.vue'),
@@ -104,7 +132,11 @@ const routes: RouteRecordRaw[] = [
         component: () => import('@/features/follow-up/FollowUpPage.vue'),
         meta: { stage: 'follow-up', title: 'Follow up' },
     },
-    { path: '/:rest(.*)', component: () => import('@/features/today/NotFound.vue'), meta: { stage: '', title: 'Not found' } },
+    {
+        path: '/:rest(.*)',
+        component: () => import('@/features/today/NotFound.vue'),
+        meta: { stage: '', title: 'Not found' },
+    },
 ]
 
 export const router = createRouter({ history: createWebHistory(), routes })

@@ -20,9 +20,12 @@ final class BenchTest extends BrowserTestCase
     {
         parent::setUp();
         // The clock of the page is kept where a reload finds it again, and stands still until the test moves it on.
-        (new ChromeDevToolsDriver($this->browser))->execute('Page.addScriptToEvaluateOnNewDocument', ['source' => <<<'JS'
+        (new ChromeDevToolsDriver($this->browser))->execute('Page.addScriptToEvaluateOnNewDocument', [
+            'source' => <<<'JS'
             Date.now = ((real) => () => Number(localStorage.getItem('test-clock')) || real())(Date.now.bind(Date))
-            JS]);
+            JS
+            ,
+        ]);
     }
 
     public function test_a_run_is_led_by_keyboard_through_a_reload_to_its_readings(): void
@@ -41,8 +44,14 @@ final class BenchTest extends BrowserTestCase
         $this->see('Stop: Shake');
         $this->until(fn (): bool => $this->fact('countdown') === '0:25', 'the time to shake');
         $this->move(25_000);
-        $this->until(fn (): bool => $this->fact('countdown') === '0:05' && str_contains($this->text(), 'left to be in time'), 'the time that is left');
-        $this->until(fn (): bool => str_starts_with($this->browser->getTitle(), '● Tube 1 now'), 'the title of the tab says that it is due');
+        $this->until(
+            fn (): bool => $this->fact('countdown') === '0:05' && str_contains($this->text(), 'left to be in time'),
+            'the time that is left',
+        );
+        $this->until(
+            fn (): bool => str_starts_with($this->browser->getTitle(), '● Tube 1 now'),
+            'the title of the tab says that it is due',
+        );
         $this->key(' ');
         $this->until(fn (): bool => $this->clock(1) === '1:00', 'a minute of settling');
 
@@ -55,12 +64,20 @@ final class BenchTest extends BrowserTestCase
         $this->browser->navigate()->refresh();
         $this->until(fn (): bool => $this->clock(1) === '0:57', 'the same time after a reload');
         $this->move(57_000);
-        $this->until(fn (): bool => str_contains($this->find("//*[contains(@class, 'next')]")->getText(), 'Tube 1'), 'the first one is due');
+        $this->until(
+            fn (): bool => str_contains($this->find("//*[contains(@class, 'next')]")->getText(), 'Tube 1'),
+            'the first one is due',
+        );
         $this->press('Look now space');
         $this->see('Maren Oakhurst reads');
         $this->move(5_000);
         $this->key('3');
-        $this->until(fn (): bool => $this->browser->findElement(WebDriverBy::xpath("//button[@aria-label='5.5, key 3']"))->getAttribute('aria-pressed') === 'true', 'a band chosen by its number');
+        $this->until(
+            fn (): bool => $this->browser
+                ->findElement(WebDriverBy::xpath("//button[@aria-label='5.5, key 3']"))
+                ->getAttribute('aria-pressed') === 'true',
+            'a band chosen by its number',
+        );
         $this->press('It lies between two: choose both');
         $this->press('6.0, key 4');
         $this->see('Between 5.5 and 6.0');
@@ -94,9 +111,15 @@ final class BenchTest extends BrowserTestCase
         $this->see('between 5.5 and 6.0');
         $this->see('Let it settle: 5 min, and the method asks 55 s to 90 s');
         self::assertSame('', $this->complaints());
-        $times = self::$servers->database()->query("SELECT detail FROM readings WHERE run_id IS NOT NULL AND `between` = '6.0'");
+        $times = self::$servers
+            ->database()
+            ->query("SELECT detail FROM readings WHERE run_id IS NOT NULL AND `between` = '6.0'");
         $detail = json_decode((string) ($times === false ? '' : $times->fetchColumn()), true);
-        self::assertSame(['fill' => 0, 'water' => 0, 'shake' => 25, 'settle' => 60, 'read' => 5], array_column($detail['times'], 'seconds', 'step'), 'to the millisecond, through the reload');
+        self::assertSame(
+            ['fill' => 0, 'water' => 0, 'shake' => 25, 'settle' => 60, 'read' => 5],
+            array_column($detail['times'], 'seconds', 'step'),
+            'to the millisecond, through the reload',
+        );
     }
 
     /** 24 tubes, half an hour: every clock shows its time to a tenth of a second, also after a reload. */
@@ -111,12 +134,25 @@ final class BenchTest extends BrowserTestCase
         foreach ([0, 1, 599, 1_799] as $seconds) {
             foreach ([-100, 0, 100] as $ms) {
                 $this->setClock($start + 1000 * $seconds + $ms);
-                $expected = array_map(static fn (int $tube): string => self::span(720_000 - 100 * $tube - 1000 * $seconds - $ms), range(1, 24));
-                $this->until(fn (): bool => $this->clocks() === $expected, "all clocks right at {$seconds} s and {$ms} ms; they are ".implode(' ', $this->clocks()).', and '.implode(' ', $expected).' are right');
+                $expected = array_map(
+                    static fn (int $tube): string => self::span(720_000 - 100 * $tube - 1000 * $seconds - $ms),
+                    range(1, 24),
+                );
+                $this->until(
+                    fn (): bool => $this->clocks() === $expected,
+                    "all clocks right at {$seconds} s and {$ms} ms; they are ".
+                        implode(' ', $this->clocks()).
+                        ', and '.
+                        implode(' ', $expected).
+                        ' are right',
+                );
             }
         }
         $this->browser->navigate()->refresh();
-        $expected = array_map(static fn (int $tube): string => self::span(720_000 - 100 * $tube - 1_799_100), range(1, 24));
+        $expected = array_map(
+            static fn (int $tube): string => self::span(720_000 - 100 * $tube - 1_799_100),
+            range(1, 24),
+        );
         $this->until(fn (): bool => $this->clocks() === $expected, 'and after a reload');
     }
 
@@ -128,7 +164,12 @@ final class BenchTest extends BrowserTestCase
         $this->see('Soil to the line');
         $network = new ChromeDevToolsDriver($this->browser);
         $network->execute('Network.enable');
-        $network->execute('Network.emulateNetworkConditions', ['offline' => true, 'latency' => 0, 'downloadThroughput' => 0, 'uploadThroughput' => 0]);
+        $network->execute('Network.emulateNetworkConditions', [
+            'offline' => true,
+            'latency' => 0,
+            'downloadThroughput' => 0,
+            'uploadThroughput' => 0,
+        ]);
         $this->press('Done space');
         $this->see('kept on this computer and not sent yet');
         $this->see('Water to the line');
@@ -136,11 +177,28 @@ final class BenchTest extends BrowserTestCase
         $this->press('Done space');
         $this->press('Start: Shake space');
         $this->see('3 marks are kept');
-        $network->execute('Network.emulateNetworkConditions', ['offline' => false, 'latency' => 0, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
+        $network->execute('Network.emulateNetworkConditions', [
+            'offline' => false,
+            'latency' => 0,
+            'downloadThroughput' => -1,
+            'uploadThroughput' => -1,
+        ]);
         $this->miss('kept on this computer');
-        $id = (int) preg_replace('/\D/', '', (string) parse_url((string) $this->browser->getCurrentURL(), PHP_URL_PATH));
-        $rows = self::$servers->database()->query("SELECT kind, at_ms - (SELECT MIN(at_ms) FROM bench_events WHERE run_id = {$id}) FROM bench_events WHERE run_id = {$id} ORDER BY id");
-        self::assertSame([['end', 0], ['end', 7_000], ['begin', 7_000]], $rows === false ? [] : $rows->fetchAll(\PDO::FETCH_NUM));
+        $id = (int) preg_replace(
+            '/\D/',
+            '',
+            (string) parse_url((string) $this->browser->getCurrentURL(), PHP_URL_PATH),
+        );
+        $rows = self::$servers
+            ->database()
+            ->query(
+                "SELECT kind, at_ms - (SELECT MIN(at_ms) FROM bench_events WHERE run_id = {$id}) FROM bench_events ".
+                    "WHERE run_id = {$id} ORDER BY id",
+            );
+        self::assertSame(
+            [['end', 0], ['end', 7_000], ['begin', 7_000]],
+            $rows === false ? [] : $rows->fetchAll(\PDO::FETCH_NUM),
+        );
     }
 
     public function test_a_tube_is_read_off_a_photo(): void
@@ -158,15 +216,40 @@ final class BenchTest extends BrowserTestCase
         $this->press('Look now space');
         $this->press('Read it off a photo');
         $file = sys_get_temp_dir().'/tube-'.getmypid().'.png';
-        $card = [[229, 120, 57], [236, 152, 62], [230, 179, 75], [188, 178, 84], [136, 164, 93], [83, 142, 105], [34, 115, 112]];
-        $swatches = array_map(static fn (array $colour, int $i): array => [300 + 90 * $i, 200, 70, 120, $colour], $card, array_keys($card));
-        file_put_contents($file, PngFile::painted(960, 600, [215, 208, 196], [[40, 40, 180, 120, [236, 236, 236]], [90, 240, 80, 300, [187, 176, 83]], ...$swatches]));
-        $this->find("//input[@aria-label='Photo of tube, card and white paper']")->setFileDetector(new LocalFileDetector)->sendKeys($file);
+        $card = [
+            [229, 120, 57],
+            [236, 152, 62],
+            [230, 179, 75],
+            [188, 178, 84],
+            [136, 164, 93],
+            [83, 142, 105],
+            [34, 115, 112],
+        ];
+        $swatches = array_map(
+            static fn (array $colour, int $i): array => [300 + 90 * $i, 200, 70, 120, $colour],
+            $card,
+            array_keys($card),
+        );
+        file_put_contents(
+            $file,
+            PngFile::painted(
+                960,
+                600,
+                [215, 208, 196],
+                [[40, 40, 180, 120, [236, 236, 236]], [90, 240, 80, 300, [187, 176, 83]], ...$swatches],
+            ),
+        );
+        $this->find("//input[@aria-label='Photo of tube, card and white paper']")
+            ->setFileDetector(new LocalFileDetector())
+            ->sendKeys($file);
         $this->see('Click on the clear liquid in the tube');
         $canvas = $this->find('//canvas');
         foreach ([[130, 390], [130, 100], [335, 260], [425, 260], [515, 260], [605, 260], [695, 260]] as [$x, $y]) {
             $by = $canvas->getSize()->getWidth() / 960;
-            (new WebDriverActions($this->browser))->moveToElement($canvas, (int) round(($x - 480) * $by), (int) round(($y - 300) * $by))->click()->perform();
+            (new WebDriverActions($this->browser))
+                ->moveToElement($canvas, (int) round(($x - 480) * $by), (int) round(($y - 300) * $by))
+                ->click()
+                ->perform();
         }
         $this->press('Compare the colours');
         $this->see('clearly nearer than');
@@ -177,7 +260,9 @@ final class BenchTest extends BrowserTestCase
         $this->see('1 reading kept');
         self::assertSame('', $this->complaints());
         @unlink($file);
-        $kept = self::$servers->database()->query("SELECT json_extract(detail, '$.match.nearest') FROM readings WHERE detail LIKE '%nearest%'");
+        $kept = self::$servers
+            ->database()
+            ->query("SELECT json_extract(detail, '$.match.nearest') FROM readings WHERE detail LIKE '%nearest%'");
         self::assertSame('6.0', $kept === false ? null : $kept->fetchColumn());
     }
 
@@ -207,12 +292,24 @@ final class BenchTest extends BrowserTestCase
         $this->press('Look now space');
         $this->press('Read the probe');
         $this->see('Simulated: a stand-in streams');
-        $this->until(fn (): bool => preg_match('/aria-label="(2\d|3\d|40) readings/', (string) $this->browser->executeScript('return document.querySelector(".probe").innerHTML')) === 1, 'readings as they come');
+        $this->until(
+            fn (): bool => preg_match(
+                '/aria-label="(2\d|3\d|40) readings/',
+                (string) $this->browser->executeScript('return document.querySelector(".probe").innerHTML'),
+            ) === 1,
+            'readings as they come',
+        );
         $this->see('Mean of the last 8');
         $this->browser->navigate()->refresh();
         $this->see('Kept from before, 40 readings');
         $this->press('Take it');
-        $this->until(fn (): bool => preg_match('/^\d\.\d$/', (string) $this->field('What it shows, pH')->getAttribute('value')) === 1, 'what the probe says, to its resolution');
+        $this->until(
+            fn (): bool => preg_match(
+                '/^\d\.\d$/',
+                (string) $this->field('What it shows, pH')->getAttribute('value'),
+            ) === 1,
+            'what the probe says, to its resolution',
+        );
         $this->press('Record the reading');
         $this->press('Finish the run');
         $this->see('1 reading kept, 1 of them left out');
@@ -232,7 +329,10 @@ final class BenchTest extends BrowserTestCase
         $this->enter(self::MAREN, '/bench/readers');
         $this->press('Begin the check');
         $this->see('Plate 1 of 10');
-        self::assertGreaterThan(150, $this->browser->executeScript('return document.querySelectorAll("[data-plate] circle").length'));
+        self::assertGreaterThan(
+            150,
+            $this->browser->executeScript('return document.querySelectorAll("[data-plate] circle").length'),
+        );
         $this->type('Which figure do you see?', '1');
         $this->field('Which figure do you see?')->sendKeys(WebDriverKeys::ENTER);
         for ($plate = 2; $plate <= 10; $plate++) {
@@ -260,7 +360,8 @@ final class BenchTest extends BrowserTestCase
         $this->type('Start of band 2', '4.0');
         $this->press('Take it up');
         $this->see('overlaps');
-        self::assertSame('3.9', $this->field('Name of band 1')->getAttribute('value'), 'what was typed is still there');
+        self::assertSame('3.9', $this->field('Name of band 1')->getAttribute('value'), 'what was typed is still '.
+            'there');
         $this->type('Start of band 2', '4.25');
         $this->type('Cautions, one a line', "Gloves.\nOpen the window.");
         $this->press('Another condition');
@@ -335,10 +436,15 @@ final class BenchTest extends BrowserTestCase
     /** A run of 24 tubes by the indicator tube, all of them settling, each a tenth of a second after the one before. */
     private function bigRun(): int
     {
-        $id = $this->browser->executeAsyncScript(<<<'JS'
+        $id = $this->browser->executeAsyncScript(
+            <<<'JS'
             const done = arguments[0]
             const token = decodeURIComponent(/XSRF-TOKEN=([^;]+)/.exec(document.cookie)[1])
-            const ask = (path, body) => fetch(`/api${path}`, { method: body ? 'POST' : 'GET', headers: { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token }, body: body && JSON.stringify(body) }).then((answer) => answer.json())
+            const ask = (path, body) => fetch(`/api${path}`, {
+                method: body ? 'POST' : 'GET',
+                headers: { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token },
+                body: body && JSON.stringify(body),
+            }).then((answer) => answer.json())
             ;(async () => {
                 const library = await ask('/bench/library')
                 const tube = library.methods.find(({ code }) => code === 'tube-ph')
@@ -346,8 +452,11 @@ final class BenchTest extends BrowserTestCase
                 const bench = await ask('/bench?site_id=1')
                 const now = Date.now()
                 const run = await ask('/sites/1/runs', {
-                    submission: crypto.randomUUID(), method_id: method.id, portion_ids: bench.portions.filter(({ kind }) => kind === 'bench').slice(0, 12).map(({ id }) => id), replicates: 2, readers: ['Maren Oakhurst'],
-                    said: { water: 'distilled', light: 'behind', soil: 'dry' }, celsius: 20, depth_cm: null, lot_ids: [], expired_anyway: false, calibration_id: null, now_ms: now - 90000, note: '',
+                    submission: crypto.randomUUID(), method_id: method.id,
+                    portion_ids: bench.portions.filter(({ kind }) => kind === 'bench').slice(0, 12).map(({ id }) => id),
+                    replicates: 2, readers: ['Maren Oakhurst'],
+                    said: { water: 'distilled', light: 'behind', soil: 'dry' },
+                    celsius: 20, depth_cm: null, lot_ids: [], expired_anyway: false, calibration_id: null, now_ms: now - 90000, note: '',
                 })
                 const marks = []
                 const mark = (kind, number, step, at) => marks.push({ uuid: crypto.randomUUID(), kind, tube: number, at_ms: at, step })
@@ -360,7 +469,9 @@ final class BenchTest extends BrowserTestCase
                 await ask(`/runs/${run.id}/marks`, { now_ms: now, marks })
                 done(run.id)
             })()
-            JS);
+            JS
+            ,
+        );
         self::assertIsInt($id);
 
         return $id;
@@ -376,7 +487,9 @@ final class BenchTest extends BrowserTestCase
     private function clocks(): array
     {
         /** @var list<string> $shown */
-        $shown = $this->browser->executeScript('return [...document.querySelectorAll("[data-clock]")].map((one) => one.textContent.trim())');
+        $shown = $this->browser->executeScript(
+            'return [...document.querySelectorAll("[data-clock]")].map((one) => one.textContent.trim())',
+        );
 
         return $shown;
     }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
+use Facebook\WebDriver\Exception\ElementClickInterceptedException;
+use Facebook\WebDriver\Exception\ElementNotInteractableException;
 use Facebook\WebDriver\Exception\NoSuchAlertException;
 use Facebook\WebDriver\Exception\NoSuchElementException;
 use Facebook\WebDriver\Exception\StaleElementReferenceException;
@@ -58,7 +60,12 @@ abstract class BrowserTestCase extends TestCase
 
     protected function screen(int $width, int $height): void
     {
-        (new ChromeDevToolsDriver($this->browser))->execute('Emulation.setDeviceMetricsOverride', ['width' => $width, 'height' => $height, 'deviceScaleFactor' => 1, 'mobile' => $width < 500]);
+        (new ChromeDevToolsDriver($this->browser))->execute('Emulation.setDeviceMetricsOverride', [
+            'width' => $width,
+            'height' => $height,
+            'deviceScaleFactor' => 1,
+            'mobile' => $width < 500,
+        ]);
     }
 
     protected function picture(string $name): void
@@ -96,14 +103,21 @@ abstract class BrowserTestCase extends TestCase
     /** The words of the page as a person reads them. */
     protected function text(): string
     {
-        return str_replace(["\u{2009}", "\u{00a0}", "\n"], [' ', ' ', ' '], (string) $this->browser->executeScript('return document.body.innerText'));
+        return str_replace(
+            ["\u{2009}", "\u{00a0}", "\n"],
+            [' ', ' ', ' '],
+            (string) $this->browser->executeScript('return document.body.innerText'),
+        );
     }
 
     /** Clicks the button, link or summary with just these words. */
     protected function press(string $words): void
     {
         $quoted = self::quote($words);
-        $this->click("//*[self::button or self::a or self::summary or self::label][normalize-space()={$quoted} or @aria-label={$quoted}]");
+        $this->click(
+            "//*[self::button or self::a or self::summary or self::label][normalize-space()={$quoted} or ".
+                "@aria-label={$quoted}]",
+        );
     }
 
     protected function click(string $xpath): void
@@ -111,12 +125,20 @@ abstract class BrowserTestCase extends TestCase
         $this->until(function () use ($xpath): bool {
             foreach ($this->browser->findElements(WebDriverBy::xpath($xpath)) as $element) {
                 if ($element->isDisplayed() && $element->isEnabled()) {
-                    // A page that moves under the pointer takes the click elsewhere: it counts when the element had it, or the page is gone.
-                    $this->browser->executeScript('arguments[0].scrollIntoView({block: "center"}); window.hadClick = false; arguments[0].addEventListener("click", () => { window.hadClick = true }, { once: true, capture: true })', [$element]);
+                    // A page that moves under the pointer takes the click elsewhere: it counts when the element had
+                    // it, or the page is gone.
+                    $this->browser->executeScript(
+                        'arguments[0].scrollIntoView({block: "center"}); window.hadClick = false; '.
+                            'arguments[0].addEventListener("click", () => { window.hadClick = true }, { once: true, '.
+                                'capture: true })',
+                        [$element],
+                    );
                     $option = $element->getTagName() === 'option';
                     $element->click();
 
-                    return $option || $this->asked() || $this->browser->executeScript('return window.hadClick !== false') === true;
+                    return $option ||
+                        $this->asked() ||
+                        $this->browser->executeScript('return window.hadClick !== false') === true;
                 }
             }
 
@@ -158,14 +180,21 @@ abstract class BrowserTestCase extends TestCase
     {
         $quoted = self::quote($label);
 
-        return $this->find("//label[span[normalize-space()={$quoted}]]//*[self::input or self::textarea] | //*[(self::input or self::textarea) and @aria-label={$quoted}]");
+        return $this->find(
+            "//label[span[normalize-space()={$quoted}]]//*[self::input or self::textarea] | //*[(self::input or ".
+                "self::textarea) and @aria-label={$quoted}]",
+        );
     }
 
     protected function choose(string $label, string $option): void
     {
         $quoted = self::quote($label);
         $this->click("//label[span[normalize-space()={$quoted}]]//*[contains(@class, 'el-select__wrapper')]");
-        $this->click("//*[contains(@class, 'el-select-dropdown__item') and contains(normalize-space(), ".self::quote($option).')]');
+        $this->click(
+            "//*[contains(@class, 'el-select-dropdown__item') and contains(normalize-space(), ".
+                self::quote($option).
+                ')]',
+        );
     }
 
     protected function find(string $xpath): RemoteWebElement
@@ -199,14 +228,21 @@ abstract class BrowserTestCase extends TestCase
             $this->browser->wait(self::PATIENCE_S, 60)->until(static function () use ($holds, &$last): bool {
                 try {
                     return $holds();
-                } catch (StaleElementReferenceException|NoSuchElementException|\Facebook\WebDriver\Exception\ElementClickInterceptedException|\Facebook\WebDriver\Exception\ElementNotInteractableException $error) {
+                } catch (
+                    StaleElementReferenceException|NoSuchElementException|ElementClickInterceptedException|ElementNotInteractableException $error
+                ) {
                     $last = $error;
 
                     return false;
                 }
             });
         } catch (TimeoutException $error) {
-            self::fail("Waited for {$what}. ".($last?->getMessage() ?? '').' The page: '.mb_substr($this->text(), 0, 1500));
+            self::fail(
+                "Waited for {$what}. ".
+                    ($last?->getMessage() ?? '').
+                    ' The page: '.
+                    mb_substr($this->text(), 0, 1500),
+            );
         }
         $this->addToAssertionCount(1);
     }
@@ -223,12 +259,20 @@ abstract class BrowserTestCase extends TestCase
     /** Another plan of the blueberry rows, of 6 cores. */
     protected function newPlan(): int
     {
-        $plan = $this->browser->executeAsyncScript(<<<'JS'
+        $plan = $this->browser->executeAsyncScript(
+            <<<'JS'
             const done = arguments[0]
             const token = decodeURIComponent(/XSRF-TOKEN=([^;]+)/.exec(document.cookie)[1])
-            const ask = (path, options) => fetch(`/api${path}`, { headers: { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token }, ...options }).then((answer) => answer.json())
-            ask('/plans/18').then(({ spec }) => ask('/areas/4/plans', { method: 'POST', body: JSON.stringify({ ...spec, cores: 6 }) })).then(({ id }) => done(id))
-            JS);
+            const ask = (path, options) => fetch(`/api${path}`, { 
+                headers: { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token },
+                ...options,
+            }).then((answer) => answer.json())
+            ask('/plans/18')
+                .then(({ spec }) => ask('/areas/4/plans', { method: 'POST', body: JSON.stringify({ ...spec, cores: 6 }) }))
+                .then(({ id }) => done(id))
+            JS
+            ,
+        );
         self::assertIsInt($plan);
 
         return $plan;
@@ -237,9 +281,21 @@ abstract class BrowserTestCase extends TestCase
     /** What the browser complained of, but for refusals in words and the question who is signed in. */
     protected function complaints(): string
     {
-        $lines = array_map(static fn (array $entry): string => (string) $entry['message'], $this->browser->manage()->getLog('browser'));
+        $lines = array_map(
+            static fn (array $entry): string => (string) $entry['message'],
+            $this->browser->manage()->getLog('browser'),
+        );
 
-        return implode("\n", array_filter($lines, static fn (string $line): bool => preg_match('#/api/session - Failed.* 401|/api/\S+ - Failed.* 422|Network location provider#', $line) !== 1));
+        return implode(
+            "\n",
+            array_filter(
+                $lines,
+                static fn (string $line): bool => preg_match(
+                    '#/api/session - Failed.* 401|/api/\S+ - Failed.* 422|Network location provider#',
+                    $line,
+                ) !== 1,
+            ),
+        );
     }
 
     private static function quote(string $text): string

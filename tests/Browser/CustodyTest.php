@@ -74,7 +74,10 @@ final class CustodyTest extends BrowserTestCase
         $this->press('Ask where it is');
         $this->see('Reports');
         $this->see('1 portion for Fennick Soil Laboratory, reported');
-        $csv = (string) $this->browser->executeAsyncScript('const done = arguments[0]; fetch(document.querySelector("a[href*=\'/reports/\']").href).then((answer) => answer.text()).then(done)');
+        $csv = (string) $this->browser->executeAsyncScript(
+            'const done = arguments[0]; fetch(document.querySelector("a[href*=\'/reports/\']").href).then((answer) '.
+                '=> answer.text()).then(done)',
+        );
         self::assertStringContainsString($code, $csv);
         self::assertSame('', $this->complaints());
     }
@@ -84,7 +87,10 @@ final class CustodyTest extends BrowserTestCase
         $this->enter(self::MAREN, '/send');
         $this->see('working days late');
         $this->find("//select[@aria-label='All areas']/option[contains(., 'Terrace')]")->click();
-        $this->until(fn (): bool => str_contains((string) $this->browser->getCurrentURL(), 'area_id='), 'the filter in the address');
+        $this->until(
+            fn (): bool => str_contains((string) $this->browser->getCurrentURL(), 'area_id='),
+            'the filter in the address',
+        );
         $this->see('4 composites');
         $this->miss('QH26-18-');
         $this->find("//select[@aria-label='Any state']/option[normalize-space()='lost']")->click();
@@ -134,32 +140,60 @@ final class CustodyTest extends BrowserTestCase
     public function test_labels_print_each_on_its_own_piece_of_a_roll_or_together_on_a_sheet(): void
     {
         $this->enter(self::MAREN, '/samples/13/labels');
-        $this->until(fn (): bool => (int) $this->browser->executeScript('return document.querySelector(".label img")?.naturalWidth ?? 0') > 0, 'a QR code that is drawn');
+        $this->until(
+            fn (): bool => (int) $this->browser->executeScript(
+                'return document.querySelector(".label img")?.naturalWidth ?? 0',
+            ) > 0,
+            'a QR code that is drawn',
+        );
         self::assertSame(['pages' => 1, 'roll' => 0], $this->printed());
         $this->click("//label[contains(., 'Roll, 100')]");
-        $this->until(fn (): bool => (bool) $this->browser->executeScript('return document.querySelector(".sheet.roll") !== null'), 'the roll');
+        $this->until(
+            fn (): bool => (bool) $this->browser->executeScript('return document.querySelector(".sheet.roll") !== '.
+                'null'),
+            'the roll',
+        );
         self::assertSame(['pages' => 2, 'roll' => 2], $this->printed());
-        self::assertSame([], $this->browser->executeScript('return [...document.querySelectorAll(".sheet .label")].filter((one) => one.scrollHeight > one.clientHeight + 1 || one.scrollWidth > one.clientWidth + 1).map((one) => one.innerText)'), 'nothing runs over a label');
+        self::assertSame(
+            [],
+            $this->browser->executeScript(
+                'return [...document.querySelectorAll(".sheet .label")].filter((one) => one.scrollHeight > '.
+                    'one.clientHeight + 1 || one.scrollWidth > one.clientWidth + 1).map((one) => one.innerText)',
+            ),
+            'nothing runs over a label',
+        );
     }
 
     public function test_what_is_done_outdoors_fits_a_phone(): void
     {
         $this->screen(390, 844);
         $this->enter(self::MAREN, '/pull');
-        foreach (['/pull' => 'Pull core by core', '/scan' => 'Code on the label', '/pull/19' => 'Core 1'] as $path => $words) {
+        foreach (
+            ['/pull' => 'Pull core by core', '/scan' => 'Code on the label', '/pull/19' => 'Core 1'] as $path => $words
+        ) {
             $this->open($path);
             $this->see($words);
-            self::assertLessThanOrEqual(390, $this->browser->executeScript('return document.documentElement.scrollWidth'), $path);
+            self::assertLessThanOrEqual(
+                390,
+                $this->browser->executeScript('return document.documentElement.scrollWidth'),
+                $path,
+            );
         }
     }
 
     /** @return array{pages: int, roll: int} pages in all, and those of 100 by 50 mm (283.5 by 141.7 pt) */
     private function printed(): array
     {
-        $made = (new ChromeDevToolsDriver($this->browser))->execute('Page.printToPDF', ['preferCSSPageSize' => true, 'printBackground' => true]);
+        $made = (new ChromeDevToolsDriver($this->browser))->execute('Page.printToPDF', [
+            'preferCSSPageSize' => true,
+            'printBackground' => true,
+        ]);
         $pdf = (string) base64_decode((string) $made['data'], true);
 
-        return ['pages' => (int) preg_match_all('#/Type\s*/Page\b#', $pdf), 'roll' => (int) preg_match_all('#/MediaBox \[0 0 28[234](\.\d+)? 14[12](\.\d+)?\]#', $pdf)];
+        return [
+            'pages' => (int) preg_match_all('#/Type\s*/Page\b#', $pdf),
+            'roll' => (int) preg_match_all('#/MediaBox \[0 0 28[234](\.\d+)? 14[12](\.\d+)?\]#', $pdf),
+        ];
     }
 
     private function scan(string $code): void
@@ -169,7 +203,9 @@ final class CustodyTest extends BrowserTestCase
 
     private function code(int $sample, string $kind): string
     {
-        $found = self::$servers->database()->query("SELECT code FROM portions WHERE sample_id = {$sample} AND kind = '{$kind}'");
+        $found = self::$servers
+            ->database()
+            ->query("SELECT code FROM portions WHERE sample_id = {$sample} AND kind = '{$kind}'");
         self::assertNotFalse($found);
 
         return (string) $found->fetchColumn();

@@ -34,7 +34,12 @@ final class EvidenceTest extends BrowserTestCase
         $this->see('It may be used, within its scope.');
         $this->see('The pairs it rests on');
         $this->see('a new lot, another lab method, or the first composite after 2026');
-        self::$servers->database()->exec("UPDATE readings SET flags = '[\"pen-drift\"]', updated_at = '2027-01-01 00:00:00' WHERE id = (SELECT min(id) FROM readings WHERE method_id = 5)");
+        self::$servers
+            ->database()
+            ->exec(
+                "UPDATE readings SET flags = '[\"pen-drift\"]', updated_at = '2027-01-01 00:00:00' WHERE id = ".
+                    '(SELECT min(id) FROM readings WHERE method_id = 5)',
+            );
         $this->open('/decide');
         $this->see('evidence has moved');
         $this->open('/evidence/5');
@@ -47,7 +52,10 @@ final class EvidenceTest extends BrowserTestCase
         self::assertSame('', $this->complaints());
     }
 
-    /** Each drawing has its figures in words and in a table, and the strip says what a card cut by a limit may mean besides. */
+    /**
+     * Each drawing has its figures in words and in a table, and the strip says what a card cut by a limit may mean
+     * besides.
+     */
     public function test_every_drawing_can_be_read_without_seeing_it(): void
     {
         $this->enter(self::MAREN, '/evidence/1');
@@ -58,7 +66,10 @@ final class EvidenceTest extends BrowserTestCase
         $this->see('Bands have no line.');
         $this->see('Of what is not ground: sampling');
         $table = $this->find("//table[contains(., 'sampling and analysis')]")->getText();
-        self::assertMatchesRegularExpression('/sampling 0\.0\d\d 0\.0\d\d under 1/u', (string) preg_replace('/[\s\x{2009}]+/u', ' ', $table));
+        self::assertMatchesRegularExpression(
+            '/sampling 0\.0\d\d 0\.0\d\d under 1/u',
+            (string) preg_replace('/[\s\x{2009}]+/u', ' ', $table),
+        );
 
         $this->open('/evidence/5');
         $this->see('Deming, errors as');
@@ -69,11 +80,25 @@ final class EvidenceTest extends BrowserTestCase
             $summary->sendKeys(WebDriverKeys::ENTER);
         }
         $lines = $this->find("//table[contains(., 'Passing and Bablok')]")->getText();
-        self::assertMatchesRegularExpression('/Deming, equal errors.*Deming, errors as [\d.]+ to 1.*Passing and Bablok.* to .* to /s', $lines);
-        foreach (["//table[contains(., 'Reference') and contains(., 'QH26-12-X') and contains(., '6.08')]", "//table[contains(., 'Difference') and contains(., 'QH26-12-X') and contains(., 'same')]"] as $table) {
+        self::assertMatchesRegularExpression(
+            '/Deming, equal errors.*Deming, errors as [\d.]+ to 1.*Passing and Bablok.* to .* to /s',
+            $lines,
+        );
+        foreach (
+            [
+                "//table[contains(., 'Reference') and contains(., 'QH26-12-X') and contains(., '6.08')]",
+                "//table[contains(., 'Difference') and contains(., 'QH26-12-X') and contains(., 'same')]",
+            ] as $table
+        ) {
             self::assertTrue($this->find($table)->isDisplayed());
         }
-        self::assertTrue($this->browser->executeScript('return [...document.querySelectorAll("main svg[role=img]")].every((one) => (one.getAttribute("aria-label") ?? "").length > 10)'), 'every drawing says what it shows');
+        self::assertTrue(
+            $this->browser->executeScript(
+                'return [...document.querySelectorAll("main svg[role=img]")].every((one) => '.
+                    '(one.getAttribute("aria-label") ?? "").length > 10)',
+            ),
+            'every drawing says what it shows',
+        );
         self::assertSame('', $this->complaints());
     }
 

@@ -7,14 +7,19 @@ namespace Tests\Browser;
 use Facebook\WebDriver\Remote\LocalFileDetector;
 use Facebook\WebDriver\WebDriverBy;
 
-/** Files of ground of many programs, chosen in the page: right, refused in words, and never wrong (tests/corpus/ground/make.py). */
+/**
+ * Files of ground of many programs, chosen in the page: right, refused in words, and never wrong
+ * (tests/corpus/ground/make.py).
+ */
 final class GroundFilesTest extends BrowserTestCase
 {
     private const FOLDER = __DIR__.'/../corpus/ground/';
 
     public function test_no_file_of_ground_is_read_wrongly(): void
     {
-        /** @var array<string, array{refused?: string, areas?: list<array{string, float}>, passed_over?: int}> $truths */
+        /**
+         * @var array<string, array{refused?: string, areas?: list<array{string, float}>, passed_over?: int}> $truths
+         */
         $truths = json_decode((string) file_get_contents(self::FOLDER.'truth.json'), true, 16, JSON_THROW_ON_ERROR);
         $this->enter(self::MAREN, '/areas');
         $counts = ['right' => 0, 'refused' => 0, 'wrong' => 0];
@@ -34,7 +39,14 @@ final class GroundFilesTest extends BrowserTestCase
         fwrite(
             STDOUT,
             "\nfiles of ground: ".
-                implode(', ', array_map(static fn (string $what, int $count): string => "{$count} {$what}", array_keys($counts), $counts)).
+                implode(
+                    ', ',
+                    array_map(
+                        static fn (string $what, int $count): string => "{$count} {$what}",
+                        array_keys($counts),
+                        $counts,
+                    ),
+                ).
                 "\n",
         );
 
@@ -47,7 +59,10 @@ final class GroundFilesTest extends BrowserTestCase
         $this->find("//*[@role='alert'] | //*[contains(., 'found. All of them are added')]");
         $said = implode(
             ' ',
-            array_map(static fn ($one): string => $one->getText(), $this->browser->findElements(WebDriverBy::xpath("//*[@role='alert']"))),
+            array_map(
+                static fn ($one): string => $one->getText(),
+                $this->browser->findElements(WebDriverBy::xpath("//*[@role='alert']")),
+            ),
         );
 
         return str_contains($said, $words) ? '' : "\"{$words}\" was not said: {$said}";
@@ -71,7 +86,10 @@ final class GroundFilesTest extends BrowserTestCase
         }
         foreach ($areas as $i => [$name, $m2]) {
             $shown = $rows[$i]->findElement(WebDriverBy::xpath('.//td[3]'))->getText();
-            $found = preg_match('/([\d.,]+)\D{1,3}ha/', $shown, $m) === 1 ? (float) str_replace(',', '', $m[1]) * 10_000 : NAN;
+            $found =
+                preg_match('/([\d.,]+)\D{1,3}ha/', $shown, $m) === 1
+                    ? (float) str_replace(',', '', $m[1]) * 10_000
+                    : NAN;
             $named = (string) $rows[$i]
                 ->findElement(WebDriverBy::xpath(".//input[starts-with(@aria-label, 'Name of area')]"))
                 ->getAttribute('value');

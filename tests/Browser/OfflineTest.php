@@ -73,7 +73,10 @@ final class OfflineTest extends BrowserTestCase
 
         self::assertSame(['installabilityErrors' => []], $devTools->execute('Page.getInstallabilityErrors'));
         self::assertSame([], $devTools->execute('Page.getAppManifest')['errors']);
-        $kept = (int) $this->browser->executeAsyncScript('const done = arguments[0]; caches.open("honest-core-files").then((cache) => cache.keys()).then((keys) => done(keys.length))');
+        $kept = (int) $this->browser->executeAsyncScript(
+            'const done = arguments[0]; caches.open("honest-core-files").then((cache) => cache.keys()).then((keys) '.
+                '=> done(keys.length))',
+        );
         self::assertGreaterThan(50, $kept, 'pages, scripts, styles and fonts are on the phone');
     }
 
@@ -139,7 +142,10 @@ final class OfflineTest extends BrowserTestCase
         $this->press('Sign in');
         $this->see('6 cores of 6');
         $this->miss('kept on this phone');
-        self::assertSame([6, 1], [$this->stored($plan), $this->number("SELECT COUNT(*) FROM samples WHERE plan_id = {$plan}")]);
+        self::assertSame(
+            [6, 1],
+            [$this->stored($plan), $this->number("SELECT COUNT(*) FROM samples WHERE plan_id = {$plan}")],
+        );
     }
 
     public function test_five_thousand_entries_go_out_in_order_each_once_though_the_server_dies_amid_them(): void
@@ -147,31 +153,42 @@ final class OfflineTest extends BrowserTestCase
         $plan = $this->newPlan();
         $this->open('/pull');
         $this->see('Take along');
-        $this->browser->executeAsyncScript(<<<'JS'
+        $this->browser->executeAsyncScript(
+            <<<'JS'
             const [plan, done] = arguments
             const open = indexedDB.open('honest-core')
             open.onsuccess = () => {
                 const store = open.result.transaction(['entries', 'meta'], 'readwrite')
                 for (let i = 1; i <= 5000; i++)
-                    store.objectStore('entries').put({ uuid: crypto.randomUUID(), plan_id: plan, composite: 1, ordinal: i, sequence: 1 + (i % 6), outcome: i % 40 ? 'pulled' : 'undone', reason: null, at: new Date().toISOString(), longitude: null, latitude: null, accuracy_m: null, settles: [], user: 'maren@demo.example', state: 'unsent', message: '' })
+                    store.objectStore('entries').put({ uuid: crypto.randomUUID(), plan_id: plan, composite: 1, ordinal: i, sequence: 1 + (i % 6), 
+                        outcome: i % 40 ? 'pulled' : 'undone', reason: null, at: new Date().toISOString(),
+                        longitude: null, latitude: null, accuracy_m: null, settles: [], user: 'maren@demo.example', state: 'unsent', message: '' })
                 store.objectStore('meta').put(5000, 'ordinal')
                 store.oncomplete = () => { open.result.close(); done() }
             }
-            JS, [$plan]);
+            JS
+            ,
+            [$plan],
+        );
         $this->open("/pull/{$plan}");
         $this->until(fn (): bool => $this->stored($plan) >= 500, 'the first of them in the database');
         self::$servers->kill();
         $this->down = true;
         self::assertLessThan(5000, $this->stored($plan), 'it died amid them');
         $this->comeBack();
-        $this->until(fn (): bool => $this->stored($plan) === 5000 || str_contains($this->text(), 'You were signed out'), 'all 5,000 in the database, or who it is asked again');
+        $this->until(
+            fn (): bool => $this->stored($plan) === 5000 || str_contains($this->text(), 'You were signed out'),
+            'all 5,000 in the database, or who it is asked again',
+        );
         if ($this->stored($plan) < 5000) {
             $this->type('Password', 'soil-and-lime');
             $this->press('Sign in');
         }
         $this->until(fn (): bool => $this->stored($plan) === 5000, 'all 5,000 in the database');
         $this->miss('kept on this phone');
-        $order = self::$servers->database()->query("SELECT ordinal FROM pull_entries WHERE plan_id = {$plan} ORDER BY id");
+        $order = self::$servers
+            ->database()
+            ->query("SELECT ordinal FROM pull_entries WHERE plan_id = {$plan} ORDER BY id");
         self::assertNotFalse($order);
         self::assertSame(range(1, 5000), array_map(intval(...), $order->fetchAll(\PDO::FETCH_COLUMN)));
     }
@@ -179,18 +196,27 @@ final class OfflineTest extends BrowserTestCase
     public function test_a_full_phone_says_so_and_marks_nothing(): void
     {
         $plan = $this->newPlan();
-        // A browser measures what is left at its first write and trusts that for a while: the small phone has to be small from the start.
+        // A browser measures what is left at its first write and trusts that for a while: the small phone has to be
+        // small from the start.
         $this->browser->quit();
         $this->browser = self::$servers->browser();
         $this->screen(390, 844);
         $devTools = new ChromeDevToolsDriver($this->browser);
-        $devTools->execute('Storage.overrideQuotaForOrigin', ['origin' => self::$servers->address, 'quotaSize' => 6_000_000]);
+        $devTools->execute('Storage.overrideQuotaForOrigin', [
+            'origin' => self::$servers->address,
+            'quotaSize' => 6_000_000,
+        ]);
         $this->enter(self::MAREN, "/pull/{$plan}");
         $this->pullCores(1, 2);
         $this->see('Core 3');
-        $this->browser->executeAsyncScript(<<<'JS'
+        $this->browser->executeAsyncScript(
+            <<<'JS'
             const done = arguments[0]
-            const noise = (bytes) => { const all = new Uint8Array(bytes); for (let i = 0; i < bytes; i += 65536) crypto.getRandomValues(all.subarray(i, Math.min(bytes, i + 65536))); return all }
+            const noise = (bytes) => {
+                const all = new Uint8Array(bytes)
+                for (let i = 0; i < bytes; i += 65536) crypto.getRandomValues(all.subarray(i, Math.min(bytes, i + 65536)))
+                return all
+            }
             const open = indexedDB.open('filler', 1)
             open.onupgradeneeded = () => open.result.createObjectStore('bytes', { autoIncrement: true })
             open.onsuccess = () => {
@@ -204,12 +230,17 @@ final class OfflineTest extends BrowserTestCase
                 }
                 fill()
             }
-            JS);
+            JS
+            ,
+        );
         $this->press('Pulled');
         $this->see('The storage of this phone is full. It was not marked');
         $this->see('2 of 6 pulled');
         $devTools->execute('Storage.overrideQuotaForOrigin', ['origin' => self::$servers->address]);
-        $this->browser->executeAsyncScript('const done = arguments[0]; const gone = indexedDB.deleteDatabase("filler"); gone.onsuccess = gone.onblocked = () => done()');
+        $this->browser->executeAsyncScript(
+            'const done = arguments[0]; const gone = indexedDB.deleteDatabase("filler"); gone.onsuccess = '.
+                'gone.onblocked = () => done()',
+        );
         $this->press('Pulled');
         $this->see('3 of 6 pulled');
         $this->until(fn (): bool => $this->stored($plan) === 3, 'three entries stored');
@@ -218,17 +249,22 @@ final class OfflineTest extends BrowserTestCase
     public function test_a_clock_a_day_off_is_told_and_mended(): void
     {
         $plan = $this->newPlan();
-        (new ChromeDevToolsDriver($this->browser))->execute('Page.addScriptToEvaluateOnNewDocument', ['source' => <<<'JS'
+        (new ChromeDevToolsDriver($this->browser))->execute('Page.addScriptToEvaluateOnNewDocument', [
+            'source' => <<<'JS'
             const Real = Date
             globalThis.Date = class extends Real {
                 constructor(...given) { given.length ? super(...given) : super(Real.now() + 86400000) }
                 static now() { return Real.now() + 86400000 }
             }
-            JS]);
+            JS
+            ,
+        ]);
         $this->open("/pull/{$plan}");
         $this->pullCores(1, 1);
         $this->see('The clock of this phone is 1 day fast. The times were mended');
-        $late = $this->number("SELECT COUNT(*) FROM pull_entries WHERE plan_id = {$plan} AND noted_at > datetime('now', '+5 minutes')");
+        $late = $this->number(
+            "SELECT COUNT(*) FROM pull_entries WHERE plan_id = {$plan} AND noted_at > datetime('now', '+5 minutes')",
+        );
         self::assertSame([1, 0], [$this->stored($plan), $late]);
     }
 
@@ -256,7 +292,11 @@ final class OfflineTest extends BrowserTestCase
         $this->see('This is a demo');
         $this->enter(self::MAREN);
         $this->until(fn (): bool => $this->stored($plan) === 2, 'they go out when their maker signs in');
-        $author = self::$servers->database()->query("SELECT DISTINCT users.name FROM pull_entries JOIN users ON users.id = created_by WHERE plan_id = {$plan}");
+        $author = self::$servers
+            ->database()
+            ->query(
+                "SELECT DISTINCT users.name FROM pull_entries JOIN users ON users.id = created_by WHERE plan_id = {$plan}",
+            );
         self::assertNotFalse($author);
         self::assertSame(['Maren Oakhurst'], $author->fetchAll(\PDO::FETCH_COLUMN));
     }
@@ -289,7 +329,12 @@ final class OfflineTest extends BrowserTestCase
         $this->see('Labels ahead');
         $this->see('Lab portion, composite QH26-');
         preg_match('/Lab portion, composite (QH26-\d+-\w)/', $this->text(), $label);
-        $this->until(fn (): bool => (int) $this->browser->executeScript('return document.querySelector(".label img")?.naturalWidth ?? 0') > 0, 'a QR code that is drawn');
+        $this->until(
+            fn (): bool => (int) $this->browser->executeScript(
+                'return document.querySelector(".label img")?.naturalWidth ?? 0',
+            ) > 0,
+            'a QR code that is drawn',
+        );
         $this->open("/pull/{$plan}");
         $this->press('Map');
         $this->find("//*[@role='img' and contains(@aria-label, 'with 6 numbered cores')]");
@@ -308,18 +353,28 @@ final class OfflineTest extends BrowserTestCase
         $this->open("/pull/{$plan}");
         $this->pullCores(1, 2);
         $database = self::$servers->database();
-        // Meanwhile, before the phone is heard again, somebody makes the composite at the desk; and an entry of this phone names a core that the plan has not.
-        $database->exec("INSERT INTO samples (team_id, site_id, area_id, plan_id, created_by, code, year, number, depth, pulled_on, pulled_by, cores_planned, cores_pulled, note, composite, conditions, created_at, updated_at)
-            SELECT team_id, site_id, area_id, {$plan}, created_by, 'QH26-900-X', year, 900, depth, pulled_on, pulled_by, 6, 6, '', 1, '{}', created_at, updated_at FROM samples WHERE id = 1");
-        $this->browser->executeAsyncScript(<<<'JS'
+        // Meanwhile, before the phone is heard again, somebody makes the composite at the desk; and an entry of this
+        // phone names a core that the plan has not.
+        $database->exec('INSERT INTO samples (team_id, site_id, area_id, plan_id, created_by, code, year, number, '.
+            'depth, pulled_on, pulled_by, cores_planned, cores_pulled, note, composite, conditions, created_at, '.
+                "updated_at)
+            SELECT team_id, site_id, area_id, {$plan}, created_by, 'QH26-900-X', year, 900, depth, pulled_on, ".
+                "pulled_by, 6, 6, '', 1, '{}', created_at, updated_at FROM samples WHERE id = 1");
+        $this->browser->executeAsyncScript(
+            <<<'JS'
             const [plan, done] = arguments
             const open = indexedDB.open('honest-core')
             open.onsuccess = () => {
                 const store = open.result.transaction('entries', 'readwrite')
-                store.objectStore('entries').put({ uuid: crypto.randomUUID(), plan_id: plan, composite: 1, ordinal: 9000, sequence: 77, outcome: 'pulled', reason: null, at: new Date().toISOString(), longitude: null, latitude: null, accuracy_m: null, settles: [], user: 'maren@demo.example', state: 'unsent', message: '' })
+                store.objectStore('entries').put({ uuid: crypto.randomUUID(), plan_id: plan, composite: 1, ordinal: 9000, sequence: 77, 
+                    outcome: 'pulled', reason: null, at: new Date().toISOString(),
+                    longitude: null, latitude: null, accuracy_m: null, settles: [], user: 'maren@demo.example', state: 'unsent', message: '' })
                 store.oncomplete = () => { open.result.close(); done() }
             }
-            JS, [$plan]);
+            JS
+            ,
+            [$plan],
+        );
         self::$servers->startAgain();
         $this->down = false;
         $this->comeBack();
@@ -330,7 +385,10 @@ final class OfflineTest extends BrowserTestCase
         $this->miss('Core 77 was refused');
     }
 
-    /** A page that the browser let pass by the worker, as one that was on its way while it began, is taken by it when it is needed. */
+    /**
+     * A page that the browser let pass by the worker, as one that was on its way while it began, is taken by it when
+     * it is needed.
+     */
     public function test_a_page_that_nobody_keeps_is_taken_along_too(): void
     {
         $this->newPlan();
@@ -338,7 +396,12 @@ final class OfflineTest extends BrowserTestCase
         $this->see('Take along to the field');
         $this->browser->executeAsyncScript('navigator.serviceWorker.ready.then(arguments[0])');
         (new ChromeDevToolsDriver($this->browser))->execute('Page.reload', ['ignoreCache' => true]);
-        $this->until(fn (): bool => $this->browser->executeScript('return document.readyState === "complete" && navigator.serviceWorker.controller === null') === true, 'a page that is nobody\'s');
+        $this->until(
+            fn (): bool => $this->browser->executeScript(
+                'return document.readyState === "complete" && navigator.serviceWorker.controller === null',
+            ) === true,
+            'a page that is nobody\'s',
+        );
         $this->press('Take along to the field');
         $this->see('taken along');
         $this->miss('plans are on this phone');
@@ -372,7 +435,12 @@ final class OfflineTest extends BrowserTestCase
 
     private function network(bool $up): void
     {
-        (new ChromeDevToolsDriver($this->browser))->execute('Network.emulateNetworkConditions', ['offline' => ! $up, 'latency' => 0, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
+        (new ChromeDevToolsDriver($this->browser))->execute('Network.emulateNetworkConditions', [
+            'offline' => ! $up,
+            'latency' => 0,
+            'downloadThroughput' => -1,
+            'uploadThroughput' => -1,
+        ]);
     }
 
     private function stored(int $plan): int

@@ -69,8 +69,10 @@ final class PagesTest extends BrowserTestCase
             self::assertDoesNotMatchRegularExpression('/\bNaN\b|undefined|\[object/', $this->text(), $name);
             $unnamed = $this->browser->executeScript(
                 <<<'JS'
-                return [...document.querySelectorAll('input, textarea, select, button, [role=img], img')].filter((one) => one.offsetParent !== null
-                    && !(one.labels && one.labels.length) && !one.getAttribute('aria-label') && !one.getAttribute('alt') && !one.textContent?.trim()
+                return [...document.querySelectorAll('input, textarea, select, button, [role=img], img')]
+                    .filter((one) => one.offsetParent !== null
+                    && !(one.labels && one.labels.length) && !one.getAttribute('aria-label')
+                        && !one.getAttribute('alt') && !one.textContent?.trim()
                     && !one.getAttribute('aria-labelledby') && !one.querySelector?.('title')).map((one) => one.outerHTML.slice(0, 120))
                 JS
                 ,
@@ -168,7 +170,10 @@ final class PagesTest extends BrowserTestCase
         $this->until(fn (): bool => $this->fact('cores') === '20', 'the saved plan');
         $this->choose('School', 'No-till, stratified pH');
         $this->see('Nitrogen sours the upper 2 in');
-        $this->until(fn (): bool => $this->fact('cores') === '15' && $this->fact('samples') === '2', 'two layers of 15 cores');
+        $this->until(
+            fn (): bool => $this->fact('cores') === '15' && $this->fact('samples') === '2',
+            'two layers of 15 cores',
+        );
         $this->see('is not the one the lab');
         $this->press('By cell');
         $this->until(fn (): bool => (int) $this->fact('samples') > 4, 'a composite for each cell and layer');
@@ -183,7 +188,9 @@ final class PagesTest extends BrowserTestCase
         $this->press('nitrate');
         $this->see('Cold box');
         $this->see('Across the rows: 6 cores from the row to mid-row');
-        $composites = $this->browser->findElements(WebDriverBy::xpath("//label[contains(., 'Composite')]//option[not(@value='all')]"));
+        $composites = $this->browser->findElements(
+            WebDriverBy::xpath("//label[contains(., 'Composite')]//option[not(@value='all')]"),
+        );
         $this->click("//label[contains(., 'Composite')]//option[@value='all']");
         $this->see('Composite '.count($composites).': 15 cores');
         $printed = (new ChromeDevToolsDriver($this->browser))->execute('Page.printToPDF');
@@ -215,10 +222,14 @@ final class PagesTest extends BrowserTestCase
         $this->enter(self::MAREN, '/areas');
         $picture = tempnam(sys_get_temp_dir(), 'flight').'.png';
         file_put_contents($picture, PngFile::bytes(400, 300));
-        $this->find('//input[@aria-label="Picture to lay under the map"]')->setFileDetector(new LocalFileDetector())->sendKeys($picture);
+        $this->find('//input[@aria-label="Picture to lay under the map"]')
+            ->setFileDetector(new LocalFileDetector())
+            ->sendKeys($picture);
         $this->see('Two or three known places');
         $this->until(
-            fn (): bool => $this->browser->executeScript('return document.querySelector(".picture img")?.naturalWidth ?? 0') === 400,
+            fn (): bool => $this->browser->executeScript(
+                'return document.querySelector(".picture img")?.naturalWidth ?? 0',
+            ) === 400,
             'the picture itself',
         );
         foreach ([1 => [-120, -60], 2 => [120, 60]] as $number => [$x, $y]) {
@@ -228,14 +239,19 @@ final class PagesTest extends BrowserTestCase
                 ->perform();
             $this->until(
                 fn (): bool => count(
-                    $this->browser->findElements(WebDriverBy::xpath('//button[normalize-space()="Show it on the map"]')),
+                    $this->browser->findElements(
+                        WebDriverBy::xpath('//button[normalize-space()="Show it on the map"]'),
+                    ),
                 ) === $number,
                 "place {$number}",
             );
             $this->click("(//button[normalize-space()='Show it on the map'])[{$number}]");
             $this->see('Click the place on the map');
             $this->clickOnMap([[$x, $y]]);
-            $this->until(fn (): bool => $this->field("Latitude of place {$number}")->getAttribute('value') !== '', 'the place taken over');
+            $this->until(
+                fn (): bool => $this->field("Latitude of place {$number}")->getAttribute('value') !== '',
+                'the place taken over',
+            );
         }
         $this->press('Lay it under the map');
         $this->miss('Two or three known places');
@@ -258,7 +274,8 @@ final class PagesTest extends BrowserTestCase
         $this->enter(self::MAREN, '/plans/2');
         $this->see('When must the lime be on?');
         $this->browser->executeScript(
-            "const date = document.querySelector('[aria-label=\"Lime on\"]'); date.value = '2020-05-01'; date.dispatchEvent(new Event('input', { bubbles: true }))",
+            "const date = document.querySelector('[aria-label=\"Lime on\"]'); date.value = '2020-05-01'; ".
+                "date.dispatchEvent(new Event('input', { bubbles: true }))",
         );
         $this->see('This day cannot be met');
         $this->see('Report needed, order the lime');
@@ -323,7 +340,10 @@ final class PagesTest extends BrowserTestCase
         $this->press('Save changes');
         $this->until(fn (): bool => ! str_contains($this->text(), 'Not saved'), 'a quiet save');
         $this->browser->navigate()->refresh();
-        $this->until(fn (): bool => $this->field('History')->getAttribute('value') === 'Marled by the grandfather.', 'the history kept');
+        $this->until(
+            fn (): bool => $this->field('History')->getAttribute('value') === 'Marled by the grandfather.',
+            'the history kept',
+        );
     }
 
     public function test_a_file_with_a_bad_row_says_which_and_stores_nothing(): void
@@ -345,12 +365,17 @@ final class PagesTest extends BrowserTestCase
     {
         $this->enter(self::MAREN, '/areas');
         $this->press('Bring in a file');
-        $this->type('or paste it', '{"type":"Polygon","coordinates":[[[0,0],[0.001,0.001],[0.001,0],[0,0.001],[0,0]]]}');
+        $this->type(
+            'or paste it',
+            '{"type":"Polygon","coordinates":[[[0,0],[0.001,0.001],[0.001,0],[0,0.001],[0,0]]]}',
+        );
         $this->press('Read it');
         $this->see('crosses itself');
         $this->type(
             'or paste it',
-            '{"type":"Feature","properties":{"name":"Bracken bank by the lane"},"geometry":{"type":"Polygon","coordinates":[[[-76.28,42.918],[-76.279,42.918],[-76.279,42.919],[-76.28,42.919],[-76.28,42.918]]]}}',
+            '{"type":"Feature","properties":{"name":"Bracken bank by the '.
+                'lane"},"geometry":{"type":"Polygon","coordinates":[[[-76.28,42.918],[-76.279,42.918],[-76.279,'.
+                    '42.919],[-76.28,42.919],[-76.28,42.918]]]}}',
         );
         $this->press('Read it');
         $this->see('1 area found');

@@ -8,7 +8,10 @@ use Facebook\WebDriver\Interactions\WebDriverActions;
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
 
-/** The whole path at 1280x800, as a new user walks it: from an area drawn with the mouse to a signed verdict and a recommendation. */
+/**
+ * The whole path at 1280x800, as a new user walks it: from an area drawn with the mouse to a signed verdict and a
+ * recommendation.
+ */
 final class PathTest extends BrowserTestCase
 {
     private const NAME = 'Sheep fold above the spring';
@@ -36,7 +39,9 @@ final class PathTest extends BrowserTestCase
         $this->type('Carbonate equivalent, %', '45'.WebDriverKeys::TAB);
         $this->see('1.4 tons/acre');
         $this->see('Lime dust burns eyes and lungs');
-        (new \Facebook\WebDriver\Chrome\ChromeDevToolsDriver($this->browser))->execute('Emulation.setEmulatedMedia', ['media' => 'print']);
+        (new \Facebook\WebDriver\Chrome\ChromeDevToolsDriver($this->browser))->execute('Emulation.setEmulatedMedia', [
+            'media' => 'print',
+        ]);
         $this->miss('Sign out');
         $this->miss('Follow up');
         self::assertStringContainsString('How much of this stone, by the schools', $this->text());
@@ -49,7 +54,11 @@ final class PathTest extends BrowserTestCase
         $this->type('Right action needed, %', '90');
         $this->press('Set version 2');
         $this->see('Say why the policy changes');
-        self::assertSame('90', $this->field('Right action needed, %')->getAttribute('value'), 'what was typed is still there');
+        self::assertSame(
+            '90',
+            $this->field('Right action needed, %')->getAttribute('value'),
+            'what was typed is still there',
+        );
         $this->type('Why it changes', 'The growers asked for nine in ten.');
         $this->press('Set version 2');
         $this->see('Policy for pH, version 2');
@@ -83,7 +92,10 @@ final class PathTest extends BrowserTestCase
         $this->type('Name', self::NAME);
         $this->press('Add the area');
         $this->see('6 sampling areas');
-        $this->until(fn (): bool => str_contains((string) $this->browser->getCurrentURL(), 'area='), 'the new area chosen');
+        $this->until(
+            fn (): bool => str_contains((string) $this->browser->getCurrentURL(), 'area='),
+            'the new area chosen',
+        );
     }
 
     /** @param list<array{int, int}> $points from the middle of the map */
@@ -146,7 +158,10 @@ final class PathTest extends BrowserTestCase
     private function pull(int $planId): string
     {
         $this->press('Pull it');
-        $this->until(fn (): bool => str_ends_with((string) $this->browser->getCurrentURL(), "/pull/{$planId}"), 'the pull page');
+        $this->until(
+            fn (): bool => str_ends_with((string) $this->browser->getCurrentURL(), "/pull/{$planId}"),
+            'the pull page',
+        );
         $this->open('/pull');
         $this->click("//tr[contains(., '".self::NAME."')]//button[normalize-space()='Enter it at the desk']");
         $this->type('Cores pulled, of 24', '23'.WebDriverKeys::TAB);
@@ -167,7 +182,9 @@ final class PathTest extends BrowserTestCase
         $images = $this->browser->findElements(WebDriverBy::cssSelector('.label img'));
         self::assertCount(2, $images);
         $this->until(
-            fn (): bool => (int) $this->browser->executeScript('return document.querySelector(".label img").naturalWidth') > 0,
+            fn (): bool => (int) $this->browser->executeScript(
+                'return document.querySelector(".label img").naturalWidth',
+            ) > 0,
             'a QR code that is drawn',
         );
     }
@@ -193,7 +210,11 @@ final class PathTest extends BrowserTestCase
         $this->type('Buffer pH, SMP', '6.5');
         $this->press('Store the results');
         $this->see('"5,62" is not a number');
-        self::assertSame('6.12', $this->field('Buffer pH, Mehlich')->getAttribute('value'), 'what was typed is still there');
+        self::assertSame(
+            '6.12',
+            $this->field('Buffer pH, Mehlich')->getAttribute('value'),
+            'what was typed is still there',
+        );
         $this->type('pH in water', '5.62');
         $this->press('Store the results');
         $this->see('Every composite has the lab’s pH');

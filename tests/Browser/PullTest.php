@@ -63,12 +63,19 @@ final class PullTest extends BrowserTestCase
         $this->enter(self::MAREN);
         $plan = $this->newPlan();
         $devTools = new ChromeDevToolsDriver($this->browser);
-        $devTools->execute('Browser.grantPermissions', ['origin' => self::$servers->address, 'permissions' => ['geolocation']]);
+        $devTools->execute('Browser.grantPermissions', [
+            'origin' => self::$servers->address,
+            'permissions' => ['geolocation'],
+        ]);
         $core = self::$servers->database()->query("SELECT layout FROM plans WHERE id = {$plan}");
         self::assertNotFalse($core);
         $first = json_decode((string) $core->fetchColumn(), true, flags: JSON_THROW_ON_ERROR)['cores'][0];
         // A hundredth of a minute of latitude is 18.5 m, or 61 ft; the core lies due north.
-        $devTools->execute('Emulation.setGeolocationOverride', ['latitude' => $first['latitude'] - 0.01 / 60, 'longitude' => $first['longitude'], 'accuracy' => 4]);
+        $devTools->execute('Emulation.setGeolocationOverride', [
+            'latitude' => $first['latitude'] - 0.01 / 60,
+            'longitude' => $first['longitude'],
+            'accuracy' => 4,
+        ]);
         $this->open("/pull/{$plan}");
         $this->see('61 ft');
         $this->see('north, 0°');
@@ -91,7 +98,12 @@ final class PullTest extends BrowserTestCase
         $this->open('/samples/'.$sample->fetchColumn());
         $this->see('Every reading of it carries: 5 cores of 6');
         $this->see('scoop, moist soil');
-        $this->until(fn (): bool => (int) $this->browser->executeScript('return document.querySelector(".photos img")?.naturalWidth ?? 0') === 80, 'the photo');
+        $this->until(
+            fn (): bool => (int) $this->browser->executeScript(
+                'return document.querySelector(".photos img")?.naturalWidth ?? 0',
+            ) === 80,
+            'the photo',
+        );
         unlink($photo);
     }
 
@@ -113,11 +125,16 @@ final class PullTest extends BrowserTestCase
         $this->find("//*[local-name()='text' and normalize-space()='you']");
         $this->browser->navigate()->refresh();
         $this->see('simulated position');
-        self::assertTrue($this->find("//label[contains(., 'Buried lines marked')]/input")->isSelected(), 'what was ticked stays ticked');
+        self::assertTrue(
+            $this->find("//label[contains(., 'Buried lines marked')]/input")->isSelected(),
+            'what was ticked stays ticked',
+        );
         $this->press('Pulled');
         $this->see('1 of 6 pulled');
         $this->until(function () use ($plan): bool {
-            $found = self::$servers->database()->query("SELECT COUNT(*) FROM pull_entries WHERE plan_id = {$plan} AND longitude IS NULL");
+            $found = self::$servers
+                ->database()
+                ->query("SELECT COUNT(*) FROM pull_entries WHERE plan_id = {$plan} AND longitude IS NULL");
 
             return $found !== false && (int) $found->fetchColumn() === 1;
         }, 'an entry without a made-up place');

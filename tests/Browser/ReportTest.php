@@ -7,7 +7,10 @@ namespace Tests\Browser;
 use Facebook\WebDriver\Remote\LocalFileDetector;
 use Tests\Support\Workbook;
 
-/** A lab's file with title rows, decimal commas, a wrong code and two exchanged samples: mapped, previewed, taken and answered. */
+/**
+ * A lab's file with title rows, decimal commas, a wrong code and two exchanged samples: mapped, previewed, taken and
+ * answered.
+ */
 final class ReportTest extends BrowserTestCase
 {
     public function test_a_file_is_mapped_previewed_taken_and_its_question_answered(): void
@@ -15,7 +18,8 @@ final class ReportTest extends BrowserTestCase
         $found = self::$servers
             ->database()
             ->query(
-                'SELECT p.code, (SELECT value FROM readings r WHERE r.sample_id = p.sample_id AND r.method_id = 2) FROM portions p WHERE p.kind = \'lab\' ORDER BY p.id LIMIT 18',
+                'SELECT p.code, (SELECT value FROM readings r WHERE r.sample_id = p.sample_id AND r.method_id = 2) '.
+                    'FROM portions p WHERE p.kind = \'lab\' ORDER BY p.id LIMIT 18',
             );
         $rows = $found === false ? [] : $found->fetchAll(\PDO::FETCH_NUM);
         [$rows[1][1], $rows[2][1]] = [$rows[2][1], $rows[1][1]];
@@ -41,10 +45,14 @@ final class ReportTest extends BrowserTestCase
         $this->enter(self::MAREN, '/reports');
         $this->press('Take a lab’s file');
         $this->choose('Lab', 'Alder Bank');
-        $this->find("//input[@aria-label='File of the lab' and not(@disabled)]")->setFileDetector(new LocalFileDetector())->sendKeys($file);
+        $this->find("//input[@aria-label='File of the lab' and not(@disabled)]")
+            ->setFileDetector(new LocalFileDetector())
+            ->sendKeys($file);
         $this->see('As it would be stored');
         $this->see('no portion of this team');
-        $this->click("//*[@aria-label='Extractant of Available P']/ancestor::*[contains(@class, 'el-select__wrapper')]");
+        $this->click(
+            "//*[@aria-label='Extractant of Available P']/ancestor::*[contains(@class, 'el-select__wrapper')]",
+        );
         $this->click("//*[contains(@class, 'el-select-dropdown__item') and normalize-space()='olsen']");
         $this->see('no unit that is known is written for phosphorus; say which it is');
         $this->click("//*[@aria-label='Unit of Available P']/ancestor::*[contains(@class, 'el-select__wrapper')]");
@@ -61,7 +69,9 @@ final class ReportTest extends BrowserTestCase
         $this->see('"LAB CHECK 6.5" is the lab\'s own');
         $this->press('Order a recheck');
         $this->see('Say why');
-        $this->find("//input[starts-with(@aria-label, 'What you say to')]")->sendKeys('Telephoned; they look at the trays.');
+        $this->find("//input[starts-with(@aria-label, 'What you say to')]")->sendKeys(
+            'Telephoned; they look at the trays.',
+        );
         $this->press('Order a recheck');
         $this->see('Recheck ordered: Telephoned');
         $this->see('Every question is answered');
@@ -70,7 +80,8 @@ final class ReportTest extends BrowserTestCase
         $this->see('Every composite has the lab’s pH');
         self::assertTrue(
             $this->browser->executeScript(
-                'return [...document.querySelectorAll("table.plain")].every((one) => !one.tHead || [...one.tBodies[0].rows].every((row) => row.cells.length === one.tHead.rows[0].cells.length))',
+                'return [...document.querySelectorAll("table.plain")].every((one) => !one.tHead || '.
+                    '[...one.tBodies[0].rows].every((row) => row.cells.length === one.tHead.rows[0].cells.length))',
             ),
             'another lab\'s series do not widen the table',
         );
@@ -80,7 +91,9 @@ final class ReportTest extends BrowserTestCase
 
     public function test_a_spreadsheet_is_read_in_the_browser_and_a_mass_on_an_area_by_its_density(): void
     {
-        $codes = self::$servers->database()->query('SELECT code FROM portions WHERE kind = \'lab\' ORDER BY id LIMIT 3');
+        $codes = self::$servers
+            ->database()
+            ->query('SELECT code FROM portions WHERE kind = \'lab\' ORDER BY id LIMIT 3');
         $file = sys_get_temp_dir().'/workbook-'.getmypid().'.xlsx';
         Workbook::write($file, [
             ['Report of the lab'],
@@ -92,7 +105,9 @@ final class ReportTest extends BrowserTestCase
             ),
         ]);
         $this->enter(self::MAREN, '/reports/take');
-        $this->find("//input[@aria-label='File of the lab' and not(@disabled)]")->setFileDetector(new LocalFileDetector())->sendKeys($file);
+        $this->find("//input[@aria-label='File of the lab' and not(@disabled)]")
+            ->setFileDetector(new LocalFileDetector())
+            ->sendKeys($file);
         $this->see('As it would be stored');
         $this->see('10.19 ppm');
         $this->find("//input[@aria-label='Bulk density, g/cm³']")->sendKeys("1\t");
@@ -107,19 +122,26 @@ final class ReportTest extends BrowserTestCase
     /** A workbook whose results stand on the second of two sheets; its lab sends a paper too. */
     public function test_a_sheet_is_chosen_a_guess_is_confirmed_and_the_labs_paper_is_kept(): void
     {
-        $codes = self::$servers->database()->query('SELECT code FROM portions WHERE kind = \'lab\' ORDER BY id LIMIT 2');
+        $codes = self::$servers
+            ->database()
+            ->query('SELECT code FROM portions WHERE kind = \'lab\' ORDER BY id LIMIT 2');
         $codes = $codes === false ? [] : $codes->fetchAll(\PDO::FETCH_COLUMN);
         $file = sys_get_temp_dir().'/sheets-'.getmypid().'.xlsx';
         Workbook::write(
             $file,
             [['Results stand on the next sheet']],
-            [['Your code', 'Zn (mg/kg)'], ...array_map(static fn (string $code, int $i): array => [$code, 1.5 + $i], $codes, [0, 1])],
+            [
+                ['Your code', 'Zn (mg/kg)'],
+                ...array_map(static fn (string $code, int $i): array => [$code, 1.5 + $i], $codes, [0, 1]),
+            ],
         );
         $paper = sys_get_temp_dir().'/paper-'.getmypid().'.pdf';
         file_put_contents($paper, "%PDF-1.4\n1 0 obj<</Type/Catalog>>endobj\ntrailer<</Root 1 0 R>>\n%%EOF\n");
 
         $this->enter(self::MAREN, '/reports/take');
-        $this->find("//input[@aria-label='File of the lab' and not(@disabled)]")->setFileDetector(new LocalFileDetector())->sendKeys($file);
+        $this->find("//input[@aria-label='File of the lab' and not(@disabled)]")
+            ->setFileDetector(new LocalFileDetector())
+            ->sendKeys($file);
         $this->see('The workbook has 2 sheets');
         $this->click("//*[@aria-label='Sheet of the workbook']/ancestor::*[contains(@class, 'el-select__wrapper')]");
         $this->click("//*[contains(@class, 'el-select-dropdown__item') and contains(., 'Sheet 2, 3 rows')]");

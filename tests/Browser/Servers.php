@@ -13,9 +13,25 @@ use Tests\Support\Command;
 final class Servers
 {
     private const FLAGS = [
-        '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--no-first-run', '--no-default-browser-check', '--disable-background-networking',
-        '--disable-component-update', '--disable-sync', '--disable-extensions', '--disable-default-apps', '--mute-audio', '--hide-scrollbars', '--force-prefers-reduced-motion',
-        '--force-device-scale-factor=1', '--password-store=basic', '--lang=en-US', '--window-size=1280,800', '--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1, EXCLUDE localhost',
+        '--headless=new',
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-dev-shm-usage',
+        '--no-first-run',
+        '--no-default-browser-check',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+        '--disable-extensions',
+        '--disable-default-apps',
+        '--mute-audio',
+        '--hide-scrollbars',
+        '--force-prefers-reduced-motion',
+        '--force-device-scale-factor=1',
+        '--password-store=basic',
+        '--lang=en-US',
+        '--window-size=1280,800',
+        '--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1, EXCLUDE localhost',
     ];
 
     private static ?string $seeded = null;
@@ -24,7 +40,13 @@ final class Servers
      * @param list<int> $groups process groups to stop, that of the application first
      * @param array{list<string>, array<string, string>} $application its command and environment
      */
-    private function __construct(public readonly string $address, private readonly string $driver, private readonly string $folder, private array $groups, private readonly array $application) {}
+    private function __construct(
+        public readonly string $address,
+        private readonly string $driver,
+        private readonly string $folder,
+        private array $groups,
+        private readonly array $application,
+    ) {}
 
     /** @param bool $withDriver false for the application alone */
     public static function start(bool $withDriver = true): self
@@ -35,18 +57,46 @@ final class Servers
         [$port, $driverPort, $labPort] = [self::freePort(), self::freePort(), self::freePort()];
         $root = dirname(__DIR__, 2);
         $environment = [
-            'PATH' => (string) getenv('PATH'), 'HOME' => $folder, 'TMPDIR' => $folder, 'PHP_CLI_SERVER_WORKERS' => '4', 'APP_KEY' => (string) getenv('APP_KEY'),
-            'APP_DEMO' => '1', 'DB_DATABASE' => "{$folder}/demo.sqlite", 'CACHE_STORE' => 'array', 'SESSION_DRIVER' => 'file', 'APP_ENV' => 'browser',
-            'LAB_SERVICE_URL' => "http://127.0.0.1:{$labPort}", 'LAB_SERVICE_SIMULATED' => '1', 'PROBE_SERVICE_URL' => "http://127.0.0.1:{$labPort}", 'PROBE_SERVICE_SIMULATED' => '1', 'STAND_IN_STATE' => "{$folder}/stand-in.json",
+            'PATH' => (string) getenv('PATH'),
+            'HOME' => $folder,
+            'TMPDIR' => $folder,
+            'PHP_CLI_SERVER_WORKERS' => '4',
+            'APP_KEY' => (string) getenv('APP_KEY'),
+            'APP_DEMO' => '1',
+            'DB_DATABASE' => "{$folder}/demo.sqlite",
+            'CACHE_STORE' => 'array',
+            'SESSION_DRIVER' => 'file',
+            'APP_ENV' => 'browser',
+            'LAB_SERVICE_URL' => "http://127.0.0.1:{$labPort}",
+            'LAB_SERVICE_SIMULATED' => '1',
+            'PROBE_SERVICE_URL' => "http://127.0.0.1:{$labPort}",
+            'PROBE_SERVICE_SIMULATED' => '1',
+            'STAND_IN_STATE' => "{$folder}/stand-in.json",
         ];
         $application = [['php', '-S', "127.0.0.1:{$port}", '-t', "{$root}/public", "{$root}/server.php"], $environment];
-        $it = new self("http://127.0.0.1:{$port}", "http://127.0.0.1:{$driverPort}", $folder, [
-            self::run(...[...$application, $folder]),
-            ...($withDriver ? [
-                self::run(['chromedriver', "--port={$driverPort}", '--log-level=SEVERE'], $environment, $folder),
-                self::run(['php', '-S', "127.0.0.1:{$labPort}", "{$root}/stand-in/index.php"], $environment, $folder),
-            ] : []),
-        ], $application);
+        $it = new self(
+            "http://127.0.0.1:{$port}",
+            "http://127.0.0.1:{$driverPort}",
+            $folder,
+            [
+                self::run(...[...$application, $folder]),
+                ...$withDriver
+                    ? [
+                        self::run(
+                            ['chromedriver', "--port={$driverPort}", '--log-level=SEVERE'],
+                            $environment,
+                            $folder,
+                        ),
+                        self::run(
+                            ['php', '-S', "127.0.0.1:{$labPort}", "{$root}/stand-in/index.php"],
+                            $environment,
+                            $folder,
+                        ),
+                    ]
+                    : [],
+            ],
+            $application,
+        );
         register_shutdown_function($it->stop(...));
         self::awaitAnswer("{$it->address}/api/welcome");
         if ($withDriver) {
@@ -58,7 +108,7 @@ final class Servers
 
     public function browser(): RemoteWebDriver
     {
-        $options = new ChromeOptions;
+        $options = new ChromeOptions();
         $options->addArguments([...self::FLAGS, "--user-data-dir={$this->folder}/chrome-".bin2hex(random_bytes(3))]);
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
@@ -105,11 +155,20 @@ final class Servers
         if (self::$seeded === null) {
             self::$seeded = sys_get_temp_dir().'/honest-core-demo-'.getmypid().'.sqlite';
             touch(self::$seeded);
-            $run = Command::run(['migrate', '--seed', '--force'], '', ['DB_DATABASE' => self::$seeded, 'APP_KEY' => (string) getenv('APP_KEY')]);
+            $run = Command::run(['migrate', '--seed', '--force'], '', [
+                'DB_DATABASE' => self::$seeded,
+                'APP_KEY' => (string) getenv('APP_KEY'),
+            ]);
             if ($run->status !== 0) {
                 throw new \RuntimeException($run->output.$run->error);
             }
-            register_shutdown_function(static fn () => array_map(static fn (string $end): bool => @unlink(self::$seeded.$end), ['', '-wal', '-shm']));
+            register_shutdown_function(
+                static fn () => array_map(static fn (string $end): bool => @unlink(self::$seeded.$end), [
+                    '',
+                    '-wal',
+                    '-shm',
+                ]),
+            );
         }
 
         return self::$seeded;
@@ -122,9 +181,17 @@ final class Servers
     private static function run(array $command, array $environment, string $folder): int
     {
         $log = ['file', "{$folder}/".basename($command[0]).'.log', 'a'];
-        $process = proc_open(['setsid', ...$command], [['file', '/dev/null', 'r'], $log, $log], $pipes, null, $environment);
+        $process = proc_open(
+            ['setsid', ...$command],
+            [['file', '/dev/null', 'r'], $log, $log],
+            $pipes,
+            null,
+            $environment,
+        );
 
-        return is_resource($process) ? proc_get_status($process)['pid'] : throw new \RuntimeException("{$command[0]} did not start.");
+        return is_resource($process)
+            ? proc_get_status($process)['pid']
+            : throw new \RuntimeException("{$command[0]} did not start.");
     }
 
     /** Below the ports that the system gives to clients: one of those that keeps trying might connect to itself. */
@@ -145,7 +212,12 @@ final class Servers
     /** Asks by curl, again and again, until there is an answer; curl itself spaces the tries. */
     private static function awaitAnswer(string $url): void
     {
-        exec('curl -s -o /dev/null --retry 100 --retry-delay 1 --retry-connrefused --retry-max-time 30 --max-time 5 '.escapeshellarg($url), $said, $status);
+        exec(
+            'curl -s -o /dev/null --retry 100 --retry-delay 1 --retry-connrefused --retry-max-time 30 --max-time 5 '.
+                escapeshellarg($url),
+            $said,
+            $status,
+        );
         if ($status !== 0) {
             throw new \RuntimeException("{$url} does not answer.");
         }

@@ -28,11 +28,38 @@ abstract class ApiTestCase extends TestCase
 
     public $mockConsoleOutput = false;
 
-    protected const SQUARE = ['type' => 'Polygon', 'coordinates' => [[[-76.282, 42.914], [-76.28, 42.914], [-76.28, 42.9155], [-76.282, 42.9155], [-76.282, 42.914]]]];
+    protected const SQUARE = [
+        'type' => 'Polygon',
+        'coordinates' => [
+            [[-76.282, 42.914], [-76.28, 42.914], [-76.28, 42.9155], [-76.282, 42.9155], [-76.282, 42.914]],
+        ],
+    ];
 
-    protected const BOW_TIE = ['type' => 'Polygon', 'coordinates' => [[[0, 0], [0.001, 0.001], [0.001, 0], [0, 0.001], [0, 0]]]];
+    protected const BOW_TIE = [
+        'type' => 'Polygon',
+        'coordinates' => [[[0, 0], [0.001, 0.001], [0.001, 0], [0, 0.001], [0, 0]]],
+    ];
 
-    protected const SPEC = ['purpose' => 'routine', 'school' => null, 'layers' => ['0-6in'], 'cores' => 12, 'pattern' => 'zigzag', 'cell_acres' => null, 'cell_mode' => 'over', 'rows' => null, 'zones' => null, 'start' => null, 'speed_km_per_h' => null, 'seconds_per_core' => null, 'edge_m' => 5.0, 'probe_mm' => 19.0, 'seed' => 3, 'ph_sd' => null, 'kept_reason' => null, 'keep_away' => []];
+    protected const SPEC = [
+        'purpose' => 'routine',
+        'school' => null,
+        'layers' => ['0-6in'],
+        'cores' => 12,
+        'pattern' => 'zigzag',
+        'cell_acres' => null,
+        'cell_mode' => 'over',
+        'rows' => null,
+        'zones' => null,
+        'start' => null,
+        'speed_km_per_h' => null,
+        'seconds_per_core' => null,
+        'edge_m' => 5.0,
+        'probe_mm' => 19.0,
+        'seed' => 3,
+        'ph_sd' => null,
+        'kept_reason' => null,
+        'keep_away' => [],
+    ];
 
     protected User $technician;
 
@@ -53,8 +80,13 @@ abstract class ApiTestCase extends TestCase
      * @param array<string, string|int|float> $query
      * @return TestResponse<Response>
      */
-    protected function api(string $method, string $path, ?array $body = null, array $ids = [], array $query = []): TestResponse
-    {
+    protected function api(
+        string $method,
+        string $path,
+        ?array $body = null,
+        array $ids = [],
+        array $query = [],
+    ): TestResponse {
         $url = '/api'.preg_replace_callback('/{(\w+)}/', static fn (array $m): string => (string) $ids[$m[1]], $path);
         $response = $this->json($method, $url.($query === [] ? '' : '?'.http_build_query($query)), $body ?? []);
         ApiDocument::assertMatches($method, $path, $response->status(), (string) $response->getContent());
@@ -65,32 +97,71 @@ abstract class ApiTestCase extends TestCase
     /** @return array{User, User} technician and reviewer of a new team */
     protected function team(string $name, string $mail): array
     {
-        $technician = app(FoundTeam::class)($name, ['name' => 'Ada Fenwright', 'email' => "{$mail}-t@team.example", 'password' => 'peat', 'role' => User::TECHNICIAN], 'Marl Laboratory', 'Loam capsule kit', 'L-1');
-        $reviewer = User::query()->create(['name' => 'Bram Heather', 'email' => "{$mail}-r@team.example", 'password' => 'peat', 'role' => User::REVIEWER, 'team_id' => $technician->team_id]);
+        $technician = app(FoundTeam::class)(
+            $name,
+            [
+                'name' => 'Ada Fenwright',
+                'email' => "{$mail}-t@team.example",
+                'password' => 'peat',
+                'role' => User::TECHNICIAN,
+            ],
+            'Marl Laboratory',
+            'Loam capsule kit',
+            'L-1',
+        );
+        $reviewer = User::query()->create([
+            'name' => 'Bram Heather',
+            'email' => "{$mail}-r@team.example",
+            'password' => 'peat',
+            'role' => User::REVIEWER,
+            'team_id' => $technician->team_id,
+        ]);
 
         return [$technician->refresh(), $reviewer];
     }
 
     protected function site(string $letters = 'FN'): Site
     {
-        return Site::query()->create(['name' => 'Fen End', 'letters' => $letters, 'address' => '1 Dyke', 'timezone' => 'America/New_York', 'units' => 'us', 'latitude' => 42.915, 'longitude' => -76.281]);
+        return Site::query()->create([
+            'name' => 'Fen End',
+            'letters' => $letters,
+            'address' => '1 Dyke',
+            'timezone' => 'America/New_York',
+            'units' => 'us',
+            'latitude' => 42.915,
+            'longitude' => -76.281,
+        ]);
     }
 
     protected function area(?Site $site = null, string $use = 'pasture', string $name = 'Sedge meadow'): Area
     {
-        return app(WriteArea::class)->new($site ?? $this->site(), ['name' => $name, 'use' => $use, 'history' => '', 'boundary' => self::SQUARE])->refresh();
+        return app(WriteArea::class)
+            ->new($site ?? $this->site(), ['name' => $name, 'use' => $use, 'history' => '', 'boundary' => self::SQUARE])
+            ->refresh();
     }
 
     protected function plan(?Area $area = null): Plan
     {
-        return app(SavePlan::class)->new($area ?? $this->area(), $this->technician, self::SPEC)->refresh();
+        return app(SavePlan::class)
+            ->new($area ?? $this->area(), $this->technician, self::SPEC)
+            ->refresh();
     }
 
     protected function sample(?Area $area = null, string $day = '2026-09-01'): Sample
     {
-        return app(PullComposite::class)($this->plan($area), $this->technician, [
-            'composite' => 1, 'pulled_on' => $day, 'pulled_by' => 'Ada Fenwright', 'cores_pulled' => 12, 'note' => '', 'submission' => null,
-        ], [])[0]->refresh();
+        return app(PullComposite::class)(
+            $this->plan($area),
+            $this->technician,
+            [
+                'composite' => 1,
+                'pulled_on' => $day,
+                'pulled_by' => 'Ada Fenwright',
+                'cores_pulled' => 12,
+                'note' => '',
+                'submission' => null,
+            ],
+            [],
+        )[0]->refresh();
     }
 
     protected function method(string $code): TestMethod
@@ -99,10 +170,20 @@ abstract class ApiTestCase extends TestCase
     }
 
     /** @param list<string> $flags */
-    protected function read(Sample $sample, string $code, string $typed, array $flags = [], string $on = '2026-09-03'): void
-    {
+    protected function read(
+        Sample $sample,
+        string $code,
+        string $typed,
+        array $flags = [],
+        string $on = '2026-09-03',
+    ): void {
         app(RecordReading::class)($sample, $this->method($code), $this->technician, [
-            'typed' => $typed, 'read_on' => $on, 'reader' => 'Ada Fenwright', 'flags' => $flags, 'note' => '', 'corrects_id' => null,
+            'typed' => $typed,
+            'read_on' => $on,
+            'reader' => 'Ada Fenwright',
+            'flags' => $flags,
+            'note' => '',
+            'corrects_id' => null,
         ]);
     }
 

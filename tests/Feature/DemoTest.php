@@ -36,14 +36,20 @@ final class DemoTest extends TestCase
             ],
         );
         $sort = $this->getJson('/api/evidence/1')->assertOk()->json('claims.sort');
-        self::assertSame(['open', 'untested', true], [$sort['computed']['verdict'], $sort['signed']['verdict'], $sort['moved']]);
+        self::assertSame(
+            ['open', 'untested', true],
+            [$sort['computed']['verdict'], $sort['signed']['verdict'], $sort['moved']],
+        );
         $this->getJson('/api/recommendations?site_id=1')
             ->assertOk()
             ->assertJsonFragment(['kind' => 'amount'])
             ->assertJsonFragment(['kind' => 'leave']);
     }
 
-    /** Pulled as one the paddock read 7, and nothing was to be done; its cells want lime here and are too high there, and the page says so. */
+    /**
+     * Pulled as one the paddock read 7, and nothing was to be done; its cells want lime here and are too high there,
+     * and the page says so.
+     */
     public function test_it_holds_the_average_that_hides_two_grounds(): void
     {
         $this->seed(DemoSeeder::class);
@@ -79,7 +85,10 @@ final class DemoTest extends TestCase
     private function fresh(): array
     {
         $file = (string) tempnam(sys_get_temp_dir(), 'hc');
-        $run = Command::run(['migrate', '--seed', '--force'], '', ['DB_DATABASE' => $file, 'APP_KEY' => (string) config('app.key')]);
+        $run = Command::run(['migrate', '--seed', '--force'], '', [
+            'DB_DATABASE' => $file,
+            'APP_KEY' => (string) config('app.key'),
+        ]);
         self::assertSame(0, $run->status, $run->output.$run->error);
         $pdo = new \PDO("sqlite:{$file}");
         $all = [];
@@ -111,7 +120,10 @@ final class DemoTest extends TestCase
             $rows = $pdo->query("SELECT * FROM {$table} ORDER BY id");
             self::assertNotFalse($rows);
             $all[$table] = array_values(
-                array_map(static fn (array $row): string => (string) json_encode($row), $rows->fetchAll(\PDO::FETCH_ASSOC)),
+                array_map(
+                    static fn (array $row): string => (string) json_encode($row),
+                    $rows->fetchAll(\PDO::FETCH_ASSOC),
+                ),
             );
             self::assertNotSame([], $all[$table], $table);
         }

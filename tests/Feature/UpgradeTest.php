@@ -31,7 +31,10 @@ final class UpgradeTest extends ApiTestCase
         self::assertSame($plan->layout['cores'], $after->json('layout.cores'));
         self::assertSame([[]], array_unique(array_column($after->json('layout.composites'), 'outline'), SORT_REGULAR));
         $line = $this->api('GET', '/plans', query: ['site_id' => $plan->area->site_id])->json('0');
-        self::assertEquals([$plan->composites, $plan->walk_m, $plan->minutes], [$line['composites'], $line['walk_m'], $line['minutes']]);
+        self::assertEquals(
+            [$plan->composites, $plan->walk_m, $plan->minutes],
+            [$line['composites'], $line['walk_m'], $line['minutes']],
+        );
         self::assertGreaterThan(1, $line['composites']);
     }
 
@@ -63,15 +66,21 @@ final class UpgradeTest extends ApiTestCase
                 $figure('SELECT COUNT(*) FROM readings'),
                 $figure('SELECT GROUP_CONCAT(code) FROM portions'),
             ]);
-            self::assertSame($before[0], $figure("SELECT COUNT(DISTINCT portion_id) FROM custody_events WHERE step = 'split'"));
+            self::assertSame(
+                $before[0],
+                $figure("SELECT COUNT(DISTINCT portion_id) FROM custody_events WHERE step = 'split'"),
+            );
             self::assertSame(
                 '0',
-                $figure('SELECT COUNT(*) FROM portions WHERE site_id IS NULL OR pulled_at IS NULL OR state <> \'split\''),
+                $figure(
+                    'SELECT COUNT(*) FROM portions WHERE site_id IS NULL OR pulled_at IS NULL OR state <> \'split\'',
+                ),
             );
             self::assertSame(
                 '1',
                 $figure(
-                    "SELECT COUNT(*) FROM method_versions v JOIN methods m ON m.id = v.method_id WHERE m.code = 'kit-ph' AND v.version = 1 AND v.definition LIKE '%' || m.name || '%'",
+                    'SELECT COUNT(*) FROM method_versions v JOIN methods m ON m.id = v.method_id WHERE m.code = '.
+                        "'kit-ph' AND v.version = 1 AND v.definition LIKE '%' || m.name || '%'",
                 ),
                 'the kit of before has the steps that it had',
             );

@@ -30,7 +30,11 @@ final class ArchitectureTest extends TestCase
     {
         foreach ([...self::files('core/src', 'php'), ...self::files('app', 'php')] as $file => $text) {
             self::assertStringContainsString('declare(strict_types=1);', $text, $file);
-            self::assertMatchesRegularExpression('/^(final |abstract |enum |interface |trait |class TeamRecordPolicy)/m', $text, $file);
+            self::assertMatchesRegularExpression(
+                '/^(final |abstract |enum |interface |trait |class TeamRecordPolicy)/m',
+                $text,
+                $file,
+            );
         }
     }
 
@@ -55,13 +59,17 @@ final class ArchitectureTest extends TestCase
 
     public function test_a_feature_of_the_pages_reaches_into_no_other(): void
     {
-        foreach ([...self::files('resources/js/features', 'vue'), ...self::files('resources/js/features', 'ts')] as $file => $text) {
+        foreach (
+            [...self::files('resources/js/features', 'vue'), ...self::files('resources/js/features', 'ts')] as $file => $text
+        ) {
             preg_match_all("#from '@/features/([^']+)'#", $text, $imports);
             foreach ($imports[1] as $import) {
                 self::assertStringNotContainsString('/', $import, "{$file} reaches past the index of {$import}");
             }
         }
-        foreach ([...self::files('resources/js/shared', 'vue'), ...self::files('resources/js/shared', 'ts')] as $file => $text) {
+        foreach (
+            [...self::files('resources/js/shared', 'vue'), ...self::files('resources/js/shared', 'ts')] as $file => $text
+        ) {
             self::assertStringNotContainsString('@/features', $text, $file);
         }
     }
@@ -109,7 +117,9 @@ final class ArchitectureTest extends TestCase
 
     public function test_pictures_and_pages_that_the_readme_names_are_there(): void
     {
-        foreach (['README.md', 'docs/architecture.md', 'docs/data-model.md', 'docs/methods.md', 'docs/decisions.md'] as $page) {
+        foreach (
+            ['README.md', 'docs/architecture.md', 'docs/data-model.md', 'docs/methods.md', 'docs/decisions.md'] as $page
+        ) {
             $text = (string) file_get_contents(self::ROOT."/{$page}");
             self::assertNotSame('', $text, $page);
             preg_match_all('/\]\((?!https?:|#)([^)#]+)/', $text, $links);
@@ -139,10 +149,18 @@ final class ArchitectureTest extends TestCase
     {
         $found = [];
         foreach (
-            new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(self::ROOT."/{$folder}", \FilesystemIterator::SKIP_DOTS)) as $file
+            new \RecursiveIteratorIterator(
+                new \RecursiveDirectoryIterator(self::ROOT."/{$folder}", \FilesystemIterator::SKIP_DOTS),
+            ) as $file
         ) {
-            if ($file instanceof \SplFileInfo && $file->getExtension() === $extension && ! str_ends_with($file->getFilename(), '.d.ts')) {
-                $found[substr($file->getPathname(), strlen(self::ROOT) + 1)] = (string) file_get_contents($file->getPathname());
+            if (
+                $file instanceof \SplFileInfo &&
+                $file->getExtension() === $extension &&
+                ! str_ends_with($file->getFilename(), '.d.ts')
+            ) {
+                $found[substr($file->getPathname(), strlen(self::ROOT) + 1)] = (string) file_get_contents(
+                    $file->getPathname(),
+                );
             }
         }
         self::assertNotSame([], $found, $folder);

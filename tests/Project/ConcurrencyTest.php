@@ -20,7 +20,11 @@ final class ConcurrencyTest extends TestCase
         $pdo->exec('PRAGMA journal_mode = WAL; CREATE TABLE counter (n INTEGER); INSERT INTO counter VALUES (0)');
         $writers = [];
         for ($i = 0; $i < self::WRITERS; $i++) {
-            $writer = proc_open([PHP_BINARY, __DIR__.'/count-up.php', $file, (string) self::TURNS], [2 => ['pipe', 'w']], $pipes);
+            $writer = proc_open(
+                [PHP_BINARY, __DIR__.'/count-up.php', $file, (string) self::TURNS],
+                [2 => ['pipe', 'w']],
+                $pipes,
+            );
             self::assertIsResource($writer);
             $writers[] = [$writer, $pipes[2]];
         }

@@ -7,7 +7,10 @@ namespace Tests\Project;
 use PHPUnit\Framework\TestCase;
 use Tests\Browser\Servers;
 
-/** The application is killed, signal 9, amid a burst of entries from two phones, again and again: each is stored exactly once. */
+/**
+ * The application is killed, signal 9, amid a burst of entries from two phones, again and again: each is stored
+ * exactly once.
+ */
 final class CrashTest extends TestCase
 {
     private const ENTRIES = 300;
@@ -24,7 +27,18 @@ final class CrashTest extends TestCase
             $plan = (int) $this->figure($servers, 'select max(id) from plans');
             $phones = [];
             foreach ([1, 2] as $number) {
-                $process = proc_open([PHP_BINARY, __DIR__.'/phone.php', $servers->address, (string) $plan, (string) self::ENTRIES, (string) self::BATCH], [1 => ['pipe', 'w'], 2 => ['pipe', 'w']], $pipes);
+                $process = proc_open(
+                    [
+                        PHP_BINARY,
+                        __DIR__.'/phone.php',
+                        $servers->address,
+                        (string) $plan,
+                        (string) self::ENTRIES,
+                        (string) self::BATCH,
+                    ],
+                    [1 => ['pipe', 'w'], 2 => ['pipe', 'w']],
+                    $pipes,
+                );
                 self::assertIsResource($process);
                 $phones[$number] = [$process, $pipes[1], $pipes[2]];
             }
@@ -39,10 +53,15 @@ final class CrashTest extends TestCase
 
             self::assertGreaterThanOrEqual(self::KILLS, $repeats, 'the kills were felt');
             self::assertSame(2 * self::ENTRIES, (int) $this->figure($servers, 'select count(*) from pull_entries'));
-            self::assertSame(2 * self::ENTRIES, (int) $this->figure($servers, 'select count(distinct uuid) from pull_entries'));
+            self::assertSame(
+                2 * self::ENTRIES,
+                (int) $this->figure($servers, 'select count(distinct uuid) from pull_entries'),
+            );
             self::assertSame(2, (int) $this->figure($servers, 'select count(distinct device) from pull_entries'));
             self::assertSame('ok', $this->figure($servers, 'pragma integrity_check'));
-            $before = 'select count(*) from pull_entries a join pull_entries b on a.device = b.device and a.id < b.id and a.ordinal > b.ordinal';
+            $before =
+                'select count(*) from pull_entries a join pull_entries b on a.device = b.device and a.id < b.id and '.
+                    'a.ordinal > b.ordinal';
             self::assertSame(0, (int) $this->figure($servers, $before), 'in the order in which they were made');
         } finally {
             $servers->stop();

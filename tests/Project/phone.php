@@ -19,12 +19,20 @@ $send = static function (string $method, string $path, ?array $body = null) use 
     curl_setopt($curl, CURLOPT_URL, $address.$path);
     curl_setopt($curl, CURLOPT_CUSTOMREQUEST, $method);
     curl_setopt($curl, CURLOPT_POSTFIELDS, $body === null ? '' : json_encode($body, JSON_THROW_ON_ERROR));
-    curl_setopt($curl, CURLOPT_HTTPHEADER, ['Accept: application/json', 'Content-Type: application/json', "X-XSRF-TOKEN: {$token}"]);
+    curl_setopt($curl, CURLOPT_HTTPHEADER, [
+        'Accept: application/json',
+        'Content-Type: application/json',
+        "X-XSRF-TOKEN: {$token}",
+    ]);
     $said = curl_exec($curl);
 
     return [(int) curl_getinfo($curl, CURLINFO_RESPONSE_CODE), (array) json_decode((string) $said, true)];
 };
-$uuid = static fn (): string => preg_replace('/^(.{8})(.{4}).(.{3}).(.{3})(.{12})$/', '$1-$2-4$3-a$4-$5', bin2hex(random_bytes(16))) ?? '';
+$uuid = static fn (): string => preg_replace(
+    '/^(.{8})(.{4}).(.{3}).(.{3})(.{12})$/',
+    '$1-$2-4$3-a$4-$5',
+    bin2hex(random_bytes(16)),
+) ?? '';
 $signIn = static function () use ($send): int {
     $send('GET', '/api/welcome');
 
@@ -39,17 +47,32 @@ $device = $uuid();
 $waiting = [];
 for ($i = 1; $i <= (int) $count; $i++) {
     $waiting[] = [
-        'uuid' => $uuid(), 'plan_id' => (int) $plan, 'composite' => 1, 'ordinal' => $i, 'sequence' => ($i - 1) % 10 + 1, 'outcome' => $i % 2 === 0 ? 'undone' : 'pulled', 'reason' => null,
-        'at' => gmdate('c'), 'longitude' => null, 'latitude' => null, 'accuracy_m' => null, 'settles' => [],
+        'uuid' => $uuid(),
+        'plan_id' => (int) $plan,
+        'composite' => 1,
+        'ordinal' => $i,
+        'sequence' => (($i - 1) % 10) + 1,
+        'outcome' => $i % 2 === 0 ? 'undone' : 'pulled',
+        'reason' => null,
+        'at' => gmdate('c'),
+        'longitude' => null,
+        'latitude' => null,
+        'accuracy_m' => null,
+        'settles' => [],
     ];
 }
 $repeats = 0;
 while ($waiting !== []) {
     $batch = array_slice($waiting, 0, (int) $size);
     echo "sending\n";
-    [$status, $answer] = $send('POST', '/api/pull-entries', ['device' => $device, 'now' => gmdate('c'), 'entries' => $batch]);
+    [$status, $answer] = $send('POST', '/api/pull-entries', [
+        'device' => $device,
+        'now' => gmdate('c'),
+        'entries' => $batch,
+    ]);
     if ($status !== 200) {
-        // A server that is killed while it writes a session has forgotten who this is and what its token was: a phone signs in again.
+        // A server that is killed while it writes a session has forgotten who this is and what its token was: a phone
+        // signs in again.
         in_array($status, [401, 419], true) && $signIn();
         if (++$repeats > 5000) {
             fwrite(STDERR, "The last of very many tries was answered {$status}.\n");

@@ -29,6 +29,16 @@ $send = static function (string $method, string $path, mixed $body, array $heade
     return (int) curl_getinfo($curl, CURLINFO_RESPONSE_CODE);
 };
 $send('GET', 'api/welcome', null, []);
-$send('POST', 'api/session', json_encode(['email' => 'maren@demo.example', 'password' => 'soil-and-lime'], JSON_THROW_ON_ERROR), ['Content-Type: application/json']);
-$status = $send('POST', 'api/reports', ['file' => new CURLFile($file, 'text/csv', basename($file).'.csv'), 'lab_id' => '1', 'read_on' => '2026-11-20'], []);
+$send(
+    'POST',
+    'api/session',
+    json_encode(['email' => 'maren@demo.example', 'password' => 'soil-and-lime'], JSON_THROW_ON_ERROR),
+    ['Content-Type: application/json'],
+);
+$status = $send(
+    'POST',
+    'api/reports',
+    ['file' => new CURLFile($file, 'text/csv', basename($file).'.csv'), 'lab_id' => '1', 'read_on' => '2026-11-20'],
+    [],
+);
 exit($status === 201 ? 0 : 1);

@@ -17,8 +17,20 @@ final readonly class Command
      */
     public static function run(array $arguments, string $input = '', array $environment = []): self
     {
-        $bare = ['PATH' => (string) getenv('PATH'), 'HOME' => sys_get_temp_dir(), 'APP_ENV' => 'none', 'DB_DATABASE' => '/nowhere/at/all.sqlite', ...$environment];
-        $process = proc_open([PHP_BINARY, dirname(__DIR__, 2).'/artisan', ...$arguments], [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']], $pipes, dirname(__DIR__, 2), $bare);
+        $bare = [
+            'PATH' => (string) getenv('PATH'),
+            'HOME' => sys_get_temp_dir(),
+            'APP_ENV' => 'none',
+            'DB_DATABASE' => '/nowhere/at/all.sqlite',
+            ...$environment,
+        ];
+        $process = proc_open(
+            [PHP_BINARY, dirname(__DIR__, 2).'/artisan', ...$arguments],
+            [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']],
+            $pipes,
+            dirname(__DIR__, 2),
+            $bare,
+        );
         Assert::assertIsResource($process);
         fwrite($pipes[0], $input);
         fclose($pipes[0]);

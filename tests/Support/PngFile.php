@@ -33,16 +33,28 @@ final class PngFile
             }
             $rows[] = "\0{$row}";
         }
-        $chunk = static fn (string $kind, string $data): string => pack('N', strlen($data)).$kind.$data.pack('N', crc32($kind.$data));
+        $chunk = static fn (string $kind, string $data): string => pack('N', strlen($data)).
+            $kind.
+            $data.
+            pack('N', crc32($kind.$data));
 
-        return "\x89PNG\r\n\x1a\n".$chunk('IHDR', pack('NNCCCCC', $width, $height, 8, 2, 0, 0, 0)).$chunk('IDAT', (string) gzcompress(implode('', $rows))).$chunk('IEND', '');
+        return "\x89PNG\r\n\x1a\n".
+            $chunk('IHDR', pack('NNCCCCC', $width, $height, 8, 2, 0, 0, 0)).
+            $chunk('IDAT', (string) gzcompress(implode('', $rows))).
+            $chunk('IEND', '');
     }
 
     public static function bytes(int $width, int $height): string
     {
-        $chunk = static fn (string $kind, string $data): string => pack('N', strlen($data)).$kind.$data.pack('N', crc32($kind.$data));
+        $chunk = static fn (string $kind, string $data): string => pack('N', strlen($data)).
+            $kind.
+            $data.
+            pack('N', crc32($kind.$data));
         $rows = str_repeat("\0".str_repeat("\xb0", $width), $height);
 
-        return "\x89PNG\r\n\x1a\n".$chunk('IHDR', pack('NNCCCCC', $width, $height, 8, 0, 0, 0, 0)).$chunk('IDAT', (string) gzcompress($rows)).$chunk('IEND', '');
+        return "\x89PNG\r\n\x1a\n".
+            $chunk('IHDR', pack('NNCCCCC', $width, $height, 8, 0, 0, 0, 0)).
+            $chunk('IDAT', (string) gzcompress($rows)).
+            $chunk('IEND', '');
     }
 }

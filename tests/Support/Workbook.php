@@ -18,7 +18,8 @@ final class Workbook
         $zip->open($file, \ZipArchive::CREATE | \ZipArchive::OVERWRITE);
         foreach (array_values($sheets) as $i => $rows) {
             $n = $i + 1;
-            $types .= "<Override PartName=\"/xl/worksheets/sheet{$n}.xml\" ContentType=\"application/vnd.openxmlformats-officedocument.spreadsheetml.worksheet+xml\"/>";
+            $types .= "<Override PartName=\"/xl/worksheets/sheet{$n}.xml\" ".
+                'ContentType="application/vnd.openxmlformats-officedocument.spreadsheetml.worksheet+xml"/>';
             $names .= "<sheet name=\"Sheet {$n}\" sheetId=\"{$n}\" r:id=\"rId{$n}\"/>";
             $targets .= "<Relationship Id=\"rId{$n}\" Type=\"{$relations}/worksheet\" Target=\"worksheets/sheet{$n}.xml\"/>";
             $zip->addFromString(
@@ -29,13 +30,20 @@ final class Workbook
         $package = 'http://schemas.openxmlformats.org/package/2006';
         $zip->addFromString(
             '[Content_Types].xml',
-            "{$head}<Types xmlns=\"{$package}/content-types\"><Default Extension=\"rels\" ContentType=\"application/vnd.openxmlformats-package.relationships+xml\"/><Default Extension=\"xml\" ContentType=\"application/xml\"/><Override PartName=\"/xl/workbook.xml\" ContentType=\"application/vnd.openxmlformats-officedocument.spreadsheetml.sheet.main+xml\"/>{$types}</Types>",
+            "{$head}<Types xmlns=\"{$package}/content-types\"><Default Extension=\"rels\" ".
+                'ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default '.
+                    'Extension="xml" ContentType="application/xml"/><Override PartName="/xl/workbook.xml" '.
+                        "ContentType=\"application/vnd.openxmlformats-officedocument.spreadsheetml.sheet.main+xml\"/>{$types}</Types>",
         );
         $zip->addFromString(
             '_rels/.rels',
-            "{$head}<Relationships xmlns=\"{$package}/relationships\"><Relationship Id=\"rId1\" Type=\"{$relations}/officeDocument\" Target=\"xl/workbook.xml\"/></Relationships>",
+            "{$head}<Relationships xmlns=\"{$package}/relationships\">".
+                "<Relationship Id=\"rId1\" Type=\"{$relations}/officeDocument\" Target=\"xl/workbook.xml\"/></Relationships>",
         );
-        $zip->addFromString('xl/workbook.xml', "{$head}<workbook {$main} xmlns:r=\"{$relations}\"><sheets>{$names}</sheets></workbook>");
+        $zip->addFromString(
+            'xl/workbook.xml',
+            "{$head}<workbook {$main} xmlns:r=\"{$relations}\"><sheets>{$names}</sheets></workbook>",
+        );
         $zip->addFromString(
             'xl/_rels/workbook.xml.rels',
             "{$head}<Relationships xmlns=\"{$package}/relationships\">{$targets}</Relationships>",

@@ -22,7 +22,8 @@ final class DivideArea
     public function __construct(private readonly WriteArea $write) {}
 
     /**
-     * @param array<string, mixed>|null $line GeoJSON; null parts an area of two pieces, and cuts any other across its middle
+     * @param array<string, mixed>|null $line GeoJSON; null parts an area of two pieces, and cuts any other across
+     *                                        its middle
      * @param array{string, string} $names of the larger part and of the other
      * @return array{Area, Area}
      */
@@ -30,10 +31,17 @@ final class DivideArea
     {
         $pieces = GeoJson::polygons(json_encode($area->boundary, JSON_THROW_ON_ERROR));
         if ($line === null && count($pieces) === 2) {
-            return $this->store($area, array_map(fn (array $piece): array => $this->polygon($piece['rings']), $pieces), $names);
+            return $this->store(
+                $area,
+                array_map(fn (array $piece): array => $this->polygon($piece['rings']), $pieces),
+                $names,
+            );
         }
         $rings = $this->rings($area);
-        $path = $line === null ? Cut::acrossTheMiddle($rings[0]) : GeoJson::positions('the line', $line['coordinates'] ?? null);
+        $path =
+            $line === null
+                ? Cut::acrossTheMiddle($rings[0])
+                : GeoJson::positions('the line', $line['coordinates'] ?? null);
 
         return $this->store($area, array_map($this->polygon(...), Cut::inTwo($rings, $path)), $names);
     }
@@ -48,7 +56,11 @@ final class DivideArea
         usort($parts, static fn (array $a, array $b): int => self::extent($b) <=> self::extent($a));
 
         return DB::transaction(function () use ($area, $parts, $names): array {
-            $fields = ['use' => $area->use, 'history' => $area->history, 'facts' => ['joined' => []] + $area->knownFacts()->toArray()];
+            $fields = [
+                'use' => $area->use,
+                'history' => $area->history,
+                'facts' => ['joined' => []] + $area->knownFacts()->toArray(),
+            ];
 
             return [
                 $this->write->write($area, ['name' => $names[0], 'boundary' => $parts[0]] + $fields),
@@ -63,7 +75,10 @@ final class DivideArea
         $hole = GeoJson::polygons(json_encode($piece, JSON_THROW_ON_ERROR))[0]['rings'][0];
 
         return $this->write->write($area, [
-            'name' => $area->name, 'use' => $area->use, 'history' => $area->history, 'boundary' => $this->polygon([...$this->rings($area), $hole]),
+            'name' => $area->name,
+            'use' => $area->use,
+            'history' => $area->history,
+            'boundary' => $this->polygon([...$this->rings($area), $hole]),
         ]);
     }
 
@@ -72,7 +87,9 @@ final class DivideArea
     {
         $polygons = GeoJson::polygons(json_encode($area->boundary, JSON_THROW_ON_ERROR));
 
-        return count($polygons) === 1 ? $polygons[0]['rings'] : throw BadBoundary::because('the area', 'it has '.count($polygons).' parts', 'an area of one piece');
+        return count($polygons) === 1
+            ? $polygons[0]['rings']
+            : throw BadBoundary::because('the area', 'it has '.count($polygons).' parts', 'an area of one piece');
     }
 
     /**
@@ -81,9 +98,16 @@ final class DivideArea
      */
     private function polygon(array $rings): array
     {
-        return ['type' => 'Polygon', 'coordinates' => array_map(static fn (array $ring): array => array_map(
-            static fn (array $p): array => [round($p[0], self::DECIMALS), round($p[1], self::DECIMALS)], [...$ring, $ring[0]],
-        ), $rings)];
+        return [
+            'type' => 'Polygon',
+            'coordinates' => array_map(
+                static fn (array $ring): array => array_map(
+                    static fn (array $p): array => [round($p[0], self::DECIMALS), round($p[1], self::DECIMALS)],
+                    [...$ring, $ring[0]],
+                ),
+                $rings,
+            ),
+        ];
     }
 
     /** @param array<string, mixed> $polygon */

@@ -12,7 +12,8 @@ use HonestCore\Sampling\SplitAdvice;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Makes one area of two, so that they share a composite. What only one of them got becomes an event of a part; the other
+ * Makes one area of two, so that they share a composite. What only one of them got becomes an event of a part; the
+ * other
  * area goes, which it may not once it has plans or composites of its own.
  */
 final class JoinAreas
@@ -29,12 +30,18 @@ final class JoinAreas
         }
 
         return DB::transaction(function () use ($area, $other): Area {
-            $boundary = ['type' => 'MultiPolygon', 'coordinates' => [...$this->polygons($area), ...$this->polygons($other)]];
+            $boundary = [
+                'type' => 'MultiPolygon',
+                'coordinates' => [...$this->polygons($area), ...$this->polygons($other)],
+            ];
             [$name, $history, $facts] = [$other->name, $other->history, $this->facts($area, $other)];
             $other->delete();
 
             return $this->write->write($area, [
-                'name' => $area->name, 'use' => $area->use, 'boundary' => $boundary, 'facts' => $facts,
+                'name' => $area->name,
+                'use' => $area->use,
+                'boundary' => $boundary,
+                'facts' => $facts,
                 'history' => trim($area->history.($history === '' ? '' : "\n{$name}: {$history}")),
             ]);
         });
@@ -58,9 +65,16 @@ final class JoinAreas
         }
 
         return AreaFacts::of([
-            ...$both, 'irrigated' => $one->irrigated || $other->irrigated, 'old_paint' => $one->oldPaint || $other->oldPaint,
-            'industry' => $one->industry || $other->industry, 'events' => array_values($events),
-            'joined' => [...$one->joined, ...$other->joined, ...SplitAdvice::ofUse($one, $area->use, $other, $otherArea->use)],
+            ...$both,
+            'irrigated' => $one->irrigated || $other->irrigated,
+            'old_paint' => $one->oldPaint || $other->oldPaint,
+            'industry' => $one->industry || $other->industry,
+            'events' => array_values($events),
+            'joined' => [
+                ...$one->joined,
+                ...$other->joined,
+                ...SplitAdvice::ofUse($one, $area->use, $other, $otherArea->use),
+            ],
         ])->toArray();
     }
 
@@ -68,7 +82,10 @@ final class JoinAreas
     private function polygons(Area $area): array
     {
         return array_map(
-            static fn (array $polygon): array => array_map(static fn (array $ring): array => [...$ring, $ring[0]], $polygon['rings']),
+            static fn (array $polygon): array => array_map(
+                static fn (array $ring): array => [...$ring, $ring[0]],
+                $polygon['rings'],
+            ),
             GeoJson::polygons(json_encode($area->boundary, JSON_THROW_ON_ERROR)),
         );
     }

@@ -12,10 +12,15 @@ use HonestCore\Geometry\AreaFile;
 use HonestCore\Geometry\Boundary;
 use HonestCore\Quantity\Area;
 
-/** Takes a file apart into areas that may be stored, named by their properties; a file with latitude first is noticed. */
+/**
+ * Takes a file apart into areas that may be stored, named by their properties; a file with latitude first is noticed.
+ */
 final class ReadAreaFile
 {
-    /** @return array{areas: list<array<string, mixed>>, looks_swapped: bool, passed_over: list<array{place: string, why: string}>} */
+    /**
+     * @return array{areas: list<array<string, mixed>>, looks_swapped: bool, passed_over: list<array{place: string,
+     * why: string}>}
+     */
     public function __invoke(string $text, bool $swap, ?Site $site): array
     {
         $file = AreaFile::read($text);
@@ -40,7 +45,8 @@ final class ReadAreaFile
     }
 
     /**
-     * @param array{place: string, geometry: array{type: string, coordinates: array<mixed>}, properties: array<mixed>} $area
+     * @param array{place: string, geometry: array{type: string, coordinates: array<mixed>}, properties:
+     *     array<mixed>} $area
      * @return array<string, mixed>
      *
      * @throws BadBoundary for ground that cannot be an area
@@ -66,7 +72,9 @@ final class ReadAreaFile
         return [
             'name' => $name,
             'name_question' => $name === '' ? null : AreaName::question($name),
-            'use' => in_array($use, array_map(static fn (Crop $crop): string => $crop->code, Crop::all()), true) ? $use : null,
+            'use' => in_array($use, array_map(static fn (Crop $crop): string => $crop->code, Crop::all()), true)
+                ? $use
+                : null,
             'history' => $this->text($area['properties'], ['history', 'description', 'notes'], 2000),
             'boundary' => $area['geometry'],
             'area_m2' => $extent->squareMetres,
@@ -79,7 +87,9 @@ final class ReadAreaFile
     {
         try {
             foreach ($file->areas as $area) {
-                Boundary::fromGeoJson(json_encode(['type' => 'Feature', 'geometry' => $area['geometry']], JSON_THROW_ON_ERROR));
+                Boundary::fromGeoJson(
+                    json_encode(['type' => 'Feature', 'geometry' => $area['geometry']], JSON_THROW_ON_ERROR),
+                );
             }
         } catch (BadBoundary) {
             return false;

@@ -12,13 +12,19 @@ use HonestCore\Sampling\AreaFacts;
 /** Stores an area with its extent, once its boundary is known to be ground. */
 final class WriteArea
 {
-    /** @param array{name: string, use: string, history: string, boundary: array<string, mixed>, facts?: array<string, mixed>} $fields */
+    /**
+     * @param array{name: string, use: string, history: string, boundary: array<string, mixed>, facts?: array<string,
+     * mixed>} $fields
+     */
     public function new(Site $site, array $fields): Area
     {
         return $this->write(new Area(['site_id' => $site->id, 'facts' => AreaFacts::of([])->toArray()]), $fields);
     }
 
-    /** @param array{name: string, use: string, history: string, boundary: array<string, mixed>, facts?: array<string, mixed>} $fields */
+    /**
+     * @param array{name: string, use: string, history: string, boundary: array<string, mixed>, facts?: array<string,
+     * mixed>} $fields
+     */
     public function write(Area $area, array $fields): Area
     {
         $boundary = Boundary::fromGeoJson(json_encode($fields['boundary'], JSON_THROW_ON_ERROR));

@@ -17,18 +17,32 @@ use Illuminate\Support\Facades\DB;
 final class Calibrate
 {
     /** @param list<array{buffer: float, shown: float}> $points */
-    public function keep(User $author, string $instrument, array $points, float $celsius, bool $inMillivolts): PenCalibration
-    {
+    public function keep(
+        User $author,
+        string $instrument,
+        array $points,
+        float $celsius,
+        bool $inMillivolts,
+    ): PenCalibration {
         $found = Calibration::of($points, $celsius, $inMillivolts);
 
         return PenCalibration::query()->create([
-            'created_by' => $author->id, 'instrument' => $instrument, 'in_millivolts' => $inMillivolts, 'celsius' => $celsius, 'points' => $points,
-            'slope_percent' => $found->slopePercent, 'offset' => $found->offset, 'residual' => $found->residual, 'reasons' => $found->reasons, 'at' => now(),
+            'created_by' => $author->id,
+            'instrument' => $instrument,
+            'in_millivolts' => $inMillivolts,
+            'celsius' => $celsius,
+            'points' => $points,
+            'slope_percent' => $found->slopePercent,
+            'offset' => $found->offset,
+            'residual' => $found->residual,
+            'reasons' => $found->reasons,
+            'at' => now(),
         ]);
     }
 
     /**
-     * A buffer read once more after the run, in pH. A pen that drifted too far breaks the protocol of all it read since.
+     * A buffer read once more after the run, in pH. A pen that drifted too far breaks the protocol of all it read
+     * since.
      *
      * @return int readings that are left out because of it
      */
@@ -36,7 +50,9 @@ final class Calibrate
     {
         return DB::transaction(static function () use ($calibration, $buffer, $shown): int {
             if (PenCalibration::query()->whereKey($calibration->id)->whereNotNull('drift')->exists()) {
-                throw new Conflict('The drift of this calibration is on record already. Calibrate anew for further work.');
+                throw new Conflict(
+                    'The drift of this calibration is on record already. Calibrate anew for further work.',
+                );
             }
             $before = null;
             foreach ($calibration->points as $point) {
@@ -45,7 +61,11 @@ final class Calibrate
                 }
             }
             if ($before === null) {
-                throw new ValueOutOfRange("The pen was not calibrated in a buffer of {$buffer}; accepted are ".implode(', ', array_column($calibration->points, 'buffer')).'.');
+                throw new ValueOutOfRange(
+                    "The pen was not calibrated in a buffer of {$buffer}; accepted are ".
+                        implode(', ', array_column($calibration->points, 'buffer')).
+                        '.',
+                );
             }
             $drift = Calibration::drift($before, $shown);
             $calibration->update(['check_buffer' => $buffer, 'drift' => $drift, 'drift_at' => now()]);
@@ -53,10 +73,23 @@ final class Calibrate
                 return 0;
             }
             $left = 0;
-            foreach (Reading::query()->whereIn('run_id', Run::query()->where('calibration_id', $calibration->id)->pluck('id'))->get() as $reading) {
+            foreach (
+                Reading::query()
+                    ->whereIn('run_id', Run::query()->where('calibration_id', $calibration->id)->pluck('id'))
+                    ->get() as $reading
+            ) {
                 if (! in_array('pen-drift', $reading->flags, true)) {
                     $words = (array) ($reading->detail['breaks'] ?? []);
-                    $reading->update(['flags' => [...$reading->flags, 'pen-drift'], 'detail' => ['breaks' => [...$words, 'After the run the pen had drifted by '.number_format($drift, 2).' pH.']] + ($reading->detail ?? [])]);
+                    $reading->update([
+                        'flags' => [...$reading->flags, 'pen-drift'],
+                        'detail' => [
+                            'breaks' => [
+                                ...$words,
+                                'After the run the pen had drifted by '.number_format($drift, 2).' pH.',
+                            ],
+                        ] +
+                            ($reading->detail ?? []),
+                    ]);
                     $left++;
                 }
             }

@@ -15,10 +15,20 @@ final class CalibrationShape
     public static function of(PenCalibration $calibration): array
     {
         return [
-            'id' => $calibration->id, 'instrument' => $calibration->instrument, 'in_millivolts' => $calibration->in_millivolts, 'celsius' => $calibration->celsius, 'points' => $calibration->points,
-            'slope_percent' => $calibration->slope_percent, 'ideal_mv' => Nernst::millivoltsPerPh($calibration->celsius), 'offset' => $calibration->offset, 'residual' => $calibration->residual,
-            'reasons' => $calibration->reasons, 'at' => $calibration->at->toIso8601ZuluString(),
-            'check_buffer' => $calibration->check_buffer, 'drift' => $calibration->drift, 'drift_at' => $calibration->drift_at?->toIso8601ZuluString(),
+            'id' => $calibration->id,
+            'instrument' => $calibration->instrument,
+            'in_millivolts' => $calibration->in_millivolts,
+            'celsius' => $calibration->celsius,
+            'points' => $calibration->points,
+            'slope_percent' => $calibration->slope_percent,
+            'ideal_mv' => Nernst::millivoltsPerPh($calibration->celsius),
+            'offset' => $calibration->offset,
+            'residual' => $calibration->residual,
+            'reasons' => $calibration->reasons,
+            'at' => $calibration->at->toIso8601ZuluString(),
+            'check_buffer' => $calibration->check_buffer,
+            'drift' => $calibration->drift,
+            'drift_at' => $calibration->drift_at?->toIso8601ZuluString(),
             'drifted' => $calibration->drift !== null && Calibration::driftsTooFar($calibration->drift),
         ];
     }

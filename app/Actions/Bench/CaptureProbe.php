@@ -13,7 +13,10 @@ use App\Models\User;
 use HonestCore\Probe\ProbeStream;
 use HonestCore\Statistics\Spread;
 
-/** Takes what a probe streams while it is in a tube. What came is kept as it comes, so that a stream that breaks loses nothing. */
+/**
+ * Takes what a probe streams while it is in a tube. What came is kept as it comes, so that a stream that breaks loses
+ * nothing.
+ */
 final class CaptureProbe
 {
     /** A reading off the stream is the mean of this many of its last lines. */
@@ -35,7 +38,14 @@ final class CaptureProbe
         $lines = $this->device->lines($probe, $seconds, $this->soil($tube));
         // The device answers before anything is kept.
         $lines->valid();
-        $capture = ProbeCapture::query()->create(['run_id' => $run->id, 'created_by' => $author->id, 'tube' => $tube->number, 'readings' => [], 'gaps' => [], 'simulated' => $this->device->isSimulated()]);
+        $capture = ProbeCapture::query()->create([
+            'run_id' => $run->id,
+            'created_by' => $author->id,
+            'tube' => $tube->number,
+            'readings' => [],
+            'gaps' => [],
+            'simulated' => $this->device->isSimulated(),
+        ]);
         $taken = 0;
         foreach ($lines as $line) {
             $tell($stream->take($line));
@@ -60,11 +70,19 @@ final class CaptureProbe
     /** @return array<string, mixed> */
     public static function shape(ProbeCapture $capture): array
     {
-        $values = array_map(static fn (array $reading): float => (float) $reading['value'], array_slice($capture->readings, -self::LAST));
+        $values = array_map(
+            static fn (array $reading): float => (float) $reading['value'],
+            array_slice($capture->readings, -self::LAST),
+        );
 
         return [
-            'id' => $capture->id, 'readings' => count($capture->readings), 'gaps' => $capture->gaps, 'simulated' => $capture->simulated,
-            'used' => count($values), 'mean' => $values === [] ? null : Spread::mean($values), 'sd' => $values === [] ? null : Spread::standardDeviation($values),
+            'id' => $capture->id,
+            'readings' => count($capture->readings),
+            'gaps' => $capture->gaps,
+            'simulated' => $capture->simulated,
+            'used' => count($values),
+            'mean' => $values === [] ? null : Spread::mean($values),
+            'sd' => $values === [] ? null : Spread::standardDeviation($values),
             'values' => array_map(static fn (array $reading): float => (float) $reading['value'], $capture->readings),
         ];
     }
@@ -72,8 +90,15 @@ final class CaptureProbe
     /** @return array{token: string, ph: float|null} */
     private function soil(RunTube $tube): array
     {
-        $ph = Reading::query()->where('sample_id', $tube->portion->sample_id)->whereHas('method', static fn ($method) => $method->where('analyte', 'ph')->where('portion', 'lab'))->whereNotNull('value')->value('value');
+        $ph = Reading::query()
+            ->where('sample_id', $tube->portion->sample_id)
+            ->whereHas('method', static fn ($method) => $method->where('analyte', 'ph')->where('portion', 'lab'))
+            ->whereNotNull('value')
+            ->value('value');
 
-        return ['token' => hash('crc32b', "soil {$tube->portion->sample_id}"), 'ph' => is_numeric($ph) ? (float) $ph : null];
+        return [
+            'token' => hash('crc32b', "soil {$tube->portion->sample_id}"),
+            'ph' => is_numeric($ph) ? (float) $ph : null,
+        ];
     }
 }

@@ -25,14 +25,20 @@ final class FinishRun
     public function __invoke(Run $run, User $author, bool $leaveUnread, string $note): Run
     {
         return DB::transaction(function () use ($run, $author, $leaveUnread, $note): Run {
-            $run = Run::query()->with(['tubes.portion.sample.site', 'marks', 'version', 'method', 'calibration', 'captures'])->findOrFail($run->id);
+            $run = Run::query()
+                ->with(['tubes.portion.sample.site', 'marks', 'version', 'method', 'calibration', 'captures'])
+                ->findOrFail($run->id);
             if ($run->state !== 'open') {
                 return $run;
             }
             $replay = $this->lead->replay($run, (int) $run->marks->max('at_ms'));
             $open = array_filter($replay->tubes, static fn (BenchTube $tube): bool => $tube->isOpen());
             if ($open !== [] && ! $leaveUnread) {
-                throw new Conflict(count($open) === 1 ? 'One tube is not read yet. Read it, give it up, or finish without it.' : count($open).' tubes are not read yet. Read them, give them up, or finish without them.');
+                throw new Conflict(
+                    count($open) === 1
+                        ? 'One tube is not read yet. Read it, give it up, or finish without it.'
+                        : count($open).' tubes are not read yet. Read them, give them up, or finish without them.',
+                );
             }
             $definition = $run->version->parsed();
             $kept = 0;
@@ -43,10 +49,19 @@ final class FinishRun
             if ($kept === 0) {
                 throw new Conflict('Nothing was read in this run. Drop it instead of finishing it.');
             }
-            $started = array_sum(array_map(static fn (BenchTube $tube): int => $tube->isStarted() ? $tube->attempts() : $tube->attempts() - 1, $replay->tubes));
+            $started = array_sum(
+                array_map(
+                    static fn (BenchTube $tube): int => $tube->isStarted() ? $tube->attempts() : $tube->attempts() - 1,
+                    $replay->tubes,
+                ),
+            );
             $run->update([
-                'state' => 'finished', 'finished_at' => now(), 'note' => trim("{$run->note} {$note}"),
-                'elapsed_s' => ($replay->lastMs - $replay->firstMs) / 1000, 'attention_s' => $replay->attentionS, 'cost_cents' => (int) round($started * $this->centsEach($run, $definition)),
+                'state' => 'finished',
+                'finished_at' => now(),
+                'note' => trim("{$run->note} {$note}"),
+                'elapsed_s' => ($replay->lastMs - $replay->firstMs) / 1000,
+                'attention_s' => $replay->attentionS,
+                'cost_cents' => (int) round($started * $this->centsEach($run, $definition)),
             ]);
 
             return $run;
@@ -58,7 +73,11 @@ final class FinishRun
     {
         $cents = null;
         foreach ($run->lots as ['reagent' => $reagent, 'lot' => $name]) {
-            $lot = ReagentLot::query()->where('method_id', $run->method_id)->where('reagent', $reagent)->where('lot', $name)->first();
+            $lot = ReagentLot::query()
+                ->where('method_id', $run->method_id)
+                ->where('reagent', $reagent)
+                ->where('lot', $name)
+                ->first();
             if ($lot?->price_cents !== null && $lot->tests !== null) {
                 $cents += $lot->price_cents / $lot->tests;
             }
@@ -71,28 +90,67 @@ final class FinishRun
      * @param array<string, list<array{code: string, words: string}>> $ofRun by reader
      * @return int readings kept of the tube
      */
-    private function keep(Run $run, RunTube $tube, BenchTube $state, MethodDefinition $definition, User $author, array $ofRun): int
-    {
+    private function keep(
+        Run $run,
+        RunTube $tube,
+        BenchTube $state,
+        MethodDefinition $definition,
+        User $author,
+        array $ofRun,
+    ): int {
         $kept = 0;
         foreach ($run->readers as $reader) {
-            $reads = array_values(array_filter($state->reads(), static fn (array $read): bool => $read['reader'] === $reader));
+            $reads = array_values(
+                array_filter($state->reads(), static fn (array $read): bool => $read['reader'] === $reader),
+            );
             if (! $state->isDone() || $reads === []) {
                 continue;
             }
-            $mark = $run->marks->where('tube', $tube->number)->where('kind', 'read')->where('data.reader', $reader)->sortBy('id')->last();
-            $breaks = [...array_filter($ofRun[$reader], static fn (array $break): bool => $break['code'] !== 'colour-vision' || ! self::isByPhoto($mark)), ...$state->breaks()];
-            if ($definition->readings > 1 && $run->tubes->where('portion_id', $tube->portion_id)->count() < $definition->readings) {
-                $breaks[] = ['code' => 'one-reading', 'words' => "The method asks for {$definition->readings} readings of a portion."];
+            $mark = $run->marks
+                ->where('tube', $tube->number)
+                ->where('kind', 'read')
+                ->where('data.reader', $reader)
+                ->sortBy('id')
+                ->last();
+            $breaks = [
+                ...array_filter(
+                    $ofRun[$reader],
+                    static fn (array $break): bool => $break['code'] !== 'colour-vision' || ! self::isByPhoto($mark),
+                ),
+                ...$state->breaks(),
+            ];
+            if (
+                $definition->readings > 1 &&
+                $run->tubes->where('portion_id', $tube->portion_id)->count() < $definition->readings
+            ) {
+                $breaks[] = [
+                    'code' => 'one-reading',
+                    'words' => "The method asks for {$definition->readings} readings of a portion.",
+                ];
             }
             $run->readings()->create([
-                'sample_id' => $tube->portion->sample_id, 'portion_id' => $tube->portion_id, 'method_id' => $run->method_id, 'method_version_id' => $run->method_version_id, 'created_by' => $author->id,
+                'sample_id' => $tube->portion->sample_id,
+                'portion_id' => $tube->portion_id,
+                'method_id' => $run->method_id,
+                'method_version_id' => $run->method_version_id,
+                'created_by' => $author->id,
                 ...$this->value($definition, array_column($reads, 'reading', 'step')),
-                'read_on' => Carbon::createFromTimestampMsUTC($reads[count($reads) - 1]['at_ms'])->setTimezone($tube->portion->sample->site->timezone ?? 'UTC')->format('Y-m-d'),
-                'reader' => $reader, 'flags' => array_values(array_unique(array_column($breaks, 'code'))), 'note' => (string) ($mark?->data['note'] ?? ''),
+                'read_on' => Carbon::createFromTimestampMsUTC($reads[count($reads) - 1]['at_ms'])
+                    ->setTimezone($tube->portion->sample->site->timezone ?? 'UTC')
+                    ->format('Y-m-d'),
+                'reader' => $reader,
+                'flags' => array_values(array_unique(array_column($breaks, 'code'))),
+                'note' => (string) ($mark?->data['note'] ?? ''),
                 'lot' => implode(', ', array_column($run->lots, 'lot')),
                 'detail' => [
-                    'tube' => $tube->number, 'attempts' => $state->attempts(), 'breaks' => array_column($breaks, 'words'), 'times' => $state->times(), 'said' => $run->said, 'celsius' => $run->celsius,
-                    ...$this->more($definition, array_column($reads, 'reading', 'step')), ...(isset($mark?->data['match']) ? ['match' => $mark->data['match']] : []),
+                    'tube' => $tube->number,
+                    'attempts' => $state->attempts(),
+                    'breaks' => array_column($breaks, 'words'),
+                    'times' => $state->times(),
+                    'said' => $run->said,
+                    'celsius' => $run->celsius,
+                    ...$this->more($definition, array_column($reads, 'reading', 'step')),
+                    ...isset($mark?->data['match']) ? ['match' => $mark->data['match']] : [],
                 ],
             ]);
             $kept++;
@@ -101,13 +159,26 @@ final class FinishRun
         return $kept;
     }
 
-    /** @return array<string, list<array{code: string, words: string}>> those of the run, of readers only what concerns each */
+    /**
+     * @return array<string, list<array{code: string, words: string}>> those of the run, of readers only what concerns
+     *                                                                 each
+     */
     private function breaksByReader(Run $run, MethodDefinition $definition): array
     {
-        $ofRun = array_values(array_filter($this->breaks->ofRun($run, $definition), static fn (array $break): bool => $break['code'] !== 'colour-vision'));
+        $ofRun = array_values(
+            array_filter(
+                $this->breaks->ofRun($run, $definition),
+                static fn (array $break): bool => $break['code'] !== 'colour-vision',
+            ),
+        );
         $by = [];
         foreach ($run->readers as $reader) {
-            $by[$reader] = [...$ofRun, ...($definition->colour ? $this->breaks->ofReader($reader, Carbon::createFromTimestampMsUTC($run->started_ms)) : [])];
+            $by[$reader] = [
+                ...$ofRun,
+                ...$definition->colour
+                    ? $this->breaks->ofReader($reader, Carbon::createFromTimestampMsUTC($run->started_ms))
+                    : [],
+            ];
         }
 
         return $by;
@@ -118,7 +189,10 @@ final class FinishRun
     {
         $match = $mark->data['match'] ?? null;
 
-        return is_array($match) && ($match['safety'] ?? '') === 'clear' && ($mark->data['typed'] ?? '') === ($match['nearest'] ?? null) && ($mark->data['between'] ?? null) === null;
+        return is_array($match) &&
+            ($match['safety'] ?? '') === 'clear' &&
+            ($mark->data['typed'] ?? '') === ($match['nearest'] ?? null) &&
+            ($mark->data['between'] ?? null) === null;
     }
 
     /**
@@ -130,8 +204,18 @@ final class FinishRun
         $reading = array_values($reads)[0];
 
         return $definition->scale->kind === 'heights'
-            ? ['value' => null, 'band' => null, 'between' => null, 'as_reported' => $this->jar($definition, $reads)->texture->className()]
-            : ['value' => $reading->number, 'band' => $reading->band, 'between' => $reading->between, 'as_reported' => $reading->words()];
+            ? [
+                'value' => null,
+                'band' => null,
+                'between' => null,
+                'as_reported' => $this->jar($definition, $reads)->texture->className(),
+            ]
+            : [
+                'value' => $reading->number,
+                'band' => $reading->band,
+                'between' => $reading->between,
+                'as_reported' => $reading->words(),
+            ];
     }
 
     /**
@@ -143,7 +227,15 @@ final class FinishRun
         if ($definition->scale->kind === 'heights') {
             $jar = $this->jar($definition, $reads);
 
-            return ['heights_mm' => array_map(static fn (BenchReading $read): float => (float) $read->number, array_values($reads)), 'texture' => $jar->texture->toArray(), 'ranges' => $jar->ranges, 'classes' => $jar->classes()];
+            return [
+                'heights_mm' => array_map(
+                    static fn (BenchReading $read): float => (float) $read->number,
+                    array_values($reads),
+                ),
+                'texture' => $jar->texture->toArray(),
+                'ranges' => $jar->ranges,
+                'classes' => $jar->classes(),
+            ];
         }
         $drops = array_values($reads)[0]->drops;
 
@@ -153,7 +245,10 @@ final class FinishRun
     /** @param array<string, BenchReading> $reads by step */
     private function jar(MethodDefinition $definition, array $reads): JarTexture
     {
-        [$sand, $silt, $all] = array_map(static fn (BenchReading $read): float => (float) $read->number, array_values($reads));
+        [$sand, $silt, $all] = array_map(
+            static fn (BenchReading $read): float => (float) $read->number,
+            array_values($reads),
+        );
 
         return JarTexture::ofHeights($sand, $silt, $all, (float) $definition->scale->readingErrorMm);
     }

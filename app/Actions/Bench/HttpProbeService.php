@@ -6,7 +6,10 @@ namespace App\Actions\Bench;
 
 use App\Exceptions\Conflict;
 
-/** A device that streams its readings over HTTP as lines of JSON, at the address that whoever runs the application has set. */
+/**
+ * A device that streams its readings over HTTP as lines of JSON, at the address that whoever runs the application has
+ * set.
+ */
 final class HttpProbeService implements ProbeService
 {
     private const SILENT_S = 3;
@@ -31,14 +34,22 @@ final class HttpProbeService implements ProbeService
     public function lines(string $probe, int $seconds, array $soil): \Generator
     {
         if ($this->address === null) {
-            throw new Conflict('No device is set up here. Type what the probe shows, or take the file of its logger.');
+            throw new Conflict('No device is set up here. Type what the probe shows, or take the file of its '.
+                'logger.');
         }
-        $query = http_build_query(['seconds' => $seconds, ...($this->simulated ? ['soil' => $soil['token']] + $soil : [])]);
-        $context = stream_context_create(['http' => ['timeout' => self::SILENT_S, 'follow_location' => 0, 'ignore_errors' => true]]);
+        $query = http_build_query([
+            'seconds' => $seconds,
+            ...$this->simulated ? ['soil' => $soil['token']] + $soil : [],
+        ]);
+        $context = stream_context_create([
+            'http' => ['timeout' => self::SILENT_S, 'follow_location' => 0, 'ignore_errors' => true],
+        ]);
         $stream = @fopen("{$this->address}/instruments/{$probe}?{$query}", 'rb', false, $context);
         $head = $stream === false ? [] : (array) (stream_get_meta_data($stream)['wrapper_data'] ?? []);
         if ($stream === false || preg_match('#^HTTP/\S+ 200\b#', (string) ($head[0] ?? '')) !== 1) {
-            throw new Conflict('The device does not answer. Nothing was changed; try again, or type what the probe shows.');
+            throw new Conflict(
+                'The device does not answer. Nothing was changed; try again, or type what the probe shows.',
+            );
         }
         try {
             return yield from $this->read($stream, $seconds);
@@ -59,7 +70,9 @@ final class HttpProbeService implements ProbeService
             $line = fgets($stream, self::LONGEST_LINE);
             if ($line === false) {
                 return match (true) {
-                    stream_get_meta_data($stream)['timed_out'] => 'The device has been silent for '.self::SILENT_S.' s.',
+                    stream_get_meta_data($stream)['timed_out'] => 'The device has been silent for '.
+                        self::SILENT_S.
+                        ' s.',
                     feof($stream) => 'The device ended before its time.',
                     default => 'The line to the device broke.',
                 };

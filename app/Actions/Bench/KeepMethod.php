@@ -13,19 +13,33 @@ use HonestCore\Bench\MethodDefinition;
 use HonestCore\Error\BadDefinition;
 use Illuminate\Support\Facades\DB;
 
-/** Adds a bench method to the team's, or revises one: every definition is kept, and readings keep the one they were made under. */
+/**
+ * Adds a bench method to the team's, or revises one: every definition is kept, and readings keep the one they were
+ * made under.
+ */
 final class KeepMethod
 {
     /** @throws Conflict when the team has a method of that name */
-    public function add(MethodDefinition $definition, string $why, User $author, ?string $code = null, string $lot = ''): TestMethod
-    {
+    public function add(
+        MethodDefinition $definition,
+        string $why,
+        User $author,
+        ?string $code = null,
+        string $lot = '',
+    ): TestMethod {
         return DB::transaction(function () use ($definition, $why, $author, $code, $lot): TestMethod {
             if (TestMethod::query()->where('name', $definition->name)->exists()) {
                 throw new Conflict("There is a method named {$definition->name} already. Give this one another name.");
             }
             $method = TestMethod::query()->create([
-                'code' => $code ?? $this->freeCode($definition->code), 'name' => $definition->name, 'analyte' => $definition->analyte, 'portion' => 'bench',
-                'school' => null, 'bands' => self::bands($definition), 'uncertainty' => null, 'lot' => $lot,
+                'code' => $code ?? $this->freeCode($definition->code),
+                'name' => $definition->name,
+                'analyte' => $definition->analyte,
+                'portion' => 'bench',
+                'school' => null,
+                'bands' => self::bands($definition),
+                'uncertainty' => null,
+                'lot' => $lot,
             ]);
             $this->write($method, 1, $definition, $why, $author);
 
@@ -36,15 +50,27 @@ final class KeepMethod
     /**
      * @throws Conflict when another revision came first
      */
-    public function revise(TestMethod $method, int $follows, MethodDefinition $definition, string $why, User $author): TestMethod
-    {
+    public function revise(
+        TestMethod $method,
+        int $follows,
+        MethodDefinition $definition,
+        string $why,
+        User $author,
+    ): TestMethod {
         return DB::transaction(function () use ($method, $follows, $definition, $why, $author): TestMethod {
             $current = MethodVersion::query()->where('method_id', $method->id)->orderByDesc('version')->firstOrFail();
             if ($current->version !== $follows) {
-                throw new Conflict("Version {$current->version} was set in the meantime. Open the method again and make the change there.");
+                throw new Conflict(
+                    "Version {$current->version} was set in the meantime. Open the method again and make the ".
+                        'change there.',
+                );
             }
             if (! $definition->measuresLike($current->parsed())) {
-                throw BadDefinition::at('scale', 'another analyte, unit or scale makes another test, and its evidence must begin anew', 'the scale as it is; add the changed one as a method of its own');
+                throw BadDefinition::at(
+                    'scale',
+                    'another analyte, unit or scale makes another test, and its evidence must begin anew',
+                    'the scale as it is; add the changed one as a method of its own',
+                );
             }
             if (TestMethod::query()->where('name', $definition->name)->whereKeyNot($method->id)->exists()) {
                 throw new Conflict("There is a method named {$definition->name} already. Give this one another name.");
@@ -56,15 +82,29 @@ final class KeepMethod
         });
     }
 
-    private function write(TestMethod $method, int $version, MethodDefinition $definition, string $why, User $author): void
-    {
+    private function write(
+        TestMethod $method,
+        int $version,
+        MethodDefinition $definition,
+        string $why,
+        User $author,
+    ): void {
         $kept = array_diff_key($definition->toArray(), ['source' => 0]);
-        MethodVersion::query()->create(['method_id' => $method->id, 'created_by' => $author->id, 'version' => $version, 'definition' => $kept + ($definition->source === '' ? [] : ['source' => $definition->source]), 'why' => $why]);
+        MethodVersion::query()->create([
+            'method_id' => $method->id,
+            'created_by' => $author->id,
+            'version' => $version,
+            'definition' => $kept + ($definition->source === '' ? [] : ['source' => $definition->source]),
+            'why' => $why,
+        ]);
     }
 
     private function freeCode(string $wanted): string
     {
-        $taken = TestMethod::query()->where('code', 'like', "{$wanted}%")->pluck('code')->all();
+        $taken = TestMethod::query()
+            ->where('code', 'like', "{$wanted}%")
+            ->pluck('code')
+            ->all();
         for ($i = 1, $code = $wanted; in_array($code, $taken, true); $i++) {
             $code = "{$wanted}-".($i + 1);
         }
@@ -75,8 +115,15 @@ final class KeepMethod
     /** @return list<array{name: string, lower: float|null, upper: float|null}>|null an open end is null */
     private static function bands(MethodDefinition $definition): ?array
     {
-        return $definition->scale->bands === null ? null : array_map(static fn (Band $band): array => [
-            'name' => $band->name, 'lower' => is_finite($band->lower) ? $band->lower : null, 'upper' => is_finite($band->upper) ? $band->upper : null,
-        ], $definition->scale->bands->bands);
+        return $definition->scale->bands === null
+            ? null
+            : array_map(
+                static fn (Band $band): array => [
+                    'name' => $band->name,
+                    'lower' => is_finite($band->lower) ? $band->lower : null,
+                    'upper' => is_finite($band->upper) ? $band->upper : null,
+                ],
+                $definition->scale->bands->bands,
+            );
     }
 }

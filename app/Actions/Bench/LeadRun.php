@@ -14,7 +14,9 @@ use HonestCore\Bench\BenchTube;
 use HonestCore\Bench\MethodStep;
 use HonestCore\Bench\StepKind;
 
-/** Where a run stands, replayed from its log, and what is next. What was read stays covered until the run is finished. */
+/**
+ * Where a run stands, replayed from its log, and what is next. What was read stays covered until the run is finished.
+ */
 final class LeadRun
 {
     /** @param list<RunMark>|null $marks those of the run when none are given */
@@ -23,8 +25,13 @@ final class LeadRun
         $marks ??= array_values($run->marks->sortBy('id')->all());
 
         return BenchRun::replay(
-            self::steps($run), $run->tubes->count(), $run->readers, $run->version->parsed()->scale,
-            array_map(static fn (RunMark $mark): BenchEvent => $mark->event(), $marks), $run->started_ms, $nowMs,
+            self::steps($run),
+            $run->tubes->count(),
+            $run->readers,
+            $run->version->parsed()->scale,
+            array_map(static fn (RunMark $mark): BenchEvent => $mark->event(), $marks),
+            $run->started_ms,
+            $nowMs,
         );
     }
 
@@ -35,8 +42,13 @@ final class LeadRun
         $steps = [];
         foreach ($definition->steps as $i => $step) {
             $kept = $run->steps[$i] ?? [];
-            $steps[] = $step->kind === StepKind::Wait && is_int($kept['least_s'] ?? null) && is_int($kept['aim_s'] ?? null) && is_int($kept['most_s'] ?? null)
-                ? $step->lasting($kept['least_s'], $kept['aim_s'], $kept['most_s']) : $step;
+            $steps[] =
+                $step->kind === StepKind::Wait &&
+                is_int($kept['least_s'] ?? null) &&
+                is_int($kept['aim_s'] ?? null) &&
+                is_int($kept['most_s'] ?? null)
+                    ? $step->lasting($kept['least_s'], $kept['aim_s'], $kept['most_s'])
+                    : $step;
         }
 
         return $steps;
@@ -45,21 +57,51 @@ final class LeadRun
     /** @return array<string, mixed> */
     public function show(Run $run, ?int $nowMs = null): array
     {
-        $run->loadMissing(['tubes.portion.sample.area:id,name', 'marks', 'method', 'version', 'calibration', 'captures']);
+        $run->loadMissing([
+            'tubes.portion.sample.area:id,name',
+            'marks',
+            'method',
+            'version',
+            'calibration',
+            'captures',
+        ]);
         $last = (int) $run->marks->max('at_ms');
         $replay = $this->replay($run, max($nowMs ?? 0, $last));
         $definition = $run->version->parsed();
         $open = $run->state === 'open';
 
         return [
-            'id' => $run->id, 'state' => $run->state, 'method_id' => $run->method_id, 'method' => $run->method->name, 'version' => $run->version->version,
-            'analyte' => $definition->analyte, 'unit' => $definition->unit, 'scale' => MethodShape::scale($definition->scale), 'probe' => $definition->probe, 'colour' => $definition->colour,
-            'readers' => $run->readers, 'said' => $run->said, 'celsius' => $run->celsius, 'depth_cm' => $run->depth_cm, 'lots' => $run->lots, 'note' => $run->note,
+            'id' => $run->id,
+            'state' => $run->state,
+            'method_id' => $run->method_id,
+            'method' => $run->method->name,
+            'version' => $run->version->version,
+            'analyte' => $definition->analyte,
+            'unit' => $definition->unit,
+            'scale' => MethodShape::scale($definition->scale),
+            'probe' => $definition->probe,
+            'colour' => $definition->colour,
+            'readers' => $run->readers,
+            'said' => $run->said,
+            'celsius' => $run->celsius,
+            'depth_cm' => $run->depth_cm,
+            'lots' => $run->lots,
+            'note' => $run->note,
             'calibration' => $run->calibration === null ? null : CalibrationShape::of($run->calibration),
-            'hazards' => $definition->hazards, 'steps' => array_map(static fn (MethodStep $step): array => $step->toArray(), self::steps($run)),
-            'started_ms' => $run->started_ms, 'finished_at' => $run->finished_at?->toIso8601ZuluString(), 'elapsed_s' => $run->elapsed_s, 'attention_s' => $run->attention_s, 'cost_cents' => $run->cost_cents,
-            'warnings' => array_values(array_unique(array_column((new RunBreaks)->ofRun($run, $definition), 'words'))),
-            'tubes' => array_map(fn (RunTube $tube): array => $this->tube($tube, $replay->tubes[$tube->number], $run, $open), array_values($run->tubes->sortBy('number')->all())),
+            'hazards' => $definition->hazards,
+            'steps' => array_map(static fn (MethodStep $step): array => $step->toArray(), self::steps($run)),
+            'started_ms' => $run->started_ms,
+            'finished_at' => $run->finished_at?->toIso8601ZuluString(),
+            'elapsed_s' => $run->elapsed_s,
+            'attention_s' => $run->attention_s,
+            'cost_cents' => $run->cost_cents,
+            'warnings' => array_values(
+                array_unique(array_column((new RunBreaks())->ofRun($run, $definition), 'words')),
+            ),
+            'tubes' => array_map(
+                fn (RunTube $tube): array => $this->tube($tube, $replay->tubes[$tube->number], $run, $open),
+                array_values($run->tubes->sortBy('number')->all()),
+            ),
             'agenda' => $open ? Agenda::of(self::steps($run), $replay, max($nowMs ?? $last, $run->started_ms)) : [],
             'over' => $replay->isOver(),
         ];
@@ -72,14 +114,34 @@ final class LeadRun
         $last = $run->marks->where('tube', $tube->number)->sortBy('id')->last();
 
         return [
-            'number' => $tube->number, 'portion_id' => $tube->portion_id, 'portion' => $tube->portion->code, 'sample_id' => $sample?->id, 'area' => $sample?->area->name, 'replicate' => $tube->replicate,
-            'status' => $state->status(), 'step' => $state->step()?->code, 'wait' => $state->wait()?->code, 'since_ms' => $state->sinceMs(), 'window' => $state->window(),
-            'breaks' => $state->breaks(), 'unread' => $state->unread(), 'attempts' => $state->attempts(), 'times' => $state->times(),
-            'reads' => array_map(static fn (array $read): array => [
-                'step' => $read['step'], 'reader' => $read['reader'], 'at_ms' => $read['at_ms'], 'words' => $open ? null : $read['reading']->words(),
-            ], $state->reads()),
+            'number' => $tube->number,
+            'portion_id' => $tube->portion_id,
+            'portion' => $tube->portion->code,
+            'sample_id' => $sample?->id,
+            'area' => $sample?->area->name,
+            'replicate' => $tube->replicate,
+            'status' => $state->status(),
+            'step' => $state->step()?->code,
+            'wait' => $state->wait()?->code,
+            'since_ms' => $state->sinceMs(),
+            'window' => $state->window(),
+            'breaks' => $state->breaks(),
+            'unread' => $state->unread(),
+            'attempts' => $state->attempts(),
+            'times' => $state->times(),
+            'reads' => array_map(
+                static fn (array $read): array => [
+                    'step' => $read['step'],
+                    'reader' => $read['reader'],
+                    'at_ms' => $read['at_ms'],
+                    'words' => $open ? null : $read['reading']->words(),
+                ],
+                $state->reads(),
+            ),
             'last_mark' => $last === null || $last->kind === BenchEvent::UNDO ? null : $last->uuid,
-            'captures' => array_values($run->captures->where('tube', $tube->number)->sortBy('id')->map(CaptureProbe::shape(...))->all()),
+            'captures' => array_values(
+                $run->captures->where('tube', $tube->number)->sortBy('id')->map(CaptureProbe::shape(...))->all(),
+            ),
         ];
     }
 }

@@ -21,9 +21,13 @@ final class MarkRun
         StartRun::checkClock($nowMs);
 
         return DB::transaction(function () use ($run, $author, $nowMs, $marks): Run {
-            $run = Run::query()->with(['tubes', 'marks', 'version'])->findOrFail($run->id);
+            $run = Run::query()
+                ->with(['tubes', 'marks', 'version'])
+                ->findOrFail($run->id);
             $known = $run->marks->pluck('uuid')->all();
-            $new = array_values(array_filter($marks, static fn (array $mark): bool => ! in_array($mark['uuid'], $known, true)));
+            $new = array_values(
+                array_filter($marks, static fn (array $mark): bool => ! in_array($mark['uuid'], $known, true)),
+            );
             if ($new === []) {
                 return $run;
             }

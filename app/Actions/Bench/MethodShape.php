@@ -20,16 +20,32 @@ final class MethodShape
     {
         $method->loadMissing(['versions', 'lots']);
         $versions = $method->versions->sortByDesc('version');
-        $authors = User::query()->whereIn('id', $versions->pluck('created_by')->filter())->pluck('name', 'id');
+        $authors = User::query()
+            ->whereIn('id', $versions->pluck('created_by')->filter())
+            ->pluck('name', 'id');
         /** @var MethodVersion|null $current */
         $current = $versions->first();
 
         return [
-            'id' => $method->id, 'name' => $method->name, 'analyte' => $method->analyte, 'version' => $current?->version, 'definition' => $current === null ? null : $current->definition,
-            'scale' => $current === null ? null : self::scale($current->parsed()->scale), 'links' => $method->links,
-            'versions' => array_values($versions->map(static fn (MethodVersion $version): array => [
-                'version' => $version->version, 'why' => $version->why, 'by' => $authors[$version->created_by] ?? null, 'at' => $version->created_at->toIso8601ZuluString(),
-            ])->all()),
+            'id' => $method->id,
+            'name' => $method->name,
+            'analyte' => $method->analyte,
+            'version' => $current?->version,
+            'definition' => $current === null ? null : $current->definition,
+            'scale' => $current === null ? null : self::scale($current->parsed()->scale),
+            'links' => $method->links,
+            'versions' => array_values(
+                $versions
+                    ->map(
+                        static fn (MethodVersion $version): array => [
+                            'version' => $version->version,
+                            'why' => $version->why,
+                            'by' => $authors[$version->created_by] ?? null,
+                            'at' => $version->created_at->toIso8601ZuluString(),
+                        ],
+                    )
+                    ->all(),
+            ),
             'lots' => array_values($method->lots->sortBy('id')->map(self::lot(...))->all()),
         ];
     }
@@ -37,24 +53,40 @@ final class MethodShape
     /** @return array<string, mixed> */
     public static function lot(ReagentLot $lot): array
     {
-        return ['id' => $lot->id, 'reagent' => $lot->reagent, 'lot' => $lot->lot, 'expires_on' => $lot->expires_on?->format('Y-m-d'), 'price_cents' => $lot->price_cents, 'tests' => $lot->tests];
+        return [
+            'id' => $lot->id,
+            'reagent' => $lot->reagent,
+            'lot' => $lot->lot,
+            'expires_on' => $lot->expires_on?->format('Y-m-d'),
+            'price_cents' => $lot->price_cents,
+            'tests' => $lot->tests,
+        ];
     }
 
     /** @return array<string, mixed> */
     public static function scale(MethodScale $scale): array
     {
         return [
-            'kind' => $scale->kind, 'resolution' => $scale->resolution, 'lowest' => $scale->lowest, 'highest' => $scale->highest,
-            'most' => $scale->drops === [] ? null : $scale->drops[count($scale->drops) - 1]['to'], 'reading_error_mm' => $scale->readingErrorMm,
-            'bands' => $scale->bands === null ? null : array_map(static function (Band $band) use ($scale): array {
-                $colour = $scale->colours[$band->name] ?? null;
-                $light = $colour === null ? null : Srgb::ofLab($colour);
+            'kind' => $scale->kind,
+            'resolution' => $scale->resolution,
+            'lowest' => $scale->lowest,
+            'highest' => $scale->highest,
+            'most' => $scale->drops === [] ? null : $scale->drops[count($scale->drops) - 1]['to'],
+            'reading_error_mm' => $scale->readingErrorMm,
+            'bands' => $scale->bands === null
+                    ? null
+                    : array_map(static function (Band $band) use ($scale): array {
+                        $colour = $scale->colours[$band->name] ?? null;
+                        $light = $colour === null ? null : Srgb::ofLab($colour);
 
-                return [
-                    'name' => $band->name, 'lower' => is_finite($band->lower) ? $band->lower : null, 'upper' => is_finite($band->upper) ? $band->upper : null,
-                    'hex' => $light === null ? null : Srgb::hex($light), 'shown' => $light === null || Srgb::isShown($light),
-                ];
-            }, $scale->bands->bands),
+                        return [
+                            'name' => $band->name,
+                            'lower' => is_finite($band->lower) ? $band->lower : null,
+                            'upper' => is_finite($band->upper) ? $band->upper : null,
+                            'hex' => $light === null ? null : Srgb::hex($light),
+                            'shown' => $light === null || Srgb::isShown($light),
+                        ];
+                    }, $scale->bands->bands),
         ];
     }
 }

@@ -18,6 +18,12 @@ final class PhotoMatch
     {
         $match = ColourMatch::of($patches['tube'], $patches['white'], $patches['swatches']);
 
-        return ['swatches' => $match->swatches, 'margin' => $match->margin, 'unevenness' => $match->unevenness, 'safety' => $match->safety, 'words' => $match->words];
+        return [
+            'swatches' => $match->swatches,
+            'margin' => $match->margin,
+            'unevenness' => $match->unevenness,
+            'safety' => $match->safety,
+            'words' => $match->words,
+        ];
     }
 }

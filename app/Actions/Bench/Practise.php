@@ -24,8 +24,14 @@ final class Practise
     private const SHADE = 1.5;
 
     /** @param list<float> $known */
-    public function start(TestMethod $method, User $author, string $reader, string $source, array $known, int $copies): PracticeRound
-    {
+    public function start(
+        TestMethod $method,
+        User $author,
+        string $reader,
+        string $source,
+        array $known,
+        int $copies,
+    ): PracticeRound {
         $scale = $method->current?->parsed()->scale;
         if ($scale?->bands === null || $scale->kind !== 'bands') {
             throw new Conflict("{$method->name} is not read off a card, so that there is nothing to practise.");
@@ -39,12 +45,19 @@ final class Practise
         $tubes = [];
         foreach ($known as $value) {
             for ($i = 0; $i < $copies; $i++) {
-                $tubes[] = ['known' => $value, 'hex' => $source === 'screen' ? self::tube($scale, $value, $random) : null];
+                $tubes[] = [
+                    'known' => $value,
+                    'hex' => $source === 'screen' ? self::tube($scale, $value, $random) : null,
+                ];
             }
         }
 
         return PracticeRound::query()->create([
-            'method_id' => $method->id, 'created_by' => $author->id, 'reader' => $reader, 'source' => $source, 'tubes' => array_values($random->shuffleArray($tubes)),
+            'method_id' => $method->id,
+            'created_by' => $author->id,
+            'reader' => $reader,
+            'source' => $source,
+            'tubes' => array_values($random->shuffleArray($tubes)),
         ]);
     }
 
@@ -57,7 +70,11 @@ final class Practise
                 throw new Conflict('The round was read already. Start another one.');
             }
             if (count($answers) !== count($round->tubes)) {
-                throw ValueOutOfRange::of('The number of answers', count($answers), 'one for each of '.count($round->tubes).' tubes');
+                throw ValueOutOfRange::of(
+                    'The number of answers',
+                    count($answers),
+                    'one for each of '.count($round->tubes).' tubes',
+                );
             }
             $scale = $round->method->current?->parsed()->scale;
             if ($scale?->bands === null) {
@@ -66,12 +83,23 @@ final class Practise
             $readings = [];
             foreach ($answers as $i => $answer) {
                 $read = $scale->read($answer['band'], $answer['between']);
-                $readings[] = ['known' => (float) $round->tubes[$i]['known'], 'band' => (string) $read->band, 'between' => $read->between];
+                $readings[] = [
+                    'known' => (float) $round->tubes[$i]['known'],
+                    'band' => (string) $read->band,
+                    'between' => $read->between,
+                ];
             }
             $score = PracticeScore::of($scale->bands, $readings);
             $round->update([
                 'answers' => $answers,
-                'score' => ['tubes' => $score->tubes, 'right' => $score->right, 'lower' => $score->lower, 'bias' => $score->bias, 'repeatability' => $score->repeatability, 'degrees_of_freedom' => $score->degreesOfFreedom],
+                'score' => [
+                    'tubes' => $score->tubes,
+                    'right' => $score->right,
+                    'lower' => $score->lower,
+                    'bias' => $score->bias,
+                    'repeatability' => $score->repeatability,
+                    'degrees_of_freedom' => $score->degreesOfFreedom,
+                ],
             ]);
 
             return $round;
@@ -84,10 +112,22 @@ final class Practise
         $read = $round->answers !== null;
 
         return [
-            'id' => $round->id, 'method_id' => $round->method_id, 'method' => $round->method->name, 'reader' => $round->reader, 'source' => $round->source, 'at' => $round->created_at->toIso8601ZuluString(),
-            'tubes' => array_map(static fn (array $tube, int $i): array => [
-                'hex' => $tube['hex'], 'known' => $read ? (float) $tube['known'] : null, 'read' => $round->answers[$i]['band'] ?? null, 'between' => $round->answers[$i]['between'] ?? null,
-            ], $round->tubes, array_keys($round->tubes)),
+            'id' => $round->id,
+            'method_id' => $round->method_id,
+            'method' => $round->method->name,
+            'reader' => $round->reader,
+            'source' => $round->source,
+            'at' => $round->created_at->toIso8601ZuluString(),
+            'tubes' => array_map(
+                static fn (array $tube, int $i): array => [
+                    'hex' => $tube['hex'],
+                    'known' => $read ? (float) $tube['known'] : null,
+                    'read' => $round->answers[$i]['band'] ?? null,
+                    'between' => $round->answers[$i]['between'] ?? null,
+                ],
+                $round->tubes,
+                array_keys($round->tubes),
+            ),
             'score' => $round->score,
         ];
     }
@@ -98,11 +138,16 @@ final class Practise
         $known = [];
         foreach ($scale->bands->bands ?? [] as $band) {
             if (! $band->isOpen() && isset($scale->colours[$band->name])) {
-                $known[] = round($band->lower + ($band->upper - $band->lower) * $random->getInt(15, 85) / 100, 2);
+                $known[] = round($band->lower + (($band->upper - $band->lower) * $random->getInt(15, 85)) / 100, 2);
             }
         }
 
-        return count($known) >= 2 ? $known : throw new Conflict('The card of this method has no colours to practise with on the screen. Practise with tubes at the bench.');
+        return count($known) >= 2
+            ? $known
+            : throw new Conflict(
+                'The card of this method has no colours to practise with on the screen. Practise with tubes at the '.
+                    'bench.',
+            );
     }
 
     /** The colour between the middles of the swatches beside a value, a little off in shade. */
@@ -120,8 +165,18 @@ final class Practise
         [$to, $other] = $above ?? [$from, $one];
         // Before the first middle and past the last one there is one swatch only.
         $share = $to > $from ? min(1.0, max(0.0, ($value - $from) / ($to - $from))) : 0.0;
-        $mix = static fn (float $a, float $b): float => $a + ($b - $a) * $share + self::SHADE * $random->getInt(-100, 100) / 100;
+        $mix = static fn (float $a, float $b): float => $a +
+            ($b - $a) * $share +
+            (self::SHADE * $random->getInt(-100, 100)) / 100;
 
-        return Srgb::hex(Srgb::ofLab(LabColour::of(min(100.0, max(0.0, $mix($one->lightness, $other->lightness))), $mix($one->a, $other->a), $mix($one->b, $other->b))));
+        return Srgb::hex(
+            Srgb::ofLab(
+                LabColour::of(
+                    min(100.0, max(0.0, $mix($one->lightness, $other->lightness))),
+                    $mix($one->a, $other->a),
+                    $mix($one->b, $other->b),
+                ),
+            ),
+        );
     }
 }

@@ -20,7 +20,10 @@ final class RunBreaks
         $breaks = $definition->breaksOf($run->said, $run->celsius);
         foreach ($run->lots as $lot) {
             if ($lot['expired']) {
-                $breaks[] = ['code' => 'lot-out-of-date', 'words' => "Lot {$lot['lot']} of {$lot['reagent']} expired on {$lot['expires_on']}."];
+                $breaks[] = [
+                    'code' => 'lot-out-of-date',
+                    'words' => "Lot {$lot['lot']} of {$lot['reagent']} expired on {$lot['expires_on']}.",
+                ];
             }
         }
         if ($definition->probe === 'ph') {
@@ -40,9 +43,18 @@ final class RunBreaks
     {
         $checked = self::visionOf($reader, $day);
 
-        return $checked?->passed === true ? [] : [['code' => 'colour-vision', 'words' => $checked === null
-            ? "{$reader} has no colour-vision check on record."
-            : "The colour-vision check of {$reader} on {$checked->taken_on->format('Y-m-d')} showed that cards are not read surely."]];
+        return $checked?->passed === true
+            ? []
+            : [
+                [
+                    'code' => 'colour-vision',
+                    'words' => $checked === null
+                            ? "{$reader} has no colour-vision check on record."
+                            : "The colour-vision check of {$reader} on {$checked->taken_on->format(
+                                'Y-m-d',
+                            )} showed that cards are not read surely.",
+                ],
+            ];
     }
 
     /** The last check of a reader that still holds on a day. */
@@ -51,8 +63,13 @@ final class RunBreaks
         /** @var int $months */
         $months = RuleTable::named('vision-plates')['valid_months'];
 
-        return VisionRecord::query()->where('reader', $reader)->where('taken_on', '<=', $day->copy()->addDay())->where('taken_on', '>=', $day->copy()->subMonths($months))
-            ->orderByDesc('taken_on')->orderByDesc('id')->first();
+        return VisionRecord::query()
+            ->where('reader', $reader)
+            ->where('taken_on', '<=', $day->copy()->addDay())
+            ->where('taken_on', '>=', $day->copy()->subMonths($months))
+            ->orderByDesc('taken_on')
+            ->orderByDesc('id')
+            ->first();
     }
 
     /** @return list<array{code: string, words: string}> */
@@ -61,11 +78,24 @@ final class RunBreaks
         $calibration = $run->calibration;
         $day = Carbon::createFromTimestampMsUTC($run->started_ms);
         if ($calibration === null || abs($calibration->at->diffInHours($day)) > 24) {
-            return [['code' => 'no-calibration', 'words' => $calibration === null ? 'The pen was not calibrated for this run.' : "The calibration of {$calibration->at->format('Y-m-d')} is not of this day."]];
+            return [
+                [
+                    'code' => 'no-calibration',
+                    'words' => $calibration === null
+                            ? 'The pen was not calibrated for this run.'
+                            : "The calibration of {$calibration->at->format('Y-m-d')} is not of this day.",
+                ],
+            ];
         }
-        $breaks = array_map(static fn (string $reason): array => ['code' => 'pen-slope', 'words' => $reason], $calibration->reasons);
+        $breaks = array_map(
+            static fn (string $reason): array => ['code' => 'pen-slope', 'words' => $reason],
+            $calibration->reasons,
+        );
         if ($calibration->drift !== null && Calibration::driftsTooFar($calibration->drift)) {
-            $breaks[] = ['code' => 'pen-drift', 'words' => 'After the run the pen had drifted by '.number_format($calibration->drift, 2).' pH.'];
+            $breaks[] = [
+                'code' => 'pen-drift',
+                'words' => 'After the run the pen had drifted by '.number_format($calibration->drift, 2).' pH.',
+            ];
         }
 
         return $breaks;

@@ -24,7 +24,9 @@ use Random\Randomizer;
 /**
  * Sets up a run: portions times replicates as tubes in a mixed order, so that replicates do not stand side by side.
  *
- * @phpstan-type Setup array{submission: string, portion_ids: list<int>, replicates: int, readers: non-empty-list<string>, said: array<string, string>, celsius: float|null, depth_cm: float|null, lot_ids: list<int>, expired_anyway: bool, calibration_id: int|null, now_ms: int, note: string}
+ * @phpstan-type Setup array{submission: string, portion_ids: list<int>, replicates: int, readers:
+ *     non-empty-list<string>, said: array<string, string>, celsius: float|null, depth_cm: float|null, lot_ids:
+ *     list<int>, expired_anyway: bool, calibration_id: int|null, now_ms: int, note: string}
  */
 final class StartRun
 {
@@ -42,19 +44,37 @@ final class StartRun
                 return $known;
             }
             self::checkClock($setup['now_ms']);
-            $version = MethodVersion::query()->where('method_id', $method->id)->orderByDesc('version')->first()
-                ?? throw new Conflict("{$method->name} is worked in a lab and has no steps for the bench.");
+            $version =
+                MethodVersion::query()->where('method_id', $method->id)->orderByDesc('version')->first() ??
+                throw new Conflict("{$method->name} is worked in a lab and has no steps for the bench.");
             $definition = $version->parsed();
             $portions = $this->portions($site, $setup['portion_ids']);
             if (count($portions) * $setup['replicates'] > self::MOST_TUBES) {
-                throw ValueOutOfRange::of('The number of tubes', count($portions) * $setup['replicates'], 'up to '.self::MOST_TUBES.' in one run');
+                throw ValueOutOfRange::of(
+                    'The number of tubes',
+                    count($portions) * $setup['replicates'],
+                    'up to '.self::MOST_TUBES.' in one run',
+                );
             }
             $definition->breaksOf($setup['said'], $setup['celsius']);
             $run = Run::query()->create([
-                'site_id' => $site->id, 'method_id' => $method->id, 'method_version_id' => $version->id, 'calibration_id' => $this->calibration($setup['calibration_id']),
-                'created_by' => $author->id, 'submission' => $setup['submission'], 'readers' => $setup['readers'], 'said' => $setup['said'], 'celsius' => $setup['celsius'],
-                'depth_cm' => $setup['depth_cm'], 'lots' => $this->lots($method, $setup['lot_ids'], $site, $setup['expired_anyway']),
-                'steps' => array_map(static fn (MethodStep $step): array => $step->toArray(), $this->steps($definition, $setup)), 'started_ms' => $setup['now_ms'], 'note' => $setup['note'],
+                'site_id' => $site->id,
+                'method_id' => $method->id,
+                'method_version_id' => $version->id,
+                'calibration_id' => $this->calibration($setup['calibration_id']),
+                'created_by' => $author->id,
+                'submission' => $setup['submission'],
+                'readers' => $setup['readers'],
+                'said' => $setup['said'],
+                'celsius' => $setup['celsius'],
+                'depth_cm' => $setup['depth_cm'],
+                'lots' => $this->lots($method, $setup['lot_ids'], $site, $setup['expired_anyway']),
+                'steps' => array_map(
+                    static fn (MethodStep $step): array => $step->toArray(),
+                    $this->steps($definition, $setup),
+                ),
+                'started_ms' => $setup['now_ms'],
+                'note' => $setup['note'],
             ]);
             $this->fill($run, $portions, $setup['replicates']);
 
@@ -66,7 +86,13 @@ final class StartRun
     {
         $off = abs($nowMs - (int) now()->getPreciseTimestamp(3));
         if ($off > self::CLOCK_OFF_MS) {
-            throw new ValueOutOfRange('The clock of this device is off by '.round($off / 60_000).' min; accepted is up to '.(self::CLOCK_OFF_MS / 60_000).' min. Set it right, so that times can be trusted.');
+            throw new ValueOutOfRange(
+                'The clock of this device is off by '.
+                    round($off / 60_000).
+                    ' min; accepted is up to '.
+                    self::CLOCK_OFF_MS / 60_000 .
+                    ' min. Set it right, so that times can be trusted.',
+            );
         }
     }
 
@@ -76,12 +102,18 @@ final class StartRun
      */
     private function steps(MethodDefinition $definition, array $setup): array
     {
-        $falls = array_filter($definition->steps, static fn (MethodStep $step): bool => $step->stokesMicrometres !== null);
+        $falls = array_filter(
+            $definition->steps,
+            static fn (MethodStep $step): bool => $step->stokesMicrometres !== null,
+        );
         if ($falls === []) {
             return $definition->steps;
         }
         if ($setup['depth_cm'] === null || $setup['celsius'] === null) {
-            throw new ValueOutOfRange('When to read a jar follows from the depth of its water and the temperature; accepted are both, in centimetres and °C.');
+            throw new ValueOutOfRange(
+                'When to read a jar follows from the depth of its water and the temperature; accepted are both, in '.
+                    'centimetres and °C.',
+            );
         }
 
         return JarSteps::timed($definition->steps, $setup['depth_cm'], $setup['celsius']);
@@ -98,12 +130,16 @@ final class StartRun
         foreach ($ids as $id) {
             $portion = $found->get($id) ?? throw new ValueOutOfRange("Portion {$id} is none of this site.");
             if (! in_array($portion->kind, ['bench', 'archive'], true) || $portion->sample === null) {
-                throw new ValueOutOfRange("{$portion->code} is not for the bench; accepted are bench and archive portions.");
+                throw new ValueOutOfRange(
+                    "{$portion->code} is not for the bench; accepted are bench and archive portions.",
+                );
             }
             $portions[] = $portion;
         }
 
-        return $portions === [] ? throw new ValueOutOfRange('Nothing is chosen; accepted are one portion or more.') : $portions;
+        return $portions === []
+            ? throw new ValueOutOfRange('Nothing is chosen; accepted are one portion or more.')
+            : $portions;
     }
 
     /**
@@ -114,15 +150,27 @@ final class StartRun
     {
         $today = now($site->timezone)->format('Y-m-d');
         $lots = [];
-        foreach (ReagentLot::query()->whereIn('id', $ids)->where('method_id', $method->id)->orderBy('id')->get() as $lot) {
+        foreach (
+            ReagentLot::query()->whereIn('id', $ids)->where('method_id', $method->id)->orderBy('id')->get() as $lot
+        ) {
             if (isset($lots[$lot->reagent])) {
                 throw new ValueOutOfRange("Two lots of {$lot->reagent} are chosen; accepted is one of each reagent.");
             }
             $expired = $lot->expires_on !== null && $lot->expires_on->format('Y-m-d') < $today;
             if ($expired && ! $anyway) {
-                throw new ValueOutOfRange("Lot {$lot->lot} of {$lot->reagent} expired on {$lot->expires_on?->format('Y-m-d')}. Take another lot; with this one, which you may choose knowingly, every reading is left out of the verdict.");
+                throw new ValueOutOfRange(
+                    "Lot {$lot->lot} of {$lot->reagent} expired on {$lot->expires_on?->format(
+                        'Y-m-d',
+                    )}. Take another lot; with this one, which you may choose knowingly, every reading is left out ".
+                        'of the verdict.',
+                );
             }
-            $lots[$lot->reagent] = ['reagent' => $lot->reagent, 'lot' => $lot->lot, 'expires_on' => $lot->expires_on?->format('Y-m-d'), 'expired' => $expired];
+            $lots[$lot->reagent] = [
+                'reagent' => $lot->reagent,
+                'lot' => $lot->lot,
+                'expires_on' => $lot->expires_on?->format('Y-m-d'),
+                'expired' => $expired,
+            ];
         }
         if (count($lots) < count(array_unique($ids))) {
             throw new ValueOutOfRange('One of the lots is none of this method.');
@@ -133,7 +181,9 @@ final class StartRun
 
     private function calibration(?int $id): ?int
     {
-        return $id === null ? null : (PenCalibration::query()->find($id) ?? throw new ValueOutOfRange('There is no such calibration.'))->id;
+        return $id === null
+            ? null
+            : (PenCalibration::query()->find($id) ?? throw new ValueOutOfRange('There is no such calibration.'))->id;
     }
 
     /** @param non-empty-list<Portion> $portions */

@@ -13,7 +13,10 @@ use HonestCore\Bench\StepKind;
 use HonestCore\Probe\LoggerFile;
 use Illuminate\Support\Str;
 
-/** Reads the tubes of a run from a logger's file, whole or not at all. A portion that stands on several rows reads its replicates in their order. */
+/**
+ * Reads the tubes of a run from a logger's file, whole or not at all. A portion that stands on several rows reads its
+ * replicates in their order.
+ */
 final class TakeLoggerFile
 {
     public function __construct(private readonly MarkRun $mark, private readonly LeadRun $lead) {}
@@ -29,16 +32,36 @@ final class TakeLoggerFile
         $replay = $this->lead->replay($run, $nowMs);
         [$marks, $refused, $used] = [[], [], []];
         foreach ($rows as $row) {
-            $tube = $run->tubes->sortBy('number')->first(fn ($tube): bool => $tube->portion->code === $row['portion'] && ! isset($used[$tube->number]) && self::waits($replay, $tube->number, $reader));
+            $tube = $run->tubes
+                ->sortBy('number')
+                ->first(
+                    fn ($tube): bool => $tube->portion->code === $row['portion'] &&
+                        ! isset($used[$tube->number]) &&
+                        self::waits($replay, $tube->number, $reader),
+                );
             if ($tube === null) {
-                $refused[] = ['row' => $row['row'], 'field' => 'portion', 'message' => "row {$row['row']}, portion: no tube of \"{$row['portion']}\" waits for a reading by {$reader}; accepted are portions of this run whose tubes have come to the reading."];
+                $refused[] = [
+                    'row' => $row['row'],
+                    'field' => 'portion',
+                    'message' => "row {$row['row']}, portion: no tube of \"{$row['portion']}\" waits for a reading ".
+                        "by {$reader}; accepted are portions of this run whose tubes have come to the reading.",
+                ];
 
                 continue;
             }
             $used[$tube->number] = true;
-            $marks[] = ['uuid' => (string) Str::uuid(), 'kind' => 'read', 'tube' => $tube->number, 'at_ms' => $nowMs, 'data' => [
-                'step' => (string) $replay->tubes[$tube->number]->step()?->code, 'reader' => $reader, 'typed' => $row['typed'], 'note' => 'From the logger'.($row['celsius'] === null ? '.' : ", {$row['celsius']} °C."),
-            ]];
+            $marks[] = [
+                'uuid' => (string) Str::uuid(),
+                'kind' => 'read',
+                'tube' => $tube->number,
+                'at_ms' => $nowMs,
+                'data' => [
+                    'step' => (string) $replay->tubes[$tube->number]->step()?->code,
+                    'reader' => $reader,
+                    'typed' => $row['typed'],
+                    'note' => 'From the logger'.($row['celsius'] === null ? '.' : ", {$row['celsius']} °C."),
+                ],
+            ];
         }
         if ($refused !== []) {
             throw new RefusedRows($refused);

@@ -11,7 +11,10 @@ use HonestCore\Custody\CheckCharacter;
 use HonestCore\Custody\ProbableCodes;
 use Illuminate\Database\Eloquent\Collection;
 
-/** The portions that codes name, as scanned or typed; a code that names none is refused with the one that was probably meant. */
+/**
+ * The portions that codes name, as scanned or typed; a code that names none is refused with the one that was probably
+ * meant.
+ */
 final class FindPortions
 {
     /**
@@ -34,20 +37,34 @@ final class FindPortions
             }
         }
 
-        return $refused === [] ? new Collection(array_values($found)) : throw new RefusedRows($refused, (count($refused) === 1 ? $refused[0]['message'] : count($refused).' codes name no portion.').' Nothing was written.');
+        return $refused === []
+            ? new Collection(array_values($found))
+            : throw new RefusedRows(
+                $refused,
+                (count($refused) === 1 ? $refused[0]['message'] : count($refused).' codes name no portion.').
+                    ' Nothing was written.',
+            );
     }
 
     private function unknown(string $typed, string $code): string
     {
         $sample = Sample::query()->where('code', $code)->with('portions:id,sample_id,code')->first();
         if ($sample !== null) {
-            return "{$code} is a composite, not a portion; accepted are the codes of its bags: ".$sample->portions->pluck('code')->implode(', ').'.';
+            return "{$code} is a composite, not a portion; accepted are the codes of its bags: ".
+                $sample->portions->pluck('code')->implode(', ').
+                '.';
         }
-        $meant = Portion::query()->whereIn('code', array_slice(ProbableCodes::of($code), 0, 900))->orderByDesc('id')->limit(3)->pluck('code')->all();
+        $meant = Portion::query()
+            ->whereIn('code', array_slice(ProbableCodes::of($code), 0, 900))
+            ->orderByDesc('id')
+            ->limit(3)
+            ->pluck('code')
+            ->all();
         $guess = $meant === [] ? '' : ' Probably meant: '.implode(' or ', $meant).'.';
 
         return CheckCharacter::fits($code)
             ? "\"{$typed}\" is no portion of this team.{$guess}"
-            : "\"{$typed}\" does not fit its check character, so a letter or digit is wrong.{$guess}".($guess === '' ? ' Accepted is a code as printed on the label.' : '');
+            : "\"{$typed}\" does not fit its check character, so a letter or digit is wrong.{$guess}".
+                    ($guess === '' ? ' Accepted is a code as printed on the label.' : '');
     }
 }

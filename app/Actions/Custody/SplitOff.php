@@ -23,18 +23,35 @@ final class SplitOff
     public function __construct(private readonly RunningNumber $numbers) {}
 
     /** @param list<string> $tests */
-    public function sample(User $author, Sample $sample, string $kind, Carbon $at, ?int $volumeMl = null, array $tests = [], string $state = ''): Portion
-    {
+    public function sample(
+        User $author,
+        Sample $sample,
+        string $kind,
+        Carbon $at,
+        ?int $volumeMl = null,
+        array $tests = [],
+        string $state = '',
+    ): Portion {
         return DB::transaction(function () use ($author, $sample, $kind, $at, $volumeMl, $tests, $state): Portion {
             $own = $kind === 'hidden' ? $this->numbers->next($sample->site, $sample->year) : null;
             if ($own === null && Portion::query()->where('sample_id', $sample->id)->where('kind', $kind)->exists()) {
                 throw new Conflict("{$sample->code} has a portion of this kind already.");
             }
             $portion = Portion::query()->create([
-                'sample_id' => $sample->id, 'site_id' => $sample->site_id, 'kind' => $kind, 'volume_ml' => $volumeMl, 'tests' => $tests,
+                'sample_id' => $sample->id,
+                'site_id' => $sample->site_id,
+                'kind' => $kind,
+                'volume_ml' => $volumeMl,
+                'tests' => $tests,
                 'pulled_at' => Portion::query()->where('sample_id', $sample->id)->min('pulled_at') ?? $at->copy()->utc(),
-                'year' => $own === null ? null : $sample->year, 'number' => $own,
-                'code' => SampleCode::ofSample($sample->site->letters, $sample->year, $own ?? $sample->number, Portion::LETTERS[$kind])->text,
+                'year' => $own === null ? null : $sample->year,
+                'number' => $own,
+                'code' => SampleCode::ofSample(
+                    $sample->site->letters,
+                    $sample->year,
+                    $own ?? $sample->number,
+                    Portion::LETTERS[$kind],
+                )->text,
             ]);
 
             return $this->begin($author, $portion, $at, $state);
@@ -42,13 +59,26 @@ final class SplitOff
     }
 
     /** @param list<string> $tests */
-    public function checkSoil(User $author, Site $site, CheckSoil $soil, Carbon $at, ?int $volumeMl, array $tests): Portion
-    {
+    public function checkSoil(
+        User $author,
+        Site $site,
+        CheckSoil $soil,
+        Carbon $at,
+        ?int $volumeMl,
+        array $tests,
+    ): Portion {
         return DB::transaction(function () use ($author, $site, $soil, $at, $volumeMl, $tests): Portion {
             $year = (int) $at->copy()->setTimezone($site->timezone)->format('Y');
             $number = $this->numbers->next($site, $year);
             $portion = Portion::query()->create([
-                'site_id' => $site->id, 'check_soil_id' => $soil->id, 'kind' => 'check', 'volume_ml' => $volumeMl, 'tests' => $tests, 'pulled_at' => $at->copy()->utc(), 'year' => $year, 'number' => $number,
+                'site_id' => $site->id,
+                'check_soil_id' => $soil->id,
+                'kind' => 'check',
+                'volume_ml' => $volumeMl,
+                'tests' => $tests,
+                'pulled_at' => $at->copy()->utc(),
+                'year' => $year,
+                'number' => $number,
                 'code' => SampleCode::ofSample($site->letters, $year, $number, Portion::LETTERS['check'])->text,
             ]);
 
@@ -60,12 +90,22 @@ final class SplitOff
     private function begin(User $author, Portion $portion, Carbon $at, string $state): Portion
     {
         CustodyLine::query()->create([
-            'portion_id' => $portion->id, 'created_by' => $author->id, 'uuid' => Str::uuid()->toString(), 'step' => $state === 'dried' ? 'split_dry' : 'split',
-            'at' => $at->copy()->utc(), 'place' => '', 'condition' => '', 'celsius' => null,
+            'portion_id' => $portion->id,
+            'created_by' => $author->id,
+            'uuid' => Str::uuid()->toString(),
+            'step' => $state === 'dried' ? 'split_dry' : 'split',
+            'at' => $at->copy()->utc(),
+            'place' => '',
+            'condition' => '',
+            'celsius' => null,
         ]);
         $trail = $portion->load('lines')->trail();
         $clock = $portion->clock($trail);
-        $portion->update(['state' => $trail->state(), 'state_at' => $at->copy()->utc(), 'deadline_at' => $clock->deadline === null ? null : Carbon::createFromTimestampUTC($clock->deadline)]);
+        $portion->update([
+            'state' => $trail->state(),
+            'state_at' => $at->copy()->utc(),
+            'deadline_at' => $clock->deadline === null ? null : Carbon::createFromTimestampUTC($clock->deadline),
+        ]);
 
         return $portion;
     }

@@ -24,7 +24,8 @@ final class WriteLines
 
     /**
      * @param Collection<int, Portion> $portions
-     * @param array{submission: string, step: string, at: Carbon, place: string, condition: string, celsius: float|null, corrects?: string|null} $line
+     * @param array{submission: string, step: string, at: Carbon, place: string, condition: string, celsius:
+     *     float|null, corrects?: string|null} $line
      * @return list<string> what is to be said of it
      *
      * @throws RefusedRows
@@ -52,7 +53,8 @@ final class WriteLines
     }
 
     /**
-     * @param array{submission: string, step: string, at: Carbon, place: string, condition: string, celsius: float|null, corrects?: string|null} $line
+     * @param array{submission: string, step: string, at: Carbon, place: string, condition: string, celsius:
+     *     float|null, corrects?: string|null} $line
      * @return list<string>
      */
     private function write(User $author, Portion $portion, array $line): array
@@ -91,20 +93,25 @@ final class WriteLines
             'deadline_at' => $clock->deadline === null ? null : Carbon::createFromTimestampUTC($clock->deadline),
         ]);
 
-        return array_values(array_filter([$this->afterDrying($trail), $clock->over ? "{$portion->code}: {$clock->rule}" : '']));
+        return array_values(
+            array_filter([$this->afterDrying($trail), $clock->over ? "{$portion->code}: {$clock->rule}" : '']),
+        );
     }
 
     /** @param non-empty-list<array{row: int, field: string, message: string}> $refused */
     private static function message(array $refused): string
     {
-        return (count($refused) === 1 ? $refused[0]['message'] : count($refused).' of the portions cannot take this step.').
-            ' Nothing was written.';
+        return (count($refused) === 1
+            ? $refused[0]['message']
+            : count($refused).' of the portions cannot take this step.').' Nothing was written.';
     }
 
     private function afterDrying(CustodyTrail $trail): string
     {
         [$spread, $dry] = [$trail->timeOf('drying'), $trail->timeOf('dried')];
 
-        return $trail->state() === 'dried' && $spread !== null && $dry !== null ? StorageClock::afterDrying($dry - $spread) : '';
+        return $trail->state() === 'dried' && $spread !== null && $dry !== null
+            ? StorageClock::afterDrying($dry - $spread)
+            : '';
     }
 }

@@ -26,7 +26,8 @@ final class CompareStrategies
     public function __construct(private readonly GatherEvidence $gather, private readonly SamplingSplit $sampling) {}
 
     /**
-     * @param array{lab_fee: float, lab_minutes: float, test_fee: float, test_minutes: float, hour: float, under: float, over: float, drift: float} $asked
+     * @param array{lab_fee: float, lab_minutes: float, test_fee: float, test_minutes: float, hour: float, under:
+     *     float, over: float, drift: float} $asked
      * @return array<string, mixed>
      */
     public function __invoke(TestMethod $test, array $asked): array
@@ -65,7 +66,9 @@ final class CompareStrategies
                 crc32($evidence->hash()),
             );
         } catch (CoreError $error) {
-            throw new Conflict("{$test->name}: {$error->forPeople()} More pairs are needed before strategies can be compared.");
+            throw new Conflict(
+                "{$test->name}: {$error->forPeople()} More pairs are needed before strategies can be compared.",
+            );
         }
 
         return [
@@ -83,12 +86,22 @@ final class CompareStrategies
         ];
     }
 
-    /** @return array{lab_fee: float, lab_minutes: float, test_fee: float, test_minutes: float} what the records say of fees and attention, to begin with */
+    /**
+     * @return array{lab_fee: float, lab_minutes: float, test_fee: float, test_minutes: float} what the records say of
+     *                                                                                         fees and attention, to begin with
+     */
     public static function usual(TestMethod $test): array
     {
-        /** @var array{lab_fee: float|int, lab_minutes: float|int, test_fee: float|int, test_minutes: float|int} $usual */
+        /**
+         * @var array{lab_fee: float|int, lab_minutes: float|int, test_fee: float|int, test_minutes: float|int} $usual
+         */
         $usual = RuleTable::named('strategy');
-        $run = Run::query()->where('method_id', $test->id)->whereNotNull('finished_at')->with('tubes')->latest('id')->first();
+        $run = Run::query()
+            ->where('method_id', $test->id)
+            ->whereNotNull('finished_at')
+            ->with('tubes')
+            ->latest('id')
+            ->first();
         $tubes = max(1, $run?->tubes->count() ?? 1);
         [$cents, $attention] = [(float) $run?->cost_cents, (float) $run?->attention_s];
         $fees = Lab::query()
@@ -124,9 +137,14 @@ final class CompareStrategies
     private static function words(Evidence $evidence, ?float $testSd): array
     {
         return [
-            'The areas to come are taken to be like the '.count($evidence->counted()).' composites of the evidence.',
+            'The areas to come are taken to be like the '.
+            count($evidence->counted()).
+            ' composites of the evidence.',
             ...$testSd === null
-                ? ['Without numbers that were read twice, the test cannot be said to see a change: that strategy is left out.']
+                ? [
+                    'Without numbers that were read twice, the test cannot be said to see a change: that strategy '.
+                        'is left out.',
+                ]
                 : [],
             'Intervals are those of resampled evidence; they leave out what the stated costs may be wrong by.',
         ];

@@ -17,16 +17,28 @@ final class PreviewPolicy
 {
     /**
      * @param array<string, mixed> $terms
-     * @return list<array{verdict_id: int, method: string, claim: string, signed_at: string, was: string, would: string|null}>
+     * @return list<array{verdict_id: int, method: string, claim: string, signed_at: string, was: string, would:
+     *     string|null}>
      */
     public function __invoke(string $analyte, array $terms): array
     {
         $policy = new JudgingPolicy(['analyte' => $analyte, 'terms' => $terms]);
         $rows = [];
-        foreach (Verdict::query()->whereHas('method', static fn ($method) => $method->where('analyte', $analyte))->with('method')->orderByDesc('id')->limit(200)->get() as $verdict) {
+        foreach (
+            Verdict::query()
+                ->whereHas('method', static fn ($method) => $method->where('analyte', $analyte))
+                ->with('method')
+                ->orderByDesc('id')
+                ->limit(200)
+                ->get() as $verdict
+        ) {
             $rows[] = [
-                'verdict_id' => $verdict->id, 'method' => $verdict->method->name, 'claim' => $verdict->claim, 'signed_at' => $verdict->created_at->toIso8601ZuluString(),
-                'was' => $verdict->verdict, 'would' => $verdict->snapshot === null ? null : self::judge($verdict, $policy),
+                'verdict_id' => $verdict->id,
+                'method' => $verdict->method->name,
+                'claim' => $verdict->claim,
+                'signed_at' => $verdict->created_at->toIso8601ZuluString(),
+                'was' => $verdict->verdict,
+                'would' => $verdict->snapshot === null ? null : self::judge($verdict, $policy),
             ];
         }
 
@@ -39,18 +51,34 @@ final class PreviewPolicy
         [$samples, $all, $leftOut] = [[], [], 0];
         $judged = $policy->policy();
         foreach ($verdict->snapshot ?? [] as $row) {
-            if ($row['left_out'] || ($judged->scale === Scale::Ratio && ($row['reference'] <= 0 || ($row['readings'] !== [] && min($row['readings']) <= 0)))) {
+            if (
+                $row['left_out'] ||
+                ($judged->scale === Scale::Ratio &&
+                    ($row['reference'] <= 0 || ($row['readings'] !== [] && min($row['readings']) <= 0)))
+            ) {
                 $leftOut++;
 
                 continue;
             }
-            $own = array_map(static fn (array $band): Band => new Band($band['name'], (float) ($band['lower'] ?? -INF), (float) ($band['upper'] ?? INF)), $row['bands']);
+            $own = array_map(
+                static fn (array $band): Band => new Band(
+                    $band['name'],
+                    (float) ($band['lower'] ?? -INF),
+                    (float) ($band['upper'] ?? INF),
+                ),
+                $row['bands'],
+            );
             foreach ($own as $band) {
                 $all[$band->name] = $band;
             }
-            $sample = $own === []
-                ? PairedSample::numeric($row['code'], (float) $row['reference'], array_map(floatval(...), $row['readings'] === [] ? [NAN] : $row['readings']))
-                : PairedSample::ordinal($row['code'], (float) $row['reference'], $own);
+            $sample =
+                $own === []
+                    ? PairedSample::numeric(
+                        $row['code'],
+                        (float) $row['reference'],
+                        array_map(floatval(...), $row['readings'] === [] ? [NAN] : $row['readings']),
+                    )
+                    : PairedSample::ordinal($row['code'], (float) $row['reference'], $own);
             $samples[] = $sample->withLimits($policy->limitsFor($row['use']));
         }
         if ($all !== []) {

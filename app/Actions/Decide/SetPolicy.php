@@ -15,7 +15,10 @@ final class SetPolicy
     public function __invoke(string $analyte, array $terms, string $reason, User $author): JudgingPolicy
     {
         $policy = new JudgingPolicy([
-            'created_by' => $author->id, 'analyte' => $analyte, 'terms' => $terms, 'reason' => $reason,
+            'created_by' => $author->id,
+            'analyte' => $analyte,
+            'terms' => $terms,
+            'reason' => $reason,
             'pairs_then' => self::pairs($analyte),
             'version' => 1 + (int) JudgingPolicy::query()->where('analyte', $analyte)->max('version'),
         ]);
@@ -31,7 +34,11 @@ final class SetPolicy
     /** Composites that a lab and a test of the bench have both read of it already. */
     private static function pairs(string $analyte): int
     {
-        $read = static fn (string $portion) => Reading::query()->whereHas('method', static fn ($method) => $method->where('analyte', $analyte)->where('portion', $portion))->distinct()->pluck('sample_id')->all();
+        $read = static fn (string $portion) => Reading::query()
+            ->whereHas('method', static fn ($method) => $method->where('analyte', $analyte)->where('portion', $portion))
+            ->distinct()
+            ->pluck('sample_id')
+            ->all();
 
         return count(array_intersect($read('lab'), $read('bench')));
     }

@@ -17,23 +17,52 @@ final class Sign
 {
     public function __construct(private readonly GatherEvidence $gather) {}
 
-    public function __invoke(TestMethod $test, User $signer, string $claim, string $hash, ?int $follows, string $scope, string $note, ?TestMethod $reference = null): Verdict
-    {
-        return DB::transaction(function () use ($test, $signer, $claim, $hash, $follows, $scope, $note, $reference): Verdict {
+    public function __invoke(
+        TestMethod $test,
+        User $signer,
+        string $claim,
+        string $hash,
+        ?int $follows,
+        string $scope,
+        string $note,
+        ?TestMethod $reference = null,
+    ): Verdict {
+        return DB::transaction(function () use (
+            $test,
+            $signer,
+            $claim,
+            $hash,
+            $follows,
+            $scope,
+            $note,
+            $reference,
+        ): Verdict {
             $untested = $this->gather->untested($test);
             if ($untested !== null) {
                 throw new Conflict("{$test->name}: {$untested}");
             }
             $evidence = ($this->gather)($test, $reference);
             if ($evidence->reference->portion !== 'lab') {
-                throw new Conflict("{$evidence->reference->name} is no lab's method: a verdict is signed against a lab alone.");
+                throw new Conflict(
+                    "{$evidence->reference->name} is no lab's method: a verdict is signed against a lab alone.",
+                );
             }
             if ($evidence->hash() !== $hash) {
-                throw new Conflict('The evidence or the policy has changed since you opened it. Look at it again, then sign; what you wrote is kept.');
+                throw new Conflict(
+                    'The evidence or the policy has changed since you opened it. Look at it again, then sign; what '.
+                        'you wrote is kept.',
+                );
             }
-            $standing = Verdict::standing()->where('method_id', $test->id)->where('reference_id', $evidence->reference->id)->where('claim', $claim)->first();
+            $standing = Verdict::standing()
+                ->where('method_id', $test->id)
+                ->where('reference_id', $evidence->reference->id)
+                ->where('claim', $claim)
+                ->first();
             if ($standing?->id !== $follows) {
-                throw new Conflict('Another verdict on this claim has been signed since you opened it. Look at it, then sign a new one that follows it.');
+                throw new Conflict(
+                    'Another verdict on this claim has been signed since you opened it. Look at it, then sign a new '.
+                        'one that follows it.',
+                );
             }
 
             return Verdict::query()->create([
@@ -46,8 +75,10 @@ final class Sign
                 'verdict' => $evidence->assessment()->{$claim}->verdict->value,
                 'scope' => ['text' => $scope, 'lot' => $test->lot, ...$evidence->ranges()],
                 'evidence' => [
-                    'pairs' => count($evidence->counted()), 'left_out' => count($evidence->leftOut()),
-                    'claim' => $evidence->assessment()->{$claim}->toArray(), 'with_all' => $evidence->withAll()->{$claim}->verdict->value,
+                    'pairs' => count($evidence->counted()),
+                    'left_out' => count($evidence->leftOut()),
+                    'claim' => $evidence->assessment()->{$claim}->toArray(),
+                    'with_all' => $evidence->withAll()->{$claim}->verdict->value,
                 ],
                 'evidence_hash' => $hash,
                 'note' => $note,

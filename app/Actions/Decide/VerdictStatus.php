@@ -8,7 +8,10 @@ use App\Models\Sample;
 use App\Models\TestMethod;
 use App\Models\Verdict;
 
-/** Whether a signed verdict still speaks: it ends with its lot, its season and the lab's method, and by a newer verdict. */
+/**
+ * Whether a signed verdict still speaks: it ends with its lot, its season and the lab's method, and by a newer
+ * verdict.
+ */
 final class VerdictStatus
 {
     /** @var array<int, int> newest year with a composite, by team */
@@ -25,13 +28,21 @@ final class VerdictStatus
             $why[] = 'a newer verdict follows it';
         }
         if ($verdict->method->lot !== $verdict->scope['lot']) {
-            $why[] = 'another lot is in use: '.($verdict->method->lot === '' ? 'none is named' : $verdict->method->lot).' instead of '.($verdict->scope['lot'] === '' ? 'none' : $verdict->scope['lot']);
+            $why[] =
+                'another lot is in use: '.
+                ($verdict->method->lot === '' ? 'none is named' : $verdict->method->lot).
+                ' instead of '.
+                ($verdict->scope['lot'] === '' ? 'none' : $verdict->scope['lot']);
         }
         $newest = $this->newest[$verdict->team_id] ??= (int) Sample::query()->max('year');
         if ($verdict->season !== null && $newest > $verdict->season) {
-            $why[] = "a new season has begun: it rests on composites up to {$verdict->season}, and there are some of {$newest}";
+            $why[] = "a new season has begun: it rests on composites up to {$verdict->season}, and there are some ".
+                "of {$newest}";
         }
-        if ($verdict->method->portion === 'bench' && $this->reference($verdict->method->analyte) !== $verdict->reference_id) {
+        if (
+            $verdict->method->portion === 'bench' &&
+            $this->reference($verdict->method->analyte) !== $verdict->reference_id
+        ) {
             $why[] = 'another lab method is the reference now';
         }
 

@@ -20,7 +20,8 @@ final class Evidence
 
     /**
      * @param list<Pair> $pairs those that count and those left out, the newest sample first
-     * @param list<array{code: string, sample_id: int, said: string}> $censored composites where the reference gave no number
+     * @param list<array{code: string, sample_id: int, said: string}> $censored composites where the reference gave
+     *                                                                          no number
      * @param string $against the reader whose bands stand for the reference; empty where it is another method
      */
     public function __construct(
@@ -40,7 +41,18 @@ final class Evidence
     /** The same with the readings whose protocol was broken put back. */
     public function withAll(): Assessment
     {
-        return $this->withAll ??= $this->leftOut() === [] ? $this->assessment() : $this->assess(array_values(array_filter($this->pairs, static fn (Pair $pair): bool => ! in_array(GatherEvidence::NO_LOGARITHM, $pair->flags, true))), 0);
+        return $this->withAll ??=
+            $this->leftOut() === []
+                ? $this->assessment()
+                : $this->assess(
+                    array_values(
+                        array_filter(
+                            $this->pairs,
+                            static fn (Pair $pair): bool => ! in_array(GatherEvidence::NO_LOGARITHM, $pair->flags, true),
+                        ),
+                    ),
+                    0,
+                );
     }
 
     /** @return list<Pair> */
@@ -64,7 +76,14 @@ final class Evidence
     {
         $policy = $this->policy->policy();
 
-        return SortClaim::judge(ActionTally::of(array_map(static fn (Pair $pair): PairedSample => $pair->paired, $pairs), $policy->limits, $this->test->scale()), $policy);
+        return SortClaim::judge(
+            ActionTally::of(
+                array_map(static fn (Pair $pair): PairedSample => $pair->paired, $pairs),
+                $policy->limits,
+                $this->test->scale(),
+            ),
+            $policy,
+        );
     }
 
     /** Year of the newest pair. */
@@ -75,10 +94,15 @@ final class Evidence
         return $years === [] ? null : max($years);
     }
 
-    /** @return array{test_from: float|null, test_to: float|null, reference_from: float|null, reference_to: float|null} */
+    /**
+     * @return array{test_from: float|null, test_to: float|null, reference_from: float|null, reference_to: float|null}
+     */
     public function ranges(): array
     {
-        $test = array_filter(array_map(static fn (Pair $pair): ?float => $pair->test(), $this->counted()), is_float(...));
+        $test = array_filter(
+            array_map(static fn (Pair $pair): ?float => $pair->test(), $this->counted()),
+            is_float(...),
+        );
         $reference = array_map(static fn (Pair $pair): float => $pair->reference, $this->counted());
 
         return [
@@ -92,12 +116,26 @@ final class Evidence
     /** Names the pairs and the policy that a verdict rests on: it changes when any of them does. */
     public function hash(): string
     {
-        $pairs = array_map(static fn (Pair $pair): array => [
-            $pair->sample->code, $pair->reference, $pair->paired->readings, array_column($pair->paired->bands, 'name'), $pair->flags, $pair->limits->values,
-        ], $this->pairs);
+        $pairs = array_map(
+            static fn (Pair $pair): array => [
+                $pair->sample->code,
+                $pair->reference,
+                $pair->paired->readings,
+                array_column($pair->paired->bands, 'name'),
+                $pair->flags,
+                $pair->limits->values,
+            ],
+            $this->pairs,
+        );
         sort($pairs);
 
-        return hash('sha256', json_encode([$this->policy->id, $this->test->lot, $pairs, ...($this->against === '' ? [] : [$this->against])], JSON_THROW_ON_ERROR));
+        return hash(
+            'sha256',
+            json_encode(
+                [$this->policy->id, $this->test->lot, $pairs, ...$this->against === '' ? [] : [$this->against]],
+                JSON_THROW_ON_ERROR,
+            ),
+        );
     }
 
     /** @param list<Pair> $pairs */
@@ -105,7 +143,9 @@ final class Evidence
     {
         return Assessment::of(
             array_map(static fn (Pair $pair): PairedSample => $pair->paired, $pairs),
-            $leftOut, $this->policy->policy(), $this->test->scale(),
+            $leftOut,
+            $this->policy->policy(),
+            $this->test->scale(),
         );
     }
 }

@@ -21,7 +21,8 @@ use Illuminate\Database\Eloquent\Collection;
 
 /**
  * Puts the readings of one test beside those of another method, or of one reader beside those of another, composite by
- * composite. Corrected readings do not count; readings with a protocol break are left out, and a pair none of whose readings is
+ * composite. Corrected readings do not count; readings with a protocol break are left out, and a pair none of whose
+ * readings is
  * left is left out whole. Two extractants are never paired.
  */
 final class GatherEvidence
@@ -37,7 +38,9 @@ final class GatherEvidence
             $reference->analyte !== $test->analyte ||
             ($test->portion === 'lab' && $reference->portion === 'lab' && $reference->extractant !== $test->extractant)
         ) {
-            throw new Conflict("{$reference->name} measures something else, or by another extractant: the two are never compared.");
+            throw new Conflict(
+                "{$reference->name} measures something else, or by another extractant: the two are never compared.",
+            );
         }
 
         return $this->evidence(
@@ -61,7 +64,9 @@ final class GatherEvidence
             $figures = array_values(
                 array_filter(
                     array_map(
-                        static fn (Reading $reading): ?float => $reading->flags === [] ? self::figure($reading, $test->scale()) : null,
+                        static fn (Reading $reading): ?float => $reading->flags === []
+                            ? self::figure($reading, $test->scale())
+                            : null,
                         $of($reference),
                     ),
                     is_float(...),
@@ -101,7 +106,8 @@ final class GatherEvidence
     }
 
     /**
-     * What a test can be held against: the labs' methods for the same, by the same extractant for a lab's, then tests of the bench
+     * What a test can be held against: the labs' methods for the same, by the same extractant for a lab's, then tests
+     * of the bench
      * that give numbers, which are looked at and never signed against.
      *
      * @return list<TestMethod>
@@ -120,7 +126,8 @@ final class GatherEvidence
             $others
                 ->filter(
                     static fn (TestMethod $one): bool => $one->portion === 'lab'
-                        ? $one->school === $test->school && ($test->portion !== 'lab' || $one->extractant === $test->extractant)
+                        ? $one->school === $test->school &&
+                            ($test->portion !== 'lab' || $one->extractant === $test->extractant)
                         : $test->portion === 'bench' && $one->bands === null,
                 )
                 ->all(),
@@ -150,7 +157,10 @@ final class GatherEvidence
         }
         usort(
             $pairs,
-            static fn (Pair $a, Pair $b): int => [$b->sample->year, $b->sample->number] <=> [$a->sample->year, $a->sample->number],
+            static fn (Pair $a, Pair $b): int => [$b->sample->year, $b->sample->number] <=> [
+                $a->sample->year,
+                $a->sample->number,
+            ],
         );
 
         return new Evidence(
@@ -163,7 +173,10 @@ final class GatherEvidence
         );
     }
 
-    /** @return Collection<int, non-empty-list<Reading>>|\Illuminate\Support\Collection<int, non-empty-list<Reading>> by sample */
+    /**
+     * @return Collection<int, non-empty-list<Reading>>|\Illuminate\Support\Collection<int, non-empty-list<Reading>> by
+     *                                                                                                               sample
+     */
     private function readings(TestMethod $method): \Illuminate\Support\Collection
     {
         /** @var \Illuminate\Support\Collection<int, non-empty-list<Reading>> $grouped */
@@ -205,7 +218,10 @@ final class GatherEvidence
         return array_map(Spread::mean(...), $figures);
     }
 
-    /** @return list<array{code: string, sample_id: int, said: string}> results of the reference that are no number: below a limit, a range, a trace */
+    /**
+     * @return list<array{code: string, sample_id: int, said: string}> results of the reference that are no number:
+     *                                                                 below a limit, a range, a trace
+     */
     private function censored(TestMethod $reference): array
     {
         $results = LabResult::query()
@@ -240,10 +256,17 @@ final class GatherEvidence
         $limits = $policy->limitsFor($sample->area->use);
         $flags =
             $sound === []
-                ? array_values(array_unique(array_merge(...array_map(static fn (Reading $reading): array => $reading->flags, $readings))))
+                ? array_values(
+                    array_unique(
+                        array_merge(...array_map(static fn (Reading $reading): array => $reading->flags, $readings)),
+                    ),
+                )
                 : [];
         $paired = $this->paired($sample, $reference, $used, $scale, $limits)->withLimits($limits);
-        if ($policy->policy()->scale === Scale::Ratio && ($reference <= 0 || ($paired->readings !== [] && min($paired->readings) <= 0))) {
+        if (
+            $policy->policy()->scale === Scale::Ratio &&
+            ($reference <= 0 || ($paired->readings !== [] && min($paired->readings) <= 0))
+        ) {
             $flags = [...$flags, self::NO_LOGARITHM];
         }
 
@@ -251,8 +274,13 @@ final class GatherEvidence
     }
 
     /** @param non-empty-list<Reading> $readings */
-    private function paired(Sample $sample, float $reference, array $readings, ?Bands $scale, ActionLimits $limits): PairedSample
-    {
+    private function paired(
+        Sample $sample,
+        float $reference,
+        array $readings,
+        ?Bands $scale,
+        ActionLimits $limits,
+    ): PairedSample {
         return $scale === null
             ? PairedSample::numeric(
                 $sample->code,

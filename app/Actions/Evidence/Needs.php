@@ -25,7 +25,12 @@ final class Needs
         $actions = $evidence->policy->terms['actions'];
         $classes = [];
         foreach ($sort->tally->perClass as $class => ['n' => $n, 'agree' => $agree]) {
-            $classes[] = ['action' => $actions[$class] ?? '', 'n' => $n, 'agree' => $agree, 'lacks' => $sort->lacking[$class] ?? 0];
+            $classes[] = [
+                'action' => $actions[$class] ?? '',
+                'n' => $n,
+                'agree' => $agree,
+                'lacks' => $sort->lacking[$class] ?? 0,
+            ];
         }
         $n = count($evidence->counted());
 
@@ -75,11 +80,13 @@ final class Needs
     }
 
     /**
-     * Portions at hand of composites that the reference has read and the test has not: those of an action that was asked too little
+     * Portions at hand of composites that the reference has read and the test has not: those of an action that was
+     * asked too little
      * come first, then those clear of a limit before those too close to one.
      *
      * @param list<array{n: int, agree: int}> $perClass
-     * @return list<array{portion: string, portion_id: int, sample_id: int, sample: string, area: string, place: string, why: string}>
+     * @return list<array{portion: string, portion_id: int, sample_id: int, sample: string, area: string, place:
+     *     string, why: string}>
      */
     private static function portions(Evidence $evidence, array $perClass): array
     {
@@ -132,7 +139,8 @@ final class Needs
                                 default => "{$asked} times",
                             }.
                             ' so far'
-                        : 'another pair for '.($actions[$class] ?? '')).($close ? '; too close to a limit to count on' : ''),
+                        : 'another pair for '.($actions[$class] ?? '')).
+                    ($close ? '; too close to a limit to count on' : ''),
             ];
         }
         uksort($rows, static fn (int $a, int $b): int => $ranks[$a] <=> $ranks[$b]);

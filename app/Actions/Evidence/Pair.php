@@ -16,7 +16,8 @@ final readonly class Pair
 {
     /**
      * @param non-empty-list<Reading> $readings of the test
-     * @param list<string> $flags protocol breaks of the readings, or why no figure can be made of them; empty when the pair counts
+     * @param list<string> $flags protocol breaks of the readings, or why no figure can be made of them; empty when
+     *                            the pair counts
      */
     public function __construct(
         public Sample $sample,
@@ -36,7 +37,9 @@ final readonly class Pair
     /** The band the pair counts by; null for a test that gives numbers. */
     public function band(): ?Band
     {
-        return $this->scale === null || $this->paired->bands === [] ? null : Bands::median($this->paired->bands, $this->limits);
+        return $this->scale === null || $this->paired->bands === []
+            ? null
+            : Bands::median($this->paired->bands, $this->limits);
     }
 
     /** The test's figure: the mean of its numbers or the middle of its band; null for an open band. */
@@ -65,7 +68,11 @@ final readonly class Pair
         return $this->readings[count($this->readings) - 1]->reader;
     }
 
-    /** @return array{code: string, sample_id: int, use: string, limits: list<float>, reference: float, readings: list<float>, bands: list<array{name: string, lower: float|null, upper: float|null}>, flags: list<string>, left_out: bool} as a verdict keeps it */
+    /**
+     * @return array{code: string, sample_id: int, use: string, limits: list<float>, reference: float, readings:
+     * list<float>, bands: list<array{name: string, lower: float|null, upper: float|null}>, flags: list<string>,
+     * left_out: bool} as a verdict keeps it
+     */
     public function kept(): array
     {
         $finite = static fn (float $value): ?float => is_finite($value) ? $value : null;
@@ -78,7 +85,11 @@ final readonly class Pair
             'reference' => $this->reference,
             'readings' => $this->paired->readings,
             'bands' => array_map(
-                static fn (Band $band): array => ['name' => $band->name, 'lower' => $finite($band->lower), 'upper' => $finite($band->upper)],
+                static fn (Band $band): array => [
+                    'name' => $band->name,
+                    'lower' => $finite($band->lower),
+                    'upper' => $finite($band->upper),
+                ],
                 $this->paired->bands,
             ),
             'flags' => $this->flags,

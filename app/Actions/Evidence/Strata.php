@@ -9,7 +9,8 @@ use App\Models\Reading;
 use HonestCore\Agreement\ActionLimits;
 
 /**
- * The pairs of a test taken apart: by action and range of the reference, lot, reader, season, soil class and ground. Ranges stand in
+ * The pairs of a test taken apart: by action and range of the reference, lot, reader, season, soil class and ground.
+ * Ranges stand in
  * their order, lots in the order in which they were first read. A group of fewer than five proves nothing by itself.
  */
 final class Strata
@@ -18,7 +19,10 @@ final class Strata
 
     private const PH_RANGES = [5.0, 6.0, 7.0, 8.0];
 
-    /** @return list<array{by: string, group: string, n: int, agree: int, lower: float|null, difference: float|null, verdict: string}> */
+    /**
+     * @return list<array{by: string, group: string, n: int, agree: int, lower: float|null, difference: float|null,
+     * verdict: string}>
+     */
     public static function of(Evidence $evidence): array
     {
         $rows = [];
@@ -42,7 +46,9 @@ final class Strata
         return $rows;
     }
 
-    /** @return array<string, callable(Pair): array{int|string, string}> where a group stands among others, and its name */
+    /**
+     * @return array<string, callable(Pair): array{int|string, string}> where a group stands among others, and its name
+     */
     private static function ways(Evidence $evidence): array
     {
         $actions = $evidence->policy->terms['actions'];
@@ -50,9 +56,23 @@ final class Strata
         $ranges = $ph ? ActionLimits::of(self::PH_RANGES) : $evidence->policy->policy()->limits;
 
         return [
-            'action by the reference' => static fn (Pair $pair): array => [$pair->referenceClass(), $actions[$pair->referenceClass()] ?? ''],
-            $ph ? 'pH range' : 'range of the reference' => static fn (Pair $pair): array => [$ranges->classOf($pair->reference), $ranges->name($ranges->classOf($pair->reference))],
-            'lot' => static fn (Pair $pair): array => [min(array_map(static fn (Reading $reading): string => $reading->read_on->format('Y-m-d'), $pair->readings)), $pair->lot() === '' ? 'no lot named' : $pair->lot()],
+            'action by the reference' => static fn (Pair $pair): array => [
+                $pair->referenceClass(),
+                $actions[$pair->referenceClass()] ?? '',
+            ],
+            $ph ? 'pH range' : 'range of the reference' => static fn (Pair $pair): array => [
+                $ranges->classOf($pair->reference),
+                $ranges->name($ranges->classOf($pair->reference)),
+            ],
+            'lot' => static fn (Pair $pair): array => [
+                min(
+                    array_map(
+                        static fn (Reading $reading): string => $reading->read_on->format('Y-m-d'),
+                        $pair->readings,
+                    ),
+                ),
+                $pair->lot() === '' ? 'no lot named' : $pair->lot(),
+            ],
             'reader' => static fn (Pair $pair): array => ['', $pair->reader()],
             'season' => static fn (Pair $pair): array => [$pair->sample->year, (string) $pair->sample->year],
             'soil class' => static fn (Pair $pair): array => ['', self::soil($pair->sample->area)],
@@ -68,11 +88,20 @@ final class Strata
     {
         $sort = $evidence->sortOf($pairs);
         $enough = count($pairs) >= self::ENOUGH;
-        $differences = array_filter(array_map(static fn (Pair $pair): ?float => $pair->test() === null ? null : $pair->test() - $pair->reference, $pairs), is_float(...));
+        $differences = array_filter(
+            array_map(
+                static fn (Pair $pair): ?float => $pair->test() === null ? null : $pair->test() - $pair->reference,
+                $pairs,
+            ),
+            is_float(...),
+        );
 
         return [
-            'n' => count($pairs), 'agree' => $sort->tally->agree, 'lower' => $enough ? $sort->lower : null,
-            'difference' => $differences === [] ? null : array_sum($differences) / count($differences), 'verdict' => $enough ? $sort->verdict->value : 'too few',
+            'n' => count($pairs),
+            'agree' => $sort->tally->agree,
+            'lower' => $enough ? $sort->lower : null,
+            'difference' => $differences === [] ? null : array_sum($differences) / count($differences),
+            'verdict' => $enough ? $sort->verdict->value : 'too few',
         ];
     }
 

@@ -13,9 +13,11 @@ use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 
 /**
- * What each test's evidence says, from what was stored when nothing that it rests on has changed since, else computed anew.
+ * What each test's evidence says, from what was stored when nothing that it rests on has changed since, else computed
+ * anew.
  *
- * @phpstan-type Summary array{pairs: int, left_out: int, hash: string, verdicts: array{sort: string, rate: string, track: string}}
+ * @phpstan-type Summary array{pairs: int, left_out: int, hash: string, verdicts: array{sort: string, rate: string,
+ *     track: string}}
  */
 final class Summaries
 {
@@ -39,13 +41,16 @@ final class Summaries
                 // As TestMethod::labsFor orders them.
                 $of = TestMethod::extractantOf($method->analyte);
                 $fits = $of !== '' && $method->extractant === $of;
-                if (! isset($first[$method->analyte]) || ($fits && $first[$method->analyte]->extractant !== $method->extractant)) {
+                if (
+                    ! isset($first[$method->analyte]) ||
+                    ($fits && $first[$method->analyte]->extractant !== $method->extractant)
+                ) {
                     $first[$method->analyte] = $method;
                 }
             }
         }
         foreach ($methods as $test) {
-            $reference = $test->portion === 'lab' ? self::otherLab($test, $methods) : ($first[$test->analyte] ?? null);
+            $reference = $test->portion === 'lab' ? self::otherLab($test, $methods) : $first[$test->analyte] ?? null;
             if ($reference !== null && in_array($test->analyte, $policies, true)) {
                 $pairs[] = [$test, $reference];
             } elseif ($test->portion === 'bench') {
@@ -63,7 +68,13 @@ final class Summaries
      */
     private static function otherLab(TestMethod $test, Collection $methods): ?TestMethod
     {
-        return $methods->first(static fn (TestMethod $one): bool => $one->portion === 'lab' && $one->analyte === $test->analyte && $one->extractant === $test->extractant && $one->school === $test->school && $one->id < $test->id);
+        return $methods->first(
+            static fn (TestMethod $one): bool => $one->portion === 'lab' &&
+                $one->analyte === $test->analyte &&
+                $one->extractant === $test->extractant &&
+                $one->school === $test->school &&
+                $one->id < $test->id,
+        );
     }
 
     /**
@@ -73,7 +84,9 @@ final class Summaries
     public function of(array $pairs): array
     {
         $states = $this->states($pairs);
-        $kept = EvidenceSummary::query()->get()->keyBy(static fn (EvidenceSummary $one): string => "{$one->method_id}/{$one->reference_id}");
+        $kept = EvidenceSummary::query()
+            ->get()
+            ->keyBy(static fn (EvidenceSummary $one): string => "{$one->method_id}/{$one->reference_id}");
         [$summaries, $fresh] = [[], []];
         foreach ($pairs as [$test, $reference]) {
             $stored = $kept["{$test->id}/{$reference->id}"] ?? null;
@@ -85,10 +98,24 @@ final class Summaries
             $evidence = ($this->gather)($test, $reference);
             $assessment = $evidence->assessment();
             $summaries[$test->id] = [
-                'pairs' => count($evidence->counted()), 'left_out' => count($evidence->leftOut()), 'hash' => $evidence->hash(),
-                'verdicts' => ['sort' => $assessment->sort->verdict->value, 'rate' => $assessment->rate->verdict->value, 'track' => $assessment->track->verdict->value],
+                'pairs' => count($evidence->counted()),
+                'left_out' => count($evidence->leftOut()),
+                'hash' => $evidence->hash(),
+                'verdicts' => [
+                    'sort' => $assessment->sort->verdict->value,
+                    'rate' => $assessment->rate->verdict->value,
+                    'track' => $assessment->track->verdict->value,
+                ],
             ];
-            $fresh[] = ['team_id' => $test->team_id, 'method_id' => $test->id, 'reference_id' => $reference->id, 'state' => $states[$test->id], 'summary' => json_encode($summaries[$test->id], JSON_THROW_ON_ERROR), 'created_at' => Carbon::now(), 'updated_at' => Carbon::now()];
+            $fresh[] = [
+                'team_id' => $test->team_id,
+                'method_id' => $test->id,
+                'reference_id' => $reference->id,
+                'state' => $states[$test->id],
+                'summary' => json_encode($summaries[$test->id], JSON_THROW_ON_ERROR),
+                'created_at' => Carbon::now(),
+                'updated_at' => Carbon::now(),
+            ];
         }
         $this->keep($fresh);
 
@@ -96,7 +123,8 @@ final class Summaries
     }
 
     /**
-     * A summary is a convenience: while somebody else holds the lock for long, as an import does, it is left for the next time.
+     * A summary is a convenience: while somebody else holds the lock for long, as an import does, it is left for the
+     * next time.
      *
      * @param list<array<string, mixed>> $fresh
      */
@@ -109,7 +137,11 @@ final class Summaries
         DB::statement('PRAGMA busy_timeout = 200');
         try {
             foreach (array_chunk($fresh, 500) as $some) {
-                EvidenceSummary::query()->upsert($some, ['team_id', 'method_id', 'reference_id'], ['state', 'summary', 'updated_at']);
+                EvidenceSummary::query()->upsert(
+                    $some,
+                    ['team_id', 'method_id', 'reference_id'],
+                    ['state', 'summary', 'updated_at'],
+                );
             }
         } catch (QueryException $error) {
             if (! str_contains($error->getMessage(), 'locked')) {
@@ -121,7 +153,8 @@ final class Summaries
     }
 
     /**
-     * Names all that the evidence of a test rests on: its readings and those of the reference, the policy, what grows where.
+     * Names all that the evidence of a test rests on: its readings and those of the reference, the policy, what grows
+     * where.
      *
      * @param list<array{TestMethod, TestMethod}> $pairs
      * @return array<int, string>
@@ -129,14 +162,37 @@ final class Summaries
     private function states(array $pairs): array
     {
         $team = $pairs[0][0]->team_id ?? 0;
-        $readings = DB::table('readings')->where('team_id', $team)->groupBy('method_id')->selectRaw('method_id, count(*) n, max(id) last, max(updated_at) at, sum(length(flags)) flags')->get()->keyBy('method_id');
-        $policies = DB::table('judging_policies')->where('team_id', $team)->groupBy('analyte')->selectRaw('analyte, max(id) last')->pluck('last', 'analyte');
+        $readings = DB::table('readings')
+            ->where('team_id', $team)
+            ->groupBy('method_id')
+            ->selectRaw('method_id, count(*) n, max(id) last, max(updated_at) at, sum(length(flags)) flags')
+            ->get()
+            ->keyBy('method_id');
+        $policies = DB::table('judging_policies')
+            ->where('team_id', $team)
+            ->groupBy('analyte')
+            ->selectRaw('analyte, max(id) last')
+            ->pluck('last', 'analyte');
         $areas = DB::table('areas')->where('team_id', $team)->selectRaw('count(*) n, max(updated_at) at')->first();
         $states = [];
         foreach ($pairs as [$test, $reference]) {
-            $states[$test->id] = hash('sha256', json_encode([
-                self::VERSION, $readings[$test->id] ?? null, $readings[$reference->id] ?? null, $policies[$test->analyte] ?? null, $areas, $test->lot, $test->bands, (string) $test->updated_at, (string) $reference->updated_at,
-            ], JSON_THROW_ON_ERROR));
+            $states[$test->id] = hash(
+                'sha256',
+                json_encode(
+                    [
+                        self::VERSION,
+                        $readings[$test->id] ?? null,
+                        $readings[$reference->id] ?? null,
+                        $policies[$test->analyte] ?? null,
+                        $areas,
+                        $test->lot,
+                        $test->bands,
+                        (string) $test->updated_at,
+                        (string) $reference->updated_at,
+                    ],
+                    JSON_THROW_ON_ERROR,
+                ),
+            );
         }
 
         return $states;

@@ -19,7 +19,8 @@ final class RetestDates
     /**
      * Those that are overdue. Ground pulled within a year can be overdue by no rule, and is not looked at.
      *
-     * @return list<array{area_id: int, area: string, last_pulled: string|null, due: string|null, state: string, reason: string, composites: int}>
+     * @return list<array{area_id: int, area: string, last_pulled: string|null, due: string|null, state: string,
+     *     reason: string, composites: int}>
      */
     public function overdue(Site $site): array
     {
@@ -29,10 +30,15 @@ final class RetestDates
             ->whereHas('samples')
             ->whereDoesntHave('samples', static fn (Builder $samples) => $samples->where('pulled_on', '>=', $yearAgo));
 
-        return array_values(array_filter($this->dates($site, $old), static fn (array $date): bool => $date['state'] === 'overdue'));
+        return array_values(
+            array_filter($this->dates($site, $old), static fn (array $date): bool => $date['state'] === 'overdue'),
+        );
     }
 
-    /** @return list<array{area_id: int, area: string, last_pulled: string|null, due: string|null, state: string, reason: string, composites: int}> the soonest first */
+    /**
+     * @return list<array{area_id: int, area: string, last_pulled: string|null, due: string|null, state: string,
+     * reason: string, composites: int}> the soonest first
+     */
     public function __invoke(Site $site): array
     {
         return $this->dates($site, Area::query()->where('site_id', $site->id));
@@ -40,13 +46,21 @@ final class RetestDates
 
     /**
      * @param Builder<Area> $areas
-     * @return list<array{area_id: int, area: string, last_pulled: string|null, due: string|null, state: string, reason: string, composites: int}>
+     * @return list<array{area_id: int, area: string, last_pulled: string|null, due: string|null, state: string,
+     *     reason: string, composites: int}>
      */
     private function dates(Site $site, Builder $areas): array
     {
         $today = now($site->timezone)->format('Y-m-d');
         $dates = [];
-        foreach ($areas->withCount('samples')->withMax('samples', 'pulled_on')->with(Recommend::needs())->orderBy('name')->get() as $area) {
+        foreach (
+            $areas
+                ->withCount('samples')
+                ->withMax('samples', 'pulled_on')
+                ->with(Recommend::needs())
+                ->orderBy('name')
+                ->get() as $area
+        ) {
             $last = $area->getAttribute('samples_max_pulled_on');
             $last = is_string($last) ? substr($last, 0, 10) : null;
             $corrects = ($this->recommend)($area, LimeMaterial::reference(), 6)->corrects();
@@ -63,7 +77,8 @@ final class RetestDates
                 },
                 'reason' => match (true) {
                     $due === null => 'No composite was ever pulled here.',
-                    $corrects => 'The pH is being corrected: test again after a year, in the same season, by the same lab.',
+                    $corrects => 'The pH is being corrected: test again after a year, in the same season, by the '.
+                        'same lab.',
                     default => 'Nothing to correct: test again within 3 years, in the same season, by the same lab.',
                 },
                 'composites' => $area->samples_count,

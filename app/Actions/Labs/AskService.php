@@ -15,13 +15,25 @@ use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 
-/** Asks a lab's interface where a parcel is, and lets the trails of its portions follow. Reports are kept as they come. */
+/**
+ * Asks a lab's interface where a parcel is, and lets the trails of its portions follow. Reports are kept as they come.
+ */
 final class AskService
 {
     /** what the service says => the steps that lead there */
-    private const STEPS = ['received' => ['arrived'], 'measuring' => ['arrived', 'measured'], 'reported' => ['arrived', 'measured', 'reported'], 'lost' => ['lost']];
+    private const STEPS = [
+        'received' => ['arrived'],
+        'measuring' => ['arrived', 'measured'],
+        'reported' => ['arrived', 'measured', 'reported'],
+        'lost' => ['lost'],
+    ];
 
-    private const DONE = ['arrived' => ['arrived', 'measured', 'reported'], 'measured' => ['measured', 'reported'], 'reported' => ['reported'], 'lost' => ['lost']];
+    private const DONE = [
+        'arrived' => ['arrived', 'measured', 'reported'],
+        'measured' => ['measured', 'reported'],
+        'reported' => ['reported'],
+        'lost' => ['lost'],
+    ];
 
     public function __construct(private readonly LabService $service, private readonly WriteLines $write) {}
 
@@ -38,15 +50,24 @@ final class AskService
         }
         DB::transaction(function () use ($author, $consignment, $answer, $reports): void {
             foreach (self::STEPS[$answer['state']] ?? [] as $step) {
-                $portions = $consignment->load('contents.portion')->contents->map(static fn (ConsignedPortion $one): Portion => $one->portion)
+                $portions = $consignment
+                    ->load('contents.portion')
+                    ->contents->map(static fn (ConsignedPortion $one): Portion => $one->portion)
                     ->filter(static fn (Portion $portion): bool => ! in_array($portion->state, self::DONE[$step], true));
                 ($this->write)($author, new Collection($portions->values()->all()), [
-                    'submission' => "{$step}-{$consignment->submission}", 'step' => $step, 'at' => Carbon::now(), 'place' => $step === 'lost' ? '' : $consignment->lab->name,
-                    'condition' => ($this->service->isSimulated() ? 'simulated: ' : '').$answer['word'], 'celsius' => null,
+                    'submission' => "{$step}-{$consignment->submission}",
+                    'step' => $step,
+                    'at' => Carbon::now(),
+                    'place' => $step === 'lost' ? '' : $consignment->lab->name,
+                    'condition' => ($this->service->isSimulated() ? 'simulated: ' : '').$answer['word'],
+                    'celsius' => null,
                 ]);
             }
             foreach ($reports as $name => $content) {
-                LabReport::query()->createOrFirst(['consignment_id' => $consignment->id, 'sha256' => hash('sha256', $content)], ['name' => $name, 'content' => $content]);
+                LabReport::query()->createOrFirst(
+                    ['consignment_id' => $consignment->id, 'sha256' => hash('sha256', $content)],
+                    ['name' => $name, 'content' => $content],
+                );
             }
             $consignment->refresh()->update(['word' => $answer['word']]);
         });

@@ -11,35 +11,71 @@ use HonestCore\Labs\ParcelCheck;
 use HonestCore\Labs\ParcelPortion;
 use Illuminate\Support\Carbon;
 
-/** A parcel as it would be: what it costs, when a report is to be expected, and what is to be mended first. Nothing is stored. */
+/**
+ * A parcel as it would be: what it costs, when a report is to be expected, and what is to be mended first. Nothing is
+ * stored.
+ */
 final class Draft
 {
     /**
      * @param list<array{portion: Portion, tests: list<string>}> $contents
      * @param array<string, string> $answers of the form, by label
-     * @return array{form: list<array{label: string, required: bool, value: string}>, warnings: list<array{code: string, portion: string|null, text: string}>, fee_cents: int, expected_on: string, contents: list<array{portion: Portion, tests: list<array{code: string, name: string, fee_cents: int}>, needs_ml: int}>}
+     * @return array{form: list<array{label: string, required: bool, value: string}>, warnings: list<array{code:
+     *     string, portion: string|null, text: string}>, fee_cents: int, expected_on: string, contents:
+     *     list<array{portion: Portion, tests: list<array{code: string, name: string, fee_cents: int}>, needs_ml:
+     *     int}>}
      */
     public function __invoke(Lab $lab, array $contents, array $answers, Carbon $sendAt): array
     {
-        $form = array_map(static fn (array $field): array => ['label' => $field['label'], 'required' => $field['required'], 'value' => trim($answers[$field['label']] ?? '')], $lab->form);
-        $parcel = array_map(fn (array $one): ParcelPortion => $this->portion($lab, $one['portion'], $one['tests']), $contents);
+        $form = array_map(
+            static fn (array $field): array => [
+                'label' => $field['label'],
+                'required' => $field['required'],
+                'value' => trim($answers[$field['label']] ?? ''),
+            ],
+            $lab->form,
+        );
+        $parcel = array_map(
+            fn (array $one): ParcelPortion => $this->portion($lab, $one['portion'], $one['tests']),
+            $contents,
+        );
 
         return [
             'form' => $form,
-            'warnings' => ParcelCheck::warnings($parcel, $form, $lab->quarantine, $sendAt->copy()->addDays($lab->transit_days)->getTimestamp()),
+            'warnings' => ParcelCheck::warnings(
+                $parcel,
+                $form,
+                $lab->quarantine,
+                $sendAt->copy()->addDays($lab->transit_days)->getTimestamp(),
+            ),
             'fee_cents' => array_sum(array_map(static fn (ParcelPortion $one): int => $one->feeCents(), $parcel)),
             'expected_on' => self::expectedOn($lab, $sendAt),
-            'contents' => array_map(static fn (array $one, ParcelPortion $read): array => [
-                'portion' => $one['portion'], 'needs_ml' => $read->needsMl(),
-                'tests' => array_map(static fn (LabTest $test): array => ['code' => $test->code, 'name' => $test->name, 'fee_cents' => $test->feeCents], $read->tests),
-            ], $contents, $parcel),
+            'contents' => array_map(
+                static fn (array $one, ParcelPortion $read): array => [
+                    'portion' => $one['portion'],
+                    'needs_ml' => $read->needsMl(),
+                    'tests' => array_map(
+                        static fn (LabTest $test): array => [
+                            'code' => $test->code,
+                            'name' => $test->name,
+                            'fee_cents' => $test->feeCents,
+                        ],
+                        $read->tests,
+                    ),
+                ],
+                $contents,
+                $parcel,
+            ),
         ];
     }
 
     /** The days on the way, then the lab's working days. */
     public static function expectedOn(Lab $lab, Carbon $sendAt): string
     {
-        return $lab->workingDays()->after($sendAt->copy()->addDays($lab->transit_days)->toDateTimeImmutable(), $lab->turnaround_days)->format('Y-m-d');
+        return $lab
+            ->workingDays()
+            ->after($sendAt->copy()->addDays($lab->transit_days)->toDateTimeImmutable(), $lab->turnaround_days)
+            ->format('Y-m-d');
     }
 
     /** @param list<string> $tests */
@@ -49,6 +85,14 @@ final class Draft
         $asked->tests = $tests;
         $clock = $asked->clock($portion->trail());
 
-        return new ParcelPortion($portion->code, $portion->state, $portion->depth(), $portion->volume_ml, $lab->offered($tests), $clock->deadline, $clock->over);
+        return new ParcelPortion(
+            $portion->code,
+            $portion->state,
+            $portion->depth(),
+            $portion->volume_ml,
+            $lab->offered($tests),
+            $clock->deadline,
+            $clock->over,
+        );
     }
 }

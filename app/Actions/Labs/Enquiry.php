@@ -12,16 +12,30 @@ final class Enquiry
 {
     public function __invoke(Consignment $consignment, string $name, string $site): string
     {
-        $codes = $consignment->contents->map(static fn (ConsignedPortion $one): string => $one->portion->code)->implode(', ');
+        $codes = $consignment->contents
+            ->map(static fn (ConsignedPortion $one): string => $one->portion->code)
+            ->implode(', ');
         $sent = $consignment->sent_at?->format('j F Y') ?? 'the day of our list';
         $late = $consignment->daysLate();
-        $state = $consignment->state === 'sent' ? 'Could you tell us whether it has arrived, and when the report may be expected?' : 'Could you tell us when the report may be expected?';
+        $state =
+            $consignment->state === 'sent'
+                ? 'Could you tell us whether it has arrived, and when the report may be expected?'
+                : 'Could you tell us when the report may be expected?';
 
         return implode("\n", [
-            "To {$consignment->lab->name}", '',
-            "On {$sent} we sent you parcel {$consignment->number} from {$site}, ".count($consignment->contents)." samples: {$codes}.",
-            ($late > 0 ? "The report was expected on {$consignment->expected_on?->format('j F Y')}, ".($late === 1 ? 'one working day' : "{$late} working days").' ago. ' : '').$state,
-            'If a sample did not arrive or cannot be measured, please say so at once: we keep archive portions and can send another.', '',
+            "To {$consignment->lab->name}",
+            '',
+            "On {$sent} we sent you parcel {$consignment->number} from {$site}, ".
+            count($consignment->contents).
+            " samples: {$codes}.",
+            ($late > 0
+                ? "The report was expected on {$consignment->expected_on?->format('j F Y')}, ".
+                    ($late === 1 ? 'one working day' : "{$late} working days").
+                    ' ago. '
+                : '').$state,
+            'If a sample did not arrive or cannot be measured, please say so at once: we keep archive portions and '.
+                'can send another.',
+            '',
             "With thanks, {$name}",
         ]);
     }

@@ -18,18 +18,35 @@ final class FollowPortions
     /** @param Collection<int, Portion> $portions whose trails have gone on */
     public function __invoke(Collection $portions): void
     {
-        $open = Consignment::query()->whereNot('state', 'reported')
-            ->whereHas('contents', static fn (Builder $contents) => $contents->whereIn('portion_id', $portions->modelKeys()))->with('contents.portion')->get();
+        $open = Consignment::query()
+            ->whereNot('state', 'reported')
+            ->whereHas(
+                'contents',
+                static fn (Builder $contents) => $contents->whereIn('portion_id', $portions->modelKeys()),
+            )
+            ->with('contents.portion')
+            ->get();
         foreach ($open as $consignment) {
             if ($consignment->state === 'packed') {
-                $out = $consignment->contents->filter(static fn (ConsignedPortion $one): bool => ! isset(self::ORDER[$one->portion->state]));
+                $out = $consignment->contents->filter(
+                    static fn (ConsignedPortion $one): bool => ! isset(self::ORDER[$one->portion->state]),
+                );
                 ConsignedPortion::query()->whereKey($out->modelKeys())->delete();
                 $consignment->load('contents.portion');
             }
-            $states = $consignment->contents->map(static fn (ConsignedPortion $one): ?int => self::ORDER[$one->portion->state] ?? null);
+            $states = $consignment->contents->map(
+                static fn (ConsignedPortion $one): ?int => self::ORDER[$one->portion->state] ?? null,
+            );
             $known = $states->filter(static fn (?int $state): bool => $state !== null);
-            $consignment->update(['state' => $known->isEmpty() && $states->isNotEmpty() && $consignment->contents->every(static fn (ConsignedPortion $one): bool => $one->portion->state === 'lost')
-                ? 'lost' : (['packed', 'sent', 'arrived', 'reported'][$known->min() ?? 3] ?? 'reported')]);
+            $consignment->update([
+                'state' => $known->isEmpty() &&
+                    $states->isNotEmpty() &&
+                    $consignment->contents->every(
+                        static fn (ConsignedPortion $one): bool => $one->portion->state === 'lost',
+                    )
+                        ? 'lost'
+                        : ['packed', 'sent', 'arrived', 'reported'][$known->min() ?? 3] ?? 'reported',
+            ]);
         }
     }
 }

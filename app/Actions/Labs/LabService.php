@@ -17,7 +17,8 @@ interface LabService
     /**
      * Announces a parcel, once however often it is announced.
      *
-     * @param list<array{code: string, tests: list<string>, simulated_soil: array{token: string, ground: string, ph: float|null}}> $portions
+     * @param list<array{code: string, tests: list<string>, simulated_soil: array{token: string, ground: string,
+     *     ph: float|null}}> $portions
      * @return string what the service calls it
      *
      * @throws Conflict when it does not answer or refuses

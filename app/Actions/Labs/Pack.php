@@ -32,15 +32,26 @@ final class Pack
             $draft = ($this->draft)($lab, $contents, $answers, Carbon::now());
             $number = (int) Consignment::query()->max('number') + 1;
             $consignment = Consignment::query()->create([
-                'lab_id' => $lab->id, 'created_by' => $author->id, 'number' => $number, 'submission' => $submission, 'state' => 'packed',
-                'form' => $draft['form'], 'warnings' => $draft['warnings'], 'fee_cents' => $draft['fee_cents'],
+                'lab_id' => $lab->id,
+                'created_by' => $author->id,
+                'number' => $number,
+                'submission' => $submission,
+                'state' => 'packed',
+                'form' => $draft['form'],
+                'warnings' => $draft['warnings'],
+                'fee_cents' => $draft['fee_cents'],
             ]);
             foreach ($draft['contents'] as ['portion' => $portion, 'tests' => $tests]) {
                 $portion->update(['tests' => array_column($tests, 'code')]);
                 $consignment->contents()->create(['portion_id' => $portion->id, 'tests' => $tests]);
             }
             ($this->write)($author, new Collection(array_column($contents, 'portion')), [
-                'submission' => $submission, 'step' => 'packed', 'at' => Carbon::now(), 'place' => "Parcel {$number}, for {$lab->name}", 'condition' => '', 'celsius' => null,
+                'submission' => $submission,
+                'step' => 'packed',
+                'at' => Carbon::now(),
+                'place' => "Parcel {$number}, for {$lab->name}",
+                'condition' => '',
+                'celsius' => null,
             ]);
 
             return $consignment;

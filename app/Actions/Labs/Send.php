@@ -25,36 +25,82 @@ final class Send
     {
         $consignment->load('lab', 'contents.portion.sample', 'contents.portion.checkSoil');
         if ($consignment->state !== 'packed' || $consignment->contents->isEmpty()) {
-            throw new Conflict($consignment->contents->isEmpty() ? 'The parcel is empty.' : "Parcel {$consignment->number} is {$consignment->state} already.");
+            throw new Conflict(
+                $consignment->contents->isEmpty()
+                    ? 'The parcel is empty.'
+                    : "Parcel {$consignment->number} is {$consignment->state} already.",
+            );
         }
         $this->refuseTime($consignment, $at);
         $reference = $consignment->lab->service && $this->service->isThere() ? $this->announce($consignment) : '';
         DB::transaction(function () use ($author, $consignment, $carrier, $at, $reference): void {
-            ($this->write)($author, new Collection($consignment->contents->map(static fn (ConsignedPortion $one): Portion => $one->portion)->all()), [
-                'submission' => "send-{$consignment->submission}", 'step' => 'sent', 'at' => $at, 'place' => $carrier === '' ? 'on the way' : $carrier, 'condition' => '', 'celsius' => null,
-            ]);
-            $consignment->refresh()->update(['carrier' => $carrier, 'reference' => $reference, 'sent_at' => $at, 'expected_on' => Draft::expectedOn($consignment->lab, $at), 'word' => $reference === '' ? '' : 'announced']);
+            ($this->write)(
+                $author,
+                new Collection(
+                    $consignment->contents->map(static fn (ConsignedPortion $one): Portion => $one->portion)->all(),
+                ),
+                [
+                    'submission' => "send-{$consignment->submission}",
+                    'step' => 'sent',
+                    'at' => $at,
+                    'place' => $carrier === '' ? 'on the way' : $carrier,
+                    'condition' => '',
+                    'celsius' => null,
+                ],
+            );
+            $consignment
+                ->refresh()
+                ->update([
+                    'carrier' => $carrier,
+                    'reference' => $reference,
+                    'sent_at' => $at,
+                    'expected_on' => Draft::expectedOn($consignment->lab, $at),
+                    'word' => $reference === '' ? '' : 'announced',
+                ]);
         });
     }
 
     /** Before anybody is told: the hand-over lies neither in the future nor before the packing. */
     private function refuseTime(Consignment $consignment, Carbon $at): void
     {
-        $packed = $consignment->contents->max(static fn (ConsignedPortion $one): int => $one->portion->state_at?->getTimestamp() ?? 0);
-        if ($at->getTimestamp() > now()->getTimestamp() + CustodyStep::futureS() || $at->getTimestamp() < (int) $packed) {
-            throw new Conflict('The parcel was packed '.gmdate('j M Y H:i', (int) $packed).' UTC; accepted is a time of handing over from then to now.');
+        $packed = $consignment->contents->max(
+            static fn (ConsignedPortion $one): int => $one->portion->state_at?->getTimestamp() ?? 0,
+        );
+        if (
+            $at->getTimestamp() > now()->getTimestamp() + CustodyStep::futureS() ||
+            $at->getTimestamp() < (int) $packed
+        ) {
+            throw new Conflict(
+                'The parcel was packed '.
+                    gmdate('j M Y H:i', (int) $packed).
+                    ' UTC; accepted is a time of handing over from then to now.',
+            );
         }
     }
 
     private function announce(Consignment $consignment): string
     {
-        return $this->service->announce("{$consignment->team_id}-{$consignment->submission}", $consignment->lab->transit_days, $consignment->lab->turnaround_days, array_values($consignment->contents->map(fn (ConsignedPortion $one): array => [
-            'code' => $one->portion->code, 'tests' => array_column($one->tests, 'code'), 'simulated_soil' => $this->soil($one->portion),
-        ])->all()));
+        return $this->service->announce(
+            "{$consignment->team_id}-{$consignment->submission}",
+            $consignment->lab->transit_days,
+            $consignment->lab->turnaround_days,
+            array_values(
+                $consignment->contents
+                    ->map(
+                        fn (ConsignedPortion $one): array => [
+                            'code' => $one->portion->code,
+                            'tests' => array_column($one->tests, 'code'),
+                            'simulated_soil' => $this->soil($one->portion),
+                        ],
+                    )
+                    ->all(),
+            ),
+        );
     }
 
     /**
-     * A lab sees codes alone. A simulated one is also told which soil is the same, or duplicates could not agree, and what labs
+     * A lab sees codes alone. A simulated one is also told which soil is the same, or duplicates could not agree, and
+     * what labs
      * found of that ground before, or its results would fit no history.
      *
      * @return array{token: string, ground: string, ph: float|null}
@@ -69,7 +115,11 @@ final class Send
 
         $secret = static fn (string $of): string => hash_hmac('sha256', $of, (string) config('app.key'));
 
-        return ['token' => $secret($key), 'ground' => $secret($portion->sample === null ? $key : "ground {$portion->sample->area_id}"), 'ph' => $ph === null ? null : (float) $ph];
+        return [
+            'token' => $secret($key),
+            'ground' => $secret($portion->sample === null ? $key : "ground {$portion->sample->area_id}"),
+            'ph' => $ph === null ? null : (float) $ph,
+        ];
     }
 
     /** Of this composite, else the mean of its ground. */
@@ -78,8 +128,16 @@ final class Send
         if ($portion->sample === null) {
             return null;
         }
-        $ofLabs = static fn () => Reading::query()->where('flags', '[]')->whereNotNull('value')->whereDoesntHave('correction')->whereHas('method', static fn ($method) => $method->where('analyte', 'ph')->where('portion', 'lab'));
-        $ph = $ofLabs()->where('sample_id', $portion->sample_id)->avg('value') ?? $ofLabs()->whereHas('sample', static fn ($sample) => $sample->where('area_id', $portion->sample->area_id))->avg('value');
+        $ofLabs = static fn () => Reading::query()
+            ->where('flags', '[]')
+            ->whereNotNull('value')
+            ->whereDoesntHave('correction')
+            ->whereHas('method', static fn ($method) => $method->where('analyte', 'ph')->where('portion', 'lab'));
+        $ph =
+            $ofLabs()->where('sample_id', $portion->sample_id)->avg('value') ??
+            $ofLabs()
+                ->whereHas('sample', static fn ($sample) => $sample->where('area_id', $portion->sample->area_id))
+                ->avg('value');
 
         return is_numeric($ph) ? (float) $ph : null;
     }

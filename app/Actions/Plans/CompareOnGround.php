@@ -23,7 +23,10 @@ use HonestCore\Simulation\SchemeOutcome;
 use HonestCore\Simulation\Stakes;
 use HonestCore\Table\RuleTable;
 
-/** Compares composite, zones and grids on the usable ground of an area. Prepared first, so that refusals come before any line is sent. */
+/**
+ * Compares composite, zones and grids on the usable ground of an area. Prepared first, so that refusals come before
+ * any line is sent.
+ */
 final class CompareOnGround
 {
     private const LINES = 200;
@@ -46,7 +49,8 @@ final class CompareOnGround
     private float $areaM2;
 
     /**
-     * @param array{ground: string, mean_ph: float, sd_ph: float, range_m: float, fields: int, seed: int, cores_in_composite: int, cores_in_cell: int, results: string} $asked
+     * @param array{ground: string, mean_ph: float, sd_ph: float, range_m: float, fields: int, seed: int,
+     *     cores_in_composite: int, cores_in_cell: int, results: string} $asked
      * @param array<string, float> $stakes
      * @param array{float, float} $limits pH below which lime is asked for, and what it is sized for
      * @param array<string, mixed>|null $zones GeoJSON; null parts the ground into equal strips
@@ -56,7 +60,13 @@ final class CompareOnGround
         $boundary = Boundary::fromGeoJson(json_encode($area->boundary, JSON_THROW_ON_ERROR));
         $away = KeepAway::nothing();
         foreach (Landmark::query()->where('site_id', $area->site_id)->get() as $landmark) {
-            $away = $away->and(KeepAway::fromGeoJson(json_encode($landmark->geometry, JSON_THROW_ON_ERROR), $boundary->plane, $landmark->distance_m));
+            $away = $away->and(
+                KeepAway::fromGeoJson(
+                    json_encode($landmark->geometry, JSON_THROW_ON_ERROR),
+                    $boundary->plane,
+                    $landmark->distance_m,
+                ),
+            );
         }
         $ground = Ground::of($boundary->polygons, 0, $away);
         $this->areaM2 = Strips::of($ground, self::LINES)->areaM2();
@@ -76,8 +86,15 @@ final class CompareOnGround
             Scheme::oneComposite($this->grid, $asked['cores_in_composite']),
             $zones === null
                 ? Scheme::zones($this->grid, $table['zones'], $asked['cores_in_composite'])
-                : Scheme::drawn($this->grid, Zones::fromGeoJson(json_encode($zones, JSON_THROW_ON_ERROR), $boundary), $asked['cores_in_composite']),
-            ...array_map(fn (float|int $acres): Scheme => Scheme::cells($this->grid, (float) $acres, $asked['cores_in_cell']), array_reverse($table['cell_acres'])),
+                : Scheme::drawn(
+                    $this->grid,
+                    Zones::fromGeoJson(json_encode($zones, JSON_THROW_ON_ERROR), $boundary),
+                    $asked['cores_in_composite'],
+                ),
+            ...array_map(
+                fn (float|int $acres): Scheme => Scheme::cells($this->grid, (float) $acres, $asked['cores_in_cell']),
+                array_reverse($table['cell_acres']),
+            ),
         ];
         [$this->fields, $this->seed] = [$asked['fields'], $asked['seed']];
 
@@ -93,9 +110,18 @@ final class CompareOnGround
         $draw = new Draw($this->seed);
         $known = $this->model === null ? $this->results?->field($this->grid) : null;
         $outcomes = Comparison::run(
-            $this->grid, $this->schemes, $this->stakes, $this->fields,
-            fn (): array => $known ?? CorrelatedField::draw($this->grid, $this->model ?? throw new \LogicException('There is no model.'), $draw),
-            $draw, fn (int $done) => $progress($done, $this->fields),
+            $this->grid,
+            $this->schemes,
+            $this->stakes,
+            $this->fields,
+            fn (): array => $known ??
+                CorrelatedField::draw(
+                    $this->grid,
+                    $this->model ?? throw new \LogicException('There is no model.'),
+                    $draw,
+                ),
+            $draw,
+            fn (int $done) => $progress($done, $this->fields),
         );
 
         return [
@@ -105,7 +131,9 @@ final class CompareOnGround
             'acres' => Extent::ofSquareMetres($this->areaM2)->acres(),
             'lime_ph' => $this->stakes->limePh,
             'target_ph' => $this->stakes->targetPh,
-            'model' => $this->model === null ? null : ['mean' => $this->model->mean, 'sd' => $this->model->sd, 'range_m' => $this->model->rangeM],
+            'model' => $this->model === null
+                    ? null
+                    : ['mean' => $this->model->mean, 'sd' => $this->model->sd, 'range_m' => $this->model->rangeM],
             'results' => count($this->results->values ?? []),
         ];
     }

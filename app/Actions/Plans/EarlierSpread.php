@@ -8,7 +8,9 @@ use App\Models\Area;
 use App\Models\Reading;
 use HonestCore\Sampling\SpreadFromComposites;
 
-/** The spread between cores that an area's own earlier composites show: those of the newest year with enough of them. */
+/**
+ * The spread between cores that an area's own earlier composites show: those of the newest year with enough of them.
+ */
 final class EarlierSpread
 {
     /** @return array{sd: float, composites: int}|null */
@@ -16,11 +18,17 @@ final class EarlierSpread
     {
         $byYear = [];
         $labSd = 0.0;
-        $readings = Reading::query()->whereHas('sample', static fn ($samples) => $samples->where('area_id', $area->id))
+        $readings = Reading::query()
+            ->whereHas('sample', static fn ($samples) => $samples->where('area_id', $area->id))
             ->whereHas('method', static fn ($methods) => $methods->where('analyte', 'ph')->where('portion', 'lab'))
-            ->whereDoesntHave('correction')->with(['sample:id,year,cores_pulled,depth', 'method:id,uncertainty'])->get();
+            ->whereDoesntHave('correction')
+            ->with(['sample:id,year,cores_pulled,depth', 'method:id,uncertainty'])
+            ->get();
         foreach ($readings as $reading) {
-            $byYear["{$reading->sample->year} {$reading->sample->depth}"][] = ['value' => (float) $reading->value, 'cores' => $reading->sample->cores_pulled];
+            $byYear["{$reading->sample->year} {$reading->sample->depth}"][] = [
+                'value' => (float) $reading->value,
+                'cores' => $reading->sample->cores_pulled,
+            ];
             $labSd = ($reading->method->uncertainty ?? 0.0) / 2;
         }
         krsort($byYear);

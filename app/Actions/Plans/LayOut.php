@@ -26,13 +26,21 @@ use HonestCore\Sampling\Zones;
  *
  * @phpstan-type Rows array{spacing_m: float, bearing_deg: float}
  * @phpstan-type Away array{distance_m: float, geometry: array<string, mixed>}
- * @phpstan-type Asked array{layers: list<string>, cores: int, pattern: string, cell_acres: float|null, cell_mode: string, rows: Rows|null, zones: array<string, mixed>|null, start: array{float, float}|null, speed_km_per_h: float|null, seconds_per_core: float|null, edge_m: float, probe_mm: float, seed: int, ph_sd: float|null, quality?: array{duplicates: int, hidden: int}|null, keep_away: list<Away>}
+ * @phpstan-type Asked array{layers: list<string>, cores: int, pattern: string, cell_acres: float|null, cell_mode:
+ *     string, rows: Rows|null, zones: array<string, mixed>|null, start: array{float, float}|null, speed_km_per_h:
+ *     float|null, seconds_per_core: float|null, edge_m: float, probe_mm: float, seed: int, ph_sd: float|null,
+ *     quality?: array{duplicates: int, hidden: int}|null, keep_away: list<Away>}
  * @phpstan-type Earlier array{sd: float, composites: int}
- * @phpstan-type Core array{composite: int, sequence: int, longitude: float, latitude: float, leg_m: float|null, bearing_deg: float|null}
+ * @phpstan-type Core array{composite: int, sequence: int, longitude: float, latitude: float, leg_m: float|null,
+ *     bearing_deg: float|null}
  * @phpstan-type Outline list<list<array{float, float}>>
  * @phpstan-type Composite array{number: int, cores: int, walk_m: float, outline: Outline, duplicate_of?: int}
- * @phpstan-type Quality array{duplicates: int, hidden: list<int>, usual: int, cores: int, minutes: float, samples: int, fees: float, words: list<string>}
- * @phpstan-type Laid array{cores: list<Core>, composites: list<Composite>, walk_m: float, minutes: float, quality?: Quality, area_m2: float, usable_m2: float, layers: list<array<string, mixed>>, bucket: array<string, mixed>, margin: array<string, mixed>, margin_curve: list<array<string, mixed>>, rows: array<string, mixed>|null, warnings: list<string>}
+ * @phpstan-type Quality array{duplicates: int, hidden: list<int>, usual: int, cores: int, minutes: float, samples:
+ *     int, fees: float, words: list<string>}
+ * @phpstan-type Laid array{cores: list<Core>, composites: list<Composite>, walk_m: float, minutes: float,
+ *     quality?: Quality, area_m2: float, usable_m2: float, layers: list<array<string, mixed>>, bucket: array<string,
+ *     mixed>, margin: array<string, mixed>, margin_curve: list<array<string, mixed>>, rows: array<string, mixed>|null,
+ *     warnings: list<string>}
  */
 final class LayOut
 {
@@ -51,8 +59,14 @@ final class LayOut
         $layout = $this->lay($boundary, $spec, $earlier);
         $quality = $spec['quality'] ?? null;
 
-        return $quality === null || $quality['duplicates'] + $quality['hidden'] === 0 ? $layout
-            : ($this->doubles)($layout, $quality, $spec, fn (): array => $this->lay($boundary, ['seed' => ($spec['seed'] + 1) % 2147483647] + $spec, $earlier));
+        return $quality === null || $quality['duplicates'] + $quality['hidden'] === 0
+            ? $layout
+            : ($this->doubles)(
+                $layout,
+                $quality,
+                $spec,
+                fn (): array => $this->lay($boundary, ['seed' => ($spec['seed'] + 1) % 2147483647] + $spec, $earlier),
+            );
     }
 
     /**
@@ -68,7 +82,7 @@ final class LayOut
         $plan = Plan::draft($this->asked($ground, $stack, $spec));
         $volumes = $plan->volumesMl;
         $bucket = Bucket::holding($volumes === [] ? 0.0 : max($volumes));
-        $sd = $spec['ph_sd'] ?? $earlier['sd'] ?? null;
+        $sd = $spec['ph_sd'] ?? ($earlier['sd'] ?? null);
         $margin = PhMargin::of($spec['cores'], $sd);
         $cores = self::cores($plan->composites, $spec['start']);
 
@@ -78,17 +92,42 @@ final class LayOut
             'area_m2' => $plan->area->squareMetres,
             'usable_m2' => $plan->usable->squareMetres,
             'walk_m' => $plan->walkM,
-            'minutes' => WalkTime::minutes($plan->walkM, count($cores), count($stack->layers), $spec['speed_km_per_h'], $spec['seconds_per_core']),
-            'layers' => array_map(static fn (DepthLayer $layer, int $i): array => ['notation' => $layer->notation(), 'text' => $layer->text(), 'volume_ml' => $volumes[$i]], $stack->layers, array_keys($stack->layers)),
+            'minutes' => WalkTime::minutes(
+                $plan->walkM,
+                count($cores),
+                count($stack->layers),
+                $spec['speed_km_per_h'],
+                $spec['seconds_per_core'],
+            ),
+            'layers' => array_map(
+                static fn (DepthLayer $layer, int $i): array => [
+                    'notation' => $layer->notation(),
+                    'text' => $layer->text(),
+                    'volume_ml' => $volumes[$i],
+                ],
+                $stack->layers,
+                array_keys($stack->layers),
+            ),
             'bucket' => [
-                'composite_ml' => $bucket->compositeMl, 'bucket_ml' => $bucket->bucketMl, 'lab_bag_ml' => $bucket->labBagMl,
-                'bench_bag_ml' => $bucket->benchBagMl, 'to_spare_ml' => $bucket->toSpareMl(),
+                'composite_ml' => $bucket->compositeMl,
+                'bucket_ml' => $bucket->bucketMl,
+                'lab_bag_ml' => $bucket->labBagMl,
+                'bench_bag_ml' => $bucket->benchBagMl,
+                'to_spare_ml' => $bucket->toSpareMl(),
             ],
             'margin' => [
-                'ph' => $margin->usual, 'low' => $margin->low, 'high' => $margin->high, 'sd' => $margin->sd, 'confidence' => $margin->confidence,
-                'source' => $spec['ph_sd'] !== null ? 'stated' : ($earlier === null ? 'usual' : 'earlier'), 'composites' => $earlier['composites'] ?? 0,
+                'ph' => $margin->usual,
+                'low' => $margin->low,
+                'high' => $margin->high,
+                'sd' => $margin->sd,
+                'confidence' => $margin->confidence,
+                'source' => $spec['ph_sd'] !== null ? 'stated' : ($earlier === null ? 'usual' : 'earlier'),
+                'composites' => $earlier['composites'] ?? 0,
             ],
-            'margin_curve' => array_map(static fn (int $n): array => ['cores' => $n, 'ph' => PhMargin::of($n, $sd)->usual], self::CURVE),
+            'margin_curve' => array_map(
+                static fn (int $n): array => ['cores' => $n, 'ph' => PhMargin::of($n, $sd)->usual],
+                self::CURVE,
+            ),
             'rows' => self::rows($spec),
             'warnings' => [...PlanWarnings::of($spec['cores'], $bucket), ...$stack->warnings()],
         ];
@@ -99,12 +138,20 @@ final class LayOut
     {
         $away = KeepAway::nothing();
         foreach ($spec['keep_away'] as ['geometry' => $geometry, 'distance_m' => $distance]) {
-            $away = $away->and(KeepAway::fromGeoJson(json_encode($geometry, JSON_THROW_ON_ERROR), $ground->plane, $distance));
+            $away = $away->and(
+                KeepAway::fromGeoJson(json_encode($geometry, JSON_THROW_ON_ERROR), $ground->plane, $distance),
+            );
         }
         $asked = PlanSpec::of(
-            $ground, $away, $spec['edge_m'], Pattern::from($spec['pattern']), $spec['cores'],
+            $ground,
+            $away,
+            $spec['edge_m'],
+            Pattern::from($spec['pattern']),
+            $spec['cores'],
             $spec['cell_acres'] === null || $spec['zones'] !== null ? null : $spec['cell_acres'] * Area::M2_PER_ACRE,
-            $stack->layers, Probe::ofDiameterMm($spec['probe_mm']), $spec['seed'],
+            $stack->layers,
+            Probe::ofDiameterMm($spec['probe_mm']),
+            $spec['seed'],
         );
         if ($spec['cell_acres'] !== null && $spec['cell_mode'] === 'middle') {
             $asked = $asked->roundTheMiddle();
@@ -131,7 +178,14 @@ final class LayOut
             foreach ($places as $i => $place) {
                 $from = $i > 0 ? $places[$i - 1] : ($c === 0 ? $start : null);
                 $leg = $from === null ? null : Leg::between($from, $place);
-                $cores[] = ['composite' => $c + 1, 'sequence' => $i + 1, 'longitude' => $place[0], 'latitude' => $place[1], 'leg_m' => $leg?->metres, 'bearing_deg' => $leg?->bearing];
+                $cores[] = [
+                    'composite' => $c + 1,
+                    'sequence' => $i + 1,
+                    'longitude' => $place[0],
+                    'latitude' => $place[1],
+                    'leg_m' => $leg?->metres,
+                    'bearing_deg' => $leg?->bearing,
+                ];
             }
         }
 
@@ -150,8 +204,14 @@ final class LayOut
         }
 
         return array_map(
-            static fn (int $c, array $places): array => ['number' => $c + 1, 'cores' => count($places), 'walk_m' => $walks[$c + 1], 'outline' => $plan->outlines[$c]],
-            array_keys($plan->composites), $plan->composites,
+            static fn (int $c, array $places): array => [
+                'number' => $c + 1,
+                'cores' => count($places),
+                'walk_m' => $walks[$c + 1],
+                'outline' => $plan->outlines[$c],
+            ],
+            array_keys($plan->composites),
+            $plan->composites,
         );
     }
 

@@ -14,10 +14,14 @@ final class OwnGridResults
 {
     private const FEWEST = 3;
 
-    /** @return array{year: int|null, rows: list<array{sample: string, longitude: float, latitude: float, ph: float}>} */
+    /**
+     * @return array{year: int|null, rows: list<array{sample: string, longitude: float, latitude: float, ph: float}>}
+     */
     public function __invoke(Area $area): array
     {
-        foreach ($area->plans()->where('composites', '>=', self::FEWEST)->whereHas('samples')->orderByDesc('id')->get() as $plan) {
+        foreach (
+            $area->plans()->where('composites', '>=', self::FEWEST)->whereHas('samples')->orderByDesc('id')->get() as $plan
+        ) {
             $rows = $this->rows($plan);
             if (count($rows) >= self::FEWEST) {
                 return ['year' => $plan->samples()->firstOrFail()->year, 'rows' => $rows];
@@ -35,7 +39,14 @@ final class OwnGridResults
             $places[$core['composite']][] = [$core['longitude'], $core['latitude']];
         }
         $rows = [];
-        foreach ($plan->samples()->where('depth', $plan->spec['layers'][0])->with('readings.method')->orderBy('composite')->get() as $sample) {
+        foreach (
+            $plan
+                ->samples()
+                ->where('depth', $plan->spec['layers'][0])
+                ->with('readings.method')
+                ->orderBy('composite')
+                ->get() as $sample
+        ) {
             $ph = $this->labPh($sample);
             if ($ph !== null && isset($places[$sample->composite])) {
                 $own = $places[$sample->composite];
@@ -49,7 +60,10 @@ final class OwnGridResults
 
     private function labPh(Sample $sample): ?float
     {
-        $reading = $sample->readings->filter(static fn (Reading $one): bool => $one->method->analyte === 'ph' && $one->method->portion === 'lab')->sortByDesc('id')->first();
+        $reading = $sample->readings
+            ->filter(static fn (Reading $one): bool => $one->method->analyte === 'ph' && $one->method->portion === 'lab')
+            ->sortByDesc('id')
+            ->first();
 
         return $reading?->value;
     }

@@ -10,7 +10,12 @@ use HonestCore\Sampling\PlanFile;
 /** The cores of a saved plan in the formats that receivers read. */
 final class PlanPoints
 {
-    public const TYPES = ['gpx' => 'application/gpx+xml', 'geojson' => 'application/geo+json', 'kml' => 'application/vnd.google-earth.kml+xml', 'csv' => 'text/csv'];
+    public const TYPES = [
+        'gpx' => 'application/gpx+xml',
+        'geojson' => 'application/geo+json',
+        'kml' => 'application/vnd.google-earth.kml+xml',
+        'csv' => 'text/csv',
+    ];
 
     public function __invoke(Plan $plan, string $format): string
     {

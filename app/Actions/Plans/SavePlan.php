@@ -33,7 +33,9 @@ final class SavePlan
     {
         return DB::transaction(function () use ($plan, $spec): Plan {
             if ($plan->samples()->exists()) {
-                throw new Conflict('A composite was pulled by this plan, so it stays as it is. Save your changes as a new plan.');
+                throw new Conflict(
+                    'A composite was pulled by this plan, so it stays as it is. Save your changes as a new plan.',
+                );
             }
 
             return $this->write($plan, $plan->area, $spec);
@@ -44,14 +46,30 @@ final class SavePlan
     private function write(Plan $plan, Area $area, array $spec): Plan
     {
         $advice = SplitAdvice::within($area->knownFacts(), Extent::ofSquareMetres($area->area_m2)->acres());
-        if ($advice !== [] && ($spec['kept_reason'] ?? '') === '' && $spec['cell_acres'] === null && $spec['zones'] === null) {
-            throw ValidationException::withMessages(['kept_reason' => 'This ground should be split: '.implode(' ', $advice).' Split it, or say why it stays one composite.']);
+        if (
+            $advice !== [] &&
+            ($spec['kept_reason'] ?? '') === '' &&
+            $spec['cell_acres'] === null &&
+            $spec['zones'] === null
+        ) {
+            throw ValidationException::withMessages([
+                'kept_reason' => 'This ground should be split: '.
+                    implode(' ', $advice).
+                    ' Split it, or say why it stays one composite.',
+            ]);
         }
         $layout = ($this->layOut)($area->boundary, $spec, ($this->earlier)($area));
-        $plan->fill([
-            'purpose' => $spec['purpose'], 'spec' => $spec, 'boundary' => $area->boundary, 'layout' => $layout,
-            'composites' => count($layout['composites']), 'walk_m' => $layout['walk_m'], 'minutes' => $layout['minutes'],
-        ])->save();
+        $plan
+            ->fill([
+                'purpose' => $spec['purpose'],
+                'spec' => $spec,
+                'boundary' => $area->boundary,
+                'layout' => $layout,
+                'composites' => count($layout['composites']),
+                'walk_m' => $layout['walk_m'],
+                'minutes' => $layout['minutes'],
+            ])
+            ->save();
 
         return $plan;
     }

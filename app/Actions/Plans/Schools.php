@@ -17,7 +17,9 @@ final class Schools
         $own = $this->own();
         $schools = [];
         foreach (School::all() as $school) {
-            $schools[$school->code] = isset($own[$school->code]) ? School::of($school->code, $own[$school->code]) : $school;
+            $schools[$school->code] = isset($own[$school->code])
+                ? School::of($school->code, $own[$school->code])
+                : $school;
         }
 
         return $schools;
@@ -26,7 +28,10 @@ final class Schools
     /** @return array<string, array<string, mixed>> */
     public function own(): array
     {
-        return SchoolProfile::query()->get()->mapWithKeys(static fn (SchoolProfile $profile): array => [$profile->code => $profile->row])->all();
+        return SchoolProfile::query()
+            ->get()
+            ->mapWithKeys(static fn (SchoolProfile $profile): array => [$profile->code => $profile->row])
+            ->all();
     }
 
     /** @param array<string, mixed> $row */

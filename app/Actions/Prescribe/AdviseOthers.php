@@ -59,7 +59,9 @@ final class AdviseOthers
         $found = [];
         foreach (Analytes::codes() as $code) {
             $policy = $policies->get($code);
-            $of = array_values(array_filter($samples, fn (Sample $sample): bool => $this->stands->readings($sample, $code) !== []));
+            $of = array_values(
+                array_filter($samples, fn (Sample $sample): bool => $this->stands->readings($sample, $code) !== []),
+            );
             if ($policy !== null && $of !== []) {
                 $found[] = $this->advise($code, $of, $area, $policy, $crop, $yield);
             }
@@ -69,15 +71,26 @@ final class AdviseOthers
     }
 
     /** @param non-empty-list<Sample> $samples that something of it stands in, the newest first */
-    private function advise(string $code, array $samples, Area $area, JudgingPolicy $policy, ?string $crop, ?float $yield): AdvisedOther
-    {
+    private function advise(
+        string $code,
+        array $samples,
+        Area $area,
+        JudgingPolicy $policy,
+        ?string $crop,
+        ?float $yield,
+    ): AdvisedOther {
         [$analyte, $sample] = [Analytes::get($code), $samples[0]];
         $lab = $this->lab($sample, $code);
         $rated = $lab === null ? $this->stands->rated($sample, $code) : null;
         [$kitReading, $verdict, $kit] = $this->stands->sorted($sample, $area, $policy);
         $layer = DepthLayer::parse($sample->depth);
         $tested = match (true) {
-            $lab !== null => TestedValue::of((float) $lab->value, $this->expanded($lab, $policy), $lab->method->extractant, $layer),
+            $lab !== null => TestedValue::of(
+                (float) $lab->value,
+                $this->expanded($lab, $policy),
+                $lab->method->extractant,
+                $layer,
+            ),
             $rated !== null => TestedValue::of(
                 (float) $rated[0]->value,
                 (float) $rated[1]->policy->terms['allowable'] *
@@ -114,7 +127,10 @@ final class AdviseOthers
     private function lab(Sample $sample, string $code): ?Reading
     {
         $labs = array_values(
-            array_filter($this->stands->readings($sample, $code, 'lab'), static fn (Reading $reading): bool => $reading->value !== null),
+            array_filter(
+                $this->stands->readings($sample, $code, 'lab'),
+                static fn (Reading $reading): bool => $reading->value !== null,
+            ),
         );
         $fitting = array_filter(
             $labs,
@@ -124,7 +140,10 @@ final class AdviseOthers
         return array_values($fitting)[0] ?? ($labs[0] ?? null);
     }
 
-    /** Expanded, in the unit of the reading, or null where nobody stated it: what is stated of a lab on the ratio scale is a share. */
+    /**
+     * Expanded, in the unit of the reading, or null where nobody stated it: what is stated of a lab on the ratio scale
+     * is a share.
+     */
     private function expanded(Reading $reading, JudgingPolicy $policy): ?float
     {
         $stated = $reading->method->uncertainty;

@@ -52,7 +52,10 @@ final class Recommend
             'samples' => static fn (HasMany $samples) => $samples
                 ->whereHas(
                     'readings',
-                    static fn ($readings) => $readings->whereHas('method', static fn ($method) => $method->where('analyte', 'ph')),
+                    static fn ($readings) => $readings->whereHas(
+                        'method',
+                        static fn ($method) => $method->where('analyte', 'ph'),
+                    ),
                 )
                 ->orderByDesc('pulled_on')
                 ->orderByDesc('number')
@@ -63,10 +66,15 @@ final class Recommend
 
     /**
      * @param Area $area with what needs() names
-     * @param int|null $sampleId the composite that is asked about; null for the newest, or the part of the newest round that needs most
+     * @param int|null $sampleId the composite that is asked about; null for the newest, or the part of the newest
+     *                           round that needs most
      */
-    public function __invoke(Area $area, LimeMaterial $material, float $depthInches, ?int $sampleId = null): Recommendation
-    {
+    public function __invoke(
+        Area $area,
+        LimeMaterial $material,
+        float $depthInches,
+        ?int $sampleId = null,
+    ): Recommendation {
         $policy = $this->policy ??= $this->evidence->policy('ph');
         $limits = $policy->limitsFor($area->use)->values;
         $crop = $area->crop()->within($limits[0], $limits[count($limits) - 1]);
@@ -94,12 +102,15 @@ final class Recommend
         $chosen = match (true) {
             $pooled !== null => $advise($samples[0] ?? null, $pooled),
             $sampleId !== null => $advise(
-                $area->samples->find($sampleId) ?? Sample::query()->where('area_id', $area->id)->with(WhatStands::READ_BY)->find($sampleId),
+                $area->samples->find($sampleId) ??
+                    Sample::query()->where('area_id', $area->id)->with(WhatStands::READ_BY)->find($sampleId),
             ),
             $parts !== [] => self::neediest($parts),
             default => $advise($samples[0] ?? null),
         };
-        $others = array_values(array_filter($samples, static fn (Sample $one): bool => $one->id !== $chosen->sample?->id));
+        $others = array_values(
+            array_filter($samples, static fn (Sample $one): bool => $one->id !== $chosen->sample?->id),
+        );
 
         return new Recommendation(
             $area,
@@ -124,7 +135,13 @@ final class Recommend
     ): Advised {
         if ($sample === null) {
             return new Advised(
-                LimeAdvice::from(null, null, $crop, new LimeGround(DepthLayer::ofInches(0, 6), $depthInches), $material),
+                LimeAdvice::from(
+                    null,
+                    null,
+                    $crop,
+                    new LimeGround(DepthLayer::ofInches(0, 6), $depthInches),
+                    $material,
+                ),
                 null,
                 null,
                 null,
@@ -143,7 +160,11 @@ final class Recommend
                 max($pooled->margin, $labReading === null ? 0.0 : $this->expanded($labReading) ?? 0.0),
                 $this->pooledBuffers($area, array_keys($pooled->values)),
             ),
-            $labReading !== null => LabPh::of((float) $labReading->value, $this->expanded($labReading), $this->buffers($sample)),
+            $labReading !== null => LabPh::of(
+                (float) $labReading->value,
+                $this->expanded($labReading),
+                $this->buffers($sample),
+            ),
             $rated !== null => LabPh::of(
                 (float) $rated[0]->value,
                 (float) $rated[1]->policy->terms['allowable'],
@@ -177,7 +198,8 @@ final class Recommend
     }
 
     /**
-     * Composites of the newest round that call for different actions, taken together: the newest alone does not overrule the others.
+     * Composites of the newest round that call for different actions, taken together: the newest alone does not
+     * overrule the others.
      *
      * @param list<Sample> $samples the newest first
      */
@@ -190,7 +212,9 @@ final class Recommend
         $since = $newest->pulled_on->subDays(self::ROUND_DAYS);
         $round = array_filter(
             $samples,
-            static fn (Sample $one): bool => $one->year === $newest->year && $one->depth === $newest->depth && $one->pulled_on >= $since,
+            static fn (Sample $one): bool => $one->year === $newest->year &&
+                $one->depth === $newest->depth &&
+                $one->pulled_on >= $since,
         );
         $ofParts = Plan::query()
             ->whereKey(array_unique(array_map(static fn (Sample $one): int => $one->plan_id, $round)))
@@ -228,11 +252,13 @@ final class Recommend
     }
 
     /**
-     * The parts of the newest round, where its plan laid out more than one composite: cells or zones, each with an answer of its own.
+     * The parts of the newest round, where its plan laid out more than one composite: cells or zones, each with an
+     * answer of its own.
      * Duplicate composites are left out: they tell of the sampling.
      *
      * @param list<Sample> $samples the newest first
-     * @return array{list<Sample>, int} those with a pH in the order of the plan, none where it has one composite; and how many were planned
+     * @return array{list<Sample>, int} those with a pH in the order of the plan, none where it has one composite;
+     *                                  and how many were planned
      */
     private function round(array $samples): array
     {
@@ -250,7 +276,11 @@ final class Recommend
         }
         $parts = [];
         foreach ($samples as $sample) {
-            if ($sample->plan_id === $newest->plan_id && $sample->year === $newest->year && $sample->composite <= (int) $own) {
+            if (
+                $sample->plan_id === $newest->plan_id &&
+                $sample->year === $newest->year &&
+                $sample->composite <= (int) $own
+            ) {
                 $parts[$sample->composite] ??= $sample;
             }
         }
@@ -273,15 +303,21 @@ final class Recommend
     }
 
     /**
-     * Composites of the same year that call for another action. Other parts of the same round have an answer of their own and
+     * Composites of the same year that call for another action. Other parts of the same round have an answer of their
+     * own and
      * contradict nothing; the duplicate of this part does.
      *
      * @param list<Sample> $others
      * @param list<Advised> $parts
      * @return list<string>
      */
-    private function disagreements(Advised $chosen, array $others, array $parts, JudgingPolicy $policy, string $use): array
-    {
+    private function disagreements(
+        Advised $chosen,
+        array $others,
+        array $parts,
+        JudgingPolicy $policy,
+        string $use,
+    ): array {
         [$sample, $lab] = [$chosen->sample, $chosen->lab];
         if ($sample === null || $lab === null) {
             return [];

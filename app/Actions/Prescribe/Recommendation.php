@@ -39,6 +39,11 @@ final readonly class Recommendation
     /** @return list<string> the kinds of answer, each once: more than one where parts differ */
     public function kinds(): array
     {
-        return array_values(array_unique([$this->chosen->advice->kind, ...array_map(static fn (Advised $one): string => $one->advice->kind, $this->parts)]));
+        return array_values(
+            array_unique([
+                $this->chosen->advice->kind,
+                ...array_map(static fn (Advised $one): string => $one->advice->kind, $this->parts),
+            ]),
+        );
     }
 }

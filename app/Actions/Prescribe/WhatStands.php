@@ -17,7 +17,8 @@ use HonestCore\Agronomy\Lime\KitDirection;
 use Illuminate\Database\Eloquent\Collection;
 
 /**
- * What of a composite may be built on: results of labs, and tests of the bench as far as a verdict that was signed lets them.
+ * What of a composite may be built on: results of labs, and tests of the bench as far as a verdict that was signed
+ * lets them.
  * Readings made against their protocol do not count.
  */
 final class WhatStands
@@ -34,7 +35,8 @@ final class WhatStands
     public function __construct(private readonly VerdictStatus $status) {}
 
     /**
-     * What stands of a sample: the lab that the team began with before others, then the newest. Readings that are in a question to
+     * What stands of a sample: the lab that the team began with before others, then the newest. Readings that are in a
+     * question to
      * the lab nobody has answered are not built on.
      *
      * @return list<Reading>
@@ -84,7 +86,9 @@ final class WhatStands
         return null;
     }
 
-    /** @return array{Reading|null, Verdict|null, KitDirection|null} the bench reading with the best claim to be heard */
+    /**
+     * @return array{Reading|null, Verdict|null, KitDirection|null} the bench reading with the best claim to be heard
+     */
     public function sorted(Sample $sample, Area $area, JudgingPolicy $policy): array
     {
         $best = [null, null, null];
@@ -112,7 +116,13 @@ final class WhatStands
                 $verdict?->scope['test_from'],
                 $verdict?->scope['test_to'],
             );
-            $rank = static fn (?KitDirection $one): int => $one === null ? 0 : ($one->counts() ? 3 : ($one->action !== null ? 2 : 1));
+            $rank = static fn (?KitDirection $one): int => $one === null
+                ? 0
+                : ($one->counts()
+                    ? 3
+                    : ($one->action !== null
+                        ? 2
+                        : 1));
             if ($rank($kit) > $rank($best[2])) {
                 $best = [$reading, $verdict, $kit];
             }
@@ -124,7 +134,8 @@ final class WhatStands
     private function verdict(Reading $reading, string $claim): ?Verdict
     {
         return $this->signed()->first(
-            static fn (Verdict $verdict): bool => $verdict->method_id === $reading->method_id && $verdict->claim === $claim,
+            static fn (Verdict $verdict): bool => $verdict->method_id === $reading->method_id &&
+                $verdict->claim === $claim,
         );
     }
 

@@ -18,19 +18,38 @@ use Illuminate\Support\Facades\DB;
  */
 final class RecordReading
 {
-    /** @param array{typed: string, read_on: string, reader: string, flags: list<string>, note: string, corrects_id: int|null} $fields */
-    public function __invoke(Sample $sample, TestMethod $method, User $author, array $fields, ?int $importId = null): Reading
-    {
+    /**
+     * @param array{typed: string, read_on: string, reader: string, flags: list<string>, note: string, corrects_id:
+     * int|null} $fields
+     */
+    public function __invoke(
+        Sample $sample,
+        TestMethod $method,
+        User $author,
+        array $fields,
+        ?int $importId = null,
+    ): Reading {
         return DB::transaction(static function () use ($sample, $method, $author, $fields, $importId): Reading {
-            $standing = Reading::query()->where('sample_id', $sample->id)->where('method_id', $method->id)->whereDoesntHave('correction')->pluck('id');
+            $standing = Reading::query()
+                ->where('sample_id', $sample->id)
+                ->where('method_id', $method->id)
+                ->whereDoesntHave('correction')
+                ->pluck('id');
             if ($fields['corrects_id'] !== null && ! $standing->contains($fields['corrects_id'])) {
-                throw new Conflict('The reading to correct is not there, or was corrected already. Look at the sample again.');
+                throw new Conflict(
+                    'The reading to correct is not there, or was corrected already. Look at the sample again.',
+                );
             }
             if ($fields['corrects_id'] === null && $method->portion === 'lab' && $standing->isNotEmpty()) {
-                throw new Conflict("{$sample->code} has a result by {$method->name} already. Correct that one instead.");
+                throw new Conflict(
+                    "{$sample->code} has a result by {$method->name} already. Correct that one instead.",
+                );
             }
 
-            $version = $method->portion === 'bench' ? MethodVersion::query()->where('method_id', $method->id)->orderByDesc('version')->first() : null;
+            $version =
+                $method->portion === 'bench'
+                    ? MethodVersion::query()->where('method_id', $method->id)->orderByDesc('version')->first()
+                    : null;
 
             return Reading::query()->create([
                 'sample_id' => $sample->id,
@@ -54,10 +73,20 @@ final class RecordReading
     private static function value(TestMethod $method, ?MethodVersion $version, string $typed): array
     {
         if ($version === null) {
-            return ['value' => $method->bands === null ? (float) $typed : null, 'band' => $method->bands === null ? null : $typed, 'as_reported' => $typed, 'detail' => null];
+            return [
+                'value' => $method->bands === null ? (float) $typed : null,
+                'band' => $method->bands === null ? null : $typed,
+                'as_reported' => $typed,
+                'detail' => null,
+            ];
         }
         $reading = $version->parsed()->scale->read($typed);
 
-        return ['value' => $reading->number, 'band' => $reading->band, 'as_reported' => $reading->drops === null ? $typed : $reading->words(), 'detail' => $reading->drops === null ? null : ['drops' => $reading->drops]];
+        return [
+            'value' => $reading->number,
+            'band' => $reading->band,
+            'as_reported' => $reading->drops === null ? $typed : $reading->words(),
+            'detail' => $reading->drops === null ? null : ['drops' => $reading->drops],
+        ];
     }
 }

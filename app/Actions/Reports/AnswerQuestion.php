@@ -11,7 +11,10 @@ use App\Models\ReportQuestion;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
 
-/** Keeps what a person said to a question: a note, a recheck to be ordered, or that the results are left out, by rule and visibly. */
+/**
+ * Keeps what a person said to a question: a note, a recheck to be ordered, or that the results are left out, by rule
+ * and visibly.
+ */
 final class AnswerQuestion
 {
     public const ANSWERS = ['note', 'recheck', 'exclude'];
@@ -30,11 +33,22 @@ final class AnswerQuestion
         return DB::transaction(static function () use ($question, $author, $answer, $note): ReportQuestion {
             $question = ReportQuestion::query()->findOrFail($question->id);
             self::refuseLate($question);
-            $question->update(['answer' => $answer, 'note' => $note, 'answered_by' => $author->id, 'answered_at' => now()]);
+            $question->update([
+                'answer' => $answer,
+                'note' => $note,
+                'answered_by' => $author->id,
+                'answered_at' => now(),
+            ]);
             if ($answer === 'exclude') {
                 $results = LabResult::query()->whereKey($question->result_ids)->where('excluded', '')->get();
-                LabResult::query()->whereKey($results->modelKeys())->update(['excluded' => mb_substr($note, 0, 250)]);
-                foreach (Reading::query()->whereKey($results->pluck('reading_id')->filter()->all())->get() as $reading) {
+                LabResult::query()
+                    ->whereKey($results->modelKeys())
+                    ->update(['excluded' => mb_substr($note, 0, 250)]);
+                foreach (
+                    Reading::query()
+                        ->whereKey($results->pluck('reading_id')->filter()->all())
+                        ->get() as $reading
+                ) {
                     $reading->update(['flags' => array_values(array_unique([...$reading->flags, self::BREAK]))]);
                 }
             }

@@ -22,7 +22,8 @@ use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Carbon;
 
 /**
- * Looks at a report and writes down what should be asked of it: each sample for itself, beside the earlier results of its
+ * Looks at a report and writes down what should be asked of it: each sample for itself, beside the earlier results of
+ * its
  * ground, duplicates beside one another, check soils beside their value, and all of it together.
  */
 final class AskQuestions
@@ -81,8 +82,18 @@ final class AskQuestions
         $rows = Portion::query()
             ->toBase()
             ->leftJoin('samples', 'samples.id', '=', 'portions.sample_id')
-            ->whereIn('portions.id', LabResult::query()->where('import_id', $import->id)->select('portion_id')->toBase())
-            ->select(['portions.id', 'portions.code', 'portions.kind', 'portions.sample_id', 'portions.check_soil_id', 'samples.area_id'])
+            ->whereIn(
+                'portions.id',
+                LabResult::query()->where('import_id', $import->id)->select('portion_id')->toBase(),
+            )
+            ->select([
+                'portions.id',
+                'portions.code',
+                'portions.kind',
+                'portions.sample_id',
+                'portions.check_soil_id',
+                'samples.area_id',
+            ])
             ->orderBy('portions.id');
         $portions = [];
         foreach ($rows->cursor() as $row) {
@@ -166,7 +177,9 @@ final class AskQuestions
         $soils = CheckSoil::query()
             ->whereIn(
                 'id',
-                array_unique(array_filter(array_map(static fn (AskedPortion $portion): ?int => $portion->checkSoilId, $portions))),
+                array_unique(
+                    array_filter(array_map(static fn (AskedPortion $portion): ?int => $portion->checkSoilId, $portions)),
+                ),
             )
             ->get()
             ->keyBy('id');
@@ -180,7 +193,10 @@ final class AskQuestions
                 $known = $soil->known[$result['analyte']] ?? null;
                 $results = CheckCharts::results($soil->id, $result['method'], $import->id);
                 foreach (CheckCharts::chart($soil, $method, $results)->signals ?? [] as $signal) {
-                    if ($results[$signal['at']]?->portion_id === $id && $results[$signal['at']]->import_id === $import->id) {
+                    if (
+                        $results[$signal['at']]?->portion_id === $id &&
+                        $results[$signal['at']]->import_id === $import->id
+                    ) {
                         $questions[] = new Question(
                             'check',
                             "{$portion->code}, the check soil {$soil->name}: {$series} came back as {$result['value']}".
@@ -240,12 +256,19 @@ final class AskQuestions
             array_filter(
                 $samples,
                 static fn (array $one): bool => max(
-                    array_map(static fn (array $result): float => abs($result['history']->z($result['value'])), $one['results']),
+                    array_map(
+                        static fn (array $result): float => abs($result['history']->z($result['value'])),
+                        $one['results'],
+                    ),
                 ) > 2.5,
             ),
         );
 
-        return [...BatchQuestions::swaps(array_slice($ill, 0, 200)), ...BatchQuestions::shifts($samples), ...$questions];
+        return [
+            ...BatchQuestions::swaps(array_slice($ill, 0, 200)),
+            ...BatchQuestions::shifts($samples),
+            ...$questions,
+        ];
     }
 
     /**
@@ -305,16 +328,26 @@ final class AskQuestions
                 $methods[$result['method']] = $result['analyte'];
             }
         }
-        $areas = array_values(array_unique(array_filter(array_map(static fn (AskedPortion $portion): ?int => $portion->areaId, $portions))));
+        $areas = array_values(
+            array_unique(
+                array_filter(array_map(static fn (AskedPortion $portion): ?int => $portion->areaId, $portions)),
+            ),
+        );
         $alike = self::alike(array_keys($methods));
         $earlier = Reading::query()
             ->toBase()
             ->join('samples', 'samples.id', '=', 'readings.sample_id')
             ->whereIn('readings.method_id', array_unique(array_merge(...array_values($alike) ?: [[]])))
             ->whereIn('samples.area_id', $areas)
-            ->where(static fn ($query) => $query->whereNull('readings.import_id')->orWhere('readings.import_id', '!=', $import->id))
+            ->where(
+                static fn ($query) => $query
+                    ->whereNull('readings.import_id')
+                    ->orWhere('readings.import_id', '!=', $import->id),
+            )
             ->where('readings.flags', '[]')
-            ->whereNotExists(static fn ($query) => $query->from('readings as later')->whereColumn('later.corrects_id', 'readings.id'))
+            ->whereNotExists(
+                static fn ($query) => $query->from('readings as later')->whereColumn('later.corrects_id', 'readings.id'),
+            )
             ->whereNotNull('readings.value')
             ->orderByDesc('readings.id')
             ->get(['readings.id', 'readings.method_id', 'samples.area_id', 'readings.value']);
@@ -423,7 +456,12 @@ final class AskQuestions
         $ids = [];
         foreach ($question->samples as $code) {
             $own = $this->resultIds[$code] ?? [];
-            array_push($ids, ...array_values($question->kind === 'swap' ? $own : array_intersect_key($own, array_flip($question->series))));
+            array_push(
+                $ids,
+                ...array_values(
+                    $question->kind === 'swap' ? $own : array_intersect_key($own, array_flip($question->series)),
+                ),
+            );
         }
 
         return $ids;
@@ -432,7 +470,11 @@ final class AskQuestions
     /** How a series is named: what is measured, and how it was extracted. */
     public static function series(TestMethod $method): string
     {
-        return ($method->analyte === 'ph' ? 'pH' : ($method->analyte === 'buffer_ph' ? 'buffer pH' : $method->analyte)).
+        return ($method->analyte === 'ph'
+            ? 'pH'
+            : ($method->analyte === 'buffer_ph'
+                ? 'buffer pH'
+                : $method->analyte)).
             ($method->extractant === '' ? '' : ", {$method->extractant}").
             ($method->instrument === '' ? '' : ", {$method->instrument}");
     }

@@ -19,7 +19,11 @@ final class CheckCharts
     {
         $charts = [];
         $soils = CheckSoil::query()->orderBy('id')->get();
-        $used = LabResult::query()->where('kind', ReportedValue::NUMBER)->whereHas('portion', static fn ($portion) => $portion->whereNotNull('check_soil_id'))->distinct()->pluck('method_id');
+        $used = LabResult::query()
+            ->where('kind', ReportedValue::NUMBER)
+            ->whereHas('portion', static fn ($portion) => $portion->whereNotNull('check_soil_id'))
+            ->distinct()
+            ->pluck('method_id');
         $methods = TestMethod::query()->whereIn('id', $used)->orderBy('id')->get();
         foreach ($soils as $soil) {
             foreach ($methods as $method) {
@@ -40,20 +44,40 @@ final class CheckCharts
      */
     public static function results(int $soil, int $method, ?int $upTo): Collection
     {
-        return LabResult::query()->where('method_id', $method)->where('kind', ReportedValue::NUMBER)->whereNotNull('value')->when($upTo !== null, static fn ($query) => $query->where('import_id', '<=', $upTo))->whereNull('superseded_by')->where('excluded', '')
-            ->whereHas('portion', static fn ($portion) => $portion->where('check_soil_id', $soil))->with(['portion:id,code', 'import:id,file_name,read_on'])->orderBy('import_id')->orderBy('id')->get();
+        return LabResult::query()
+            ->where('method_id', $method)
+            ->where('kind', ReportedValue::NUMBER)
+            ->whereNotNull('value')
+            ->when($upTo !== null, static fn ($query) => $query->where('import_id', '<=', $upTo))
+            ->whereNull('superseded_by')
+            ->where('excluded', '')
+            ->whereHas('portion', static fn ($portion) => $portion->where('check_soil_id', $soil))
+            ->with(['portion:id,code', 'import:id,file_name,read_on'])
+            ->orderBy('import_id')
+            ->orderBy('id')
+            ->get();
     }
 
     /** @param Collection<int, LabResult> $results */
     public static function chart(CheckSoil $soil, TestMethod $method, Collection $results): ?ControlChart
     {
-        $values = array_values(array_map(static fn (LabResult $result): float => (float) $result->value, $results->all()));
+        $values = array_values(
+            array_map(static fn (LabResult $result): float => (float) $result->value, $results->all()),
+        );
         $known = $soil->known[$method->analyte] ?? null;
         if (count($values) < ($known === null ? 2 : 1)) {
             return null;
         }
 
-        return ControlChart::of($values, $known === null ? null : ['value' => (float) $known['value'], 'sigma' => max(0.001, hypot((float) $known['uncertainty'], (float) $method->uncertainty) / 2)]);
+        return ControlChart::of(
+            $values,
+            $known === null
+                ? null
+                : [
+                    'value' => (float) $known['value'],
+                    'sigma' => max(0.001, hypot((float) $known['uncertainty'], (float) $method->uncertainty) / 2),
+                ],
+        );
     }
 
     /**
@@ -67,14 +91,28 @@ final class CheckCharts
         $points = [];
         foreach ($results->values() as $i => $result) {
             $points[] = [
-                'value' => (float) $result->value, 'range' => $i === 0 ? null : ($chart->ranges[$i - 1] ?? null), 'read_on' => $result->import->read_on?->format('Y-m-d'), 'report' => $result->import->file_name, 'import_id' => $result->import_id,
-                'portion' => $result->portion->code, 'signal' => $signals[$i] ?? null,
+                'value' => (float) $result->value,
+                'range' => $i === 0 ? null : $chart->ranges[$i - 1] ?? null,
+                'read_on' => $result->import->read_on?->format('Y-m-d'),
+                'report' => $result->import->file_name,
+                'import_id' => $result->import_id,
+                'portion' => $result->portion->code,
+                'signal' => $signals[$i] ?? null,
             ];
         }
 
         return [
-            'soil' => $soil->name, 'series' => AskQuestions::series($method), 'method' => $method->name, 'unit' => SeriesMethods::unit($method), 'known' => isset($soil->known[$method->analyte]),
-            'centre' => $chart?->centre, 'sigma' => $chart?->sigma, 'lower' => $chart?->lowerLimit(), 'upper' => $chart?->upperLimit(), 'range_limit' => $chart?->rangeLimit, 'points' => $points,
+            'soil' => $soil->name,
+            'series' => AskQuestions::series($method),
+            'method' => $method->name,
+            'unit' => SeriesMethods::unit($method),
+            'known' => isset($soil->known[$method->analyte]),
+            'centre' => $chart?->centre,
+            'sigma' => $chart?->sigma,
+            'lower' => $chart?->lowerLimit(),
+            'upper' => $chart?->upperLimit(),
+            'range_limit' => $chart?->rangeLimit,
+            'points' => $points,
         ];
     }
 }

@@ -8,28 +8,90 @@ use App\Models\LabResult;
 use App\Models\Reading;
 use HonestCore\Table\CsvWriter;
 
-/** All results and readings of the team with their units and methods, line by line. Text that a spreadsheet would run as a formula is made harmless. */
+/**
+ * All results and readings of the team with their units and methods, line by line. Text that a spreadsheet would run
+ * as a formula is made harmless.
+ */
 final class ExportResults
 {
-    public const COLUMNS = ['sample', 'portion', 'kind', 'analyte', 'method', 'extractant', 'instrument', 'value', 'unit', 'as_reported', 'unit_reported', 'form', 'said', 'read_on', 'reader', 'report', 'lab_number', 'left_out', 'superseded'];
+    public const COLUMNS = [
+        'sample',
+        'portion',
+        'kind',
+        'analyte',
+        'method',
+        'extractant',
+        'instrument',
+        'value',
+        'unit',
+        'as_reported',
+        'unit_reported',
+        'form',
+        'said',
+        'read_on',
+        'reader',
+        'report',
+        'lab_number',
+        'left_out',
+        'superseded',
+    ];
 
     /** @return \Generator<int, array<string, string|float|null>> */
     public function rows(): \Generator
     {
-        foreach (LabResult::query()->with(['portion.sample:id,code', 'method', 'import:id,file_name,read_on'])->orderBy('id')->lazyById(1000) as $result) {
+        foreach (
+            LabResult::query()
+                ->with(['portion.sample:id,code', 'method', 'import:id,file_name,read_on'])
+                ->orderBy('id')
+                ->lazyById(1000) as $result
+        ) {
             yield [
-                'sample' => $result->portion->sample->code ?? '', 'portion' => $result->portion->code, 'kind' => $result->portion->kind, 'analyte' => $result->method->analyte, 'method' => $result->method->name, 'extractant' => $result->method->extractant, 'instrument' => $result->method->instrument,
-                'value' => $result->value, 'unit' => SeriesMethods::unit($result->method), 'as_reported' => $result->as_reported, 'unit_reported' => $result->unit, 'form' => $result->form, 'said' => $result->kind,
-                'read_on' => $result->import->read_on?->format('Y-m-d') ?? '', 'reader' => '', 'report' => $result->import->file_name, 'lab_number' => $result->lab_number, 'left_out' => $result->excluded, 'superseded' => $result->superseded_by === null ? '' : 'yes',
+                'sample' => $result->portion->sample->code ?? '',
+                'portion' => $result->portion->code,
+                'kind' => $result->portion->kind,
+                'analyte' => $result->method->analyte,
+                'method' => $result->method->name,
+                'extractant' => $result->method->extractant,
+                'instrument' => $result->method->instrument,
+                'value' => $result->value,
+                'unit' => SeriesMethods::unit($result->method),
+                'as_reported' => $result->as_reported,
+                'unit_reported' => $result->unit,
+                'form' => $result->form,
+                'said' => $result->kind,
+                'read_on' => $result->import->read_on?->format('Y-m-d') ?? '',
+                'reader' => '',
+                'report' => $result->import->file_name,
+                'lab_number' => $result->lab_number,
+                'left_out' => $result->excluded,
+                'superseded' => $result->superseded_by === null ? '' : 'yes',
             ];
         }
-        $read = Reading::query()->with(['sample:id,code', 'portion:id,code,kind', 'method', 'correction:id,corrects_id'])
-            ->whereNotIn('id', LabResult::query()->whereNotNull('reading_id')->select('reading_id'))->orderBy('id');
+        $read = Reading::query()
+            ->with(['sample:id,code', 'portion:id,code,kind', 'method', 'correction:id,corrects_id'])
+            ->whereNotIn('id', LabResult::query()->whereNotNull('reading_id')->select('reading_id'))
+            ->orderBy('id');
         foreach ($read->lazyById(1000) as $reading) {
             yield [
-                'sample' => $reading->sample->code, 'portion' => $reading->portion->code, 'kind' => $reading->portion->kind, 'analyte' => $reading->method->analyte, 'method' => $reading->method->name, 'extractant' => $reading->method->extractant, 'instrument' => $reading->method->instrument,
-                'value' => $reading->value, 'unit' => SeriesMethods::unit($reading->method), 'as_reported' => $reading->as_reported, 'unit_reported' => '', 'form' => '', 'said' => $reading->band === null ? 'number' : 'band',
-                'read_on' => $reading->read_on->format('Y-m-d'), 'reader' => $reading->reader, 'report' => '', 'lab_number' => '', 'left_out' => implode(', ', $reading->flags), 'superseded' => $reading->correction === null ? '' : 'yes',
+                'sample' => $reading->sample->code,
+                'portion' => $reading->portion->code,
+                'kind' => $reading->portion->kind,
+                'analyte' => $reading->method->analyte,
+                'method' => $reading->method->name,
+                'extractant' => $reading->method->extractant,
+                'instrument' => $reading->method->instrument,
+                'value' => $reading->value,
+                'unit' => SeriesMethods::unit($reading->method),
+                'as_reported' => $reading->as_reported,
+                'unit_reported' => '',
+                'form' => '',
+                'said' => $reading->band === null ? 'number' : 'band',
+                'read_on' => $reading->read_on->format('Y-m-d'),
+                'reader' => $reading->reader,
+                'report' => '',
+                'lab_number' => '',
+                'left_out' => implode(', ', $reading->flags),
+                'superseded' => $reading->correction === null ? '' : 'yes',
             ];
         }
     }

@@ -9,7 +9,13 @@ use HonestCore\Sampling\DepthLayer;
 /** What an import needs of a portion; a report may speak of tens of thousands, too many for whole records. */
 final readonly class FoundPortion
 {
-    public function __construct(public int $id, public string $code, public string $kind, public ?int $sampleId, public string $depth) {}
+    public function __construct(
+        public int $id,
+        public string $code,
+        public string $kind,
+        public ?int $sampleId,
+        public string $depth,
+    ) {}
 
     /** The layer of its composite; null for a check soil. */
     public function layer(): ?DepthLayer

@@ -14,7 +14,8 @@ final class LineProblem
     public static function of(ReportLine $line): ?string
     {
         if ($line->column->role === ColumnRole::Ignore || $line->column->known() === null) {
-            return "\"{$line->column->name}\" is no analyte that is known here; say what the column is, or leave it out.";
+            return "\"{$line->column->name}\" is no analyte that is known here; say what the column is, or leave ".
+                'it out.';
         }
         foreach ([...$line->doubts, ...$line->column->doubts()] as $doubt) {
             if ($doubt->hides) {
@@ -29,7 +30,11 @@ final class LineProblem
     private static function withoutPlace(Doubt $doubt, ReportLine $line): string
     {
         return (string) preg_replace(
-            '/^(row \d+(, "'.preg_quote($line->column->name, '/').'")?|"'.preg_quote($line->column->name, '/').'"): /',
+            '/^(row \d+(, "'.
+                preg_quote($line->column->name, '/').
+                '")?|"'.
+                preg_quote($line->column->name, '/').
+                '"): /',
             '',
             $doubt->words,
         );

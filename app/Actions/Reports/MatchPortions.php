@@ -9,7 +9,10 @@ use App\Models\Portion;
 use App\Models\Sample;
 use HonestCore\Custody\ProbableCodes;
 
-/** Finds the portions that a report speaks of: by their code, the code of the composite, or the number the lab gave them before. */
+/**
+ * Finds the portions that a report speaks of: by their code, the code of the composite, or the number the lab gave
+ * them before.
+ */
 final class MatchPortions
 {
     private const OF_A_LAB = ['lab', 'lab_b', 'hidden', 'check'];
@@ -30,16 +33,30 @@ final class MatchPortions
         }
         foreach (array_chunk(array_keys($tidy), self::CHUNK) as $codes) {
             $codes = array_map(strval(...), $codes);
-            foreach (self::rows()->whereIn('portions.code', $codes)->whereIn('portions.kind', self::OF_A_LAB)->get() as $row) {
+            foreach (
+                self::rows()->whereIn('portions.code', $codes)->whereIn('portions.kind', self::OF_A_LAB)->get() as $row
+            ) {
                 $this->remember($tidy[(string) $row->code], FoundPortion::of($row));
             }
-            foreach (self::rows()->whereIn('samples.code', $codes)->where('portions.kind', 'lab')->addSelect('samples.code as sample_code')->get() as $row) {
+            foreach (
+                self::rows()
+                    ->whereIn('samples.code', $codes)
+                    ->where('portions.kind', 'lab')
+                    ->addSelect('samples.code as sample_code')
+                    ->get() as $row
+            ) {
                 $this->remember($tidy[(string) $row->sample_code], FoundPortion::of($row));
             }
         }
         foreach (array_chunk(array_values(array_unique($texts)), self::CHUNK) as $numbers) {
-            $rows = self::rows()->join('lab_results', 'lab_results.portion_id', '=', 'portions.id')->join('imports', 'imports.id', '=', 'lab_results.import_id')->where('imports.lab_id', $this->lab->id)
-                ->whereIn('lab_results.lab_number', $numbers)->addSelect('lab_results.lab_number as lab_number')->orderBy('lab_results.id')->get();
+            $rows = self::rows()
+                ->join('lab_results', 'lab_results.portion_id', '=', 'portions.id')
+                ->join('imports', 'imports.id', '=', 'lab_results.import_id')
+                ->where('imports.lab_id', $this->lab->id)
+                ->whereIn('lab_results.lab_number', $numbers)
+                ->addSelect('lab_results.lab_number as lab_number')
+                ->orderBy('lab_results.id')
+                ->get();
             foreach ($rows as $row) {
                 $this->known[(string) $row->lab_number] ??= FoundPortion::of($row);
             }
@@ -49,12 +66,15 @@ final class MatchPortions
     /** Portions of the team with the depth of their composite, as plain rows. */
     private static function rows(): \Illuminate\Database\Query\Builder
     {
-        return Portion::query()->toBase()->leftJoin('samples', 'samples.id', '=', 'portions.sample_id')->select(['portions.id', 'portions.code', 'portions.kind', 'portions.sample_id', 'samples.depth']);
+        return Portion::query()
+            ->toBase()
+            ->leftJoin('samples', 'samples.id', '=', 'portions.sample_id')
+            ->select(['portions.id', 'portions.code', 'portions.kind', 'portions.sample_id', 'samples.depth']);
     }
 
     public function find(string $sample, string $labNumber): ?FoundPortion
     {
-        return $this->known[$sample] ?? ($labNumber === '' ? null : ($this->known[$labNumber] ?? null));
+        return $this->known[$sample] ?? ($labNumber === '' ? null : $this->known[$labNumber] ?? null);
     }
 
     /** @return list<string> codes that may have been meant */
@@ -62,9 +82,22 @@ final class MatchPortions
     {
         $codes = ProbableCodes::of($text);
 
-        return $codes === [] ? [] : array_values(array_slice([
-            ...Portion::query()->whereIn('code', $codes)->whereIn('kind', self::OF_A_LAB)->pluck('code')->all(), ...Sample::query()->whereIn('code', $codes)->pluck('code')->all(),
-        ], 0, 3));
+        return $codes === []
+            ? []
+            : array_values(
+                array_slice(
+                    [
+                        ...Portion::query()
+                            ->whereIn('code', $codes)
+                            ->whereIn('kind', self::OF_A_LAB)
+                            ->pluck('code')
+                            ->all(),
+                        ...Sample::query()->whereIn('code', $codes)->pluck('code')->all(),
+                    ],
+                    0,
+                    3,
+                ),
+            );
     }
 
     /** @param list<string> $texts */

@@ -12,7 +12,8 @@ use App\Models\LabResult;
 use App\Models\ReportQuestion;
 
 /**
- * Has a lab measure samples again: over its interface where the report came over one, else by a letter that a person sends.
+ * Has a lab measure samples again: over its interface where the report came over one, else by a letter that a person
+ * sends.
  * What comes back is a corrected report.
  */
 final class OrderRecheck
@@ -23,7 +24,10 @@ final class OrderRecheck
     public function __invoke(ReportQuestion $question, string $why): string
     {
         $import = LabImport::query()->findOrFail($question->import_id);
-        $parcel = Consignment::query()->whereIn('id', LabReport::query()->where('sha256', $import->sha256)->select('consignment_id'))->where('reference', '!=', '')->first();
+        $parcel = Consignment::query()
+            ->whereIn('id', LabReport::query()->where('sha256', $import->sha256)->select('consignment_id'))
+            ->where('reference', '!=', '')
+            ->first();
         if ($parcel === null || ! $this->service->isThere()) {
             return '';
         }
@@ -37,19 +41,47 @@ final class OrderRecheck
     public static function letter(ReportQuestion $question): array
     {
         $import = LabImport::query()->with('lab')->findOrFail($question->import_id);
-        $results = LabResult::query()->whereKey($question->result_ids)->with(['portion:id,code', 'method'])->orderBy('row')->get();
-        $lines = $results->map(static fn (LabResult $result): string => '  '.implode(', ', array_filter([$result->portion->code, $result->lab_number === '' ? '' : "your number {$result->lab_number}", AskQuestions::series($result->method).' '.trim("{$result->as_reported} {$result->unit}")])))->implode("\n");
+        $results = LabResult::query()
+            ->whereKey($question->result_ids)
+            ->with(['portion:id,code', 'method'])
+            ->orderBy('row')
+            ->get();
+        $lines = $results
+            ->map(
+                static fn (LabResult $result): string => '  '.
+                    implode(
+                        ', ',
+                        array_filter([
+                            $result->portion->code,
+                            $result->lab_number === '' ? '' : "your number {$result->lab_number}",
+                            AskQuestions::series($result->method).
+                            ' '.
+                            trim("{$result->as_reported} {$result->unit}"),
+                        ]),
+                    ),
+            )
+            ->implode("\n");
         $name = $import->lab->name ?? 'the laboratory';
 
         return [
-            'to' => $import->lab->email ?? '', 'subject' => "Recheck, report {$import->file_name}",
-            'text' => "To {$name}.\n\nPlease measure these samples of your report {$import->file_name} again and send a corrected report:\n\n{$lines}\n\nWhy we ask: {$question->note}\n\nThank you.",
+            'to' => $import->lab->email ?? '',
+            'subject' => "Recheck, report {$import->file_name}",
+            'text' => "To {$name}.\n\nPlease measure these samples of your report {$import->file_name} again and ".
+                "send a corrected report:\n\n{$lines}\n\nWhy we ask: {$question->note}\n\nThank you.",
         ];
     }
 
     /** @return list<string> */
     private static function codes(ReportQuestion $question): array
     {
-        return array_values(LabResult::query()->whereKey($question->result_ids)->with('portion:id,code')->get()->map(static fn (LabResult $result): string => $result->portion->code)->unique()->all());
+        return array_values(
+            LabResult::query()
+                ->whereKey($question->result_ids)
+                ->with('portion:id,code')
+                ->get()
+                ->map(static fn (LabResult $result): string => $result->portion->code)
+                ->unique()
+                ->all(),
+        );
     }
 }

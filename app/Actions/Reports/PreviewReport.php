@@ -17,7 +17,10 @@ use HonestCore\Reports\ReportLine;
 use HonestCore\Reports\ReportMapping;
 use HonestCore\Reports\ReportReading;
 
-/** What a file would become: its columns under a mapping with an example each, what is asked, and its first results as they would be stored. */
+/**
+ * What a file would become: its columns under a mapping with an example each, what is asked, and its first results as
+ * they would be stored.
+ */
 final class PreviewReport
 {
     private const ROWS = 8;
@@ -28,8 +31,13 @@ final class PreviewReport
     private const LOOKED_AT = 5000;
 
     /** @return array<string, mixed> */
-    public function __invoke(ReportFile $file, Lab $lab, ?ReportMapping $mapping, ?bool $decimalComma, string $sha256): array
-    {
+    public function __invoke(
+        ReportFile $file,
+        Lab $lab,
+        ?ReportMapping $mapping,
+        ?bool $decimalComma,
+        string $sha256,
+    ): array {
         [$own, $remembered] = $file->mapping($lab);
         $used = $mapping ?? $own;
         $reading = $file->reading($used, $decimalComma);
@@ -78,7 +86,9 @@ final class PreviewReport
             static fn ($column): array => [
                 'doubts' => array_map(self::doubt(...), $column->doubts()),
                 'why' => $column->confirmed ? '' : $column->why,
-                'becomes' => $column->analyte === '' || $column->role === ColumnRole::Ignore ? '' : Analytes::name($column->analyte),
+                'becomes' => $column->analyte === '' || $column->role === ColumnRole::Ignore
+                        ? ''
+                        : Analytes::name($column->analyte),
                 'example' => $examples[$column->name] ?? null,
             ],
             $reading->columns,
@@ -92,7 +102,8 @@ final class PreviewReport
     }
 
     /**
-     * @return array{list<array<string, mixed>>, array<string, array{cell: string, value: float|null, unit: string}>, list<array{kind: string, words: string, hides: bool}>, bool}
+     * @return array{list<array<string, mixed>>, array<string, array{cell: string, value: float|null, unit:
+     *     string}>, list<array{kind: string, words: string, hides: bool}>, bool}
      */
     private function lines(ReportFile $file, Lab $lab, ReportMapping $mapping, ReportReading $reading): array
     {
@@ -107,7 +118,11 @@ final class PreviewReport
             foreach ([...$line->doubts, ...$reading->isLong() ? $line->column->doubts() : []] as $doubt) {
                 $doubts[$doubt->words] = self::doubt($doubt);
             }
-            if (count($lines) < self::RESULTS && $line->value->kind !== ReportedValue::ABSENT && $line->column->isResult()) {
+            if (
+                count($lines) < self::RESULTS &&
+                $line->value->kind !== ReportedValue::ABSENT &&
+                $line->column->isResult()
+            ) {
                 $lines[] = $line;
             }
         }
@@ -116,7 +131,12 @@ final class PreviewReport
             array_values(
                 array_filter(
                     array_unique(
-                        array_merge(...array_map(static fn (ReportLine $line): array => [$line->sample, $line->labNumber], $lines) ?: [[]]),
+                        array_merge(
+                            ...array_map(
+                                static fn (ReportLine $line): array => [$line->sample, $line->labNumber],
+                                $lines,
+                            ) ?: [[]],
+                        ),
                     ),
                     static fn (string $text): bool => $text !== '' && strlen($text) <= 80,
                 ),
@@ -126,7 +146,10 @@ final class PreviewReport
         foreach ($lines as $line) {
             $results[] = $result = $this->result($line, $match, $mapping);
             // A cell that says something goes before one that does not.
-            if (! isset($examples[$line->column->name]) || ($examples[$line->column->name]['value'] === null && $result['value'] !== null)) {
+            if (
+                ! isset($examples[$line->column->name]) ||
+                ($examples[$line->column->name]['value'] === null && $result['value'] !== null)
+            ) {
                 $examples[$line->column->name] = [
                     'cell' => mb_substr($line->cell, 0, 60),
                     'value' => $result['value'],
@@ -138,7 +161,10 @@ final class PreviewReport
         return [$results, $examples, array_slice(array_values($doubts), 0, self::RESULTS), $count <= self::LOOKED_AT];
     }
 
-    /** @return array{row: int, sample: string, portion: string|null, near: list<string>, series: string, as_reported: string, unit_reported: string, said: string, value: float|null, unit: string, problem: string|null} */
+    /**
+     * @return array{row: int, sample: string, portion: string|null, near: list<string>, series: string, as_reported:
+     * string, unit_reported: string, said: string, value: float|null, unit: string, problem: string|null}
+     */
     private function result(ReportLine $line, MatchPortions $match, ReportMapping $mapping): array
     {
         $portion = $match->find($line->sample, $line->labNumber);
@@ -161,7 +187,11 @@ final class PreviewReport
             'near' => $portion === null && $text !== '' ? $match->near($text) : [],
             'series' => implode(
                 ', ',
-                array_filter([Analytes::name($line->column->analyte), $line->column->extractant, $line->column->instrument]),
+                array_filter([
+                    Analytes::name($line->column->analyte),
+                    $line->column->extractant,
+                    $line->column->instrument,
+                ]),
             ),
             'as_reported' => mb_substr($line->cell, 0, 60),
             'unit_reported' => $line->column->unit,

@@ -13,7 +13,10 @@ use HonestCore\Reports\ReportReading;
 use HonestCore\Reports\ReportTable;
 use HonestCore\Reports\ReportText;
 
-/** A lab's file, read into rows, with how its columns are read: as remembered for this lab, else as understood by their names. */
+/**
+ * A lab's file, read into rows, with how its columns are read: as remembered for this lab, else as understood by their
+ * names.
+ */
 final readonly class ReportFile
 {
     private function __construct(public ReportText $text, public ReportTable $table) {}

@@ -51,14 +51,22 @@ final class ReportShape
             ...self::line($import),
             'read_on' => $import->read_on?->format('Y-m-d'),
             'left_out' => $import->left_out,
-            'supersedes' => $import->supersedes_id === null ? null : LabImport::query()->whereKey($import->supersedes_id)->value('file_name'),
+            'supersedes' => $import->supersedes_id === null
+                    ? null
+                    : LabImport::query()->whereKey($import->supersedes_id)->value('file_name'),
             'superseded_by' => $next === null ? null : ['id' => $next->id, 'file_name' => $next->file_name],
             'papers' => array_values(
                 $import
                     ->papers()
                     ->orderBy('id')
                     ->get()
-                    ->map(static fn (ReportPaper $paper): array => ['id' => $paper->id, 'name' => $paper->name, 'bytes' => $paper->bytes])
+                    ->map(
+                        static fn (ReportPaper $paper): array => [
+                            'id' => $paper->id,
+                            'name' => $paper->name,
+                            'bytes' => $paper->bytes,
+                        ],
+                    )
                     ->all(),
             ),
             'shown' => array_values($results->map(self::result(...))->all()),

@@ -8,7 +8,10 @@ use App\Models\Lab;
 use App\Models\TestMethod;
 use HonestCore\Analyte\SoilUnit;
 
-/** The lab method of a series: one for each lab, analyte, extractant and instrument, so that no two are ever one series. */
+/**
+ * The lab method of a series: one for each lab, analyte, extractant and instrument, so that no two are ever one
+ * series.
+ */
 final class SeriesMethods
 {
     /** @var array<string, TestMethod> */
@@ -35,7 +38,9 @@ final class SeriesMethods
             ->where('extractant', $extractant)
             ->where('instrument', $instrument)
             ->where(
-                fn ($query) => $query->where('lab_id', $this->lab->id)->when($this->first, static fn ($more) => $more->orWhereNull('lab_id')),
+                fn ($query) => $query
+                    ->where('lab_id', $this->lab->id)
+                    ->when($this->first, static fn ($more) => $more->orWhereNull('lab_id')),
             )
             ->orderBy('id')
             ->first();
@@ -43,10 +48,18 @@ final class SeriesMethods
 
     private function make(string $analyte, string $extractant, string $instrument): TestMethod
     {
-        $words = array_filter([$analyte === 'ph' ? 'pH' : ($analyte === 'buffer_ph' ? 'buffer pH' : $analyte), $extractant, $instrument]);
+        $words = array_filter([
+            $analyte === 'ph' ? 'pH' : ($analyte === 'buffer_ph' ? 'buffer pH' : $analyte),
+            $extractant,
+            $instrument,
+        ]);
 
         return TestMethod::query()->create([
-            'code' => mb_substr('lab-'.$this->lab->id.'-'.implode('-', array_filter([$analyte, $extractant, $instrument])), 0, 120),
+            'code' => mb_substr(
+                'lab-'.$this->lab->id.'-'.implode('-', array_filter([$analyte, $extractant, $instrument])),
+                0,
+                120,
+            ),
             'name' => mb_substr("{$this->lab->name}, ".implode(' ', $words), 0, 120),
             'analyte' => $analyte,
             'portion' => 'lab',

@@ -24,10 +24,13 @@ use HonestCore\Table\RuleTable;
 use Illuminate\Database\Eloquent\Collection;
 
 /**
- * All that was read of one analyte, composite by composite: kits, pens and labs, each series for itself, with the action limits
+ * All that was read of one analyte, composite by composite: kits, pens and labs, each series for itself, with the
+ * action limits
  * of what grows there.
  *
- * @phpstan-type Mark array{method_id: int, from: float|null, to: float|null, value: float|null, uncertainty: float|null, shown: string, said: string, read_on: string, left_out: list<string>, call: int|null, close: bool, calls: list<int>}
+ * @phpstan-type Mark array{method_id: int, from: float|null, to: float|null, value: float|null, uncertainty:
+ *     float|null, shown: string, said: string, read_on: string, left_out: list<string>, call: int|null, close: bool,
+ *     calls: list<int>}
  */
 final class SideBySide
 {
@@ -48,7 +51,12 @@ final class SideBySide
     /** @return array<string, mixed> */
     public function __invoke(string $analyte, ?int $area): array
     {
-        $methods = TestMethod::query()->where('analyte', $analyte)->orderByDesc('portion')->orderBy('id')->get()->keyBy('id');
+        $methods = TestMethod::query()
+            ->where('analyte', $analyte)
+            ->orderByDesc('portion')
+            ->orderBy('id')
+            ->get()
+            ->keyBy('id');
         $policy = JudgingPolicy::query()->where('analyte', $analyte)->orderByDesc('version')->first();
         $read = Reading::query()->whereIn('method_id', $methods->modelKeys())->select('sample_id');
         $said = LabResult::query()
@@ -71,7 +79,10 @@ final class SideBySide
             ->orderBy('id')
             ->get();
         $others = $said
-            ->whereIn('lab_results.portion_id', Portion::query()->whereIn('sample_id', $samples->modelKeys())->select('id'))
+            ->whereIn(
+                'lab_results.portion_id',
+                Portion::query()->whereIn('sample_id', $samples->modelKeys())->select('id'),
+            )
             ->with(['portion:id,sample_id', 'import:id,read_on'])
             ->get();
         $this->learn($methods, $readings);
@@ -122,7 +133,9 @@ final class SideBySide
             'actions' => $policy->terms['actions'] ?? [],
             'ratio' => ($policy->terms['scale'] ?? 'absolute') === 'ratio',
             'limits_of' => TestMethod::extractantOf($analyte),
-            'series' => array_values($methods->whereIn('id', $used)->map(fn (TestMethod $method): array => $this->series($method))->all()),
+            'series' => array_values(
+                $methods->whereIn('id', $used)->map(fn (TestMethod $method): array => $this->series($method))->all(),
+            ),
             'rows' => $rows,
             'labs' => $this->labs($methods, $samples, $bySample, $policy),
         ];
@@ -139,7 +152,10 @@ final class SideBySide
             ->pluck('readings', 'code')
             ->all();
         $known = array_values(
-            array_filter(array_keys($counts), static fn (int|string $code): bool => SoilUnit::home((string) $code) !== null),
+            array_filter(
+                array_keys($counts),
+                static fn (int|string $code): bool => SoilUnit::home((string) $code) !== null,
+            ),
         );
         $order = array_keys(Analytes::all());
         usort(
@@ -161,7 +177,8 @@ final class SideBySide
     }
 
     /**
-     * The stated uncertainty of each method; where there is none, that of a test's own repeats, or what labs usually repeat to.
+     * The stated uncertainty of each method; where there is none, that of a test's own repeats, or what labs usually
+     * repeat to.
      *
      * @param Collection<int, TestMethod> $methods
      * @param Collection<int, Reading> $readings
@@ -182,7 +199,10 @@ final class SideBySide
             [$sum, $degrees] = [0.0, 0];
             foreach ($readings->where('method_id', $method->id)->groupBy('sample_id') as $own) {
                 $values = array_values(
-                    array_filter($own->filter(static fn (Reading $one): bool => $one->flags === [])->pluck('value')->all(), is_float(...)),
+                    array_filter(
+                        $own->filter(static fn (Reading $one): bool => $one->flags === [])->pluck('value')->all(),
+                        is_float(...),
+                    ),
                 );
                 if (count($values) > 1) {
                     $sum += Spread::sumOfSquares($values);
@@ -200,10 +220,15 @@ final class SideBySide
         return $this->sampled[$method->id] ??
             ($method->uncertainty ??
                 ($this->uncertainty[$method->id] ??
-                    ($method->portion === 'lab' ? (2 * Repeatability::limit($method->analyte, $value, $value)) / 2.8 : null)));
+                    ($method->portion === 'lab'
+                        ? (2 * Repeatability::limit($method->analyte, $value, $value)) / 2.8
+                        : null)));
     }
 
-    /** @return array{id: int, name: string, portion: string, extractant: string, instrument: string, banded: bool, uncertainty: float|null, uncertainty_from: string, limits_hold: bool} */
+    /**
+     * @return array{id: int, name: string, portion: string, extractant: string, instrument: string, banded: bool,
+     * uncertainty: float|null, uncertainty_from: string, limits_hold: bool}
+     */
     private function series(TestMethod $method): array
     {
         return [
@@ -240,7 +265,9 @@ final class SideBySide
     {
         $breaks = RuleTable::named('protocol-breaks')['breaks'];
         $flags = array_map(
-            static fn (string $flag): string => is_array($breaks) && is_string($breaks[$flag] ?? null) ? $breaks[$flag] : $flag,
+            static fn (string $flag): string => is_array($breaks) && is_string($breaks[$flag] ?? null)
+                ? $breaks[$flag]
+                : $flag,
             $reading->flags,
         );
         $common = ['method_id' => $method->id, 'read_on' => $reading->read_on->format('Y-m-d'), 'left_out' => $flags];
@@ -287,7 +314,10 @@ final class SideBySide
             'range' => [$result->value ?? NAN, $result->upper ?? NAN],
             default => [NAN, NAN],
         };
-        $call = $limits === null || is_nan($from) || is_nan($to) || $from > $to ? null : Call::ofInterval($from, $to, $limits);
+        $call =
+            $limits === null || is_nan($from) || is_nan($to) || $from > $to
+                ? null
+                : Call::ofInterval($from, $to, $limits);
 
         return [
             'method_id' => $method->id,
@@ -319,7 +349,9 @@ final class SideBySide
      */
     private static function state(array $marks, ?ActionLimits $limits): string
     {
-        $heard = array_values(array_filter($marks, static fn (array $mark): bool => $mark['left_out'] === [] && $mark['calls'] !== []));
+        $heard = array_values(
+            array_filter($marks, static fn (array $mark): bool => $mark['left_out'] === [] && $mark['calls'] !== []),
+        );
         if ($limits === null || $heard === []) {
             return 'unknown';
         }
@@ -348,14 +380,22 @@ final class SideBySide
      * @param \Illuminate\Support\Collection<int|string, Collection<int, Reading>> $bySample
      * @return list<array<string, mixed>>
      */
-    private function labs(Collection $methods, Collection $samples, \Illuminate\Support\Collection $bySample, ?JudgingPolicy $policy): array
-    {
+    private function labs(
+        Collection $methods,
+        Collection $samples,
+        \Illuminate\Support\Collection $bySample,
+        ?JudgingPolicy $policy,
+    ): array {
         $labs = array_values($methods->where('portion', 'lab')->all());
         $scale = Scale::from($policy->terms['scale'] ?? 'absolute');
         $pairs = [];
         foreach ($labs as $i => $one) {
             foreach (array_slice($labs, $i + 1) as $other) {
-                if ($one->extractant !== $other->extractant || $one->instrument !== $other->instrument || $one->school !== $other->school) {
+                if (
+                    $one->extractant !== $other->extractant ||
+                    $one->instrument !== $other->instrument ||
+                    $one->school !== $other->school
+                ) {
                     continue;
                 }
                 [$x, $y, $same, $close] = [[], [], 0, 0];
@@ -363,7 +403,10 @@ final class SideBySide
                     $of = static fn (TestMethod $method): array => array_values(
                         array_filter(
                             ($bySample[$sample->id] ?? collect())
-                                ->filter(static fn (Reading $reading): bool => $reading->method_id === $method->id && $reading->flags === [])
+                                ->filter(
+                                    static fn (Reading $reading): bool => $reading->method_id === $method->id &&
+                                        $reading->flags === [],
+                                )
                                 ->pluck('value')
                                 ->all(),
                             is_float(...),

@@ -25,10 +25,12 @@ use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Takes a lab's report whole or not at all: every result as it was reported and in the home unit of its analyte. The same
+ * Takes a lab's report whole or not at all: every result as it was reported and in the home unit of its analyte. The
+ * same
  * file again changes nothing; a corrected report takes the place of the one it names, whose results stay visible.
  *
- * @phpstan-type Taking array{file_name: string, sha256: string, read_on: string, decimal_comma: bool|null, skip: list<int>, supersedes_id: int|null}
+ * @phpstan-type Taking array{file_name: string, sha256: string, read_on: string, decimal_comma: bool|null, skip:
+ *     list<int>, supersedes_id: int|null}
  */
 final class TakeMapped
 {
@@ -72,7 +74,10 @@ final class TakeMapped
             $doubts = new OpenDoubts();
             $leftOut = $this->store($file, $reading, $lab, $mapping, $taking, $import, $old, $author, $doubts);
             if (LabResult::query()->where('import_id', $import->id)->doesntExist()) {
-                throw BadTable::because('no row holds a result of a portion of this team', 'a file with at least one result');
+                throw BadTable::because(
+                    'no row holds a result of a portion of this team',
+                    'a file with at least one result',
+                );
             }
             $import->update(['left_out' => $leftOut]);
             LabMapping::query()->updateOrCreate(
@@ -139,13 +144,18 @@ final class TakeMapped
             if (isset($skip[$row]) || ($portion === null && preg_match(self::OWN, $line->sample) === 1)) {
                 $leftOut[$row] = [
                     'row' => $row,
-                    'why' => isset($skip[$row]) ? "left out by {$author->name}" : "\"{$line->sample}\" is the lab's own",
+                    'why' => isset($skip[$row])
+                        ? "left out by {$author->name}"
+                        : "\"{$line->sample}\" is the lab's own",
                 ];
 
                 continue;
             }
             $problem = $portion === null ? $this->unknown($match, $line) : LineProblem::of($line);
-            $method = $problem === null ? $methods->of($line->column->analyte, $line->column->extractant, $line->column->instrument) : null;
+            $method =
+                $problem === null
+                    ? $methods->of($line->column->analyte, $line->column->extractant, $line->column->instrument)
+                    : null;
             $value = null;
             if ($portion !== null && $method !== null) {
                 $doubts->note($line, $method, $reading->isLong());
@@ -159,7 +169,11 @@ final class TakeMapped
                 $problem ??= $failed;
             }
             if ($problem !== null || $portion === null || $method === null) {
-                $refused[] = ['row' => $row, 'field' => $line->column->name, 'message' => "row {$row}, {$line->column->name}: {$problem}"];
+                $refused[] = [
+                    'row' => $row,
+                    'field' => $line->column->name,
+                    'message' => "row {$row}, {$line->column->name}: {$problem}",
+                ];
                 if (count($refused) >= self::MOST_REFUSED) {
                     break;
                 }
@@ -223,7 +237,10 @@ final class TakeMapped
                     ' Mend the code, or leave the row out.';
     }
 
-    /** @return array{array{float|null, float|null}|null, string|null} value and upper end in the home unit, or a problem */
+    /**
+     * @return array{array{float|null, float|null}|null, string|null} value and upper end in the home unit, or a
+     *                                                                problem
+     */
     private static function home(ReportLine $line, FoundPortion $portion, ReportMapping $mapping): array
     {
         try {
@@ -250,7 +267,12 @@ final class TakeMapped
         $now = Carbon::now()->format('Y-m-d H:i:s');
         $readOn = $import->read_on?->format('Y-m-d 00:00:00');
         $methods = [];
-        $common = ['team_id' => $import->team_id, 'import_id' => $import->id, 'created_at' => $now, 'updated_at' => $now];
+        $common = [
+            'team_id' => $import->team_id,
+            'import_id' => $import->id,
+            'created_at' => $now,
+            'updated_at' => $now,
+        ];
         foreach ($batch as [$line, $portion, $method, $value]) {
             [$id, $name] = $methods[spl_object_id($method)] ??= [$method->id, mb_substr($method->name, 0, 80)];
             $key = "{$portion->id}/{$id}";
@@ -258,7 +280,8 @@ final class TakeMapped
                 $refused[] = [
                     'row' => $line->row,
                     'field' => $line->column->name,
-                    'message' => "row {$line->row}, {$line->column->name}: {$portion->code} has a result by {$method->name} already. Take the file as a corrected report, or leave the row out.",
+                    'message' => "row {$line->row}, {$line->column->name}: {$portion->code} has a result by ".
+                        "{$method->name} already. Take the file as a corrected report, or leave the row out.",
                 ];
 
                 continue;
@@ -356,8 +379,11 @@ final class TakeMapped
     private function join(LabImport $import): void
     {
         DB::update(
-            'UPDATE lab_results SET reading_id = (SELECT r.id FROM readings r WHERE r.import_id = lab_results.import_id AND r.portion_id = lab_results.portion_id AND r.method_id = lab_results.method_id)
-                WHERE import_id = ? AND reading_id IS NULL AND kind = ? AND portion_id IN (SELECT id FROM portions WHERE kind IN (\'lab\', \'lab_b\'))',
+            'UPDATE lab_results SET reading_id = (SELECT r.id FROM readings r WHERE r.import_id = '.
+                'lab_results.import_id AND r.portion_id = lab_results.portion_id AND r.method_id = '.
+                    'lab_results.method_id)
+                WHERE import_id = ? AND reading_id IS NULL AND kind = ? AND portion_id IN (SELECT id FROM portions '.
+                        'WHERE kind IN (\'lab\', \'lab_b\'))',
             [$import->id, ReportedValue::NUMBER],
         );
     }

@@ -17,7 +17,13 @@ final class NotesOfComposite
     /** @return Collection<string, PullNote> by id of the entry */
     public function all(Plan $plan, int $composite): Collection
     {
-        return PullNote::query()->where(['plan_id' => $plan->id, 'composite' => $composite, 'late' => false])->with('author:id,name')->orderBy('id')->get()->toBase()->keyBy('uuid');
+        return PullNote::query()
+            ->where(['plan_id' => $plan->id, 'composite' => $composite, 'late' => false])
+            ->with('author:id,name')
+            ->orderBy('id')
+            ->get()
+            ->toBase()
+            ->keyBy('uuid');
     }
 
     /** @param Collection<string, PullNote> $notes */
@@ -42,8 +48,15 @@ final class NotesOfComposite
             throw new Conflict("Two phones differ on core {$cores}. Say which is right, then make the composite.");
         }
 
-        return array_values(array_map(static fn (PullEntry $entry): array => [
-            'sequence' => $entry->core, 'outcome' => $entry->outcome->value, 'reason' => $notes[$entry->id]->reason ?? '',
-        ], $merge->standing));
+        return array_values(
+            array_map(
+                static fn (PullEntry $entry): array => [
+                    'sequence' => $entry->core,
+                    'outcome' => $entry->outcome->value,
+                    'reason' => $notes[$entry->id]->reason ?? '',
+                ],
+                $merge->standing,
+            ),
+        );
     }
 }

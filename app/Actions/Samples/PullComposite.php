@@ -16,22 +16,35 @@ use HonestCore\Custody\SampleCode;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 
-/** Makes the composites of a plan's ground, one for each depth layer, each with its code, its cores and its two portions. */
+/**
+ * Makes the composites of a plan's ground, one for each depth layer, each with its code, its cores and its two
+ * portions.
+ */
 final class PullComposite
 {
     public const PORTIONS = ['lab' => Portion::LETTERS['lab'], 'bench' => Portion::LETTERS['bench']];
 
-    public function __construct(private readonly RunningNumber $numbers, private readonly NotesOfComposite $notes, private readonly SplitOff $split) {}
+    public function __construct(
+        private readonly RunningNumber $numbers,
+        private readonly NotesOfComposite $notes,
+        private readonly SplitOff $split,
+    ) {}
 
     /**
-     * @param array{composite: int, pulled_on: string, pulled_by: string, cores_pulled: int, note: string, submission: string|null, conditions?: array<string, float|string>} $fields
+     * @param array{composite: int, pulled_on: string, pulled_by: string, cores_pulled: int, note: string,
+     *     submission: string|null, conditions?: array<string, float|string>} $fields
      * @param list<array{sequence: int, outcome: string, reason: string|null}> $cores
      * @return non-empty-list<Sample> from the top layer down
      */
     public function __invoke(Plan $plan, User $author, array $fields, array $cores): array
     {
         return DB::transaction(function () use ($plan, $author, $fields, $cores): array {
-            $given = $fields['submission'] === null ? [] : array_values(Sample::query()->where('submission', $fields['submission'])->orderBy('id')->get()->all());
+            $given =
+                $fields['submission'] === null
+                    ? []
+                    : array_values(
+                        Sample::query()->where('submission', $fields['submission'])->orderBy('id')->get()->all(),
+                    );
             if ($given !== []) {
                 return $given;
             }
@@ -40,7 +53,9 @@ final class PullComposite
             $noted = $this->notes->settled($plan, $fields['composite']);
             if ($noted !== []) {
                 $cores = $noted;
-                $fields['cores_pulled'] = count(array_filter($cores, static fn (array $core): bool => PullOutcome::from($core['outcome'])->isUp()));
+                $fields['cores_pulled'] = count(
+                    array_filter($cores, static fn (array $core): bool => PullOutcome::from($core['outcome'])->isUp()),
+                );
             }
             if ($fields['cores_pulled'] < 1) {
                 throw new Conflict('No core was pulled, so there is no composite.');
@@ -71,7 +86,13 @@ final class PullComposite
                     $this->split->sample($author, $sample, 'hidden', $pulledAt);
                 }
                 foreach ($cores as $core) {
-                    $sample->pulls()->create(['sequence' => $core['sequence'], 'outcome' => $core['outcome'], 'reason' => $core['reason'] ?? '']);
+                    $sample
+                        ->pulls()
+                        ->create([
+                            'sequence' => $core['sequence'],
+                            'outcome' => $core['outcome'],
+                            'reason' => $core['reason'] ?? '',
+                        ]);
                 }
                 $samples[] = $sample;
             }
@@ -83,7 +104,9 @@ final class PullComposite
     /** When the soil came up: the last core that a phone noted, else now or, for a day gone by, its noon. */
     private function pulledAt(Plan $plan, int $composite, string $day): Carbon
     {
-        $noted = PullNote::query()->where(['plan_id' => $plan->id, 'composite' => $composite, 'late' => false])->max('noted_at');
+        $noted = PullNote::query()
+            ->where(['plan_id' => $plan->id, 'composite' => $composite, 'late' => false])
+            ->max('noted_at');
         $zone = $plan->area->site->timezone;
         $at = match (true) {
             is_string($noted) => Carbon::parse($noted, 'UTC'),

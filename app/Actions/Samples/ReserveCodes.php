@@ -14,7 +14,10 @@ final class ReserveCodes
 {
     public function __construct(private readonly RunningNumber $numbers) {}
 
-    /** @return list<array{composite: int, depth: string, code: string, portions: list<array{kind: string, code: string}>}> */
+    /**
+     * @return list<array{composite: int, depth: string, code: string, portions: list<array{kind: string, code:
+     * string}>}>
+     */
     public function __invoke(Plan $plan, int $year): array
     {
         return DB::transaction(function () use ($plan, $year): array {
@@ -22,15 +25,36 @@ final class ReserveCodes
             $codes = [];
             foreach ($plan->toPull() as $composite) {
                 foreach ($plan->spec['layers'] as $layer) {
-                    $kept = ReservedCode::query()->where(['plan_id' => $plan->id, 'composite' => $composite, 'depth' => $layer, 'year' => $year])->first()
-                        ?? ReservedCode::query()->create([
-                            'site_id' => $site->id, 'plan_id' => $plan->id, 'composite' => $composite, 'depth' => $layer, 'year' => $year, 'number' => $this->numbers->next($site, $year),
+                    $kept =
+                        ReservedCode::query()
+                            ->where([
+                                'plan_id' => $plan->id,
+                                'composite' => $composite,
+                                'depth' => $layer,
+                                'year' => $year,
+                            ])
+                            ->first() ??
+                        ReservedCode::query()->create([
+                            'site_id' => $site->id,
+                            'plan_id' => $plan->id,
+                            'composite' => $composite,
+                            'depth' => $layer,
+                            'year' => $year,
+                            'number' => $this->numbers->next($site, $year),
                         ]);
                     $portions = [];
                     foreach (PullComposite::PORTIONS as $kind => $letter) {
-                        $portions[] = ['kind' => $kind, 'code' => SampleCode::ofSample($site->letters, $year, $kept->number, $letter)->text];
+                        $portions[] = [
+                            'kind' => $kind,
+                            'code' => SampleCode::ofSample($site->letters, $year, $kept->number, $letter)->text,
+                        ];
                     }
-                    $codes[] = ['composite' => $composite, 'depth' => $layer, 'code' => SampleCode::ofSample($site->letters, $year, $kept->number)->text, 'portions' => $portions];
+                    $codes[] = [
+                        'composite' => $composite,
+                        'depth' => $layer,
+                        'code' => SampleCode::ofSample($site->letters, $year, $kept->number)->text,
+                        'portions' => $portions,
+                    ];
                 }
             }
 

@@ -14,7 +14,8 @@ use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Takes a phone's entries, each exactly once: what came before is known by its id, what cannot be taken is named with its
+ * Takes a phone's entries, each exactly once: what came before is known by its id, what cannot be taken is named with
+ * its
  * reason, and neither holds up the others. All of a batch is stored in one transaction, or none of it.
  */
 final class StoreNotes
@@ -24,19 +25,36 @@ final class StoreNotes
     private const FORMAT = 'Y-m-d H:i:s';
 
     /**
-     * @param list<array{uuid: string, plan_id: int, composite: int, ordinal: int, sequence: int, outcome: string, reason: string|null, at: string, longitude: float|null, latitude: float|null, accuracy_m: float|null, settles: list<string>}> $entries
-     * @return array{stored: list<string>, known: list<string>, late: list<string>, refused: list<array{uuid: string, message: string}>, clock_off_s: int}
+     * @param list<array{uuid: string, plan_id: int, composite: int, ordinal: int, sequence: int, outcome: string,
+     *     reason: string|null, at: string, longitude: float|null, latitude: float|null, accuracy_m: float|null,
+     *     settles: list<string>}> $entries
+     * @return array{stored: list<string>, known: list<string>, late: list<string>, refused: list<array{uuid:
+     *     string, message: string}>, clock_off_s: int}
      */
     public function __invoke(User $author, string $device, Carbon $phoneNow, array $entries): array
     {
         $clock = PhoneClock::against($phoneNow->getTimestamp(), now()->getTimestamp());
 
         return DB::transaction(function () use ($author, $device, $entries, $clock): array {
-            $known = array_fill_keys(PullNote::query()->whereIn('uuid', array_column($entries, 'uuid'))->pluck('uuid')->all(), true);
-            $cores = Plan::query()->whereIn('id', array_unique(array_column($entries, 'plan_id')))->get()->mapWithKeys(static fn (Plan $plan): array => [
-                $plan->id => array_column($plan->layout['composites'], 'cores', 'number'),
-            ])->all();
-            $made = Sample::query()->whereIn('plan_id', array_keys($cores))->get(['plan_id', 'composite'])->map(static fn (Sample $sample): string => "{$sample->plan_id} {$sample->composite}")->flip()->all();
+            $known = array_fill_keys(
+                PullNote::query()->whereIn('uuid', array_column($entries, 'uuid'))->pluck('uuid')->all(),
+                true,
+            );
+            $cores = Plan::query()
+                ->whereIn('id', array_unique(array_column($entries, 'plan_id')))
+                ->get()
+                ->mapWithKeys(
+                    static fn (Plan $plan): array => [
+                        $plan->id => array_column($plan->layout['composites'], 'cores', 'number'),
+                    ],
+                )
+                ->all();
+            $made = Sample::query()
+                ->whereIn('plan_id', array_keys($cores))
+                ->get(['plan_id', 'composite'])
+                ->map(static fn (Sample $sample): string => "{$sample->plan_id} {$sample->composite}")
+                ->flip()
+                ->all();
             $rows = [];
             $answer = ['stored' => [], 'known' => [], 'late' => [], 'refused' => [], 'clock_off_s' => $clock->offS];
             foreach ($entries as $entry) {
@@ -73,14 +91,18 @@ final class StoreNotes
 
         return match (true) {
             $cores === 0 => "The plan has no composite {$entry['composite']}.",
-            $entry['sequence'] > $cores => "The composite has {$cores} cores; core {$entry['sequence']} is not in it.",
-            PullOutcome::tryFrom($entry['outcome']) === null => "\"{$entry['outcome']}\" is no outcome; accepted are pulled, moved, refused, skipped and undone.",
+            $entry['sequence'] > $cores => "The composite has {$cores} cores; core {$entry['sequence']} is not in ".
+                'it.',
+            PullOutcome::tryFrom($entry['outcome']) === null => "\"{$entry['outcome']}\" is no outcome; accepted ".
+                'are pulled, moved, refused, skipped and undone.',
             default => null,
         };
     }
 
     /**
-     * @param array{uuid: string, plan_id: int, composite: int, ordinal: int, sequence: int, outcome: string, reason: string|null, at: string, longitude: float|null, latitude: float|null, accuracy_m: float|null, settles: list<string>} $entry
+     * @param array{uuid: string, plan_id: int, composite: int, ordinal: int, sequence: int, outcome: string,
+     *     reason: string|null, at: string, longitude: float|null, latitude: float|null, accuracy_m: float|null,
+     *     settles: list<string>} $entry
      * @return array<string, mixed>
      */
     private function row(User $author, string $device, array $entry, PhoneClock $clock, bool $late): array
@@ -88,11 +110,25 @@ final class StoreNotes
         $said = Carbon::parse($entry['at'])->utc();
 
         return [
-            'team_id' => $author->team_id, 'plan_id' => $entry['plan_id'], 'created_by' => $author->id, 'composite' => $entry['composite'], 'uuid' => $entry['uuid'], 'device' => $device,
-            'ordinal' => $entry['ordinal'], 'sequence' => $entry['sequence'], 'outcome' => $entry['outcome'], 'reason' => $entry['reason'] ?? '',
-            'said_at' => $said->format(self::FORMAT), 'noted_at' => gmdate(self::FORMAT, $clock->mend($said->getTimestamp())),
-            'longitude' => $entry['longitude'], 'latitude' => $entry['latitude'], 'accuracy_m' => $entry['accuracy_m'], 'settles' => json_encode($entry['settles'], JSON_THROW_ON_ERROR), 'late' => $late,
-            'created_at' => now()->format(self::FORMAT), 'updated_at' => now()->format(self::FORMAT),
+            'team_id' => $author->team_id,
+            'plan_id' => $entry['plan_id'],
+            'created_by' => $author->id,
+            'composite' => $entry['composite'],
+            'uuid' => $entry['uuid'],
+            'device' => $device,
+            'ordinal' => $entry['ordinal'],
+            'sequence' => $entry['sequence'],
+            'outcome' => $entry['outcome'],
+            'reason' => $entry['reason'] ?? '',
+            'said_at' => $said->format(self::FORMAT),
+            'noted_at' => gmdate(self::FORMAT, $clock->mend($said->getTimestamp())),
+            'longitude' => $entry['longitude'],
+            'latitude' => $entry['latitude'],
+            'accuracy_m' => $entry['accuracy_m'],
+            'settles' => json_encode($entry['settles'], JSON_THROW_ON_ERROR),
+            'late' => $late,
+            'created_at' => now()->format(self::FORMAT),
+            'updated_at' => now()->format(self::FORMAT),
         ];
     }
 }

@@ -33,7 +33,12 @@ final class FoundTeam
             /** @var array<string, mixed> $analytes */
             $analytes = RuleTable::named('policies')['analytes'];
             foreach (array_keys($analytes) as $analyte) {
-                ($this->setPolicy)($analyte, self::terms($analyte), 'The policy that ships, set before any evidence.', $user);
+                ($this->setPolicy)(
+                    $analyte,
+                    self::terms($analyte),
+                    'The policy that ships, set before any evidence.',
+                    $user,
+                );
             }
 
             return $user;
@@ -54,7 +59,14 @@ final class FoundTeam
     {
         foreach (
             [
-                ['code' => 'lab-ph', 'name' => $lab, 'analyte' => 'ph', 'portion' => 'lab', 'uncertainty' => 0.12, 'extractant' => 'water'],
+                [
+                    'code' => 'lab-ph',
+                    'name' => $lab,
+                    'analyte' => 'ph',
+                    'portion' => 'lab',
+                    'uncertainty' => 0.12,
+                    'extractant' => 'water',
+                ],
                 [
                     'code' => 'lab-mehlich',
                     'name' => "{$lab}, Mehlich buffer",
@@ -73,7 +85,10 @@ final class FoundTeam
                 ],
             ] as $method
         ) {
-            TestMethod::query()->create([...['school' => null, 'bands' => null, 'uncertainty' => null, 'lot' => ''], ...$method]);
+            TestMethod::query()->create([
+                ...['school' => null, 'bands' => null, 'uncertainty' => null, 'lot' => ''],
+                ...$method,
+            ]);
         }
     }
 

@@ -21,51 +21,122 @@ final class DueNow
 
     private const MOST = 100;
 
-    /** @return list<array{kind: string, urgent: bool, text: string, detail: string, site: string, at: string|null, to: string}> the most urgent first */
+    /**
+     * @return list<array{kind: string, urgent: bool, text: string, detail: string, site: string, at: string|null, to:
+     * string}> the most urgent first
+     */
     public function __invoke(): array
     {
         $items = [...$this->warm(), ...$this->late(), ...$this->drying(), ...$this->thisWeek()];
-        usort($items, static fn (array $a, array $b): int => [$b['urgent'], $a['at'] ?? ''] <=> [$a['urgent'], $b['at'] ?? '']);
+        usort(
+            $items,
+            static fn (array $a, array $b): int => [$b['urgent'], $a['at'] ?? ''] <=> [$a['urgent'], $b['at'] ?? ''],
+        );
 
         return $items;
     }
 
-    /** @return list<array{kind: string, urgent: bool, text: string, detail: string, site: string, at: string|null, to: string}> */
+    /**
+     * @return list<array{kind: string, urgent: bool, text: string, detail: string, site: string, at: string|null, to:
+     * string}>
+     */
     private function warm(): array
     {
-        $portions = Portion::query()->with('sample:id,team_id,area_id,site_id', 'sample.area:id,team_id,name', 'sample.site:id,team_id,name')->whereNotNull('sample_id')
-            ->where('deadline_at', '<=', now()->addHours(self::SOON_H))->whereNotIn('state', self::OUT_OF_HAND)->orderBy('deadline_at')->limit(self::MOST)->get();
+        $portions = Portion::query()
+            ->with('sample:id,team_id,area_id,site_id', 'sample.area:id,team_id,name', 'sample.site:id,team_id,name')
+            ->whereNotNull('sample_id')
+            ->where('deadline_at', '<=', now()->addHours(self::SOON_H))
+            ->whereNotIn('state', self::OUT_OF_HAND)
+            ->orderBy('deadline_at')
+            ->limit(self::MOST)
+            ->get();
 
-        return array_values($portions->map(static function (Portion $portion): array {
-            $over = $portion->deadline_at?->isPast() ?? false;
-            $hurries = array_intersect($portion->tests, StorageClock::hasty()) !== [];
+        return array_values(
+            $portions
+                ->map(static function (Portion $portion): array {
+                    $over = $portion->deadline_at?->isPast() ?? false;
+                    $hurries = array_intersect($portion->tests, StorageClock::hasty()) !== [];
 
-            return [
-                'kind' => 'warm', 'urgent' => $hurries || $over,
-                'text' => $hurries ? ($over ? "The time of {$portion->code} has run out" : "{$portion->code} is getting warm") : "Spread {$portion->code} to dry",
-                'detail' => $portion->sample->area->name ?? '', 'site' => $portion->sample->site->name ?? '',
-                'at' => $portion->deadline_at?->toIso8601ZuluString(), 'to' => "/samples/{$portion->sample_id}?portion={$portion->id}",
-            ];
-        })->all());
+                    return [
+                        'kind' => 'warm',
+                        'urgent' => $hurries || $over,
+                        'text' => $hurries
+                            ? ($over
+                                ? "The time of {$portion->code} has run out"
+                                : "{$portion->code} is getting warm")
+                            : "Spread {$portion->code} to dry",
+                        'detail' => $portion->sample->area->name ?? '',
+                        'site' => $portion->sample->site->name ?? '',
+                        'at' => $portion->deadline_at?->toIso8601ZuluString(),
+                        'to' => "/samples/{$portion->sample_id}?portion={$portion->id}",
+                    ];
+                })
+                ->all(),
+        );
     }
 
-    /** @return list<array{kind: string, urgent: bool, text: string, detail: string, site: string, at: string|null, to: string}> */
+    /**
+     * @return list<array{kind: string, urgent: bool, text: string, detail: string, site: string, at: string|null, to:
+     * string}>
+     */
     private function late(): array
     {
-        $parcels = Consignment::query()->with('lab', 'contents.portion.sample.site')
-            ->where(static fn (Builder $some) => $some->where('state', 'lost')->orWhere(static fn (Builder $late) => $late->whereIn('state', ['sent', 'arrived'])->where('expected_on', '<', now()->toDateString())))->orderBy('expected_on')->limit(self::MOST)->get();
+        $parcels = Consignment::query()
+            ->with('lab', 'contents.portion.sample.site')
+            ->where(
+                static fn (Builder $some) => $some
+                    ->where('state', 'lost')
+                    ->orWhere(
+                        static fn (Builder $late) => $late
+                            ->whereIn('state', ['sent', 'arrived'])
+                            ->where('expected_on', '<', now()->toDateString()),
+                    ),
+            )
+            ->orderBy('expected_on')
+            ->limit(self::MOST)
+            ->get();
 
-        return array_values($parcels->filter(static fn (Consignment $parcel): bool => $parcel->daysLate() > 0 || $parcel->state === 'lost')->map(static fn (Consignment $parcel): array => [
-            'kind' => 'late', 'urgent' => $parcel->asked_on === null,
-            'text' => ($parcel->state === 'lost' ? "Parcel {$parcel->number} is lost" : "Parcel {$parcel->number} is {$parcel->daysLate()} working days late").($parcel->asked_on === null ? ': ask the lab' : ", asked on {$parcel->asked_on->format('j M')}"),
-            'detail' => $parcel->lab->name, 'site' => $parcel->contents->first()?->portion->sample?->site->name ?? '', 'at' => $parcel->expected_on?->toIso8601ZuluString(), 'to' => "/parcels/{$parcel->id}",
-        ])->all());
+        return array_values(
+            $parcels
+                ->filter(static fn (Consignment $parcel): bool => $parcel->daysLate() > 0 || $parcel->state === 'lost')
+                ->map(
+                    static fn (Consignment $parcel): array => [
+                        'kind' => 'late',
+                        'urgent' => $parcel->asked_on === null,
+                        'text' => ($parcel->state === 'lost'
+                                ? "Parcel {$parcel->number} is lost"
+                                : "Parcel {$parcel->number} is {$parcel->daysLate()} working days late").
+                            ($parcel->asked_on === null
+                                ? ': ask the lab'
+                                : ", asked on {$parcel->asked_on->format('j M')}"),
+                        'detail' => $parcel->lab->name,
+                        'site' => $parcel->contents->first()?->portion->sample?->site->name ?? '',
+                        'at' => $parcel->expected_on?->toIso8601ZuluString(),
+                        'to' => "/parcels/{$parcel->id}",
+                    ],
+                )
+                ->all(),
+        );
     }
 
-    /** @return list<array{kind: string, urgent: bool, text: string, detail: string, site: string, at: string|null, to: string}> */
+    /**
+     * @return list<array{kind: string, urgent: bool, text: string, detail: string, site: string, at: string|null, to:
+     * string}>
+     */
     private function drying(): array
     {
-        $portions = Portion::query()->with('lines', 'sample:id,team_id,code,area_id,site_id', 'sample.area:id,team_id,name', 'sample.site:id,team_id,name')->where('state', 'drying')->whereNotNull('sample_id')->orderBy('state_at')->limit(self::MOST)->get();
+        $portions = Portion::query()
+            ->with(
+                'lines',
+                'sample:id,team_id,code,area_id,site_id',
+                'sample.area:id,team_id,name',
+                'sample.site:id,team_id,name',
+            )
+            ->where('state', 'drying')
+            ->whereNotNull('sample_id')
+            ->orderBy('state_at')
+            ->limit(self::MOST)
+            ->get();
         $items = [];
         foreach ($portions->groupBy('sample_id') as $own) {
             $times = StorageClock::drying($own->firstOrFail()->trail());
@@ -75,24 +146,54 @@ final class DueNow
             }
             $ready = $times['ready'] <= now()->getTimestamp();
             $items[] = [
-                'kind' => 'drying', 'urgent' => $times['over'] <= now()->getTimestamp(), 'text' => $ready ? "Take up {$sample->code}, it should be dry" : "{$sample->code} is drying",
-                'detail' => $sample->area->name, 'site' => $sample->site->name, 'at' => Carbon::createFromTimestampUTC($times['ready'])->toIso8601ZuluString(), 'to' => "/samples/{$sample->id}",
+                'kind' => 'drying',
+                'urgent' => $times['over'] <= now()->getTimestamp(),
+                'text' => $ready ? "Take up {$sample->code}, it should be dry" : "{$sample->code} is drying",
+                'detail' => $sample->area->name,
+                'site' => $sample->site->name,
+                'at' => Carbon::createFromTimestampUTC($times['ready'])->toIso8601ZuluString(),
+                'to' => "/samples/{$sample->id}",
             ];
         }
 
         return $items;
     }
 
-    /** @return list<array{kind: string, urgent: bool, text: string, detail: string, site: string, at: string|null, to: string}> */
+    /**
+     * @return list<array{kind: string, urgent: bool, text: string, detail: string, site: string, at: string|null, to:
+     * string}>
+     */
     private function thisWeek(): array
     {
-        $plans = Plan::query()->select(['id', 'team_id', 'area_id', 'spec', 'composites', 'pull_on'])->with('area:id,team_id,site_id,name', 'area.site:id,team_id,name,timezone', 'samples:id,team_id,plan_id,composite')
-            ->where('pull_on', '<=', now()->addDays(7)->format('Y-m-d 23:59:59'))->whereHas('area', static fn (Builder $areas) => $areas->whereIn('site_id', Site::query()->select('id')))->orderBy('pull_on')->limit(self::MOST)->get();
+        $plans = Plan::query()
+            ->select(['id', 'team_id', 'area_id', 'spec', 'composites', 'pull_on'])
+            ->with(
+                'area:id,team_id,site_id,name',
+                'area.site:id,team_id,name,timezone',
+                'samples:id,team_id,plan_id,composite',
+            )
+            ->where('pull_on', '<=', now()->addDays(7)->format('Y-m-d 23:59:59'))
+            ->whereHas('area', static fn (Builder $areas) => $areas->whereIn('site_id', Site::query()->select('id')))
+            ->orderBy('pull_on')
+            ->limit(self::MOST)
+            ->get();
 
-        return array_values($plans->filter(static fn (Plan $plan): bool => $plan->toPull() !== [])->map(static fn (Plan $plan): array => [
-            'kind' => 'plan', 'urgent' => ($plan->pull_on?->format('Y-m-d') ?? '') < now($plan->area->site->timezone)->format('Y-m-d'),
-            'text' => "Pull {$plan->spec['cores']} cores on {$plan->pull_on?->format('l j M')}", 'detail' => $plan->area->name, 'site' => $plan->area->site->name,
-            'at' => $plan->pull_on?->toIso8601ZuluString(), 'to' => "/pull/{$plan->id}",
-        ])->all());
+        return array_values(
+            $plans
+                ->filter(static fn (Plan $plan): bool => $plan->toPull() !== [])
+                ->map(
+                    static fn (Plan $plan): array => [
+                        'kind' => 'plan',
+                        'urgent' => ($plan->pull_on?->format('Y-m-d') ?? '') <
+                            now($plan->area->site->timezone)->format('Y-m-d'),
+                        'text' => "Pull {$plan->spec['cores']} cores on {$plan->pull_on?->format('l j M')}",
+                        'detail' => $plan->area->name,
+                        'site' => $plan->area->site->name,
+                        'at' => $plan->pull_on?->toIso8601ZuluString(),
+                        'to' => "/pull/{$plan->id}",
+                    ],
+                )
+                ->all(),
+        );
     }
 }

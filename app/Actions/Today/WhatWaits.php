@@ -21,12 +21,23 @@ final class WhatWaits
 {
     private const MOST = 100;
 
-    public function __construct(private readonly Summaries $summaries, private readonly RetestDates $retests, private readonly PlansOfSite $plansOfSite) {}
+    public function __construct(
+        private readonly Summaries $summaries,
+        private readonly RetestDates $retests,
+        private readonly PlansOfSite $plansOfSite,
+    ) {}
 
     /** @return list<array{stage: string, text: string, detail: string, to: string}> */
     public function __invoke(Site $site): array
     {
-        return [...$this->plans($site), ...$this->pulls($site), ...$this->readings($site), ...$this->reports(), ...$this->verdicts(), ...$this->overdue($site)];
+        return [
+            ...$this->plans($site),
+            ...$this->pulls($site),
+            ...$this->readings($site),
+            ...$this->reports(),
+            ...$this->verdicts(),
+            ...$this->overdue($site),
+        ];
     }
 
     /** @return list<array{stage: string, text: string, detail: string, to: string}> */
@@ -34,10 +45,20 @@ final class WhatWaits
     {
         $items = [];
         if (! $site->areas()->exists()) {
-            $items[] = ['stage' => 'areas', 'text' => 'Draw the first sampling area', 'detail' => $site->name, 'to' => '/areas'];
+            $items[] = [
+                'stage' => 'areas',
+                'text' => 'Draw the first sampling area',
+                'detail' => $site->name,
+                'to' => '/areas',
+            ];
         }
         foreach (Area::query()->where('site_id', $site->id)->doesntHave('plans')->orderBy('name')->get() as $area) {
-            $items[] = ['stage' => 'plans', 'text' => 'Plan the cores', 'detail' => $area->name, 'to' => "/plans/{$area->id}"];
+            $items[] = [
+                'stage' => 'plans',
+                'text' => 'Plan the cores',
+                'detail' => $area->name,
+                'to' => "/plans/{$area->id}",
+            ];
         }
 
         return $items;
@@ -50,8 +71,16 @@ final class WhatWaits
         foreach (array_reverse($this->plansOfSite->waiting($site->id)) as ['plan' => $plan, 'to_pull' => $toPull]) {
             $left = count($toPull);
             if ($left > 0) {
-                $text = $left === 1 ? "Pull {$plan->spec['cores']} cores" : "Pull {$left} composites of {$plan->spec['cores']} cores";
-                $items[] = ['stage' => 'pull', 'text' => $text, 'detail' => $plan->area->name, 'to' => "/pull/{$plan->id}"];
+                $text =
+                    $left === 1
+                        ? "Pull {$plan->spec['cores']} cores"
+                        : "Pull {$left} composites of {$plan->spec['cores']} cores";
+                $items[] = [
+                    'stage' => 'pull',
+                    'text' => $text,
+                    'detail' => $plan->area->name,
+                    'to' => "/pull/{$plan->id}",
+                ];
             }
         }
 
@@ -67,27 +96,71 @@ final class WhatWaits
             ['reports', 'lab', 'Enter the lab\'s pH', '/reports'],
         ];
         foreach ($waiting as [$stage, $portion, $text, $to]) {
-            $samples = Sample::query()->where('site_id', $site->id)->whereDoesntHave('readings', static fn (Builder $readings) => $readings
-                ->whereHas('method', static fn (Builder $methods) => $methods->where('portion', $portion)->where('analyte', 'ph')))->with('area:id,name')
-                ->where('year', '>=', (int) now($site->timezone)->format('Y') - 1)->orderByDesc('year')->orderByDesc('number')->limit(self::MOST)->get()->reverse();
+            $samples = Sample::query()
+                ->where('site_id', $site->id)
+                ->whereDoesntHave(
+                    'readings',
+                    static fn (Builder $readings) => $readings->whereHas(
+                        'method',
+                        static fn (Builder $methods) => $methods->where('portion', $portion)->where('analyte', 'ph'),
+                    ),
+                )
+                ->with('area:id,name')
+                ->where('year', '>=', (int) now($site->timezone)->format('Y') - 1)
+                ->orderByDesc('year')
+                ->orderByDesc('number')
+                ->limit(self::MOST)
+                ->get()
+                ->reverse();
             foreach ($samples as $sample) {
-                $items[] = ['stage' => $stage, 'text' => "{$text} of {$sample->code}", 'detail' => $sample->area->name, 'to' => "{$to}?sample={$sample->id}"];
+                $items[] = [
+                    'stage' => $stage,
+                    'text' => "{$text} of {$sample->code}",
+                    'detail' => $sample->area->name,
+                    'to' => "{$to}?sample={$sample->id}",
+                ];
             }
         }
 
         return $items;
     }
 
-    /** @return list<array{stage: string, text: string, detail: string, to: string}> reports that came and were not taken, and questions that nobody answered */
+    /**
+     * @return list<array{stage: string, text: string, detail: string, to: string}> reports that came and were not
+     *                                                                              taken, and questions that nobody answered
+     */
     private function reports(): array
     {
         $items = [];
-        foreach (LabReport::query()->whereNotIn('sha256', LabImport::query()->select('sha256'))->orderBy('id')->limit(self::MOST)->get(['id', 'consignment_id', 'name']) as $report) {
-            $items[] = ['stage' => 'reports', 'text' => 'Look at a report and take it', 'detail' => $report->name, 'to' => "/parcels/{$report->consignment_id}"];
+        foreach (
+            LabReport::query()
+                ->whereNotIn('sha256', LabImport::query()->select('sha256'))
+                ->orderBy('id')
+                ->limit(self::MOST)
+                ->get(['id', 'consignment_id', 'name']) as $report
+        ) {
+            $items[] = [
+                'stage' => 'reports',
+                'text' => 'Look at a report and take it',
+                'detail' => $report->name,
+                'to' => "/parcels/{$report->consignment_id}",
+            ];
         }
-        $open = LabImport::query()->whereHas('questions', static fn (Builder $questions) => $questions->whereNull('answer'))->withCount(['questions as open_count' => static fn (Builder $questions) => $questions->whereNull('answer')])->orderBy('id')->limit(self::MOST)->get();
+        $open = LabImport::query()
+            ->whereHas('questions', static fn (Builder $questions) => $questions->whereNull('answer'))
+            ->withCount(['questions as open_count' => static fn (Builder $questions) => $questions->whereNull('answer')])
+            ->orderBy('id')
+            ->limit(self::MOST)
+            ->get();
         foreach ($open as $import) {
-            $items[] = ['stage' => 'reports', 'text' => 'Answer '.($import->open_count === 1 ? 'a question' : "{$import->open_count} questions").' of a report', 'detail' => $import->file_name, 'to' => "/reports/{$import->id}"];
+            $items[] = [
+                'stage' => 'reports',
+                'text' => 'Answer '.
+                    ($import->open_count === 1 ? 'a question' : "{$import->open_count} questions").
+                    ' of a report',
+                'detail' => $import->file_name,
+                'to' => "/reports/{$import->id}",
+            ];
         }
 
         return $items;
@@ -97,16 +170,25 @@ final class WhatWaits
     private function verdicts(): array
     {
         $items = [];
-        $pairs = array_values(array_filter($this->summaries->tests()['pairs'], static fn (array $pair): bool => $pair[0]->portion === 'bench'));
+        $pairs = array_values(
+            array_filter(
+                $this->summaries->tests()['pairs'],
+                static fn (array $pair): bool => $pair[0]->portion === 'bench',
+            ),
+        );
         $found = $this->summaries->of($pairs);
-        $signed = Verdict::standing()->where('claim', 'sort')->get(['id', 'method_id', 'reference_id', 'evidence_hash'])->keyBy(static fn (Verdict $verdict): string => "{$verdict->method_id}/{$verdict->reference_id}");
+        $signed = Verdict::standing()
+            ->where('claim', 'sort')
+            ->get(['id', 'method_id', 'reference_id', 'evidence_hash'])
+            ->keyBy(static fn (Verdict $verdict): string => "{$verdict->method_id}/{$verdict->reference_id}");
         foreach ($pairs as [$test, $reference]) {
             $verdict = $signed["{$test->id}/{$reference->id}"] ?? null;
             ['pairs' => $n, 'hash' => $hash, 'verdicts' => $verdicts] = $found[$test->id];
             if ($n > 0 && $verdict?->evidence_hash !== $hash) {
                 $items[] = [
                     'stage' => 'decide',
-                    'text' => $verdict === null ? 'Sign the first verdict' : 'New evidence since the verdict was signed',
+                    'text' => $verdict === null ? 'Sign the first verdict' : 'New evidence since the verdict was '.
+                        'signed',
                     'detail' => "{$test->name}, sort: {$verdicts['sort']} on {$n} pairs",
                     'to' => "/evidence/{$test->id}",
                 ];
@@ -122,7 +204,12 @@ final class WhatWaits
         $items = [];
         foreach ($this->retests->overdue($site) as $retest) {
             $due = Carbon::parse($retest['due'])->format('j M Y');
-            $items[] = ['stage' => 'follow-up', 'text' => "Retest was due {$due}", 'detail' => $retest['area'], 'to' => "/plans/{$retest['area_id']}"];
+            $items[] = [
+                'stage' => 'follow-up',
+                'text' => "Retest was due {$due}",
+                'detail' => $retest['area'],
+                'to' => "/plans/{$retest['area_id']}",
+            ];
         }
 
         return $items;

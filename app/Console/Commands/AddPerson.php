@@ -28,7 +28,9 @@ final class AddPerson extends Command
     {
         $person = ['name' => $this->text('name'), 'email' => $this->text('email'), 'role' => $this->text('role')];
         $check = Validator::make($person, [
-            'name' => ['required', 'string', 'min:2'], 'email' => ['required', 'email', 'unique:users'], 'role' => ['required', 'in:technician,reviewer'],
+            'name' => ['required', 'string', 'min:2'],
+            'email' => ['required', 'email', 'unique:users'],
+            'role' => ['required', 'in:technician,reviewer'],
         ]);
         if ($check->fails()) {
             foreach ($check->errors()->all() as $message) {

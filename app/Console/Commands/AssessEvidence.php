@@ -34,7 +34,9 @@ final class AssessEvidence extends ContractCommand
 
     protected function facts(): array
     {
-        $analyte = $this->text('analyte') ?? throw BadOption::because('--analyte', 'it is missing', 'an analyte code such as ph');
+        $analyte =
+            $this->text('analyte') ??
+            throw BadOption::because('--analyte', 'it is missing', 'an analyte code such as ph');
         $policy = DefaultPolicy::for(
             $analyte,
             $this->thresholds(),
@@ -44,7 +46,10 @@ final class AssessEvidence extends ContractCommand
             $this->number('confidence'),
             $this->scale(),
         );
-        $policy = $this->oneOf('looks', ['once', 'often']) === 'often' ? $policy->lookedAt(Looking::Often, intervalsToo: false) : $policy;
+        $policy =
+            $this->oneOf('looks', ['once', 'often']) === 'often'
+                ? $policy->lookedAt(Looking::Often, intervalsToo: false)
+                : $policy;
         $resolution = $this->within('resolution', 0, aboveLow: true);
         $policy = $resolution === null ? $policy : $policy->withResolution($resolution);
         $uReference = $this->within('u-reference', 0);
@@ -84,6 +89,7 @@ final class AssessEvidence extends ContractCommand
 
         return $text === null
             ? null
-            : Scale::tryFrom($text) ?? throw BadOption::because('--scale', "\"{$text}\" is no scale", 'absolute or ratio');
+            : Scale::tryFrom($text) ??
+                    throw BadOption::because('--scale', "\"{$text}\" is no scale", 'absolute or ratio');
     }
 }

@@ -23,11 +23,19 @@ final class ClassifyTexture extends ContractCommand
     {
         $jar = $this->text('jar');
         if ($jar === null) {
-            return Texture::ofPercent($this->requiredNumber('sand'), $this->requiredNumber('silt'), $this->requiredNumber('clay'))->toArray();
+            return Texture::ofPercent(
+                $this->requiredNumber('sand'),
+                $this->requiredNumber('silt'),
+                $this->requiredNumber('clay'),
+            )->toArray();
         }
         foreach (['sand', 'silt', 'clay'] as $option) {
             if ($this->option($option) !== null) {
-                throw BadOption::because("--{$option}", 'it does not go with --jar', 'either --jar or all of --sand, --silt, --clay');
+                throw BadOption::because(
+                    "--{$option}",
+                    'it does not go with --jar',
+                    'either --jar or all of --sand, --silt, --clay',
+                );
             }
         }
         $heights = array_map(Number::parse(...), explode(',', $jar));

@@ -29,7 +29,11 @@ final class ColourDifference extends ContractCommand
         $text = is_string($text) ? $text : '';
         $parts = array_map(Number::parse(...), explode(',', $text));
         if (count($parts) !== 3 || in_array(null, $parts, true)) {
-            throw BadOption::because($argument, "\"{$text}\" is not a colour", 'three numbers L,a,b such as 50,2.68,-79.78');
+            throw BadOption::because(
+                $argument,
+                "\"{$text}\" is not a colour",
+                'three numbers L,a,b such as 50,2.68,-79.78',
+            );
         }
 
         return LabColour::of(...$parts);

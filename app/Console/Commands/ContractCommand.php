@@ -81,10 +81,19 @@ abstract class ContractCommand extends Command
      */
     protected function fileOf(string $name, string $path): string
     {
-        $text = $path === '-' ? stream_get_contents(STDIN) : (is_file($path) && is_readable($path) ? file_get_contents($path) : false);
+        $text =
+            $path === '-'
+                ? stream_get_contents(STDIN)
+                : (is_file($path) && is_readable($path)
+                    ? file_get_contents($path)
+                    : false);
 
         return $text === false
-            ? throw BadOption::because($name, "\"{$path}\" cannot be read", 'the path of a readable file, or - for standard input')
+            ? throw BadOption::because(
+                $name,
+                "\"{$path}\" cannot be read",
+                'the path of a readable file, or - for standard input',
+            )
             : $text;
     }
 
@@ -110,7 +119,8 @@ abstract class ContractCommand extends Command
     /** @throws BadOption */
     protected function requiredNumber(string $option): float
     {
-        return $this->number($option) ?? throw BadOption::because("--{$option}", 'it is missing', 'a finite number such as 0.25');
+        return $this->number($option) ??
+            throw BadOption::because("--{$option}", 'it is missing', 'a finite number such as 0.25');
     }
 
     /**
@@ -145,7 +155,9 @@ abstract class ContractCommand extends Command
     {
         $value = $this->requiredNumber('confidence');
 
-        return $value > 0 && $value < 1 ? $value : throw BadOption::because('--confidence', "{$value} is none", 'a number between 0 and 1');
+        return $value > 0 && $value < 1
+            ? $value
+            : throw BadOption::because('--confidence', "{$value} is none", 'a number between 0 and 1');
     }
 
     /**

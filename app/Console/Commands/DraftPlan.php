@@ -46,15 +46,21 @@ final class DraftPlan extends ContractCommand
             throw BadOption::because('--format', "\"{$format}\" is no format", implode(', ', self::FORMATS));
         }
         if ($format !== 'geojson' && $this->option('json') === true) {
-            throw BadOption::because('--json', "it does not go with --format={$format}", '--json with --format=geojson only');
+            throw BadOption::because(
+                '--json',
+                "it does not go with --format={$format}",
+                '--json with --format=geojson only',
+            );
         }
         $plan = Plan::draft($this->spec());
-        $this->emit(match ($format) {
-            'gpx' => PlanFile::gpx($plan),
-            'kml' => PlanFile::kml($plan),
-            'csv' => PlanFile::csv($plan),
-            default => self::json(PlanFile::geoJson($plan)),
-        });
+        $this->emit(
+            match ($format) {
+                'gpx' => PlanFile::gpx($plan),
+                'kml' => PlanFile::kml($plan),
+                'csv' => PlanFile::csv($plan),
+                default => self::json(PlanFile::geoJson($plan)),
+            },
+        );
 
         return self::SUCCESS;
     }
@@ -68,13 +74,17 @@ final class DraftPlan extends ContractCommand
     {
         $name = $this->text('pattern') ?? '';
         $names = array_values(array_diff(array_column(Pattern::cases(), 'value'), [Pattern::Rows->value]));
-        $pattern = in_array($name, $names, true) ? Pattern::from($name) : throw BadOption::because('--pattern', "\"{$name}\" is no pattern", implode(', ', $names));
+        $pattern = in_array($name, $names, true)
+            ? Pattern::from($name)
+            : throw BadOption::because('--pattern', "\"{$name}\" is no pattern", implode(', ', $names));
         $cellAcres = $this->number('cell-acres');
         if ($cellAcres !== null && $cellAcres <= 0) {
             throw BadOption::because('--cell-acres', "{$cellAcres} is no size", 'acres above 0');
         }
         $cores = $this->whole('cores') ?? ($cellAcres === null ? self::USUAL_CORES : self::USUAL_CORES_IN_CELL);
-        $layers = array_values(array_map(DepthLayer::parse(...), array_map(strval(...), (array) $this->option('depth'))));
+        $layers = array_values(
+            array_map(DepthLayer::parse(...), array_map(strval(...), (array) $this->option('depth'))),
+        );
         $probe = Probe::ofDiameterMm($this->requiredNumber('probe-mm'));
         $seed = $this->whole('seed') ?? 1;
         $buffer = $this->requiredNumber('buffer-m');
@@ -84,9 +94,15 @@ final class DraftPlan extends ContractCommand
         $boundary = Boundary::fromGeoJson($this->file('boundary'));
 
         return PlanSpec::of(
-            $boundary, $this->away($boundary, $buffer), $this->requiredNumber('edge-m'), $pattern, $cores,
+            $boundary,
+            $this->away($boundary, $buffer),
+            $this->requiredNumber('edge-m'),
+            $pattern,
+            $cores,
             $cellAcres === null ? null : $cellAcres * Area::M2_PER_ACRE,
-            $layers === [] ? [DepthLayer::ofInches(0, 6)] : $layers, $probe, $seed,
+            $layers === [] ? [DepthLayer::ofInches(0, 6)] : $layers,
+            $probe,
+            $seed,
         );
     }
 

@@ -43,7 +43,11 @@ final class LimeRateCommand extends ContractCommand
             'capacity' => $this->within('capacity', 0, aboveLow: true),
         ];
         if (array_filter($readings, is_float(...)) === []) {
-            throw BadOption::because('--smp, --mehlich, --adams-evans, --capacity', 'none of them is given', 'at least one');
+            throw BadOption::because(
+                '--smp, --mehlich, --adams-evans, --capacity',
+                'none of them is given',
+                'at least one',
+            );
         }
         $question = LimeQuestion::of(
             $ph,
@@ -69,7 +73,11 @@ final class LimeRateCommand extends ContractCommand
             $this->requiredWithin('moisture', 0, 100),
         ];
         if ($p60 > $p8) {
-            throw BadOption::because('--p60', "{$p60} % pass the finer mesh and {$p8} % the coarser", 'no more than --p8');
+            throw BadOption::because(
+                '--p60',
+                "{$p60} % pass the finer mesh and {$p8} % the coarser",
+                'no more than --p8',
+            );
         }
         try {
             return LimeMaterial::ground($cce, $p8, $p60, $moisture);

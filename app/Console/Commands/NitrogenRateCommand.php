@@ -37,13 +37,18 @@ final class NitrogenRateCommand extends ContractCommand
     {
         [$need, $psnt] = [$this->within('need', 0), $this->within('psnt', 0)];
         if (($need === null) === ($psnt === null)) {
-            throw BadOption::because('--need, --psnt', $need === null ? 'neither is given' : 'both are given', 'one of them');
+            throw BadOption::because(
+                '--need, --psnt',
+                $need === null ? 'neither is given' : 'both are given',
+                'one of them',
+            );
         }
         $credits = $this->credits();
         $splits = NitrogenSplits::parse((string) $this->text('splits'));
         $layer = DepthLayer::parse((string) $this->text('layer'), '--layer');
         $u = $this->requiredWithin('u', 0);
-        $rate = $need !== null ? NitrogenRate::byCrop($need, $credits) : NitrogenRate::byNitrate((float) $psnt, $layer, $u);
+        $rate =
+            $need !== null ? NitrogenRate::byCrop($need, $credits) : NitrogenRate::byNitrate((float) $psnt, $layer, $u);
 
         return $rate->toArray($splits, $this->within('cec', 0), $this->requiredWithin('cap', 0, aboveLow: true));
     }
@@ -59,7 +64,11 @@ final class NitrogenRateCommand extends ContractCommand
             $this->within('manure-organic', 0),
         ];
         if (($ppm === null) !== ($inches === null)) {
-            throw BadOption::because('--irrigation-ppm, --irrigation-in', 'only one of them is given', 'both, or neither');
+            throw BadOption::because(
+                '--irrigation-ppm, --irrigation-in',
+                'only one of them is given',
+                'both, or neither',
+            );
         }
         if (($tons === null) !== ($ammonium === null && $organic === null)) {
             throw BadOption::because(

@@ -29,7 +29,8 @@ final class NutrientRateCommand extends ContractCommand
 
     protected function facts(): array
     {
-        $analyte = $this->oneOf('analyte', ['p', 'k']) ?? throw BadOption::because('--analyte', 'it is missing', 'p or k');
+        $analyte =
+            $this->oneOf('analyte', ['p', 'k']) ?? throw BadOption::because('--analyte', 'it is missing', 'p or k');
         $value = $this->requiredWithin('value', 0);
         $crop =
             $this->oneOf('crop', NutrientQuestion::CROPS) ??
@@ -37,7 +38,11 @@ final class NutrientRateCommand extends ContractCommand
         $school = $this->oneOf('school', ['build', 'sufficiency']);
         $x0 = $this->within('x0', 0);
         if ($school === 'sufficiency' && $x0 === null) {
-            throw BadOption::because('--x0', 'it is missing', 'the rate at test zero, lb/acre, which sufficiency needs');
+            throw BadOption::because(
+                '--x0',
+                'it is missing',
+                'the rate at test zero, lb/acre, which sufficiency needs',
+            );
         }
 
         return NutrientRate::of(

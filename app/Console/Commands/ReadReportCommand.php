@@ -25,7 +25,11 @@ final class ReadReportCommand extends ContractCommand
         ini_set('memory_limit', '1G');
         $density = $this->requiredNumber('bulk-density');
         if (! ($density >= 0.05 && $density <= 2.65)) {
-            throw BadOption::because('--bulk-density', "{$density} is no bulk density of soil", 'from 0.05 to 2.65 g/cm3');
+            throw BadOption::because(
+                '--bulk-density',
+                "{$density} is no bulk density of soil",
+                'from 0.05 to 2.65 g/cm3',
+            );
         }
         $map = $this->text('map');
 

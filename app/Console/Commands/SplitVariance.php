@@ -13,7 +13,8 @@ final class SplitVariance extends ContractCommand
         {file : CSV with the columns target, sample, analysis, value; - for standard input}
         {--json : print one JSON document}';
 
-    protected $description = 'Share out the spread of duplicate samples and analyses among ground, sampling and analysis';
+    protected $description = 'Share out the spread of duplicate samples and analyses among ground, sampling and '.
+        'analysis';
 
     protected function facts(): array
     {

@@ -12,7 +12,7 @@ trait BelongsToTeam
 {
     protected static function bootBelongsToTeam(): void
     {
-        static::addGlobalScope(new TeamScope);
+        static::addGlobalScope(new TeamScope());
         static::creating(static function (Model $model): void {
             $model->setAttribute('team_id', User::signedIn()?->team_id);
         });

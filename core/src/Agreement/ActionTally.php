@@ -10,7 +10,8 @@ use HonestCore\Error\ValueOutOfRange;
  * How often a test sent samples to the action the reference sends them to.
  *
  * Quantity and unit: counts of samples. `matrix` has rows reference and columns test, and is null when a
- * pair could not be sorted. `cut` counts the pairs in whose middle a band stands that a limit cuts. `classes` and `hits` tell of
+ * pair could not be sorted. `cut` counts the pairs in whose middle a band stands that a limit cuts. `classes` and
+ * `hits` tell of
  * each pair the class of its reference and whether the test agrees, 1 or 0.
  */
 final readonly class ActionTally
@@ -71,9 +72,13 @@ final readonly class ActionTally
             if ($bands === null || $sample->bands === []) {
                 continue;
             }
-            $cutBands = array_filter(Bands::middles($sample->bands), static fn (Band $band): bool => $band->isCutBy($own));
+            $cutBands = array_filter(
+                Bands::middles($sample->bands),
+                static fn (Band $band): bool => $band->isCutBy($own),
+            );
             $unsorted += $got === null ? 1 : 0;
-            $torn += $got === null && array_filter($cutBands, static fn (Band $band): bool => $band->isOpen()) === [] ? 1 : 0;
+            $torn +=
+                $got === null && array_filter($cutBands, static fn (Band $band): bool => $band->isOpen()) === [] ? 1 : 0;
             foreach ($cutBands as $band) {
                 if ($band->isOpen()) {
                     $mute[$band->name] = ($mute[$band->name] ?? 0) + 1;

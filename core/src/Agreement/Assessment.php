@@ -32,8 +32,13 @@ final readonly class Assessment
      * @param list<PairedSample> $samples
      * @param float|null $uReference standard uncertainty of one reference result, of its logarithm on the ratio scale
      */
-    public static function of(array $samples, int $leftOut, Policy $policy, ?Bands $bands, ?float $uReference = null): self
-    {
+    public static function of(
+        array $samples,
+        int $leftOut,
+        Policy $policy,
+        ?Bands $bands,
+        ?float $uReference = null,
+    ): self {
         $clusters = Clusters::of($samples);
         $tally = ActionTally::of($samples, $policy->limits, $bands);
         $kappa = $tally->matrix === null ? null : Kappa::of($tally->matrix);
@@ -66,7 +71,17 @@ final readonly class Assessment
             SortClaim::judge($tally, $policy, $clusters),
             RateClaim::judge($differences, count($samples), $most, $bands, $policy, $clusters),
             TrackClaim::judge(Repeatability::of($samples, $policy), $policy),
-            self::reasons($policy, count($samples), $most, $bands, $kappa, $differences, $deming, $passingBablok, $concordance),
+            self::reasons(
+                $policy,
+                count($samples),
+                $most,
+                $bands,
+                $kappa,
+                $differences,
+                $deming,
+                $passingBablok,
+                $concordance,
+            ),
         );
     }
 
@@ -108,18 +123,22 @@ final readonly class Assessment
     ): array {
         $reasons = [
             match (true) {
-                $policy->looking === Looking::Once => 'The bounds hold for one look at the evidence, fixed beforehand.',
+                $policy->looking === Looking::Once => 'The bounds hold for one look at the evidence, fixed '.
+                    'beforehand.',
                 $policy->guardsIntervals => 'The bounds hold however often the evidence is looked at.',
-                default => 'The bounds of the sort claim hold however often the evidence is looked at; intervals of limits and spreads are those of their plain confidence.',
+                default => 'The bounds of the sort claim hold however often the evidence is looked at; intervals of '.
+                    'limits and spreads are those of their plain confidence.',
             },
         ];
         if ($most > 1) {
-            $reasons[] = "Up to {$most} readings of a sample were averaged: what is said of sorting and rating holds for such averages, not for one reading.";
+            $reasons[] = "Up to {$most} readings of a sample were averaged: what is said of sorting and rating ".
+                'holds for such averages, not for one reading.';
         }
         $missing = [
             'Bands are ranges: difference, regression and concordance need numbers and are null.' => $bands !== null,
             'A band that cannot sort was read, so kappa is null.' => $kappa === null,
-            'All results fall in one action class (or there are none), so chance alone agrees fully and kappa has no value.' => $kappa !== null && $kappa->unweighted === null,
+            'All results fall in one action class (or there are none), so chance alone agrees fully and kappa has '.
+                'no value.' => $kappa !== null && $kappa->unweighted === null,
             'Limits of agreement need 2 pairs.' => $bands === null && $pairs < 2,
             'The limits at the ends need 4 pairs.' => $bands === null && $pairs < 4,
             'The differences leave no spread to test a trend on.' => $pairs > 2 && $differences !== null && $differences->trend->p === null,

@@ -12,11 +12,7 @@ namespace HonestCore\Agreement;
  */
 final readonly class Band
 {
-    public function __construct(
-        public string $name,
-        public float $lower,
-        public float $upper,
-    ) {}
+    public function __construct(public string $name, public float $lower, public float $upper) {}
 
     /** @pure */
     public function isOpen(): bool

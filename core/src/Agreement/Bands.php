@@ -31,7 +31,11 @@ final readonly class Bands
                 throw BadOption::because('bands', "{$band->name} does not end above its start", self::ACCEPTED);
             }
             if ($i > 0 && $band->lower < $bands[$i - 1]->upper) {
-                throw BadOption::because('bands', "{$band->name} overlaps {$bands[$i - 1]->name}", 'bands that do not overlap');
+                throw BadOption::because(
+                    'bands',
+                    "{$band->name} overlaps {$bands[$i - 1]->name}",
+                    'bands that do not overlap',
+                );
             }
             if (isset($names[$band->name])) {
                 throw BadOption::because('bands', "{$band->name} stands twice", 'names that differ');
@@ -86,7 +90,8 @@ final readonly class Bands
     }
 
     /**
-     * Median of replicate bands. Two different middle bands read as the point midway between their middles; where one of them is
+     * Median of replicate bands. Two different middle bands read as the point midway between their middles; where one
+     * of them is
      * open they sort to the class that both sort to, and cannot sort where they differ.
      *
      * @param non-empty-list<Band> $replicates
@@ -105,7 +110,9 @@ final readonly class Bands
         $class = $lower->classIn($limits);
 
         return $class !== null && $class === $upper->classIn($limits)
-            ? ($lower->isOpen() ? $lower : $upper)
+            ? ($lower->isOpen()
+                ? $lower
+                : $upper)
             : new Band($name, min($lower->lower, $upper->lower), max($lower->upper, $upper->upper));
     }
 

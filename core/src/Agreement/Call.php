@@ -10,15 +10,22 @@ use HonestCore\Error\ValueOutOfRange;
  * Which action one result calls for, or that it lies too close to a limit to say.
  *
  * Quantity and unit: value, interval and limits in the analyte's unit on the reference scale.
- * Variant: an interval that reaches over a limit is too close to call; one that ends on a limit belongs above it, as a value
+ * Variant: an interval that reaches over a limit is too close to call; one that ends on a limit belongs above it, as a
+ * value
  *   does. A result that is known to lie below (or above) a figure is an interval with an open end.
- * Source: decision rule with a guard band of the expanded uncertainty, as in the Eurachem/CITAC guide "Use of uncertainty
+ * Source: decision rule with a guard band of the expanded uncertainty, as in the Eurachem/CITAC guide "Use of
+ * uncertainty
  *   information in compliance assessment" (from memory).
  */
 final readonly class Call
 {
     /** @param list<int> $classes all that the interval touches, ascending */
-    private function __construct(public float $from, public float $to, public array $classes, public ?float $nearestLimit) {}
+    private function __construct(
+        public float $from,
+        public float $to,
+        public array $classes,
+        public ?float $nearestLimit,
+    ) {}
 
     /**
      * A value with its expanded uncertainty; with none known the value alone is asked.

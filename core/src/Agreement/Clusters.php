@@ -13,7 +13,8 @@ use HonestCore\Statistics\StudentT;
  *
  * Quantity and unit: the design effect is a factor, 1 or more: so many pairs are worth one that stands alone.
  * Domain: one name for each pair, in their order.
- * Source: design effect 1 + (m0 - 1) ICC (Kish 1965), m0 = sum m^2 / n; ICC by one-way analysis of variance with unequal sizes
+ * Source: design effect 1 + (m0 - 1) ICC (Kish 1965), m0 = sum m^2 / n; ICC by one-way analysis of variance with
+ * unequal sizes
  *   (Donner 1986), held between 0.05 and 1.
  */
 final readonly class Clusters
@@ -23,7 +24,10 @@ final readonly class Clusters
 
     private const LEAST_ICC = 0.05;
 
-    /** @param list<string>|null $names of the cluster of each pair; null where every pair stands alone and nothing was said of it */
+    /**
+     * @param list<string>|null $names of the cluster of each pair; null where every pair stands alone and nothing was
+     *                                 said of it
+     */
     private function __construct(private ?array $names) {}
 
     public static function none(): self
@@ -39,7 +43,10 @@ final readonly class Clusters
     public static function of(array $samples): self
     {
         $names = array_values(
-            array_filter(array_map(static fn (PairedSample $sample): ?string => $sample->cluster, $samples), is_string(...)),
+            array_filter(
+                array_map(static fn (PairedSample $sample): ?string => $sample->cluster, $samples),
+                is_string(...),
+            ),
         );
         if ($names !== [] && count($names) !== count($samples)) {
             throw ValueOutOfRange::of('The number of pairs with a cluster', count($names), '0, or all of them');
@@ -96,7 +103,10 @@ final readonly class Clusters
         return 1 + ($usual - 1) * self::correlation(array_values($groups), $n, $usual);
     }
 
-    /** By how much the effect grows because it was estimated from few clusters: the square of two Student quantiles' ratio. */
+    /**
+     * By how much the effect grows because it was estimated from few clusters: the square of two Student quantiles'
+     * ratio.
+     */
     public function penalty(int $pairs, float $confidence): float
     {
         $k = $this->count();

@@ -42,24 +42,33 @@ final readonly class Concordance
         if ($whole <= 0) {
             return new self(null, null);
         }
-        $ccc = $reference === $test ? 1.0 : 2 * $covariance / $whole;
-        $interval = $n < 3 || $vx <= 0 || $vy <= 0 || abs($ccc) > 1 - 1e-12
-            ? null
-            : self::interval($ccc, $covariance / sqrt($vx * $vy), $vx, $vy, $meanX - $meanY, $n, $confidence);
+        $ccc = $reference === $test ? 1.0 : (2 * $covariance) / $whole;
+        $interval =
+            $n < 3 || $vx <= 0 || $vy <= 0 || abs($ccc) > 1 - 1e-12
+                ? null
+                : self::interval($ccc, $covariance / sqrt($vx * $vy), $vx, $vy, $meanX - $meanY, $n, $confidence);
 
         return new self($ccc, $interval);
     }
 
     /** @return array{float, float} */
     private static function interval(
-        float $ccc, float $correlation, float $vx, float $vy, float $shift, int $n, float $confidence,
+        float $ccc,
+        float $correlation,
+        float $vx,
+        float $vy,
+        float $shift,
+        int $n,
+        float $confidence,
     ): array {
-        $u2 = $shift * $shift / sqrt($vx * $vy);
+        $u2 = ($shift * $shift) / sqrt($vx * $vy);
         $accuracy = 2 / (sqrt($vx / $vy) + sqrt($vy / $vx) + $u2);
         $rest = 1 - $ccc * $ccc;
-        $variance = ((1 - $correlation ** 2) * $accuracy ** 2 / $rest
-            + 2 * $ccc ** 2 * $accuracy * (1 - $ccc) * $u2 / $rest ** 2
-            - $accuracy ** 2 * $ccc ** 2 * $u2 ** 2 / (2 * $rest ** 2)) / ($n - 2);
+        $variance =
+            (((1 - $correlation ** 2) * $accuracy ** 2) / $rest +
+                (2 * $ccc ** 2 * $accuracy * (1 - $ccc) * $u2) / $rest ** 2 -
+                ($accuracy ** 2 * $ccc ** 2 * $u2 ** 2) / (2 * $rest ** 2)) /
+            ($n - 2);
         $reach = Normal::quantile((1 + $confidence) / 2) * sqrt(max(0.0, $variance));
         $z = atanh($ccc);
 

@@ -25,7 +25,15 @@ final readonly class Correction
      * @param array{mean: float, sd: float, agree: int} $before
      * @param array{mean: float, sd: float, agree: int} $after
      */
-    private function __construct(public string $by, public float $slope, public float $intercept, public int $n, public array $before, public array $after, public bool $helps) {}
+    private function __construct(
+        public string $by,
+        public float $slope,
+        public float $intercept,
+        public int $n,
+        public array $before,
+        public array $after,
+        public bool $helps,
+    ) {}
 
     /** @param list<PairedSample> $samples numeric ones */
     public static function byDeming(array $samples, Policy $policy): ?self
@@ -40,7 +48,9 @@ final readonly class Correction
     /** @param list<PairedSample> $samples numeric ones */
     public static function byPassingBablok(array $samples, Policy $policy): ?self
     {
-        return self::by('Passing and Bablok', $samples, $policy, static function (array $x, array $y) use ($policy): array {
+        return self::by('Passing and Bablok', $samples, $policy, static function (array $x, array $y) use (
+            $policy,
+        ): array {
             $line = PassingBablok::fit($x, $y, $policy->confidence);
 
             return [$line->slope, $line->intercept];
@@ -50,7 +60,15 @@ final readonly class Correction
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['by' => $this->by, 'slope' => $this->slope, 'intercept' => $this->intercept, 'n' => $this->n, 'before' => $this->before, 'after' => $this->after, 'helps' => $this->helps];
+        return [
+            'by' => $this->by,
+            'slope' => $this->slope,
+            'intercept' => $this->intercept,
+            'n' => $this->n,
+            'before' => $this->before,
+            'after' => $this->after,
+            'helps' => $this->helps,
+        ];
     }
 
     /**
@@ -82,9 +100,20 @@ final readonly class Correction
         }
         $before = self::figures($samples, $x, $y, $policy);
         $after = self::figures($samples, $x, $corrected, $policy);
-        $worst = static fn (array $one): float => max(abs($one['mean'] - 1.96 * $one['sd']), abs($one['mean'] + 1.96 * $one['sd']));
+        $worst = static fn (array $one): float => max(
+            abs($one['mean'] - 1.96 * $one['sd']),
+            abs($one['mean'] + 1.96 * $one['sd']),
+        );
 
-        return new self($name, $slope, $intercept, $n, $before, $after, $worst($after) < $worst($before) && $after['agree'] >= $before['agree']);
+        return new self(
+            $name,
+            $slope,
+            $intercept,
+            $n,
+            $before,
+            $after,
+            $worst($after) < $worst($before) && $after['agree'] >= $before['agree'],
+        );
     }
 
     /**
@@ -104,6 +133,10 @@ final readonly class Correction
             $agree += $limits->classOfComputed($value) === $limits->classOf($sample->reference) ? 1 : 0;
         }
 
-        return ['mean' => $differences === [] ? NAN : Spread::mean($differences), 'sd' => $differences === [] ? NAN : (float) Spread::standardDeviation($differences), 'agree' => $agree];
+        return [
+            'mean' => $differences === [] ? NAN : Spread::mean($differences),
+            'sd' => $differences === [] ? NAN : (float) Spread::standardDeviation($differences),
+            'agree' => $agree,
+        ];
     }
 }

@@ -29,10 +29,17 @@ final class DefaultPolicy
         ?float $confidence = null,
         ?Scale $scale = null,
     ): Policy {
-        /** @var array{required: float, confidence: float, analytes: array<string, array{thresholds: list<int|float>, allowable: float, change: float, scale: string}>} $table */
+        /**
+         * @var array{required: float, confidence: float, analytes: array<string, array{thresholds: list<int|float>,
+         * allowable: float, change: float, scale: string}>} $table
+         */
         $table = RuleTable::named('policies');
         if (! in_array($analyte, Analytes::codes(), true)) {
-            throw BadOption::because('--analyte', "\"{$analyte}\" is no analyte code", 'one of '.implode(', ', Analytes::codes()));
+            throw BadOption::because(
+                '--analyte',
+                "\"{$analyte}\" is no analyte code",
+                'one of '.implode(', ', Analytes::codes()),
+            );
         }
         if ($confidence !== null && ! ($confidence > 0.5 && $confidence < 1)) {
             throw BadOption::because('--confidence', "{$confidence} is out of bounds", 'above 0.5 and below 1');
@@ -41,7 +48,11 @@ final class DefaultPolicy
         $needed = ['--thresholds' => $thresholds, '--allowable' => $allowable, '--change' => $change];
         $missing = array_keys(array_filter($needed, static fn (mixed $value): bool => $value === null));
         if ($row === null && $missing !== []) {
-            throw BadOption::because(implode(', ', $missing), "there is no default policy for {$analyte}", 'a value for each of them');
+            throw BadOption::because(
+                implode(', ', $missing),
+                "there is no default policy for {$analyte}",
+                'a value for each of them',
+            );
         }
 
         return Policy::of(

@@ -86,7 +86,12 @@ final readonly class Differences
             [$mean + $inner, $mean + $outer],
             $trend,
             $differences,
-            LimitsAtEnds::of($middles, $differences, $confidence, ($clusters ?? Clusters::none())->effect($differences)),
+            LimitsAtEnds::of(
+                $middles,
+                $differences,
+                $confidence,
+                ($clusters ?? Clusters::none())->effect($differences),
+            ),
             $uReference === null ? null : sqrt(max(0.0, $sd ** 2 - $uReference ** 2)),
         );
     }

@@ -14,7 +14,8 @@ use HonestCore\Table\Number;
  * and optionally replicate, flag and cluster.
  *
  * Domain: a row with any text under `flag` is left out, its numbers are not read. One sample stands on
- *   several rows only with a `replicate` column and the same reference. With a `cluster` column every row that is not left out
+ *   several rows only with a `replicate` column and the same reference. With a `cluster` column every row that is not
+ * left out
  *   names one, the same for all rows of a sample.
  */
 final readonly class EvidenceTable
@@ -44,7 +45,11 @@ final readonly class EvidenceTable
             }
             $key = 's'.$sample;
             if (isset($tests[$key]) && ! $table->has('replicate')) {
-                throw BadRow::at($row, "sample {$sample} stands on several rows", 'one row a sample, or a replicate column');
+                throw BadRow::at(
+                    $row,
+                    "sample {$sample} stands on several rows",
+                    'one row a sample, or a replicate column',
+                );
             }
             $reference = self::number($row, 'reference', $cells['reference'], $scale);
             if (($references[$key] ?? $reference) !== $reference) {
@@ -59,7 +64,9 @@ final readonly class EvidenceTable
                 $clusters[$key] = self::cluster($row, $sample, $cells['cluster'], $clusters[$key] ?? null);
             }
             $tests[$key][] =
-                $bands === null ? self::number($row, 'test', $cells['test'], $scale) : self::band($row, $cells['test'], $bands);
+                $bands === null
+                    ? self::number($row, 'test', $cells['test'], $scale)
+                    : self::band($row, $cells['test'], $bands);
         }
 
         return new self(self::paired($references, $tests, $clusters), $leftOut);
@@ -114,7 +121,11 @@ final readonly class EvidenceTable
     {
         $cluster = trim($cell);
         if ($cluster === '') {
-            throw BadRow::at($row, 'the cluster is empty', 'the session, lot or day of the pair, in every row that is not flagged');
+            throw BadRow::at(
+                $row,
+                'the cluster is empty',
+                'the session, lot or day of the pair, in every row that is not flagged',
+            );
         }
         if ($before !== null && $before !== $cluster) {
             throw BadRow::at(

@@ -8,16 +8,20 @@ use HonestCore\Statistics\NoncentralT;
 use HonestCore\Statistics\Spread;
 
 /**
- * The limits of agreement where the readings end: the difference regressed on the mean of the two, at the 10th and the 90th
+ * The limits of agreement where the readings end: the difference regressed on the mean of the two, at the 10th and the
+ * 90th
  * percentile of those means.
  *
  * Quantity and unit: the unit of the readings, or natural logs on the ratio scale.
  * Domain: 4 pairs or more, of which at least one degree of freedom is left when clusters have taken their part.
- * Variant: percentiles of type 7; the ends of an interval are the one that refutes, at half the risk, and the one that proves.
+ * Variant: percentiles of type 7; the ends of an interval are the one that refutes, at half the risk, and the one that
+ * proves.
  * Accuracy: 1e-9 from SciPy's noncentral t and NumPy's least squares.
- * Source: Bland & Altman 1999, section 3.2; tolerance limits of a regression by the noncentral t; percentiles: Hyndman & Fan 1996.
+ * Source: Bland & Altman 1999, section 3.2; tolerance limits of a regression by the noncentral t; percentiles: Hyndman
+ * & Fan 1996.
  *
- * @phpstan-type End array{at: float, mean: float, lower: float, upper: float, lower_ci: array{float, float}, upper_ci: array{float, float}}
+ * @phpstan-type End array{at: float, mean: float, lower: float, upper: float, lower_ci: array{float, float},
+ *     upper_ci: array{float, float}}
  */
 final readonly class LimitsAtEnds
 {
@@ -45,20 +49,39 @@ final readonly class LimitsAtEnds
         [$centre, $level] = [Spread::mean($middles), Spread::mean($differences)];
         $xx = self::spread($middles);
         $slope = $xx === 0.0 ? 0.0 : self::products($middles, $differences) / $xx;
-        $residuals = array_map(static fn (float $x, float $d): float => $d - $level - $slope * ($x - $centre), $middles, $differences);
+        $residuals = array_map(
+            static fn (float $x, float $d): float => $d - $level - $slope * ($x - $centre),
+            $middles,
+            $differences,
+        );
         $left = $n - ($xx === 0.0 ? 1 : 2);
         $sd = sqrt(array_sum(array_map(static fn (float $residual): float => $residual ** 2, $residuals)) / $left);
         $degrees = $n / $effect - ($xx === 0.0 ? 1 : 2);
         if ($degrees < 1) {
             return null;
         }
-        $end = static function (float $share) use ($middles, $n, $effect, $centre, $level, $slope, $xx, $sd, $degrees, $confidence): array {
+        $end = static function (float $share) use (
+            $middles,
+            $n,
+            $effect,
+            $centre,
+            $level,
+            $slope,
+            $xx,
+            $sd,
+            $degrees,
+            $confidence,
+        ): array {
             $at = self::percentile($middles, $share);
             $leverage = $effect * (1 / $n + ($xx === 0.0 ? 0.0 : ($at - $centre) ** 2 / $xx));
             $reach = static fn (float $p): float => $sd *
                 sqrt($leverage) *
                 NoncentralT::quantile($p, $degrees, Differences::FACTOR / sqrt($leverage));
-            [$fitted, $inner, $outer] = [$level + $slope * ($at - $centre), $reach((1 - $confidence) / 4), $reach($confidence)];
+            [$fitted, $inner, $outer] = [
+                $level + $slope * ($at - $centre),
+                $reach((1 - $confidence) / 4),
+                $reach($confidence),
+            ];
 
             return [
                 'at' => $at,
@@ -119,6 +142,8 @@ final readonly class LimitsAtEnds
     {
         [$meanX, $meanY] = [Spread::mean($x), Spread::mean($y)];
 
-        return array_sum(array_map(static fn (float $one, float $other): float => ($one - $meanX) * ($other - $meanY), $x, $y));
+        return array_sum(
+            array_map(static fn (float $one, float $other): float => ($one - $meanX) * ($other - $meanY), $x, $y),
+        );
     }
 }

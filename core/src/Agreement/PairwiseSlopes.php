@@ -88,7 +88,11 @@ final class PairwiseSlopes
                 return $this->listed($low, $high, $rank - $under);
             }
             $middle = $this->middle($low, $high);
-            if ($middle <= $low || $middle >= $high || $high - $low <= self::RESOLUTION * max($this->unit, abs($middle))) {
+            if (
+                $middle <= $low ||
+                $middle >= $high ||
+                $high - $low <= self::RESOLUTION * max($this->unit, abs($middle))
+            ) {
                 return $this->nearest($middle, $low, $high);
             }
             $this->remember($middle, $this->below($middle));

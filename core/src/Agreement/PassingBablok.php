@@ -55,16 +55,17 @@ final readonly class PassingBablok
         if ($slope === null) {
             return new self(null, null, null, null);
         }
-        $reach = Normal::quantile((1 + $confidence) / 2) * sqrt($n * ($n - 1) * (2 * $n + 5) / 18);
+        $reach = Normal::quantile((1 + $confidence) / 2) * sqrt(($n * ($n - 1) * (2 * $n + 5)) / 18);
         $first = (int) round(($count - $reach) / 2);
         $interval = $first < 1 ? null : self::interval($ranked($first), $ranked($count - $first + 1));
 
         return new self(
-            $slope, $interval, self::intercept($reference, $test, $slope),
-            $interval === null ? null : [
-                self::intercept($reference, $test, $interval[1]),
-                self::intercept($reference, $test, $interval[0]),
-            ],
+            $slope,
+            $interval,
+            self::intercept($reference, $test, $slope),
+            $interval === null
+                ? null
+                : [self::intercept($reference, $test, $interval[1]), self::intercept($reference, $test, $interval[0])],
         );
     }
 

@@ -11,7 +11,8 @@ use HonestCore\Error\ValueOutOfRange;
  *
  * Quantities and units: action limits in the analyte's unit; `allowable` and `change` in that unit on the
  * absolute scale, and as a factor less 1 on the ratio scale (0.2 means a factor of 1.2); `required` and
- * `confidence` are shares strictly between 0 and 1; a new one asks for a confidence above 0.5, and what was kept before stays.
+ * `confidence` are shares strictly between 0 and 1; a new one asks for a confidence above 0.5, and what was kept
+ * before stays.
  */
 final readonly class Policy
 {
@@ -64,7 +65,11 @@ final readonly class Policy
     public function withActions(array $actions): self
     {
         if (count($actions) !== $this->limits->classes()) {
-            throw ValueOutOfRange::of('The number of action names', count($actions), "{$this->limits->classes()}, one for each class");
+            throw ValueOutOfRange::of(
+                'The number of action names',
+                count($actions),
+                "{$this->limits->classes()}, one for each class",
+            );
         }
 
         return $this->with(['actions' => $actions]);
@@ -73,7 +78,8 @@ final readonly class Policy
     /**
      * The same policy with bounds for one look, or for looking often.
      *
-     * @param bool $intervalsToo are the intervals of limits and spreads to hold however often one looks as well, or the sort claim's alone?
+     * @param bool $intervalsToo are the intervals of limits and spreads to hold however often one looks as well,
+     *                           or the sort claim's alone?
      */
     public function lookedAt(Looking $looking, bool $intervalsToo = true): self
     {

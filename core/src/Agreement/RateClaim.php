@@ -9,9 +9,12 @@ use HonestCore\Statistics\BinomialBound;
 /**
  * Rate: can the test's number size a rate?
  *
- * Rule: stands when at both ends of the readings the outer ends of both limits' intervals lie within ± allowable, the required share
- *   of differences is proven to be no larger, and their spread does not change with the level; falls when at either end the inner end
- *   of either lies beyond it and a share of 95 % is refuted; untested below 5 pairs; unable for bands; with fewer than 3 clusters, or
+ * Rule: stands when at both ends of the readings the outer ends of both limits' intervals lie within ± allowable, the
+ * required share
+ *   of differences is proven to be no larger, and their spread does not change with the level; falls when at either
+ * end the inner end
+ *   of either lies beyond it and a share of 95 % is refuted; untested below 5 pairs; unable for bands; with fewer than
+ * 3 clusters, or
  *   none of the degrees of freedom left, and else, open.
  * Source: see LimitsAtEnds and ShareWithin; the rule is the product's own.
  */
@@ -21,7 +24,12 @@ final readonly class RateClaim
     private const USUAL_SHARE = 0.95;
 
     /** @param list<string> $reasons */
-    private function __construct(public Verdict $verdict, public float $allowable, public ?ShareWithin $within, public array $reasons) {}
+    private function __construct(
+        public Verdict $verdict,
+        public float $allowable,
+        public ?ShareWithin $within,
+        public array $reasons,
+    ) {}
 
     public static function judge(
         ?Differences $differences,
@@ -39,7 +47,10 @@ final readonly class RateClaim
         if ($pairs < SortClaim::FEWEST_PAIRS) {
             $reasons = ["Fewer than 5 pairs ({$pairs}): too few to begin."];
 
-            return new self(Verdict::Untested, $policy->allowable, $within, [...$reasons, ...self::bandReasons($bands, $policy)]);
+            return new self(Verdict::Untested, $policy->allowable, $within, [
+                ...$reasons,
+                ...self::bandReasons($bands, $policy),
+            ]);
         }
         if ($differences === null || $within === null) {
             return new self(Verdict::Unable, $policy->allowable, null, self::bandReasons($bands, $policy));
@@ -59,9 +70,15 @@ final readonly class RateClaim
                 ? ['The pairs share so few clusters that no degree of freedom is left for the limits.']
                 : self::reasons($verdict, $ends, $within, $uneven, $policy),
             ...$clusters->areTooFew()
-                ? ['Fewer than '.Clusters::FEWEST.' clusters: they prove and refute nothing, however many pairs they hold.']
+                ? [
+                    'Fewer than '.
+                    Clusters::FEWEST.
+                    ' clusters: they prove and refute nothing, however many pairs they hold.',
+                ]
                 : [],
-            ...$mostReplicates > 1 ? ["It holds for the mean of up to {$mostReplicates} readings of a sample, not for one reading."] : [],
+            ...$mostReplicates > 1
+                ? ["It holds for the mean of up to {$mostReplicates} readings of a sample, not for one reading."]
+                : [],
         ]);
     }
 
@@ -77,12 +94,23 @@ final readonly class RateClaim
     }
 
     /** @return list<string> */
-    private static function reasons(Verdict $verdict, LimitsAtEnds $ends, ShareWithin $within, bool $uneven, Policy $policy): array
-    {
+    private static function reasons(
+        Verdict $verdict,
+        LimitsAtEnds $ends,
+        ShareWithin $within,
+        bool $uneven,
+        Policy $policy,
+    ): array {
         $allowed = Words::trim($policy->tolerance());
-        $level = static fn (array $end): string => Words::trim($policy->scale === Scale::Ratio ? exp($end['at']) : $end['at']);
+        $level = static fn (array $end): string => Words::trim(
+            $policy->scale === Scale::Ratio ? exp($end['at']) : $end['at'],
+        );
         $on = $policy->scale === Scale::Ratio ? ' (natural logs of test over reference)' : '';
-        $reasons = ["It speaks for readings from {$level($ends->ends[0])} to {$level($ends->ends[1])}, the middle 80 % of them."];
+        $reasons = [
+            "It speaks for readings from {$level($ends->ends[0])} to {$level(
+                $ends->ends[1],
+            )}, the middle 80 % of them.",
+        ];
         foreach ($ends->ends as $end) {
             $reasons[] =
                 "At {$level($end)}, 95 % of differences are estimated to lie from ".
@@ -151,9 +179,14 @@ final readonly class RateClaim
             }
             $width = $policy->scale->of($band->upper) - $policy->scale->of($band->lower);
             if ($width > $allowed + 1e-9) {
-                $shown = $policy->scale === Scale::Ratio ? 'a factor of '.Words::trim($band->upper / $band->lower) : Words::trim($width);
+                $shown =
+                    $policy->scale === Scale::Ratio
+                        ? 'a factor of '.Words::trim($band->upper / $band->lower)
+                        : Words::trim($width);
                 $reasons[] =
-                    "The band {$band->name} is {$shown} wide, more than twice the allowable ".Words::trim($policy->allowable).'.';
+                    "The band {$band->name} is {$shown} wide, more than twice the allowable ".
+                    Words::trim($policy->allowable).
+                    '.';
             }
         }
 

@@ -20,7 +20,10 @@ final readonly class ShareWithin
     /** @param non-empty-list<float> $differences */
     public static function of(array $differences, float $allowed, float $confidence, Clusters $clusters): self
     {
-        $hits = array_map(static fn (float $one): float => abs($one) <= $allowed + BinomialBound::REACHED ? 1.0 : 0.0, $differences);
+        $hits = array_map(
+            static fn (float $one): float => abs($one) <= $allowed + BinomialBound::REACHED ? 1.0 : 0.0,
+            $differences,
+        );
         [$n, $of, $effect] = [(int) array_sum($hits), count($hits), $clusters->effect($hits)];
 
         return new self(

@@ -11,11 +11,15 @@ use HonestCore\Statistics\Fewest;
  * Sort: does the test send us to the same action as the reference?
  *
  * Quantity and unit: shares of samples, 0 to 1; counts of samples, effective ones where pairs share a cluster.
- * Rule: stands when the lower bound reaches the required share and every action class passes: enough of its results agree, and so
- *   many by luck alone, at one half, are unlikely; falls when the upper bound, of all at half the risk or of one class at its part
- *   of the other half, is below the required share; untested below 5 pairs; unable when the bands sort to too few classes; with
+ * Rule: stands when the lower bound reaches the required share and every action class passes: enough of its results
+ * agree, and so
+ *   many by luck alone, at one half, are unlikely; falls when the upper bound, of all at half the risk or of one class
+ * at its part
+ *   of the other half, is below the required share; untested below 5 pairs; unable when the bands sort to too few
+ * classes; with
  *   fewer than 3 clusters, and else, open.
- * Source: exact bounds, see BinomialBound, or those of a ConfidenceSequence where the policy looks often; the rule is the product's own.
+ * Source: exact bounds, see BinomialBound, or those of a ConfidenceSequence where the policy looks often; the rule is
+ * the product's own.
  */
 final readonly class SortClaim
 {
@@ -54,7 +58,8 @@ final readonly class SortClaim
             ! $tally->anyBandSorts => Verdict::Unable,
             $clusters->areTooFew() => Verdict::Open,
             $lower >= $policy->required - BinomialBound::REACHED && $lacking === [] => Verdict::Stands,
-            $missed !== [] || $looking->upper($agree, $effective, 1 - $alpha / 2) < $policy->required - BinomialBound::REACHED => Verdict::Falls,
+            $missed !== [] ||
+                $looking->upper($agree, $effective, 1 - $alpha / 2) < $policy->required - BinomialBound::REACHED => Verdict::Falls,
             default => Verdict::Open,
         };
         $more = match (true) {
@@ -130,10 +135,13 @@ final readonly class SortClaim
         $confidence = 1 - (1 - $policy->confidence) / (2 * count($tally->perClass));
         foreach ($tally->perClass as $class => ['n' => $n, 'agree' => $agree]) {
             $own = array_keys($tally->classes, $class, true);
-            $effect = $clusters->only($own)->effect(array_map(static fn (int $pair): float => $tally->hits[$pair], $own));
+            $effect = $clusters
+                ->only($own)
+                ->effect(array_map(static fn (int $pair): float => $tally->hits[$pair], $own));
             if (
                 $n > 0 &&
-                $policy->looking->upper($agree / $effect, $n / $effect, $confidence) < $policy->required - BinomialBound::REACHED
+                $policy->looking->upper($agree / $effect, $n / $effect, $confidence) <
+                    $policy->required - BinomialBound::REACHED
             ) {
                 $refuted[] = $class;
             }
@@ -159,7 +167,12 @@ final readonly class SortClaim
         ];
 
         return $clusters->areTooFew()
-            ? [...$words, 'Fewer than '.Clusters::FEWEST.' clusters: they prove and refute nothing, however many pairs they hold.']
+            ? [
+                ...$words,
+                'Fewer than '.
+                Clusters::FEWEST.
+                ' clusters: they prove and refute nothing, however many pairs they hold.',
+            ]
             : $words;
     }
 
@@ -196,7 +209,8 @@ final readonly class SortClaim
         $reasons[] =
             $policy->looking === Looking::Once
                 ? 'Its bounds are exact for one look fixed beforehand.'
-                : 'Its bounds are those of a confidence sequence: they hold however often the evidence is looked at.';
+                : 'Its bounds are those of a confidence sequence: they hold however often the evidence is looked '.
+                    'at.';
         if ($verdict === Verdict::Untested) {
             $reasons[] = "Fewer than 5 pairs ({$n}): too few to begin.";
         }
@@ -208,7 +222,9 @@ final readonly class SortClaim
         }
         foreach ($missed as $class) {
             ['n' => $in, 'agree' => $agree] = $tally->perClass[$class];
-            $reasons[] = "Class {$policy->className($class)}: only {$agree} of {$in} agree, which by itself rules out {$needed}.";
+            $reasons[] = "Class {$policy->className(
+                $class,
+            )}: only {$agree} of {$in} agree, which by itself rules out {$needed}.";
         }
         foreach ($lacking as $class => $further) {
             ['n' => $in, 'agree' => $agree] = $tally->perClass[$class];
@@ -221,7 +237,10 @@ final readonly class SortClaim
                 "it needs at least {$further} more agreeing results.";
         }
         foreach ($tally->cut as $band => $pairs) {
-            $reasons[] = "An action limit cuts the band {$band}; it counts by its middle in {$pairs} ".Words::pairs($pairs).'.';
+            $reasons[] =
+                "An action limit cuts the band {$band}; it counts by its middle in {$pairs} ".
+                Words::pairs($pairs).
+                '.';
         }
         foreach ($tally->mute as $band => $pairs) {
             $reasons[] =

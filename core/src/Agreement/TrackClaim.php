@@ -10,7 +10,8 @@ use HonestCore\Statistics\BinomialBound;
  * Track: can the test see the change we care about?
  *
  * Rule: stands when the detectable change at the upper end of the repeatability's interval is no more than
- *   the change to see, and so is the smallest step of the scale, falls when at the lower end it is more, or that step is; untested below 5 degrees of freedom; unable
+ *   the change to see, and so is the smallest step of the scale, falls when at the lower end it is more, or that step
+ * is; untested below 5 degrees of freedom; unable
  *   for bands; else open.
  * Source: see Repeatability; the rule is the product's own.
  */
@@ -73,12 +74,18 @@ final readonly class TrackClaim
         if ($repeatability->interval === null || $repeatability->sd === null) {
             $reasons = ['Bands have no standard deviation; a change smaller than a band cannot be seen.'];
             if ($verdict === Verdict::Untested) {
-                array_unshift($reasons, "Fewer than 5 degrees of freedom ({$repeatability->degrees}): too few to begin.");
+                array_unshift(
+                    $reasons,
+                    "Fewer than 5 degrees of freedom ({$repeatability->degrees}): too few to begin.",
+                );
             }
 
             return $reasons;
         }
-        [$low, $high] = array_map(static fn (float $sd): string => Words::trim(Repeatability::FACTOR * $sd), $repeatability->interval);
+        [$low, $high] = array_map(
+            static fn (float $sd): string => Words::trim(Repeatability::FACTOR * $sd),
+            $repeatability->interval,
+        );
         $wanted = Words::trim($policy->changeToSee());
         $on = $policy->scale === Scale::Ratio ? ' on natural logs' : '';
         $reasons = [
@@ -96,7 +103,9 @@ final readonly class TrackClaim
                 'The smallest step of the scale is '.
                 Words::trim($policy->step()).
                 "{$on}: no smaller change can be seen".
-                ($policy->step() > $policy->changeToSee() + BinomialBound::REACHED ? ', and that is more than the change to see.' : '.');
+                ($policy->step() > $policy->changeToSee() + BinomialBound::REACHED
+                    ? ', and that is more than the change to see.'
+                    : '.');
         }
         if ($repeatability->sd === 0.0) {
             $reasons[] = 'All replicates are equal: the step of the scale may hide their spread.';

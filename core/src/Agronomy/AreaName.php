@@ -18,10 +18,12 @@ final class AreaName
     {
         $plain = trim($name);
         if (preg_match('/^[\W\d_]+$/u', $plain) === 1) {
-            return 'This name is only a number: nobody can place it ten years from now. Name where it lies or what it is, such as "north-west pasture".';
+            return 'This name is only a number: nobody can place it ten years from now. Name where it lies or what '.
+                'it is, such as "north-west pasture".';
         }
         if (preg_match('/^(?:'.self::EMPTY_WORDS.')?[\s.#_-]*(?:\d+|[a-z])$/iu', $plain) === 1) {
-            return 'A word and a number can be renumbered and lost. Name where it lies or what it is, such as "orchard below the barn".';
+            return 'A word and a number can be renumbered and lost. Name where it lies or what it is, such as '.
+                '"orchard below the barn".';
         }
         if (mb_strlen($plain) < 3) {
             return 'This name is too short to be found again. Name where it lies or what it is.';

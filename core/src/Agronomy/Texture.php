@@ -95,7 +95,7 @@ final readonly class Texture
             return new self($sand, $silt, $clay, false, $by);
         }
 
-        return new self($sand / $sum * 100, $silt / $sum * 100, $clay / $sum * 100, true, $by);
+        return new self(($sand / $sum) * 100, ($silt / $sum) * 100, ($clay / $sum) * 100, true, $by);
     }
 
     /**

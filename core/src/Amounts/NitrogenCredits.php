@@ -15,7 +15,12 @@ use HonestCore\Table\RuleTable;
  */
 final readonly class NitrogenCredits
 {
-    private function __construct(public float $legume, public float $applied, public float $manure, public float $irrigation) {}
+    private function __construct(
+        public float $legume,
+        public float $applied,
+        public float $manure,
+        public float $irrigation,
+    ) {}
 
     /**
      * @param float $manureTons tons an acre; nitrogen in lb a ton, shares 0 to 1
@@ -63,6 +68,11 @@ final readonly class NitrogenCredits
     /** @return array{legume: float, applied: float, manure: float, irrigation: float} */
     public function toArray(): array
     {
-        return ['legume' => $this->legume, 'applied' => $this->applied, 'manure' => $this->manure, 'irrigation' => $this->irrigation];
+        return [
+            'legume' => $this->legume,
+            'applied' => $this->applied,
+            'manure' => $this->manure,
+            'irrigation' => $this->irrigation,
+        ];
     }
 }

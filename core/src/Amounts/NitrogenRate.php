@@ -53,7 +53,10 @@ final readonly class NitrogenRate
                 throw ValueOutOfRange::of($what, $value, '0 or more', 'ppm');
             }
         }
-        /** @var array{psnt_critical: float|int, psnt_each: float|int, psnt_layer_in: array{float|int, float|int}} $table */
+        /**
+         * @var array{psnt_critical: float|int, psnt_each: float|int, psnt_layer_in: array{float|int, float|int}}
+         *                                                                                                        $table
+         */
         $table = RuleTable::named('nitrogen');
         $made = DepthLayer::ofInches((float) $table['psnt_layer_in'][0], (float) $table['psnt_layer_in'][1]);
         if (abs($layer->topCm - $made->topCm) > 1e-6 || abs($layer->bottomCm - $made->bottomCm) > 1e-6) {

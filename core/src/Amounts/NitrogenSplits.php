@@ -11,12 +11,14 @@ use HonestCore\Table\RuleTable;
 /**
  * When nitrogen goes on, and how much of it each time.
  *
- * Quantity and unit: days after planting, shares of the whole; a cap in lb N a dressing, which holds on soils of little exchange capacity.
+ * Quantity and unit: days after planting, shares of the whole; a cap in lb N a dressing, which holds on soils of
+ * little exchange capacity.
  * Domain: days 0 or more, shares 0 to 1 that add up to 1 within 1e-6, cap above 0.
  */
 final readonly class NitrogenSplits
 {
-    private const ACCEPTED = 'day:share parted by commas, with days of 0 or more and shares that add up to 1, such as 0:0.5,28:0.5';
+    private const ACCEPTED = 'day:share parted by commas, with days of 0 or more and shares that add up to 1, such '.
+        'as 0:0.5,28:0.5';
 
     /** @param non-empty-list<array{float, float}> $parts day and share */
     private function __construct(private array $parts) {}
@@ -45,7 +47,10 @@ final readonly class NitrogenSplits
     {
         /** @var array{low_cec: float|int} $table */
         $table = RuleTable::named('nitrogen');
-        $splits = array_map(static fn (array $part): array => ['day' => $part[0], 'lb_per_acre' => $lbPerAcre * $part[1]], $this->parts);
+        $splits = array_map(
+            static fn (array $part): array => ['day' => $part[0], 'lb_per_acre' => $lbPerAcre * $part[1]],
+            $this->parts,
+        );
         if ($cec === null || $cec >= $table['low_cec'] || max(array_column($splits, 'lb_per_acre')) <= $cap + 1e-9) {
             return $splits;
         }

@@ -9,7 +9,8 @@ use HonestCore\Error\ValueOutOfRange;
 /**
  * What a rate of phosphate or potash is asked from.
  *
- * Quantity and unit: the test in ppm of the element; yield in bushels, of alfalfa tons, an acre; CEC in cmol/kg; own limits and the
+ * Quantity and unit: the test in ppm of the element; yield in bushels, of alfalfa tons, an acre; CEC in cmol/kg; own
+ * limits and the
  *   standard uncertainty in ppm; `x0` in lb of the oxide an acre at test zero.
  * Domain: none below 0; years above 0; own limits ascending, both or neither.
  */
@@ -52,7 +53,9 @@ final readonly class NutrientQuestion
     ): self {
         if (! in_array($analyte, ['p', 'k'], true) || ! in_array($crop, self::CROPS, true)) {
             throw new ValueOutOfRange(
-                'Rates are known of phosphate and potash for '.implode(', ', self::CROPS).'; accepted are p or k and one of them.',
+                'Rates are known of phosphate and potash for '.
+                    implode(', ', self::CROPS).
+                    '; accepted are p or k and one of them.',
             );
         }
         foreach (
@@ -79,6 +82,18 @@ final readonly class NutrientQuestion
             throw new ValueOutOfRange('Sufficiency needs the rate at test zero; accepted is lb/acre, 0 or more.');
         }
 
-        return new self($analyte, $value, $crop, $extractant, $yield, $cec, $bySufficiency, $years, $x0, $ownLimits, $u);
+        return new self(
+            $analyte,
+            $value,
+            $crop,
+            $extractant,
+            $yield,
+            $cec,
+            $bySufficiency,
+            $years,
+            $x0,
+            $ownLimits,
+            $u,
+        );
     }
 }

@@ -52,7 +52,10 @@ final readonly class NutrientRate
             $removal,
             $tooClose,
             [self::rate($asked, $high, $limits)[0], self::rate($asked, $low, $limits)[0]],
-            [...$reasons, ...$tooClose ? ['Too close to call: within its uncertainty the test lies in another class too.'] : []],
+            [
+                ...$reasons,
+                ...$tooClose ? ['Too close to call: within its uncertainty the test lies in another class too.'] : [],
+            ],
         );
     }
 
@@ -62,7 +65,10 @@ final readonly class NutrientRate
         if ($asked->ownLimits !== null) {
             return $asked->ownLimits;
         }
-        /** @var array{extractant: string, low_cec: float|int, p: array<string, array{float|int, float|int}>, k: array{float|int, float|int}, k_low_cec: array{float|int, float|int}} $table */
+        /**
+         * @var array{extractant: string, low_cec: float|int, p: array<string, array{float|int, float|int}>, k:
+         * array{float|int, float|int}, k_low_cec: array{float|int, float|int}} $table
+         */
         $table = RuleTable::named('nutrient-limits');
         $row = match (true) {
             $asked->extractant !== $table['extractant'] => null,
@@ -91,21 +97,32 @@ final readonly class NutrientRate
     {
         $class = self::classOf($value, $limits);
         if ($asked->bySufficiency) {
-            return [$class === 'none' || $limits[0] <= 0.0 ? 0.0 : ($asked->x0 ?? 0.0) * max(0.0, 1 - $value / $limits[0]), null, null];
+            return [
+                $class === 'none' || $limits[0] <= 0.0 ? 0.0 : ($asked->x0 ?? 0.0) * max(0.0, 1 - $value / $limits[0]),
+                null,
+                null,
+            ];
         }
         if ($class === 'none') {
             return [0.0, 0.0, 0.0];
         }
-        /** @var array{build_p: float|int, build_k: array{float|int, float}, removal: array<string, array{float, float}>} $table */
+        /**
+         * @var array{build_p: float|int, build_k: array{float|int, float}, removal: array<string, array{float,
+         * float}>} $table
+         */
         $table = RuleTable::named('nutrient-limits');
-        $removal = $asked->yield === null ? null : $asked->yield * $table['removal'][$asked->crop][$asked->analyte === 'p' ? 0 : 1];
+        $removal =
+            $asked->yield === null
+                ? null
+                : $asked->yield * $table['removal'][$asked->crop][$asked->analyte === 'p' ? 0 : 1];
         $each =
             $asked->analyte === 'p'
                 ? (float) $table['build_p']
                 : ($asked->cec === null
                     ? null
                     : $table['build_k'][0] * (1 + $table['build_k'][1] * $asked->cec));
-        $build = $class === 'maintain' ? 0.0 : ($each === null ? null : (($limits[0] - $value) * $each) / $asked->years);
+        $build =
+            $class === 'maintain' ? 0.0 : ($each === null ? null : (($limits[0] - $value) * $each) / $asked->years);
 
         return [$build === null || $removal === null ? null : $build + $removal, $build, $removal];
     }
@@ -122,13 +139,22 @@ final readonly class NutrientRate
         return array_values(
             array_filter([
                 $asked->ownLimits === null && $asked->extractant !== $table['extractant']
-                    ? "There are no limits for {$asked->extractant} here: limits belong to their extractant. Give your own."
+                    ? "There are no limits for {$asked->extractant} here: limits belong to their extractant. Give ".
+                        'your own.'
                     : '',
-                $limits === null && $asked->analyte === 'k' && $asked->cec === null && $asked->extractant === $table['extractant']
+                $limits === null &&
+                $asked->analyte === 'k' &&
+                $asked->cec === null &&
+                $asked->extractant === $table['extractant']
                     ? 'The limits of potassium hang on the exchange capacity, which is not given.'
                     : '',
-                $limits !== null && $asked->ownLimits === null ? 'Limits and removal: Tri-State 2020, written from memory.' : '',
-                $limits !== null && ! $asked->bySufficiency && $asked->yield === null && self::classOf($asked->value, $limits) !== 'none'
+                $limits !== null && $asked->ownLimits === null
+                    ? 'Limits and removal: Tri-State 2020, written from memory.'
+                    : '',
+                $limits !== null &&
+                ! $asked->bySufficiency &&
+                $asked->yield === null &&
+                self::classOf($asked->value, $limits) !== 'none'
                     ? 'Without a yield what the crop removes is not known, and the rate is not either.'
                     : '',
                 $limits !== null &&

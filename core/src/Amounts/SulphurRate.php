@@ -11,9 +11,11 @@ use HonestCore\Table\RuleTable;
 /**
  * Elemental sulphur to lower the pH, or why none.
  *
- * Quantity and unit: pounds an acre; capacity in mg CaCO3 for each kg and pH unit; carbonate in percent; depth in inches; a dressing
+ * Quantity and unit: pounds an acre; capacity in mg CaCO3 for each kg and pH unit; carbonate in percent; depth in
+ * inches; a dressing
  *   in lb for 100 sq ft.
- * Domain: pH and target 3 to 10; by the table pH up to 7.5, target from 4.5, sand or loam; by a measured capacity otherwise.
+ * Domain: pH and target 3 to 10; by the table pH up to 7.5, target from 4.5, sand or loam; by a measured capacity
+ * otherwise.
  * Source: the contract of `acidify:rate`; data/sulphur.json.
  */
 final readonly class SulphurRate
@@ -59,15 +61,30 @@ final readonly class SulphurRate
             ] as $what => [$value, $low, $high]
         ) {
             if (! (is_finite($value) && $value >= $low && $value <= $high)) {
-                throw ValueOutOfRange::of($what, $value, $high === INF ? ($low > 0 ? 'above 0' : '0 or more') : "from {$low} to {$high}");
+                throw ValueOutOfRange::of(
+                    $what,
+                    $value,
+                    $high === INF ? ($low > 0 ? 'above 0' : '0 or more') : "from {$low} to {$high}",
+                );
             }
         }
-        /** @var array{depth_in: float|int, table: list<array{float|int, float|int, float|int}>, sulphur_per_carbonate: array{float, float}, stop_carbonate: float, ask_above: float, ask: list<string>} $rules */
+        /**
+         * @var array{depth_in: float|int, table: list<array{float|int, float|int, float|int}>, sulphur_per_carbonate:
+         * array{float, float}, stop_carbonate: float, ask_above: float, ask: list<string>} $rules
+         */
         $rules = RuleTable::named('sulphur');
         $share = $rules['sulphur_per_carbonate'][0] / $rules['sulphur_per_carbonate'][1];
         $eaten = $carbonate === null ? null : (($share * $carbonate) / 100) * AreaRate::LB_PER_ACRE_INCH * $depthIn;
         $ask = $ph > $rules['ask_above'] ? $rules['ask'] : [];
-        [$answer, $why] = self::answer($ph, $target, $texture, $carbonate, $fizzes, $capacity, $rules['stop_carbonate']);
+        [$answer, $why] = self::answer(
+            $ph,
+            $target,
+            $texture,
+            $carbonate,
+            $fizzes,
+            $capacity,
+            $rules['stop_carbonate'],
+        );
         if ($answer === 'none') {
             return new self('none', 0.0, [], $eaten, $ask, [$why]);
         }
@@ -97,7 +114,9 @@ final readonly class SulphurRate
                         ? 'By the table for '.($texture ?? '').'; its figures were written from memory.'
                         : 'By the measured buffer capacity.',
                     $parts > 1 ? "In {$parts} dressings, some months apart, with a test between them." : '',
-                    $carbonate === null && $ph > 7.0 ? 'No carbonate was measured: do the vinegar test before anything is spread.' : '',
+                    $carbonate === null && $ph > 7.0
+                        ? 'No carbonate was measured: do the vinegar test before anything is spread.'
+                        : '',
                 ]),
             ),
         );
@@ -115,7 +134,10 @@ final readonly class SulphurRate
     ): array {
         return match (true) {
             $ph <= $target => ['none', 'The pH is at its target or below: no sulphur.'],
-            $fizzes === true => ['stop', 'It fizzes with vinegar: carbonate would eat the sulphur. Do not sulphur the field.'],
+            $fizzes === true => [
+                'stop',
+                'It fizzes with vinegar: carbonate would eat the sulphur. Do not sulphur the field.',
+            ],
             $carbonate !== null && $carbonate >= $stop => [
                 'stop',
                 "{$carbonate} % carbonate would eat the sulphur first. Do not sulphur the field.",

@@ -11,7 +11,8 @@ use HonestCore\Sampling\DepthLayer;
  * A result that an amount may be sized by: a lab's, or of a test whose rate claim stands.
  *
  * Quantity and unit: value and expanded uncertainty in the home unit of its analyte.
- * Domain: neither below 0; the uncertainty is null where nobody stated one. `extractant` is empty where none is known, as for a test that was judged against the lab's.
+ * Domain: neither below 0; the uncertainty is null where nobody stated one. `extractant` is empty where none is known,
+ * as for a test that was judged against the lab's.
  */
 final readonly class TestedValue
 {
@@ -24,8 +25,13 @@ final readonly class TestedValue
     ) {}
 
     /** @throws ValueOutOfRange */
-    public static function of(float $value, ?float $expanded, string $extractant, DepthLayer $layer, string $test = ''): self
-    {
+    public static function of(
+        float $value,
+        ?float $expanded,
+        string $extractant,
+        DepthLayer $layer,
+        string $test = '',
+    ): self {
         foreach (['The result' => $value, 'Its uncertainty' => $expanded] as $what => $number) {
             if ($number !== null && ! ($number >= 0 && is_finite($number))) {
                 throw ValueOutOfRange::of($what, $number, '0 or more');

@@ -56,7 +56,8 @@ final readonly class Analyte
     /** What is possible, in words. */
     public function possible(): string
     {
-        return "{$this->low} to {$this->high}".($this->isUnitless() ? '' : ' '.SoilUnit::named($this->homeUnit)->symbol());
+        return "{$this->low} to {$this->high}".
+            ($this->isUnitless() ? '' : ' '.SoilUnit::named($this->homeUnit)->symbol());
     }
 
     /** The form a figure is of when its column names none. */

@@ -19,7 +19,11 @@ final class Analytes
     {
         static $all = null;
         if ($all === null) {
-            /** @var list<array{code: string, name: string, home: string, range: array{float|int, float|int}, digits: int, symbols: list<string>, words: list<string>, element?: string, charge?: int, forms?: list<string>, group: string, needs_extractant: bool, beside?: bool}> $rows */
+            /**
+             * @var list<array{code: string, name: string, home: string, range: array{float|int, float|int}, digits:
+             * int, symbols: list<string>, words: list<string>, element?: string, charge?: int, forms?: list<string>,
+             * group: string, needs_extractant: bool, beside?: bool}> $rows
+             */
             $rows = RuleTable::named('analytes')['analytes'];
             $all = [];
             foreach ($rows as $row) {
@@ -62,7 +66,9 @@ final class Analytes
     {
         return self::find($code) ??
             throw new ValueOutOfRange(
-                "\"{$code}\" is no analyte with a unit of its own; accepted are ".implode(', ', array_keys(self::all())).'.',
+                "\"{$code}\" is no analyte with a unit of its own; accepted are ".
+                    implode(', ', array_keys(self::all())).
+                    '.',
             );
     }
 

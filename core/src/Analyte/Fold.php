@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace HonestCore\Analyte;
 
 /**
- * Text made plain, so that one spelling finds another: small letters, no accents, one kind of micro, minus, dash and blank.
+ * Text made plain, so that one spelling finds another: small letters, no accents, one kind of micro, minus, dash and
+ * blank.
  *
  * Source: the Latin letters of German, French, Spanish and Portuguese; superscripts of Unicode.
  */

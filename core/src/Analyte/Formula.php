@@ -24,11 +24,22 @@ final class Formula
         /** @var array<string, float> $masses */
         $masses = RuleTable::named('atomic-masses')['masses'];
         $sum = 0.0;
-        if (preg_match_all('/([A-Z][a-z]?)(\d*)/', $formula, $parts, PREG_SET_ORDER) < 1 || implode('', array_column($parts, 0)) !== $formula) {
-            throw new ValueOutOfRange("\"{$formula}\" is no formula; accepted are element symbols with counts, such as P2O5.");
+        if (
+            preg_match_all('/([A-Z][a-z]?)(\d*)/', $formula, $parts, PREG_SET_ORDER) < 1 ||
+            implode('', array_column($parts, 0)) !== $formula
+        ) {
+            throw new ValueOutOfRange(
+                "\"{$formula}\" is no formula; accepted are element symbols with counts, such as P2O5.",
+            );
         }
         foreach ($parts as [, $element, $count]) {
-            $mass = $masses[$element] ?? throw new ValueOutOfRange("\"{$element}\" in {$formula} is no element of the table; accepted are ".implode(', ', array_keys($masses)).'.');
+            $mass =
+                $masses[$element] ??
+                throw new ValueOutOfRange(
+                    "\"{$element}\" in {$formula} is no element of the table; accepted are ".
+                        implode(', ', array_keys($masses)).
+                        '.',
+                );
             $sum += $mass * ($count === '' ? 1 : (int) $count);
         }
 

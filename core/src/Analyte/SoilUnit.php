@@ -51,7 +51,9 @@ final readonly class SoilUnit
     {
         return self::all()[$name] ??
             (UnitText::read($name)->unit ??
-                throw new ValueOutOfRange("\"{$name}\" is no unit of soil reports; accepted are ".implode(', ', self::codes()).'.'));
+                throw new ValueOutOfRange(
+                    "\"{$name}\" is no unit of soil reports; accepted are ".implode(', ', self::codes()).'.',
+                ));
     }
 
     /** The unit of a kind with just this factor to the first of its kind, or null. */
@@ -105,7 +107,8 @@ final readonly class SoilUnit
             'conductivity' => $this->kind === 'conductivity',
             'charge' => in_array($this->kind, ['charge', 'charge_volume'], true),
             default => $known->homeUnit === 'percent'
-                ? in_array($this->kind, ['mass', 'volume'], true) || ($known->group === 'organic' && $this->kind === 'area')
+                ? in_array($this->kind, ['mass', 'volume'], true) ||
+                    ($known->group === 'organic' && $this->kind === 'area')
                 : in_array($this->kind, ['mass', 'volume', 'area'], true) ||
                     ($known->charge !== null && in_array($this->kind, ['charge', 'charge_volume'], true)),
         };
@@ -116,7 +119,8 @@ final readonly class SoilUnit
      *
      * Quantity and unit: as reported in, home unit out.
      * Domain: pounds or kilograms on an area need the depth of the sample; kilograms a hectare its bulk density too
-     *   (g/cm3), for which 1.32 is the usual one that pounds an acre rest on. A volume of soil is taken at 1 kg a litre.
+     *   (g/cm3), for which 1.32 is the usual one that pounds an acre rest on. A volume of soil is taken at 1 kg a
+     * litre.
      *
      * @param string $form what the figure is of, as P2O5 where a lab reports the oxide; empty for the analyte itself
      *
@@ -135,7 +139,9 @@ final readonly class SoilUnit
             throw ValueOutOfRange::of('A reported value', $value, 'a finite number');
         }
         if (! $from->fits($analyte)) {
-            throw new ValueOutOfRange("{$analyte} cannot be given in {$from->code}; accepted are units that turn into {$known->homeUnit}.");
+            throw new ValueOutOfRange(
+                "{$analyte} cannot be given in {$from->code}; accepted are units that turn into {$known->homeUnit}.",
+            );
         }
         $scooped = $from->isByVolume() ? self::scooped() : 1.0;
         $home = self::named($known->homeUnit);
@@ -204,7 +210,9 @@ final readonly class SoilUnit
             return 1.0;
         }
         if (! in_array($form, $analyte->forms, true)) {
-            throw new ValueOutOfRange("\"{$form}\" is no form of {$analyte->code}; accepted are ".implode(', ', $analyte->forms).'.');
+            throw new ValueOutOfRange(
+                "\"{$form}\" is no form of {$analyte->code}; accepted are ".implode(', ', $analyte->forms).'.',
+            );
         }
         /** @var array{om_per_oc: float} $table */
         $table = RuleTable::named('soil-units');

@@ -15,7 +15,8 @@ use HonestCore\Table\RuleTable;
  */
 final readonly class UnitText
 {
-    private const FORMS = 'p2o5|k2o|mgo|cao|caco3|po4|so4-s|so4|s-so4|no3-n|n-no3|no3|nh4-n|n-nh4|nh4|oc|om|ca|mg|na|zn|mn|cu|fe|pb|as|p|k|s|b|n|c';
+    private const FORMS = 'p2o5|k2o|mgo|cao|caco3|po4|so4-s|so4|s-so4|no3-n|n-no3|no3|nh4-n|n-nh4|nh4|oc|om|ca|mg|na|'.
+        'zn|mn|cu|fe|pb|as|p|k|s|b|n|c';
 
     private const SEPARATOR = '\s*(?:\/|\bper\b|\.|\s)\s*';
 
@@ -60,12 +61,17 @@ final readonly class UnitText
         $plain = Fold::lower($text);
         $plain = (string) preg_replace('/\b(dm|m|cm)\s*\^?-\s*([23])\b/', '/$1$2', $plain);
         $plain = (string) preg_replace(
-            '/\b(dry matter|dry soil|dry weight|dry basis|of soil|soil|boden|sol|suelo|d\.?m\.?|dw|ts|tm|ms sec|air[- ]dry|ofendry|oven[- ]dry)\b\.?/',
+            '/\b(dry matter|dry soil|dry weight|dry basis|of soil|soil|boden|sol|suelo|d\.?m\.?|dw|ts|tm|ms '.
+                'sec|air[- ]dry|ofendry|oven[- ]dry)\b\.?/',
             ' ',
             $plain,
         );
         $plain = (string) preg_replace('/\s*(\^\s*)?-\s*1\b/', '-1', $plain);
-        $plain = (string) preg_replace('/\b(kg|100 ?g|1000 ?g|g|l|dm3|dm|ml|acre|ac|ha|m2|m3|cm|m)(3)?-1/', '/$1$2', $plain);
+        $plain = (string) preg_replace(
+            '/\b(kg|100 ?g|1000 ?g|g|l|dm3|dm|ml|acre|ac|ha|m2|m3|cm|m)(3)?-1/',
+            '/$1$2',
+            $plain,
+        );
         $plain = (string) preg_replace('/[\s.]*\/\s*/', '/', $plain);
 
         return trim($plain, ' .;:,_');
@@ -75,7 +81,9 @@ final readonly class UnitText
     {
         $forms = self::FORMS;
         $soil =
-            '100\s*(?:g|ml|cc|cm3)|1000\s*g|kg|g|litre|liter|l|dm3|ml|cc|cm3|m3|acres?|ac|a|hectares?|ha|hectare|1,?000\s*(?:sq\.?\s*f(?:ee)?t|square\s*feet|sqft|ft2|sq\.?\s*ft\.?)|100\s*(?:sq\.?\s*f(?:ee)?t|square\s*feet|sqft|ft2)|m2|sq\.?\s*m|square\s*met(?:er|re)s?';
+            '100\s*(?:g|ml|cc|cm3)|1000\s*g|kg|g|litre|liter|l|dm3|ml|cc|cm3|m3|acres?|ac|a|hectares?|ha|hectare|1,'.
+                '?000\s*(?:sq\.?\s*f(?:ee)?t|square\s*feet|sqft|ft2|sq\.?\s*ft\.?)|100\s*(?:sq\.?\s*f(?:ee)?t|'.
+                    'square\s*feet|sqft|ft2)|m2|sq\.?\s*m|square\s*met(?:er|re)s?';
         if (
             preg_match(
                 "/^(?<n>mg|mcg|ug|ng|kg|g|lbs?\\.?|pounds?|kilograms?|#)\\s*(?:of\\s+)?(?<f>{$forms})?".
@@ -90,9 +98,16 @@ final readonly class UnitText
         $form = self::form($m['f'] !== '' ? $m['f'] : $m['g'] ?? '');
         $below = (string) preg_replace('/[\s.,]/', '', $m['d']);
         $milligrams =
-            ['mg' => 1.0, 'mcg' => 1e-3, 'ug' => 1e-3, 'ng' => 1e-6, 'g' => 1e3, 'kg' => 1e6, 'kilogram' => 1e6, 'kilograms' => 1e6][
-                $m['n']
-            ] ?? null;
+            [
+                'mg' => 1.0,
+                'mcg' => 1e-3,
+                'ug' => 1e-3,
+                'ng' => 1e-6,
+                'g' => 1e3,
+                'kg' => 1e6,
+                'kilogram' => 1e6,
+                'kilograms' => 1e6,
+            ][$m['n']] ?? null;
         if ($milligrams === null) {
             $code = match (true) {
                 in_array($below, ['acre', 'acres', 'ac', 'a'], true) => 'lb/acre',
@@ -150,8 +165,12 @@ final readonly class UnitText
         }
         $denominator = (string) preg_replace('/\s/', '', $m['d']);
         $cmol =
-            (['cmol' => 1.0, 'cmole' => 1.0][$m['n']] ?? 0.1) * (str_starts_with($denominator, '100') && $denominator !== '1000g' ? 10 : 1);
-        $unit = SoilUnit::ofFactor(preg_match('/^(kg|100g|1000g)$/', $denominator) === 1 ? 'charge' : 'charge_volume', $cmol);
+            (['cmol' => 1.0, 'cmole' => 1.0][$m['n']] ?? 0.1) *
+            (str_starts_with($denominator, '100') && $denominator !== '1000g' ? 10 : 1);
+        $unit = SoilUnit::ofFactor(
+            preg_match('/^(kg|100g|1000g)$/', $denominator) === 1 ? 'charge' : 'charge_volume',
+            $cmol,
+        );
 
         return $unit === null ? null : new self($unit, '', str_starts_with($m['n'], 'mmol') && trim($m['c']) === '');
     }

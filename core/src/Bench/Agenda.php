@@ -14,7 +14,8 @@ final class Agenda
     /**
      * @param non-empty-list<MethodStep> $steps
      * @return list<array{tube: int, act: string, step: string, from_ms: int, aim_ms: int, until_ms: int|null}> act is
-     *                                                                                                          begin, end, do or read; from and until bound what is in time, aim is when to do it
+     *                                                                                                          begin,
+     *                                                                                                          end, do or read; from and until bound what is in time, aim is when to do it
      */
     public static function of(array $steps, BenchRun $run, int $nowMs): array
     {
@@ -29,16 +30,27 @@ final class Agenda
             }
             $going = $tube->status() === 'going';
             $tasks[] = [
-                'tube' => $tube->number, 'act' => self::act($step, $going), 'step' => $step->code,
-                'from_ms' => $window['from'] ?? $since, 'aim_ms' => $window['aim'] ?? $since, 'until_ms' => $window['until'] ?? null,
+                'tube' => $tube->number,
+                'act' => self::act($step, $going),
+                'step' => $step->code,
+                'from_ms' => $window['from'] ?? $since,
+                'aim_ms' => $window['aim'] ?? $since,
+                'until_ms' => $window['until'] ?? null,
             ];
-            $hands->reserve($tube->place(), $going ? $since : ($window['aim'] ?? $since), $going ? 0 : $nowMs);
+            $hands->reserve($tube->place(), $going ? $since : $window['aim'] ?? $since, $going ? 0 : $nowMs);
         }
         $from = $nowMs;
         foreach ($run->tubes as $tube) {
             if ($tube->status() === 'new') {
                 $from = $hands->start($from);
-                $tasks[] = ['tube' => $tube->number, 'act' => self::act($steps[0], false), 'step' => $steps[0]->code, 'from_ms' => $from, 'aim_ms' => $from, 'until_ms' => null];
+                $tasks[] = [
+                    'tube' => $tube->number,
+                    'act' => self::act($steps[0], false),
+                    'step' => $steps[0]->code,
+                    'from_ms' => $from,
+                    'aim_ms' => $from,
+                    'until_ms' => null,
+                ];
             }
         }
         usort($tasks, static fn (array $a, array $b): int => [$a['aim_ms'], $a['tube']] <=> [$b['aim_ms'], $b['tube']]);
@@ -58,8 +70,14 @@ final class Agenda
     /** @return list<BenchTube> the soonest due first */
     private static function underWay(BenchRun $run): array
     {
-        $tubes = array_values(array_filter($run->tubes, static fn (BenchTube $tube): bool => $tube->isOpen() && $tube->isStarted()));
-        usort($tubes, static fn (BenchTube $a, BenchTube $b): int => ($a->window()['aim'] ?? $a->sinceMs()) <=> ($b->window()['aim'] ?? $b->sinceMs()));
+        $tubes = array_values(
+            array_filter($run->tubes, static fn (BenchTube $tube): bool => $tube->isOpen() && $tube->isStarted()),
+        );
+        usort(
+            $tubes,
+            static fn (BenchTube $a, BenchTube $b): int => ($a->window()['aim'] ?? $a->sinceMs()) <=>
+                ($b->window()['aim'] ?? $b->sinceMs()),
+        );
 
         return $tubes;
     }

@@ -5,13 +5,20 @@ declare(strict_types=1);
 namespace HonestCore\Bench;
 
 /**
- * What was read off one tube: a number, a band, a colour between two neighbouring bands, or a count of drops and its band.
+ * What was read off one tube: a number, a band, a colour between two neighbouring bands, or a count of drops and its
+ * band.
  *
  * Quantity and unit: number in the unit of the method; heights in millimetres.
  */
 final readonly class BenchReading
 {
-    private function __construct(public ?float $number, public ?string $band, public ?string $between, public ?int $drops, private string $typed = '') {}
+    private function __construct(
+        public ?float $number,
+        public ?string $band,
+        public ?string $between,
+        public ?int $drops,
+        private string $typed = '',
+    ) {}
 
     /** @param string $typed as it was written, with its digits */
     public static function number(float $number, string $typed): self

@@ -25,7 +25,12 @@ final readonly class BenchRun
      * @param array<int, BenchTube> $tubes by number
      * @param float $attentionS time in which there was something to do, pauses over five minutes cut to five
      */
-    private function __construct(public array $tubes, public float $attentionS, public ?int $firstMs, public ?int $lastMs) {}
+    private function __construct(
+        public array $tubes,
+        public float $attentionS,
+        public ?int $firstMs,
+        public ?int $lastMs,
+    ) {}
 
     /**
      * @param non-empty-list<MethodStep> $steps with the seconds of every wait
@@ -36,20 +41,32 @@ final readonly class BenchRun
      * @throws ImpossibleStep
      * @throws ValueOutOfRange
      */
-    public static function replay(array $steps, int $tubes, array $readers, MethodScale $scale, array $events, int $startedMs, int $nowMs): self
-    {
+    public static function replay(
+        array $steps,
+        int $tubes,
+        array $readers,
+        MethodScale $scale,
+        array $events,
+        int $startedMs,
+        int $nowMs,
+    ): self {
         $all = [];
         for ($number = 1; $number <= $tubes; $number++) {
             $all[$number] = new BenchTube($number, $steps, $readers, $scale);
         }
         [$attention, $last, $first] = [0.0, null, null];
         foreach (self::standing($events) as $event) {
-            $tube = $all[$event->tube] ?? throw new ImpossibleStep("The run has no tube {$event->tube}; it has {$tubes}.");
+            $tube =
+                $all[$event->tube] ?? throw new ImpossibleStep("The run has no tube {$event->tube}; it has {$tubes}.");
             if ($event->atMs < $startedMs) {
-                throw new ImpossibleStep("Tube {$event->tube}: the moment lies before the run began; times run forward.");
+                throw new ImpossibleStep(
+                    "Tube {$event->tube}: the moment lies before the run began; times run forward.",
+                );
             }
             if ($event->atMs > $nowMs + self::AHEAD_MS) {
-                throw new ImpossibleStep("Tube {$event->tube}: the moment lies in the future. Set the clock of the device right.");
+                throw new ImpossibleStep(
+                    "Tube {$event->tube}: the moment lies in the future. Set the clock of the device right.",
+                );
             }
             if ($last !== null) {
                 $attention += self::attention($all, $last, $event->atMs);
@@ -84,7 +101,9 @@ final readonly class BenchRun
             }
             $ofTube = array_filter($kept, static fn (BenchEvent $one): bool => $one->tube === $event->tube);
             if (array_key_last($ofTube) !== $event->undoes) {
-                throw new ImpossibleStep("Tube {$event->tube}: only the last mark can be taken back, and that was another one.");
+                throw new ImpossibleStep(
+                    "Tube {$event->tube}: only the last mark can be taken back, and that was another one.",
+                );
             }
             unset($kept[$event->undoes]);
         }

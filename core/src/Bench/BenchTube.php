@@ -11,7 +11,8 @@ use HonestCore\Error\ValueOutOfRange;
  * One tube on its way through the steps of a method.
  *
  * Quantity and unit: moments in milliseconds, times of steps in seconds.
- * Domain: events in the order of their moments; a step is taken from where the tube stands, and never before the one before it.
+ * Domain: events in the order of their moments; a step is taken from where the tube stands, and never before the one
+ * before it.
  */
 final class BenchTube
 {
@@ -58,7 +59,9 @@ final class BenchTube
             BenchEvent::READ => $this->read($event),
             BenchEvent::INCIDENT => $this->happened($event),
             BenchEvent::AGAIN => $this->again(),
-            BenchEvent::GIVE_UP => $this->givenUp = $this->isOpen() ? true : throw $this->impossible('is not open, so that it cannot be given up'),
+            BenchEvent::GIVE_UP => ($this->givenUp = $this->isOpen()
+                ? true
+                : throw $this->impossible('is not open, so that it cannot be given up')),
             default => throw $this->impossible("knows no \"{$event->kind}\""),
         };
     }
@@ -128,7 +131,11 @@ final class BenchTube
             return null;
         }
 
-        return ['from' => $since + 1000 * $timed->leastS, 'aim' => $since + 1000 * (int) $timed->aimS, 'until' => $since + 1000 * (int) $timed->mostS];
+        return [
+            'from' => $since + 1000 * $timed->leastS,
+            'aim' => $since + 1000 * (int) $timed->aimS,
+            'until' => $since + 1000 * (int) $timed->mostS,
+        ];
     }
 
     /** From when on there is something to do for the hand; null when there is nothing more. */
@@ -169,7 +176,17 @@ final class BenchTube
     {
         $step = $this->step();
 
-        return $step?->kind !== StepKind::Read ? [] : array_values(array_diff($this->readers, array_column(array_filter($this->reads, static fn (array $read): bool => $read['step'] === $step->code), 'reader')));
+        return $step?->kind !== StepKind::Read
+            ? []
+            : array_values(
+                array_diff(
+                    $this->readers,
+                    array_column(
+                        array_filter($this->reads, static fn (array $read): bool => $read['step'] === $step->code),
+                        'reader',
+                    ),
+                ),
+            );
     }
 
     private function begin(BenchEvent $event): void
@@ -210,7 +227,9 @@ final class BenchTube
             throw $this->impossible("is at \"{$step->do}\" and cannot be read yet");
         }
         if (! in_array($event->reader, $this->unread(), true)) {
-            throw $this->impossible("waits for no reading by \"{$event->reader}\"; it waits for ".implode(', ', $this->unread()));
+            throw $this->impossible(
+                "waits for no reading by \"{$event->reader}\"; it waits for ".implode(', ', $this->unread()),
+            );
         }
         $reading = $this->scale->read($event->typed, $event->between);
         $this->grows($event->reader, $reading);
@@ -218,7 +237,12 @@ final class BenchTube
             $this->begin($event);
         }
         $this->forward($event->atMs);
-        $this->reads[] = ['step' => $step->code, 'reader' => $event->reader, 'reading' => $reading, 'at_ms' => $event->atMs];
+        $this->reads[] = [
+            'step' => $step->code,
+            'reader' => $event->reader,
+            'reading' => $reading,
+            'at_ms' => $event->atMs,
+        ];
         if ($this->unread() === []) {
             $this->close($step, $event->atMs);
         }
@@ -229,7 +253,10 @@ final class BenchTube
     {
         foreach ($this->scale->kind === 'heights' ? $this->reads : [] as $read) {
             if ($read['reader'] === $reader && $read['reading']->number > $reading->number) {
-                throw new ValueOutOfRange("Tube {$this->number}: {$reading->number} mm is less than the {$read['reading']->number} mm read before; accepted is a height of all that has settled, which only grows.");
+                throw new ValueOutOfRange(
+                    "Tube {$this->number}: {$reading->number} mm is less than the {$read['reading']->number} mm ".
+                        'read before; accepted is a height of all that has settled, which only grows.',
+                );
             }
         }
     }
@@ -248,14 +275,24 @@ final class BenchTube
             throw $this->impossible('was read by the rules; read it once more as a replicate, not in its place');
         }
         $this->attempts++;
-        [$this->at, $this->begunMs, $this->endedMs, $this->givenUp, $this->breaks, $this->reads, $this->times] = [0, null, $this->sinceMs(), false, [], [], []];
+        [$this->at, $this->begunMs, $this->endedMs, $this->givenUp, $this->breaks, $this->reads, $this->times] = [
+            0,
+            null,
+            $this->sinceMs(),
+            false,
+            [],
+            [],
+            [],
+        ];
     }
 
     private function current(BenchEvent $event): MethodStep
     {
         $step = $this->step() ?? throw $this->impossible($this->givenUp ? 'was given up' : 'is done');
 
-        return $step->code === $event->step ? $step : throw $this->impossible("is at \"{$step->do}\", not at \"{$event->step}\"");
+        return $step->code === $event->step
+            ? $step
+            : throw $this->impossible("is at \"{$step->do}\", not at \"{$event->step}\"");
     }
 
     private function forward(int $atMs): void

@@ -6,7 +6,9 @@ namespace HonestCore\Bench;
 
 use HonestCore\Error\BadDefinition;
 
-/** One object of a definition, read field by field with its place in words; a field that nobody asked for is refused. */
+/**
+ * One object of a definition, read field by field with its place in words; a field that nobody asked for is refused.
+ */
 final class Entry
 {
     private const CODE = '/^[a-z0-9]+(-[a-z0-9]+)*$/D';
@@ -50,7 +52,8 @@ final class Entry
         $value = $this->take($field);
 
         return is_string($value) && strlen($value) <= 40 && preg_match(self::CODE, $value) === 1
-            ? $value : throw $this->wrong($field, $value, 'lower-case letters and digits parted by hyphens');
+            ? $value
+            : throw $this->wrong($field, $value, 'lower-case letters and digits parted by hyphens');
     }
 
     /** @throws BadDefinition */
@@ -62,7 +65,8 @@ final class Entry
         $value = $this->take($field);
 
         return in_array($value, ProtocolBreak::codes(), true)
-            ? $value : throw $this->wrong($field, $value, 'a protocol break: '.implode(', ', ProtocolBreak::codes()));
+            ? $value
+            : throw $this->wrong($field, $value, 'a protocol break: '.implode(', ', ProtocolBreak::codes()));
     }
 
     /** @throws BadDefinition */
@@ -71,7 +75,9 @@ final class Entry
         $value = $this->take($field);
         $value = is_float($value) && floor($value) === $value && abs($value) < 1e9 ? (int) $value : $value;
 
-        return is_int($value) && $value >= $least && $value <= $most ? $value : throw $this->wrong($field, $value, "a whole number from {$least} to {$most}");
+        return is_int($value) && $value >= $least && $value <= $most
+            ? $value
+            : throw $this->wrong($field, $value, "a whole number from {$least} to {$most}");
     }
 
     /** @throws BadDefinition */
@@ -79,7 +85,9 @@ final class Entry
     {
         $value = $this->take($field);
 
-        return self::isNumber($value) && $value >= $least && $value <= $most ? (float) $value : throw $this->wrong($field, $value, "a number from {$least} to {$most}");
+        return self::isNumber($value) && $value >= $least && $value <= $most
+            ? (float) $value
+            : throw $this->wrong($field, $value, "a number from {$least} to {$most}");
     }
 
     /** @throws BadDefinition */
@@ -87,7 +95,11 @@ final class Entry
     {
         $value = $this->take($field);
 
-        return $value === null || self::isNumber($value) ? ($value === null ? null : (float) $value) : throw $this->wrong($field, $value, 'a number, or null for an open end');
+        return $value === null || self::isNumber($value)
+            ? ($value === null
+                ? null
+                : (float) $value)
+            : throw $this->wrong($field, $value, 'a number, or null for an open end');
     }
 
     /** @throws BadDefinition */
@@ -107,7 +119,13 @@ final class Entry
     {
         $value = $this->take($field);
 
-        return in_array($value, $choices, true) ? $value : throw $this->wrong($field, $value, implode(', ', array_map(static fn (?string $choice): string => $choice ?? 'null', $choices)));
+        return in_array($value, $choices, true)
+            ? $value
+            : throw $this->wrong(
+                $field,
+                $value,
+                implode(', ', array_map(static fn (?string $choice): string => $choice ?? 'null', $choices)),
+            );
     }
 
     /** @throws BadDefinition */
@@ -134,7 +152,8 @@ final class Entry
         $value = $this->take($field);
 
         return is_array($value) && array_is_list($value) && count($value) >= $least && count($value) <= $most
-            ? $value : throw $this->wrong($field, $value, "a list of {$least} to {$most}");
+            ? $value
+            : throw $this->wrong($field, $value, "a list of {$least} to {$most}");
     }
 
     /**
@@ -157,7 +176,11 @@ final class Entry
     {
         foreach (array_keys($this->fields) as $field) {
             if (! isset($this->asked[$field])) {
-                throw BadDefinition::at($this->place.$field, 'there is no such field', implode(', ', array_keys($this->asked)));
+                throw BadDefinition::at(
+                    $this->place.$field,
+                    'there is no such field',
+                    implode(', ', array_keys($this->asked)),
+                );
             }
         }
     }

@@ -21,7 +21,8 @@ final readonly class MethodDefinition
     private const MOST_S = 1_209_600;
 
     /**
-     * @param list<array{code: string, name: string, options: list<array{value: string, name: string, breaks: string|null}>}> $conditions
+     * @param list<array{code: string, name: string, options: list<array{value: string, name: string, breaks:
+     *     string|null}>}> $conditions
      * @param array{lowest: float, highest: float}|null $celsius
      * @param list<string> $reagents
      * @param non-empty-list<MethodStep> $steps
@@ -60,7 +61,9 @@ final readonly class MethodDefinition
         $scale = ScaleEntry::read($entry->entry('scale'));
         $celsius = $entry->maybe('celsius');
         $range =
-            $celsius === null ? null : ['lowest' => $celsius->number('lowest', 0, 60), 'highest' => $celsius->number('highest', 0, 60)];
+            $celsius === null
+                ? null
+                : ['lowest' => $celsius->number('lowest', 0, 60), 'highest' => $celsius->number('highest', 0, 60)];
         $celsius?->done();
         if ($range !== null && $range['lowest'] >= $range['highest']) {
             throw BadDefinition::at('celsius', 'it does not end above its start', 'a lowest below the highest');
@@ -95,7 +98,10 @@ final readonly class MethodDefinition
         return $this->asGiven;
     }
 
-    /** Do both give readings that can stand in one series: the same analyte and unit, on the same scale? Colours may differ. */
+    /**
+     * Do both give readings that can stand in one series: the same analyte and unit, on the same scale? Colours may
+     * differ.
+     */
     public function measuresLike(self $other): bool
     {
         return [$this->analyte, $this->unit, self::bare($this->asGiven['scale'])] == [
@@ -120,12 +126,20 @@ final readonly class MethodDefinition
             $options = array_column($condition['options'], null, 'value');
             $option =
                 $options[$said[$condition['code']] ?? ''] ??
-                throw BadDefinition::at($condition['name'], 'it is not said', implode(', ', array_column($condition['options'], 'name')));
+                throw BadDefinition::at(
+                    $condition['name'],
+                    'it is not said',
+                    implode(', ', array_column($condition['options'], 'name')),
+                );
             if ($option['breaks'] !== null) {
                 $breaks[] = ['code' => $option['breaks'], 'words' => "{$condition['name']}: {$option['name']}."];
             }
         }
-        if ($this->celsius !== null && $celsius !== null && ($celsius < $this->celsius['lowest'] || $celsius > $this->celsius['highest'])) {
+        if (
+            $this->celsius !== null &&
+            $celsius !== null &&
+            ($celsius < $this->celsius['lowest'] || $celsius > $this->celsius['highest'])
+        ) {
             $breaks[] = [
                 'code' => 'temperature',
                 'words' => "{$celsius} °C, and the method asks {$this->celsius['lowest']} to {$this->celsius['highest']} °C.",
@@ -141,19 +155,28 @@ final readonly class MethodDefinition
         return (string) $entry->oneOf('analyte', array_column(self::measurable(), 'code'));
     }
 
-    /** @return list<array{code: string, name: string}> what a method of the bench can measure: any analyte that is no share of another, and texture */
+    /**
+     * @return list<array{code: string, name: string}> what a method of the bench can measure: any analyte that is no
+     *                                                 share of another, and texture
+     */
     public static function measurable(): array
     {
-        $own = array_filter(array_map(Analytes::get(...), Analytes::codes()), static fn (Analyte $one): bool => ! $one->isShare());
+        $own = array_filter(
+            array_map(Analytes::get(...), Analytes::codes()),
+            static fn (Analyte $one): bool => ! $one->isShare(),
+        );
 
         return [
-            ...array_values(array_map(static fn (Analyte $one): array => ['code' => $one->code, 'name' => $one->name], $own)),
+            ...array_values(
+                array_map(static fn (Analyte $one): array => ['code' => $one->code, 'name' => $one->name], $own),
+            ),
             ['code' => 'texture', 'name' => 'texture'],
         ];
     }
 
     /**
-     * @return list<array{code: string, name: string, options: list<array{value: string, name: string, breaks: string|null}>}>
+     * @return list<array{code: string, name: string, options: list<array{value: string, name: string, breaks:
+     *     string|null}>}>
      *
      * @throws BadDefinition
      */

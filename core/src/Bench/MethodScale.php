@@ -76,7 +76,9 @@ final readonly class MethodScale
     {
         $value = Number::parse($typed);
         if ($value === null || $value < 0 || $value > 1000) {
-            throw new ValueOutOfRange("\"{$typed}\" is no height of a layer; accepted is a number of millimetres from 0 to 1000.");
+            throw new ValueOutOfRange(
+                "\"{$typed}\" is no height of a layer; accepted is a number of millimetres from 0 to 1000.",
+            );
         }
 
         return $value;
@@ -87,7 +89,9 @@ final readonly class MethodScale
     {
         $last = $this->drops[count($this->drops) - 1]['to'] ?? 0;
         if (preg_match('/^\d{1,4}$/D', $typed) !== 1 || (int) $typed < 1 || (int) $typed > $last) {
-            throw new ValueOutOfRange("\"{$typed}\" is no count of drops; accepted is a whole number from 1 to {$last}.");
+            throw new ValueOutOfRange(
+                "\"{$typed}\" is no count of drops; accepted is a whole number from 1 to {$last}.",
+            );
         }
         foreach ($this->drops as $row) {
             if ((int) $typed <= $row['to']) {
@@ -103,7 +107,9 @@ final readonly class MethodScale
         $names = array_map(static fn ($band): string => $band->name, $this->bands->bands ?? []);
         foreach ($between === null ? [$name] : [$name, $between] as $given) {
             if (! in_array($given, $names, true)) {
-                throw new ValueOutOfRange("\"{$given}\" is no band of the method; accepted are ".implode(', ', $names).'.');
+                throw new ValueOutOfRange(
+                    "\"{$given}\" is no band of the method; accepted are ".implode(', ', $names).'.',
+                );
             }
         }
         if ($between === null) {
@@ -111,7 +117,9 @@ final readonly class MethodScale
         }
         $places = [(int) array_search($name, $names, true), (int) array_search($between, $names, true)];
         if (abs($places[0] - $places[1]) !== 1) {
-            throw new ValueOutOfRange("{$name} and {$between} are no neighbours; between two bands means between neighbours.");
+            throw new ValueOutOfRange(
+                "{$name} and {$between} are no neighbours; between two bands means between neighbours.",
+            );
         }
 
         return BenchReading::between($names[min($places)], $names[max($places)]);

@@ -35,7 +35,20 @@ final readonly class MethodStep
     /** The same step with times of its own. */
     public function lasting(int $leastS, int $aimS, int $mostS): self
     {
-        return new self($this->code, $this->kind, $this->do, $this->amount, $this->handsS, $leastS, $aimS, $mostS, $this->short, $this->long, $this->reads, $this->stokesMicrometres);
+        return new self(
+            $this->code,
+            $this->kind,
+            $this->do,
+            $this->amount,
+            $this->handsS,
+            $leastS,
+            $aimS,
+            $mostS,
+            $this->short,
+            $this->long,
+            $this->reads,
+            $this->stokesMicrometres,
+        );
     }
 
     /** Seconds of a person's hands that it is planned with. */
@@ -61,18 +74,37 @@ final readonly class MethodStep
             default => null,
         };
 
-        return $code === null ? null : [
-            'code' => $code,
-            'words' => "{$this->do}: ".Duration::words($seconds).', and the method asks '.Duration::words($this->leastS ?? 0).' to '.Duration::words($this->mostS ?? 0).'.',
-        ];
+        return $code === null
+            ? null
+            : [
+                'code' => $code,
+                'words' => "{$this->do}: ".
+                    Duration::words($seconds).
+                    ', and the method asks '.
+                    Duration::words($this->leastS ?? 0).
+                    ' to '.
+                    Duration::words($this->mostS ?? 0).
+                    '.',
+            ];
     }
 
-    /** @return array{code: string, kind: string, do: string, amount: string, hands_s: int, least_s: int|null, aim_s: int|null, most_s: int|null, reads: string|null, stokes_um: float|null} */
+    /**
+     * @return array{code: string, kind: string, do: string, amount: string, hands_s: int, least_s: int|null, aim_s:
+     * int|null, most_s: int|null, reads: string|null, stokes_um: float|null}
+     */
     public function toArray(): array
     {
         return [
-            'code' => $this->code, 'kind' => $this->kind->value, 'do' => $this->do, 'amount' => $this->amount, 'hands_s' => $this->handsS,
-            'least_s' => $this->leastS, 'aim_s' => $this->aimS, 'most_s' => $this->mostS, 'reads' => $this->reads, 'stokes_um' => $this->stokesMicrometres,
+            'code' => $this->code,
+            'kind' => $this->kind->value,
+            'do' => $this->do,
+            'amount' => $this->amount,
+            'hands_s' => $this->handsS,
+            'least_s' => $this->leastS,
+            'aim_s' => $this->aimS,
+            'most_s' => $this->mostS,
+            'reads' => $this->reads,
+            'stokes_um' => $this->stokesMicrometres,
         ];
     }
 }

@@ -43,7 +43,10 @@ final readonly class PracticeScore
         [$right, $off, $groups] = [0, [], []];
         foreach ($readings as ['known' => $known, 'band' => $name, 'between' => $other]) {
             $band = $bands->named($name) ?? throw new ValueOutOfRange("\"{$name}\" is no band of the card.");
-            $beside = $other === null ? null : $bands->named($other) ?? throw new ValueOutOfRange("\"{$other}\" is no band of the card.");
+            $beside =
+                $other === null
+                    ? null
+                    : $bands->named($other) ?? throw new ValueOutOfRange("\"{$other}\" is no band of the card.");
             $right += $band->contains($known) || ($beside?->contains($known) ?? false) ? 1 : 0;
             $middle = $beside === null ? $band->middle() : min($band->upper, $beside->upper);
             if ($middle !== null) {
@@ -55,8 +58,12 @@ final readonly class PracticeScore
         $freedom = array_sum(array_map(count(...), $groups)) - count($groups);
 
         return new self(
-            count($readings), $right, BinomialBound::lower($right, count($readings), 0.95),
-            $off === [] ? null : Spread::mean($off), $freedom > 0 ? sqrt($squares / $freedom) : null, $freedom,
+            count($readings),
+            $right,
+            BinomialBound::lower($right, count($readings), 0.95),
+            $off === [] ? null : Spread::mean($off),
+            $freedom > 0 ? sqrt($squares / $freedom) : null,
+            $freedom,
         );
     }
 }

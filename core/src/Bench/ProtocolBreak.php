@@ -28,7 +28,9 @@ final readonly class ProtocolBreak
                 return $break;
             }
         }
-        throw new ValueOutOfRange("\"{$code}\" is no protocol break of the table; accepted are ".implode(', ', self::codes()).'.');
+        throw new ValueOutOfRange(
+            "\"{$code}\" is no protocol break of the table; accepted are ".implode(', ', self::codes()).'.',
+        );
     }
 
     /**
@@ -41,7 +43,11 @@ final readonly class ProtocolBreak
         /** @var array<string, string> $rows */
         $rows = RuleTable::named('protocol-breaks')['breaks'];
 
-        return array_map(static fn (string $code, string $name): self => new self($code, $name), array_keys($rows), array_values($rows));
+        return array_map(
+            static fn (string $code, string $name): self => new self($code, $name),
+            array_keys($rows),
+            array_values($rows),
+        );
     }
 
     /**

@@ -33,9 +33,20 @@ final class ScaleEntry
     /** @throws BadDefinition */
     private static function continuous(Entry $entry): MethodScale
     {
-        $scale = new MethodScale('continuous', resolution: $entry->number('resolution', 1e-9, 1e6), lowest: $entry->number('lowest', -1e9, 1e9), highest: $entry->number('highest', -1e9, 1e9));
+        $scale = new MethodScale(
+            'continuous',
+            resolution: $entry->number('resolution', 1e-9, 1e6),
+            lowest: $entry->number('lowest', -1e9, 1e9),
+            highest: $entry->number('highest', -1e9, 1e9),
+        );
 
-        return $scale->lowest < $scale->highest ? $scale : throw BadDefinition::at("{$entry->place}highest", 'it is not above the lowest', 'a scale that ends above its start');
+        return $scale->lowest < $scale->highest
+            ? $scale
+            : throw BadDefinition::at(
+                "{$entry->place}highest",
+                'it is not above the lowest',
+                'a scale that ends above its start',
+            );
     }
 
     /**
@@ -67,7 +78,11 @@ final class ScaleEntry
         $parts = $entry->items('colour', 3, 3);
         foreach ($parts as $part) {
             if (! is_int($part) && ! is_float($part)) {
-                throw BadDefinition::at("{$entry->place}colour", 'it is not three numbers', 'lightness, a and b of CIE L*a*b*');
+                throw BadDefinition::at(
+                    "{$entry->place}colour",
+                    'it is not three numbers',
+                    'lightness, a and b of CIE L*a*b*',
+                );
             }
         }
 
@@ -88,18 +103,38 @@ final class ScaleEntry
         $sign = $entry->oneOf('more_means', ['less', 'more']) === 'less' ? -1 : 1;
         [$rows, $next, $last] = [[], 1, null];
         foreach ($entry->entries('table', 2, 30) as $one) {
-            $row = ['from' => $one->whole('from', 1, 500), 'to' => $one->whole('to', 1, 500), 'band' => $one->words('band', 1, 40)];
+            $row = [
+                'from' => $one->whole('from', 1, 500),
+                'to' => $one->whole('to', 1, 500),
+                'band' => $one->words('band', 1, 40),
+            ];
             $one->done();
-            $band = $bands->named($row['band']) ?? throw BadDefinition::at("{$one->place}band", "\"{$row['band']}\" is no band of the scale", implode(', ', array_column($bands->bands, 'name')));
+            $band =
+                $bands->named($row['band']) ??
+                throw BadDefinition::at(
+                    "{$one->place}band",
+                    "\"{$row['band']}\" is no band of the scale",
+                    implode(', ', array_column($bands->bands, 'name')),
+                );
             if ($row['from'] !== $next || $row['to'] < $row['from']) {
-                throw BadDefinition::at("{$one->place}from", 'it does not follow on the row before', "rows without gap: this one begins at {$next}");
+                throw BadDefinition::at(
+                    "{$one->place}from",
+                    'it does not follow on the row before',
+                    "rows without gap: this one begins at {$next}",
+                );
             }
             if ($last !== null && ($band->lower <=> $last->lower) !== $sign) {
-                throw BadDefinition::at("{$one->place}band", 'the direction turns', $sign < 0 ? 'bands that fall as drops are added' : 'bands that rise as drops are added');
+                throw BadDefinition::at(
+                    "{$one->place}band",
+                    'the direction turns',
+                    $sign < 0 ? 'bands that fall as drops are added' : 'bands that rise as drops are added',
+                );
             }
             [$rows[], $next, $last] = [$row, $row['to'] + 1, $band];
         }
 
-        return $next - 1 === $most ? $rows : throw BadDefinition::at("{$entry->place}table", 'it does not reach the most drops', "rows up to {$most}");
+        return $next - 1 === $most
+            ? $rows
+            : throw BadDefinition::at("{$entry->place}table", 'it does not reach the most drops', "rows up to {$most}");
     }
 }

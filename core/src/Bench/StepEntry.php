@@ -23,12 +23,23 @@ final class StepEntry
         $last = count($steps) - 1;
         foreach ($steps as $i => $step) {
             $place = 'steps '.($i + 1);
-            if ($step->kind === StepKind::Wait && ($i === 0 || $i === $last || $steps[$i - 1]->kind === StepKind::Wait)) {
-                throw BadDefinition::at($place, 'nothing begins or ends this wait', 'waits between two steps that are done by hand');
+            if (
+                $step->kind === StepKind::Wait &&
+                ($i === 0 || $i === $last || $steps[$i - 1]->kind === StepKind::Wait)
+            ) {
+                throw BadDefinition::at(
+                    $place,
+                    'nothing begins or ends this wait',
+                    'waits between two steps that are done by hand',
+                );
             }
         }
         if ($steps[$last]->kind !== StepKind::Read) {
-            throw BadDefinition::at('steps '.($last + 1), 'the last step reads nothing', 'a reading as the last step');
+            throw BadDefinition::at(
+                'steps '.($last + 1),
+                'the last step reads nothing',
+                'a reading as the last step',
+            );
         }
         $codes = array_map(static fn (MethodStep $step): string => $step->code, $steps);
         if (count(array_unique($codes)) < count($codes)) {
@@ -36,7 +47,13 @@ final class StepEntry
         }
         $reads = array_values(array_filter(array_map(static fn (MethodStep $step): ?string => $step->reads, $steps)));
         if ($reads !== ($scale->kind === 'heights' ? ['sand', 'silt', 'all'] : ['reading'])) {
-            throw BadDefinition::at('steps', 'they read '.implode(', ', $reads), $scale->kind === 'heights' ? 'the heights sand, silt and all, in this order' : 'one step that reads the reading');
+            throw BadDefinition::at(
+                'steps',
+                'they read '.implode(', ', $reads),
+                $scale->kind === 'heights'
+                    ? 'the heights sand, silt and all, in this order'
+                    : 'one step that reads the reading',
+            );
         }
 
         return $steps;
@@ -47,16 +64,34 @@ final class StepEntry
     {
         $kind = StepKind::from((string) $entry->oneOf('kind', array_column(StepKind::cases(), 'value')));
         $stokes = $kind === StepKind::Wait && $entry->has('stokes_um') ? $entry->number('stokes_um', 0.01, 2000) : null;
-        [$least, $aim, $most] = $kind->hasWindow() && $stokes === null
-            ? array_map(static fn (string $field): int => $entry->whole($field, 0, MethodDefinition::longestS()), ['least_s', 'aim_s', 'most_s']) : [null, null, null];
+        [$least, $aim, $most] =
+            $kind->hasWindow() && $stokes === null
+                ? array_map(static fn (string $field): int => $entry->whole($field, 0, MethodDefinition::longestS()), [
+                    'least_s',
+                    'aim_s',
+                    'most_s',
+                ])
+                : [null, null, null];
         if ($least !== null && ($least > $aim || $aim > $most)) {
-            throw BadDefinition::at("{$entry->place}aim_s", "{$aim} does not lie between {$least} and {$most}", 'a time between the shortest and the longest');
+            throw BadDefinition::at(
+                "{$entry->place}aim_s",
+                "{$aim} does not lie between {$least} and {$most}",
+                'a time between the shortest and the longest',
+            );
         }
         $step = new MethodStep(
-            $entry->code('code'), $kind, $entry->words('do', 1, 200), $entry->has('amount') ? $entry->words('amount', 1, 200) : '',
-            $kind->hasWindow() ? 0 : $entry->whole('hands_s', 0, MethodDefinition::longestS()), $least, $aim, $most,
-            $kind->hasWindow() ? $entry->breakCode('short') : null, $kind->hasWindow() ? $entry->breakCode('long') : null,
-            $kind === StepKind::Read ? $entry->code('reads') : null, $stokes,
+            $entry->code('code'),
+            $kind,
+            $entry->words('do', 1, 200),
+            $entry->has('amount') ? $entry->words('amount', 1, 200) : '',
+            $kind->hasWindow() ? 0 : $entry->whole('hands_s', 0, MethodDefinition::longestS()),
+            $least,
+            $aim,
+            $most,
+            $kind->hasWindow() ? $entry->breakCode('short') : null,
+            $kind->hasWindow() ? $entry->breakCode('long') : null,
+            $kind === StepKind::Read ? $entry->code('reads') : null,
+            $stokes,
         );
         $entry->done();
 

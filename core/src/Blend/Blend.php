@@ -8,7 +8,8 @@ namespace HonestCore\Blend;
  * The mix of products that meets a need without bringing what is not wanted.
  *
  * Quantity and unit: amounts in the unit of the needs.
- * Rule: least shortfall (each as a share of its need), then least excess of what may be exceeded, then least cost, then fewest
+ * Rule: least shortfall (each as a share of its need), then least excess of what may be exceeded, then least cost,
+ * then fewest
  *   products; each aim is kept whole before the next is looked at.
  * Accuracy: 1e-6 of an aim's value forgives rounding alone.
  * Source: the contract of `blend:choose`; linear programming, see Simplex.
@@ -31,7 +32,10 @@ final readonly class Blend
     public static function of(BlendProblem $problem): self
     {
         [$amounts, $reached, $open] = self::solve($problem, $problem->products);
-        $used = static fn (array $amounts): array => array_filter($amounts, static fn (float $amount): bool => $amount > 1e-9);
+        $used = static fn (array $amounts): array => array_filter(
+            $amounts,
+            static fn (float $amount): bool => $amount > 1e-9,
+        );
         $best = $used(self::withoutCrumbs($problem, $amounts, $reached));
         [$tried, $size] = [0, count($best)];
         $candidates = array_values(
@@ -56,7 +60,8 @@ final readonly class Blend
 
     /**
      * @param list<BlendProduct> $products
-     * @return array{array<string, float>, array{float, float, float}, list<string>} amounts by product, what each aim reached, and products that could take part
+     * @return array{array<string, float>, array{float, float, float}, list<string>} amounts by product, what each
+     *                                                                               aim reached, and products that could take part
      */
     private static function solve(BlendProblem $problem, array $products): array
     {
@@ -65,7 +70,8 @@ final readonly class Blend
             array_keys($problem->need),
             array_keys(array_filter($products, static fn (BlendProduct $one): bool => $one->most !== null)),
         ];
-        // Columns: products, excess of each need, shortfall of each need, room below each cap; rows are scaled by their need.
+        // Columns: products, excess of each need, shortfall of each need, room below each cap; rows are scaled by
+        // their need.
         $width = $n + 2 * count($needs) + count($capped);
         [$rows, $right, $basis] = [[], [], []];
         [$short, $over, $cost] = [array_fill(0, $width, 0.0), array_fill(0, $width, 0.0), array_fill(0, $width, 0.0)];
@@ -121,13 +127,18 @@ final readonly class Blend
     private static function withoutCrumbs(BlendProblem $problem, array $amounts, array $reached): array
     {
         $whole = array_sum($amounts);
-        $crumbs = array_filter($amounts, static fn (float $amount): bool => $amount > 0 && $amount < self::CRUMB * $whole);
+        $crumbs = array_filter(
+            $amounts,
+            static fn (float $amount): bool => $amount > 0 && $amount < self::CRUMB * $whole,
+        );
         if ($crumbs === []) {
             return $amounts;
         }
         [$fewer, $same] = self::solve(
             $problem,
-            array_values(array_filter($problem->products, static fn (BlendProduct $one): bool => ! isset($crumbs[$one->name]))),
+            array_values(
+                array_filter($problem->products, static fn (BlendProduct $one): bool => ! isset($crumbs[$one->name])),
+            ),
         );
 
         return self::holds($same, $reached) ? $fewer : $amounts;
@@ -186,7 +197,8 @@ final readonly class Blend
         $reasons = [];
         foreach ($blend->short() as $nutrient => $short) {
             if ($short > self::ROUNDING * max(1.0, $problem->need[$nutrient])) {
-                $reasons[] = "Short of {$nutrient}: no product brings more of it without what may not be exceeded, or none is left.";
+                $reasons[] = "Short of {$nutrient}: no product brings more of it without what may not be exceeded, ".
+                    'or none is left.';
             }
         }
         foreach ($blend->over() as $nutrient => $over) {
@@ -237,7 +249,9 @@ final readonly class Blend
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        $products = array_values(array_filter($this->problem->products, fn (BlendProduct $one): bool => isset($this->amounts[$one->name])));
+        $products = array_values(
+            array_filter($this->problem->products, fn (BlendProduct $one): bool => isset($this->amounts[$one->name])),
+        );
 
         return [
             'products' => array_map(
@@ -247,7 +261,9 @@ final readonly class Blend
             'supplied' => $this->supplied(),
             'short' => $this->short(),
             'over' => $this->over(),
-            'cost' => array_sum(array_map(fn (BlendProduct $one): float => $one->cost * $this->amounts[$one->name], $products)),
+            'cost' => array_sum(
+                array_map(fn (BlendProduct $one): float => $one->cost * $this->amounts[$one->name], $products),
+            ),
             'reasons' => $this->reasons,
         ];
     }

@@ -9,7 +9,8 @@ use HonestCore\Error\BadTable;
 /**
  * What a mix is chosen from: needs, what may not be exceeded, and the products at hand.
  *
- * Quantity and unit: needs in units of mass, 0 or more. A nutrient of `neverAbove`, or whose need is 0, may not be exceeded.
+ * Quantity and unit: needs in units of mass, 0 or more. A nutrient of `neverAbove`, or whose need is 0, may not be
+ * exceeded.
  */
 final readonly class BlendProblem
 {
@@ -29,7 +30,10 @@ final readonly class BlendProblem
         }
         $unknown = array_diff(array_keys($given), ['need', 'never_above', 'products']);
         if ($unknown !== []) {
-            throw BadTable::because('"'.implode('", "', $unknown).'" is nothing that is asked for', 'need, never_above and products');
+            throw BadTable::because(
+                '"'.implode('", "', $unknown).'" is nothing that is asked for',
+                'need, never_above and products',
+            );
         }
 
         return new self(
@@ -57,7 +61,10 @@ final readonly class BlendProblem
         $need = [];
         foreach ($given as $nutrient => $amount) {
             if (! in_array($nutrient, BlendProduct::NUTRIENTS, true)) {
-                throw BadTable::because("\"{$nutrient}\" in need is no nutrient", implode(', ', BlendProduct::NUTRIENTS));
+                throw BadTable::because(
+                    "\"{$nutrient}\" in need is no nutrient",
+                    implode(', ', BlendProduct::NUTRIENTS),
+                );
             }
             $need[$nutrient] = BlendProduct::number($amount, "the need of {$nutrient}");
         }
@@ -78,7 +85,9 @@ final readonly class BlendProblem
         foreach ($given as $nutrient) {
             if (! is_string($nutrient) || ! is_array($need) || ! array_key_exists($nutrient, $need)) {
                 throw BadTable::because(
-                    'never_above names '.(is_string($nutrient) ? "\"{$nutrient}\"" : 'something').', which need does not',
+                    'never_above names '.
+                        (is_string($nutrient) ? "\"{$nutrient}\"" : 'something').
+                        ', which need does not',
                     'a list of nutrients that need names',
                 );
             }
@@ -102,6 +111,8 @@ final readonly class BlendProblem
         $names = array_map(static fn (BlendProduct $one): string => $one->name, $products);
         $twice = array_diff_key($names, array_unique($names));
 
-        return $twice === [] ? $products : throw BadTable::because('two products are called "'.reset($twice).'"', 'names that differ');
+        return $twice === []
+            ? $products
+            : throw BadTable::because('two products are called "'.reset($twice).'"', 'names that differ');
     }
 }

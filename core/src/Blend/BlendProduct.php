@@ -9,7 +9,8 @@ use HonestCore\Error\BadTable;
 /**
  * A product that may go into a mix.
  *
- * Quantity and unit: grades in percent of its mass (lime in carbonate effectiveness), cost for a unit of mass, `most` in units of mass.
+ * Quantity and unit: grades in percent of its mass (lime in carbonate effectiveness), cost for a unit of mass, `most`
+ * in units of mass.
  * Domain: nothing negative; grades other than lime add up to 100 at most.
  */
 final readonly class BlendProduct

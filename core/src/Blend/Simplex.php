@@ -7,8 +7,10 @@ namespace HonestCore\Blend;
 /**
  * A small linear programme with several aims, each kept before the next is looked at.
  *
- * Quantity and unit: minimise c·x over x >= 0 with A x = b, b >= 0, where the last columns of A hold one unit column a row to begin with.
- * Variant: dense tableau, Bland's rule, so that it never runs in circles. After an aim is reached, columns that would worsen it are
+ * Quantity and unit: minimise c·x over x >= 0 with A x = b, b >= 0, where the last columns of A hold one unit column
+ * a row to begin with.
+ * Variant: dense tableau, Bland's rule, so that it never runs in circles. After an aim is reached, columns that would
+ * worsen it are
  *   shut: what remains is just the set of all solutions that reach it, and nothing of its value is spent on the next.
  * Source: Dantzig 1963; Bland 1977, Math Oper Res 2:103-107; preemptive goals as in any handbook.
  */
@@ -103,7 +105,10 @@ final class Simplex
                 continue;
             }
             $ratio = $this->right[$i] / $values[$enter];
-            if ($ratio < $best - 1e-12 || ($ratio <= $best + 1e-12 && $row !== null && $this->basis[$i] < $this->basis[$row])) {
+            if (
+                $ratio < $best - 1e-12 ||
+                ($ratio <= $best + 1e-12 && $row !== null && $this->basis[$i] < $this->basis[$row])
+            ) {
                 [$best, $row] = [$ratio, $i];
             }
         }

@@ -30,12 +30,16 @@ final class Ciede2000
         $h = self::meanHue($h1, $h2, $c1 * $c2 === 0.0);
         $l50 = (($one->lightness + $other->lightness) / 2 - 50) ** 2;
         $c = ($c1 + $c2) / 2;
-        $t = 1 - 0.17 * cos(deg2rad($h - 30)) + 0.24 * cos(deg2rad(2 * $h))
-            + 0.32 * cos(deg2rad(3 * $h + 6)) - 0.20 * cos(deg2rad(4 * $h - 63));
-        $sL = 1 + 0.015 * $l50 / sqrt(20 + $l50);
+        $t =
+            1 -
+            0.17 * cos(deg2rad($h - 30)) +
+            0.24 * cos(deg2rad(2 * $h)) +
+            0.32 * cos(deg2rad(3 * $h + 6)) -
+            0.2 * cos(deg2rad(4 * $h - 63));
+        $sL = 1 + (0.015 * $l50) / sqrt(20 + $l50);
         $sC = 1 + 0.045 * $c;
         $sH = 1 + 0.015 * $c * $t;
-        $rotation = -2 * sqrt($c ** 7 / ($c ** 7 + 25 ** 7)) * sin(deg2rad(60 * exp(-(($h - 275) / 25) ** 2)));
+        $rotation = -2 * sqrt($c ** 7 / ($c ** 7 + 25 ** 7)) * sin(deg2rad(60 * exp(-((($h - 275) / 25) ** 2))));
 
         return sqrt(($dL / $sL) ** 2 + ($dC / $sC) ** 2 + ($dH / $sH) ** 2 + $rotation * ($dC / $sC) * ($dH / $sH));
     }

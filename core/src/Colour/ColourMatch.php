@@ -20,7 +20,13 @@ final readonly class ColourMatch
      * @param non-empty-list<array{name: string, difference: float}> $swatches nearest first
      * @param string $safety clear, close (between the two nearest) or none (no swatch is near)
      */
-    private function __construct(public array $swatches, public float $margin, public float $unevenness, public string $safety, public string $words) {}
+    private function __construct(
+        public array $swatches,
+        public float $margin,
+        public float $unevenness,
+        public string $safety,
+        public string $words,
+    ) {}
 
     /**
      * @param list<Patch> $swatches
@@ -32,7 +38,10 @@ final readonly class ColourMatch
         if (count($swatches) < 2) {
             throw ValueOutOfRange::of('The number of swatches', count($swatches), '2 or more');
         }
-        /** @var array{no_match: float, least_margin: float, margin_by_unevenness: float, white_least: float, white_most: float, white_cast: float} $table */
+        /**
+         * @var array{no_match: float, least_margin: float, margin_by_unevenness: float, white_least: float,
+         * white_most: float, white_cast: float} $table
+         */
         $table = RuleTable::named('colour-match');
         self::checkWhite($white, $table);
         $colour = $tube->under($white);
@@ -62,20 +71,28 @@ final readonly class ColourMatch
     private static function checkWhite(Patch $white, array $table): void
     {
         $problem = match (true) {
-            $white->clipped > 0.05 || max($white->light) > $table['white_most'] => 'is burnt out: part of its light is lost. Take the photo darker',
-            min($white->light) < $table['white_least'] => 'is dark: the photo has too little light, or the spot is not white',
-            max($white->light) > $table['white_cast'] * min($white->light) => 'is strongly coloured: the light has a cast, or the spot is not white',
+            $white->clipped > 0.05 || max($white->light) > $table['white_most'] => 'is burnt out: part of its light '.
+                'is lost. Take the photo darker',
+            min($white->light) < $table['white_least'] => 'is dark: the photo has too little light, or the spot is '.
+                'not white',
+            max($white->light) > $table['white_cast'] * min($white->light) => 'is strongly coloured: the light has '.
+                'a cast, or the spot is not white',
             default => null,
         };
         if ($problem !== null) {
-            throw new ValueOutOfRange("The white spot {$problem}; accepted is white paper beside the tube in even daylight.");
+            throw new ValueOutOfRange(
+                "The white spot {$problem}; accepted is white paper beside the tube in even daylight.",
+            );
         }
     }
 
     /** @param non-empty-list<array{name: string, difference: float}> $found */
     private static function words(array $found, string $safety): string
     {
-        [$near, $next] = array_map(static fn (array $one): string => "{$one['name']} (".number_format($one['difference'], 1).' away)', array_slice($found, 0, 2));
+        [$near, $next] = array_map(
+            static fn (array $one): string => "{$one['name']} (".number_format($one['difference'], 1).' away)',
+            array_slice($found, 0, 2),
+        );
 
         return match ($safety) {
             'clear' => "{$near}, clearly nearer than {$next}.",

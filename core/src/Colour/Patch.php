@@ -23,7 +23,12 @@ final readonly class Patch
      * @param array{float, float, float} $light
      * @param non-empty-list<array{float, float, float}> $some linear light of some of its pixels
      */
-    private function __construct(public string $name, public array $light, private array $some, public float $clipped) {}
+    private function __construct(
+        public string $name,
+        public array $light,
+        private array $some,
+        public float $clipped,
+    ) {}
 
     /**
      * @param list<int> $channels red, green, blue, red, green, blue and so on
@@ -35,8 +40,17 @@ final readonly class Patch
         /** @var array{patch_least_pixels: int, patch_most_pixels: int} $table */
         $table = RuleTable::named('colour-match');
         $count = intdiv(count($channels), 3);
-        if (count($channels) % 3 !== 0 || $count < $table['patch_least_pixels'] || $count > $table['patch_most_pixels']) {
-            throw new ValueOutOfRange("The patch of {$name} has ".count($channels)." channel values; accepted are three for each of {$table['patch_least_pixels']} to {$table['patch_most_pixels']} pixels.");
+        if (
+            count($channels) % 3 !== 0 ||
+            $count < $table['patch_least_pixels'] ||
+            $count > $table['patch_most_pixels']
+        ) {
+            throw new ValueOutOfRange(
+                "The patch of {$name} has ".
+                    count($channels).
+                    ' channel values; accepted are three for each of '.
+                        "{$table['patch_least_pixels']} to {$table['patch_most_pixels']} pixels.",
+            );
         }
         $of = [[], [], []];
         $clipped = 0;
@@ -48,10 +62,17 @@ final readonly class Patch
             $clipped += $channel >= 254 ? 1 : 0;
         }
         /** @var non-empty-list<non-empty-list<int>> $of */
-        $light = array_map(static fn (array $values): float => Srgb::decode(Spread::median(array_map(floatval(...), $values)) / 255), $of);
+        $light = array_map(
+            static fn (array $values): float => Srgb::decode(Spread::median(array_map(floatval(...), $values)) / 255),
+            $of,
+        );
         $some = [];
         for ($i = 0, $each = max(1, intdiv($count, self::LOOKED_AT)); $i < $count; $i += $each) {
-            $some[] = array_map(static fn (int $channel): float => Srgb::decode($channel / 255), [$channels[3 * $i], $channels[3 * $i + 1], $channels[3 * $i + 2]]);
+            $some[] = array_map(static fn (int $channel): float => Srgb::decode($channel / 255), [
+                $channels[3 * $i],
+                $channels[3 * $i + 1],
+                $channels[3 * $i + 2],
+            ]);
         }
 
         /** @var array{float, float, float} $light */
@@ -80,7 +101,15 @@ final readonly class Patch
     {
         $middle = $this->under($white);
 
-        return Spread::mean(array_map(static fn (array $light): float => Ciede2000::between($middle, Srgb::toLab(self::scaled($light, $white->light))), $this->some));
+        return Spread::mean(
+            array_map(
+                static fn (array $light): float => Ciede2000::between(
+                    $middle,
+                    Srgb::toLab(self::scaled($light, $white->light)),
+                ),
+                $this->some,
+            ),
+        );
     }
 
     /**

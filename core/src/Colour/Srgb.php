@@ -14,9 +14,17 @@ use HonestCore\Error\ValueOutOfRange;
  */
 final class Srgb
 {
-    private const TO_XYZ = [[0.4124564, 0.3575761, 0.1804375], [0.2126729, 0.7151522, 0.0721750], [0.0193339, 0.1191920, 0.9503041]];
+    private const TO_XYZ = [
+        [0.4124564, 0.3575761, 0.1804375],
+        [0.2126729, 0.7151522, 0.072175],
+        [0.0193339, 0.119192, 0.9503041],
+    ];
 
-    private const FROM_XYZ = [[3.2404542, -1.5371385, -0.4985314], [-0.9692660, 1.8760108, 0.0415560], [0.0556434, -0.2040259, 1.0572252]];
+    private const FROM_XYZ = [
+        [3.2404542, -1.5371385, -0.4985314],
+        [-0.969266, 1.8760108, 0.041556],
+        [0.0556434, -0.2040259, 1.0572252],
+    ];
 
     private const WHITE = [0.95047, 1.0, 1.08883];
 
@@ -75,11 +83,15 @@ final class Srgb
      */
     public static function xyzToLab(array $xyz): LabColour
     {
-        [$x, $y, $z] = array_map(static function (float $one, float $white): float {
-            $t = $one / $white;
+        [$x, $y, $z] = array_map(
+            static function (float $one, float $white): float {
+                $t = $one / $white;
 
-            return $t > self::SMALL ? $t ** (1 / 3) : (self::KAPPA * $t + 16) / 116;
-        }, $xyz, self::WHITE);
+                return $t > self::SMALL ? $t ** (1 / 3) : (self::KAPPA * $t + 16) / 116;
+            },
+            $xyz,
+            self::WHITE,
+        );
 
         return LabColour::of(min(100.0, max(0.0, 116 * $y - 16)), 500 * ($x - $y), 200 * ($y - $z));
     }
@@ -95,7 +107,11 @@ final class Srgb
         [$x, $z] = [$y + $lab->a / 500, $y - $lab->b / 200];
         $back = static fn (float $f): float => $f ** 3 > self::SMALL ? $f ** 3 : (116 * $f - 16) / self::KAPPA;
 
-        return self::fromXyz([self::WHITE[0] * $back($x), $lab->lightness > self::KAPPA * self::SMALL ? $y ** 3 : $lab->lightness / self::KAPPA, self::WHITE[2] * $back($z)]);
+        return self::fromXyz([
+            self::WHITE[0] * $back($x),
+            $lab->lightness > self::KAPPA * self::SMALL ? $y ** 3 : $lab->lightness / self::KAPPA,
+            self::WHITE[2] * $back($z),
+        ]);
     }
 
     /**
@@ -105,7 +121,17 @@ final class Srgb
      */
     public static function hex(array $light): string
     {
-        return '#'.implode('', array_map(static fn (float $one): string => sprintf('%02x', (int) round(255 * self::encode(min(1.0, max(0.0, $one))))), $light));
+        return '#'.
+            implode(
+                '',
+                array_map(
+                    static fn (float $one): string => sprintf(
+                        '%02x',
+                        (int) round(255 * self::encode(min(1.0, max(0.0, $one)))),
+                    ),
+                    $light,
+                ),
+            );
     }
 
     /**

@@ -19,7 +19,13 @@ use Random\Randomizer;
 final readonly class VisionCheck
 {
     /** @param array<string, int> $missed plates missed by kind */
-    private function __construct(public bool $passed, public int $right, public int $of, public array $missed, public string $words) {}
+    private function __construct(
+        public bool $passed,
+        public int $right,
+        public int $of,
+        public array $missed,
+        public string $words,
+    ) {}
 
     /**
      * The plates of a seed: their kinds in a mixed order, each with a figure.
@@ -37,9 +43,14 @@ final readonly class VisionCheck
         // The one that everybody sees comes first, so that it is clear what is asked.
         $kinds = [$table['plates'][0], ...$random->shuffleArray(array_slice($table['plates'], 1))];
 
-        return array_map(static fn (string $kind): array => [
-            'kind' => $kind, 'figure' => $figures[$random->getInt(0, count($figures) - 1)], 'seed' => $random->getInt(1, 1_000_000),
-        ], array_values($kinds));
+        return array_map(
+            static fn (string $kind): array => [
+                'kind' => $kind,
+                'figure' => $figures[$random->getInt(0, count($figures) - 1)],
+                'seed' => $random->getInt(1, 1_000_000),
+            ],
+            array_values($kinds),
+        );
     }
 
     /**
@@ -52,7 +63,11 @@ final readonly class VisionCheck
     {
         $plates = self::plates($seed);
         if (count($answers) !== count($plates)) {
-            throw ValueOutOfRange::of('The number of answers', count($answers), 'one for each of '.count($plates).' plates');
+            throw ValueOutOfRange::of(
+                'The number of answers',
+                count($answers),
+                'one for each of '.count($plates).' plates',
+            );
         }
         $missed = [];
         foreach ($plates as $i => $plate) {
@@ -66,7 +81,13 @@ final readonly class VisionCheck
         $usable = ! isset($missed['all']);
         $passed = $usable && $wrong <= $may;
 
-        return new self($passed, count($plates) - $wrong, count($plates), $missed, self::words($passed, $usable, $missed));
+        return new self(
+            $passed,
+            count($plates) - $wrong,
+            count($plates),
+            $missed,
+            self::words($passed, $usable, $missed),
+        );
     }
 
     /** @param array<string, int> $missed */
@@ -76,10 +97,14 @@ final readonly class VisionCheck
         arsort($missed);
 
         return match (true) {
-            ! $usable => 'The plate that everybody sees was missed, so nothing follows. Look at the screen straight on, in even light, and try again.',
+            ! $usable => 'The plate that everybody sees was missed, so nothing follows. Look at the screen straight '.
+                'on, in even light, and try again.',
             $passed => 'No sign of a colour-vision deficiency on this screen. A screening, no diagnosis.',
-            ($missed['protan'] ?? 0) + ($missed['deutan'] ?? 0) > ($missed['tritan'] ?? 0) => 'Red and green are not told apart surely on this screen. Let another reader read the cards, or read by photo. A screening, no diagnosis: ask an eye specialist.',
-            default => 'Some colours are not told apart surely on this screen. Let another reader read the cards, or read by photo. A screening, no diagnosis: ask an eye specialist.',
+            ($missed['protan'] ?? 0) + ($missed['deutan'] ?? 0) > ($missed['tritan'] ?? 0) => 'Red and green are '.
+                'not told apart surely on this screen. Let another reader read the cards, or read by photo. A '.
+                    'screening, no diagnosis: ask an eye specialist.',
+            default => 'Some colours are not told apart surely on this screen. Let another reader read the cards, '.
+                'or read by photo. A screening, no diagnosis: ask an eye specialist.',
         };
     }
 }

@@ -20,7 +20,7 @@ use Random\Randomizer;
 final readonly class VisionPlate
 {
     /** An olive ground in the middle of what screens can show. */
-    private const GROUND = [0.30, 0.32, 0.17];
+    private const GROUND = [0.3, 0.32, 0.17];
 
     /** How far figure and ground are moved apart, as a share of what the cone takes in. */
     private const APART = ['protan' => 0.115, 'deutan' => 0.135, 'tritan' => 0.62];
@@ -40,15 +40,29 @@ final readonly class VisionPlate
     {
         /** @var array<string, list<list<array{float, float}>>> $figures */
         $figures = RuleTable::named('vision-plates')['figures'];
-        $lines = $figures[$figure] ?? throw new ValueOutOfRange("\"{$figure}\" is no figure of the plates; accepted are ".implode(', ', array_keys($figures)).'.');
+        $lines =
+            $figures[$figure] ??
+            throw new ValueOutOfRange(
+                "\"{$figure}\" is no figure of the plates; accepted are ".implode(', ', array_keys($figures)).'.',
+            );
         $random = new Randomizer(new Mt19937($seed));
         [$ground, $mark] = self::colours($kind);
         $dots = [];
         foreach (self::pack($random) as [$x, $y, $r]) {
             $inside = $kind !== 'none' && self::distance($x, $y, $lines) < self::STROKE;
-            $shade = $kind === 'all' ? ($inside ? self::between($random, 0.42, 0.55) : self::between($random, 1.0, 1.2)) : self::between($random, 0.72, 1.18);
+            $shade =
+                $kind === 'all'
+                    ? ($inside
+                        ? self::between($random, 0.42, 0.55)
+                        : self::between($random, 1.0, 1.2))
+                    : self::between($random, 0.72, 1.18);
             $xyz = $inside ? $mark : $ground;
-            $dots[] = ['x' => round($x, 4), 'y' => round($y, 4), 'r' => round($r, 4), 'hex' => Srgb::hex(Srgb::fromXyz([$shade * $xyz[0], $shade * $xyz[1], $shade * $xyz[2]]))];
+            $dots[] = [
+                'x' => round($x, 4),
+                'y' => round($y, 4),
+                'r' => round($r, 4),
+                'hex' => Srgb::hex(Srgb::fromXyz([$shade * $xyz[0], $shade * $xyz[1], $shade * $xyz[2]])),
+            ];
         }
 
         return new self($kind, $kind === 'none' ? null : $figure, $dots);
@@ -66,7 +80,11 @@ final readonly class VisionPlate
         if ($kind === 'all' || $kind === 'none') {
             return [self::GROUND, self::GROUND];
         }
-        $apart = self::APART[$kind] ?? throw new ValueOutOfRange("\"{$kind}\" is no kind of plate; accepted are protan, deutan, tritan, all, none.");
+        $apart =
+            self::APART[$kind] ??
+            throw new ValueOutOfRange(
+                "\"{$kind}\" is no kind of plate; accepted are protan, deutan, tritan, all, none.",
+            );
         $cone = (int) array_search($kind, array_keys(self::APART), true);
         $lms = Cones::ofXyz(self::GROUND);
         $moved = static function (float $by) use ($lms, $cone): array {
@@ -105,7 +123,7 @@ final readonly class VisionPlate
 
     private static function between(Randomizer $random, float $from, float $to): float
     {
-        return $from + ($to - $from) * $random->getInt(0, 1_000_000) / 1_000_000;
+        return $from + (($to - $from) * $random->getInt(0, 1_000_000)) / 1_000_000;
     }
 
     /** @param list<list<array{float, float}>> $lines */
@@ -115,7 +133,13 @@ final readonly class VisionPlate
         foreach ($lines as $line) {
             for ($i = 1, $n = count($line); $i < $n; $i++) {
                 [[$ax, $ay], [$bx, $by]] = [$line[$i - 1], $line[$i]];
-                $t = min(1.0, max(0.0, (($x - $ax) * ($bx - $ax) + ($y - $ay) * ($by - $ay)) / (($bx - $ax) ** 2 + ($by - $ay) ** 2)));
+                $t = min(
+                    1.0,
+                    max(
+                        0.0,
+                        (($x - $ax) * ($bx - $ax) + ($y - $ay) * ($by - $ay)) / (($bx - $ax) ** 2 + ($by - $ay) ** 2),
+                    ),
+                );
                 $least = min($least, hypot($x - $ax - $t * ($bx - $ax), $y - $ay - $t * ($by - $ay)));
             }
         }

@@ -19,7 +19,7 @@ final class CheckCharacter
         $product = 36;
         foreach (str_split(self::plain($code)) as $character) {
             $sum = ($product + (int) strpos(self::ALPHABET, $character)) % 36;
-            $product = ($sum === 0 ? 36 : $sum) * 2 % 37;
+            $product = (($sum === 0 ? 36 : $sum) * 2) % 37;
         }
 
         return self::ALPHABET[(37 - $product) % 36];

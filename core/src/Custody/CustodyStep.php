@@ -25,7 +25,9 @@ final readonly class CustodyStep
         $row = self::table()['steps'][$code] ?? null;
 
         return $row === null
-            ? throw new ImpossibleStep("\"{$code}\" is no step; accepted are ".implode(', ', array_keys(self::table()['steps'])).'.')
+            ? throw new ImpossibleStep(
+                "\"{$code}\" is no step; accepted are ".implode(', ', array_keys(self::table()['steps'])).'.',
+            )
             : new self($code, $row['name'], $row['from'], $row['to']);
     }
 
@@ -48,7 +50,9 @@ final readonly class CustodyStep
 
     public function mayFollow(?string $state): bool
     {
-        return $state === null ? in_array($this->code, self::table()['begin'], true) : in_array($state, $this->from, true);
+        return $state === null
+            ? in_array($this->code, self::table()['begin'], true)
+            : in_array($state, $this->from, true);
     }
 
     /** @param list<string> $before the states up to now, the last one current */
@@ -61,10 +65,16 @@ final readonly class CustodyStep
         };
     }
 
-    /** @return array{begin: list<string>, states: array<string, string>, steps: array<string, array{name: string, from: list<string>, to: string}>, future_s: int} */
+    /**
+     * @return array{begin: list<string>, states: array<string, string>, steps: array<string, array{name: string, from:
+     * list<string>, to: string}>, future_s: int}
+     */
     private static function table(): array
     {
-        /** @var array{begin: list<string>, states: array<string, string>, steps: array<string, array{name: string, from: list<string>, to: string}>, future_s: int} $table */
+        /**
+         * @var array{begin: list<string>, states: array<string, string>, steps: array<string, array{name: string,
+         * from: list<string>, to: string}>, future_s: int} $table
+         */
         $table = RuleTable::named('custody-steps');
 
         return $table;

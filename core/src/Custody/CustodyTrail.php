@@ -9,7 +9,8 @@ use HonestCore\Error\ImpossibleStep;
 /**
  * The trail of a portion: its state follows from its events and from nothing else.
  *
- * Rule: events that a correction replaces or withdraws do not count, the correction does; what is left, in the order of its
+ * Rule: events that a correction replaces or withdraws do not count, the correction does; what is left, in the order
+ * of its
  *   times, must be possible step by step. Nothing lies in the future, nothing before the portion was there.
  * Source: data/custody-steps.json.
  */
@@ -34,7 +35,13 @@ final readonly class CustodyTrail
             $step = CustodyStep::of($event->step);
             $state = $states[$i - 1] ?? null;
             if ($event->at > $now + CustodyStep::futureS()) {
-                throw new ImpossibleStep("{$code}: {$step->name} lies in the future, ".self::said($event->at).'; accepted is a time up to now, '.self::said($now).'.');
+                throw new ImpossibleStep(
+                    "{$code}: {$step->name} lies in the future, ".
+                        self::said($event->at).
+                        '; accepted is a time up to now, '.
+                        self::said($now).
+                        '.',
+                );
             }
             if (! $step->mayFollow($state)) {
                 throw new ImpossibleStep(self::why($code, $step, $state, $events[$i - 1] ?? null));
@@ -46,7 +53,11 @@ final readonly class CustodyTrail
             $states[] = $to;
         }
 
-        return $events === [] ? throw new ImpossibleStep("{$code}: a trail begins when the portion is split off; that line cannot be withdrawn.") : new self($events, $states);
+        return $events === []
+            ? throw new ImpossibleStep(
+                "{$code}: a trail begins when the portion is split off; that line cannot be withdrawn.",
+            )
+            : new self($events, $states);
     }
 
     /**
@@ -67,8 +78,17 @@ final readonly class CustodyTrail
         }
         $last = $written === [] ? null : self::replay($code, $written, $now)->last();
         if ($corrects === null && $last !== null && $next->at < $last->at) {
-            throw new ImpossibleStep("{$code}: ".CustodyStep::of($next->step)->name.' at '.self::said($next->at).' lies before the last line, '.CustodyStep::of($last->step)->name.' at '.self::said($last->at)
-                .'; accepted is a time from then to now. If that line is wrong, correct it first.');
+            throw new ImpossibleStep(
+                "{$code}: ".
+                    CustodyStep::of($next->step)->name.
+                    ' at '.
+                    self::said($next->at).
+                    ' lies before the last line, '.
+                    CustodyStep::of($last->step)->name.
+                    ' at '.
+                    self::said($last->at).
+                    '; accepted is a time from then to now. If that line is wrong, correct it first.',
+            );
         }
 
         return self::replay($code, [...$written, $next], $now);
@@ -99,7 +119,9 @@ final readonly class CustodyTrail
     /** @return list<CustodyStep> that may come next */
     public function next(): array
     {
-        return array_values(array_filter(CustodyStep::all(), fn (CustodyStep $step): bool => $step->mayFollow($this->state())));
+        return array_values(
+            array_filter(CustodyStep::all(), fn (CustodyStep $step): bool => $step->mayFollow($this->state())),
+        );
     }
 
     /** When a step was taken last; null when it was not. */
@@ -146,10 +168,21 @@ final readonly class CustodyTrail
         if ($state === null || $before === null) {
             return "{$code}: the trail would begin with \"{$step->name}\"; it begins when the portion is split off.";
         }
-        $may = implode(', ', array_map(static fn (CustodyStep $one): string => $one->name, array_filter(CustodyStep::all(), static fn (CustodyStep $one): bool => $one->mayFollow($state))));
+        $may = implode(
+            ', ',
+            array_map(
+                static fn (CustodyStep $one): string => $one->name,
+                array_filter(CustodyStep::all(), static fn (CustodyStep $one): bool => $one->mayFollow($state)),
+            ),
+        );
         $again = $before->step === $step->code ? ' Scanned twice?' : '';
 
-        return "{$code} is ".CustodyStep::stateName($state).' since '.self::said($before->at).", so it cannot be {$step->name}.{$again} ".($may === '' ? 'Nothing follows any more.' : "Accepted next: {$may}.");
+        return "{$code} is ".
+            CustodyStep::stateName($state).
+            ' since '.
+            self::said($before->at).
+            ", so it cannot be {$step->name}.{$again} ".
+            ($may === '' ? 'Nothing follows any more.' : "Accepted next: {$may}.");
     }
 
     private static function said(int $at): string

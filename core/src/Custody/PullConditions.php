@@ -26,14 +26,23 @@ final readonly class PullConditions
     ) {}
 
     /** @throws ValueOutOfRange */
-    public static function of(?float $depthReachedCm = null, string $tool = '', string $moisture = '', string $weather = '', string $helper = ''): self
-    {
+    public static function of(
+        ?float $depthReachedCm = null,
+        string $tool = '',
+        string $moisture = '',
+        string $weather = '',
+        string $helper = '',
+    ): self {
         if ($depthReachedCm !== null && ! ($depthReachedCm >= 1 && $depthReachedCm <= 300)) {
             throw ValueOutOfRange::of('The depth reached', $depthReachedCm, 'from 1 to 300 cm');
         }
         foreach (['tools' => $tool, 'moistures' => $moisture] as $table => $code) {
             if ($code !== '' && self::row($table, $code) === null) {
-                throw new ValueOutOfRange("\"{$code}\" is none of the {$table}; accepted are ".implode(', ', array_column(self::table()[$table], 'code')).'.');
+                throw new ValueOutOfRange(
+                    "\"{$code}\" is none of the {$table}; accepted are ".
+                        implode(', ', array_column(self::table()[$table], 'code')).
+                        '.',
+                );
             }
         }
 
@@ -47,10 +56,16 @@ final readonly class PullConditions
         if ($pulled < $planned) {
             $found[] = "{$pulled} cores of {$planned}";
         }
-        if ($this->depthReachedCm !== null && $this->depthReachedCm < $layer->bottomCm - self::table()['depth_tolerance_cm']) {
+        if (
+            $this->depthReachedCm !== null &&
+            $this->depthReachedCm < $layer->bottomCm - self::table()['depth_tolerance_cm']
+        ) {
             $found[] = sprintf('reached %s cm of %s cm', round($this->depthReachedCm, 1), round($layer->bottomCm, 1));
         }
-        $said = [self::row('tools', $this->tool)['deviation'] ?? '', self::row('moistures', $this->moisture)['deviation'] ?? ''];
+        $said = [
+            self::row('tools', $this->tool)['deviation'] ?? '',
+            self::row('moistures', $this->moisture)['deviation'] ?? '',
+        ];
 
         return [...$found, ...array_values(array_filter($said, static fn (string $words): bool => $words !== ''))];
     }
@@ -67,10 +82,16 @@ final readonly class PullConditions
         return null;
     }
 
-    /** @return array{tools: list<array{code: string, name: string, deviation: string}>, moistures: list<array{code: string, name: string, deviation: string}>, depth_tolerance_cm: float|int} */
+    /**
+     * @return array{tools: list<array{code: string, name: string, deviation: string}>, moistures: list<array{code:
+     * string, name: string, deviation: string}>, depth_tolerance_cm: float|int}
+     */
     private static function table(): array
     {
-        /** @var array{tools: list<array{code: string, name: string, deviation: string}>, moistures: list<array{code: string, name: string, deviation: string}>, depth_tolerance_cm: float|int} $table */
+        /**
+         * @var array{tools: list<array{code: string, name: string, deviation: string}>, moistures: list<array{code:
+         * string, name: string, deviation: string}>, depth_tolerance_cm: float|int} $table
+         */
         $table = RuleTable::named('pulling');
 
         return $table;

@@ -7,7 +7,8 @@ namespace HonestCore\Custody;
 /**
  * What one phone noted of one core.
  *
- * Quantity and unit: cores and entries are counted from 1; `ordinal` is the phone's own count, which its clock cannot disturb.
+ * Quantity and unit: cores and entries are counted from 1; `ordinal` is the phone's own count, which its clock cannot
+ * disturb.
  * Domain: outcomes of PullOutcome; `settles` names entries that a person has weighed and this one replaces.
  */
 final readonly class PullEntry

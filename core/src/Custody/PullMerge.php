@@ -23,7 +23,10 @@ final readonly class PullMerge
     /** @param list<PullEntry> $entries in any order, each once or more */
     public static function of(array $entries): self
     {
-        $settled = array_fill_keys(array_merge(...array_map(static fn (PullEntry $entry): array => $entry->settles, $entries), ...[[]]), true);
+        $settled = array_fill_keys(
+            array_merge(...array_map(static fn (PullEntry $entry): array => $entry->settles, $entries), ...[[]]),
+            true,
+        );
         $last = [];
         foreach ($entries as $entry) {
             $before = $last[$entry->core][$entry->device] ?? null;
@@ -35,7 +38,9 @@ final readonly class PullMerge
         $standing = $conflicts = [];
         foreach ($last as $core => $words) {
             ksort($words);
-            $words = array_values(array_filter($words, static fn (PullEntry $word): bool => $word->outcome !== PullOutcome::Undone));
+            $words = array_values(
+                array_filter($words, static fn (PullEntry $word): bool => $word->outcome !== PullOutcome::Undone),
+            );
             if ($words === []) {
                 continue;
             }

@@ -9,14 +9,23 @@ use HonestCore\Table\RuleTable;
 /**
  * How long a portion still keeps, by the tests that are asked of it.
  *
- * Quantity and unit: `usedShare` of the time it has, 0 to 1 and more; `deadline` in seconds since 1970, UTC, when the rest runs
- *   out if it stays as it is; null where nothing hurries. Warm time and chilled time each use their share; frozen uses none.
- * Domain: trails of CustodyTrail; the clock starts when the cores were pulled and stops at the lab, the bench or the freezer.
+ * Quantity and unit: `usedShare` of the time it has, 0 to 1 and more; `deadline` in seconds since 1970, UTC, when the
+ * rest runs
+ *   out if it stays as it is; null where nothing hurries. Warm time and chilled time each use their share; frozen uses
+ * none.
+ * Domain: trails of CustodyTrail; the clock starts when the cores were pulled and stops at the lab, the bench or the
+ * freezer.
  * Source: data/storage.json.
  */
 final readonly class StorageClock
 {
-    private function __construct(public ?float $usedShare, public ?int $deadline, public string $rule, public bool $over, public bool $soon) {}
+    private function __construct(
+        public ?float $usedShare,
+        public ?int $deadline,
+        public string $rule,
+        public bool $over,
+        public bool $soon,
+    ) {}
 
     /** @param list<string> $tests codes of what is asked of the portion */
     public static function of(array $tests, CustodyTrail $trail, int $pulledAt, int $now): self
@@ -50,13 +59,21 @@ final readonly class StorageClock
         return self::table()['hasty'];
     }
 
-    /** @return array{ready: int, over: int}|null when soil that was spread is dry, from and to; null when it is not spread */
+    /**
+     * @return array{ready: int, over: int}|null when soil that was spread is dry, from and to; null when it is not
+     *                                           spread
+     */
     public static function drying(CustodyTrail $trail): ?array
     {
         $spread = $trail->timeOf('drying');
         $table = self::table();
 
-        return $trail->state() !== 'drying' || $spread === null ? null : ['ready' => $spread + $table['drying_least_h'] * 3600, 'over' => $spread + $table['drying_most_h'] * 3600];
+        return $trail->state() !== 'drying' || $spread === null
+            ? null
+            : [
+                'ready' => $spread + $table['drying_least_h'] * 3600,
+                'over' => $spread + $table['drying_most_h'] * 3600,
+            ];
     }
 
     /** What is to be said of soil taken up after some seconds of drying; empty when it dried long enough. */
@@ -64,10 +81,15 @@ final readonly class StorageClock
     {
         $table = self::table();
 
-        return $seconds >= $table['drying_least_h'] * 3600 ? '' : sprintf(
-            'It dried %s h; %d to %d h in air is usual, and no oven. Feel it: what is still cool to the hand is moist, and moist soil neither mixes nor keeps.',
-            round($seconds / 3600, 1), $table['drying_least_h'], $table['drying_most_h'],
-        );
+        return $seconds >= $table['drying_least_h'] * 3600
+            ? ''
+            : sprintf(
+                'It dried %s h; %d to %d h in air is usual, and no oven. Feel it: what is still cool to the hand is '.
+                    'moist, and moist soil neither mixes nor keeps.',
+                round($seconds / 3600, 1),
+                $table['drying_least_h'],
+                $table['drying_most_h'],
+            );
     }
 
     private static function patient(CustodyTrail $trail, int $pulledAt, int $now, int $moistS): self
@@ -75,7 +97,13 @@ final readonly class StorageClock
         $moist = $trail->state() === 'split';
 
         return $moist
-            ? new self(($now - $pulledAt) / $moistS, $pulledAt + $moistS, 'Spread it to dry: moist soil in a bag goes on changing. Air-dry it keeps.', false, $now >= $pulledAt + $moistS)
+            ? new self(
+                ($now - $pulledAt) / $moistS,
+                $pulledAt + $moistS,
+                'Spread it to dry: moist soil in a bag goes on changing. Air-dry it keeps.',
+                false,
+                $now >= $pulledAt + $moistS,
+            )
             : new self(null, null, 'Keeps when dry.', false, false);
     }
 
@@ -83,7 +111,10 @@ final readonly class StorageClock
     private static function rate(string $state, CustodyEvent $event, float $before, array $table): float
     {
         [$warm, $chilled] = [1 / ($table['warm_h'] * 3600), 1 / ($table['chilled_h'] * 3600)];
-        if ($event->celsius !== null && ! in_array($state, ['frozen', 'arrived', 'measured', 'reported', 'used_up', 'discarded'], true)) {
+        if (
+            $event->celsius !== null &&
+            ! in_array($state, ['frozen', 'arrived', 'measured', 'reported', 'used_up', 'discarded'], true)
+        ) {
             return $event->celsius <= $table['chilled_most_c'] ? $chilled : $warm;
         }
 
@@ -95,10 +126,16 @@ final readonly class StorageClock
         };
     }
 
-    /** @return array{hasty: list<string>, warm_h: int, chilled_h: int, chilled_most_c: int, drying_least_h: int, drying_most_h: int, moist_h: int, soon_share: float} */
+    /**
+     * @return array{hasty: list<string>, warm_h: int, chilled_h: int, chilled_most_c: int, drying_least_h: int,
+     * drying_most_h: int, moist_h: int, soon_share: float}
+     */
     private static function table(): array
     {
-        /** @var array{hasty: list<string>, warm_h: int, chilled_h: int, chilled_most_c: int, drying_least_h: int, drying_most_h: int, moist_h: int, soon_share: float} $table */
+        /**
+         * @var array{hasty: list<string>, warm_h: int, chilled_h: int, chilled_most_c: int, drying_least_h: int,
+         * drying_most_h: int, moist_h: int, soon_share: float} $table
+         */
         $table = RuleTable::named('storage');
 
         return $table;

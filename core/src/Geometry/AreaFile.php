@@ -13,8 +13,10 @@ use HonestCore\Table\Number;
  * Areas of a file that other programs wrote: GeoJSON, KML, GPX, well-known text, or boundary points as CSV.
  *
  * Quantity and unit: longitude and latitude in degrees, WGS 84; each area a GeoJSON geometry with its properties.
- * Domain: up to 50,000 positions. A closed line is a ring. GPX: each track segment or route is a ring, closed here. CSV: see CsvAreas.
- *   A feature that cannot be an area is passed over and named, and refuses the others not; a file with no area at all is refused.
+ * Domain: up to 50,000 positions. A closed line is a ring. GPX: each track segment or route is a ring, closed here.
+ * CSV: see CsvAreas.
+ *   A feature that cannot be an area is passed over and named, and refuses the others not; a file with no area at all
+ * is refused.
  * Source: RFC 7946, OGC KML 2.2, GPX 1.1, OGC Simple Features, RFC 4180.
  */
 final readonly class AreaFile
@@ -24,7 +26,8 @@ final readonly class AreaFile
     private const ACCEPTED = 'GeoJSON, KML, GPX, well-known text, or a CSV with longitude and latitude';
 
     /**
-     * @param list<array{place: string, geometry: array{type: string, coordinates: array<mixed>}, properties: array<mixed>}> $areas
+     * @param list<array{place: string, geometry: array{type: string, coordinates: array<mixed>}, properties:
+     *     array<mixed>}> $areas
      * @param list<array{place: string, why: string}> $passedOver
      */
     private function __construct(public array $areas, public array $passedOver = []) {}
@@ -44,7 +47,11 @@ final readonly class AreaFile
             str_starts_with($start, '<') => self::xml($text),
             Wkt::looksLike($start) => self::sound(
                 array_map(
-                    static fn (string $one, int $i): array => ['place' => 'geometry '.($i + 1), 'geometry' => $one, 'properties' => []],
+                    static fn (string $one, int $i): array => [
+                        'place' => 'geometry '.($i + 1),
+                        'geometry' => $one,
+                        'properties' => [],
+                    ],
                     $lines = self::wktLines($start),
                     array_keys($lines),
                 ),
@@ -65,8 +72,14 @@ final readonly class AreaFile
         }
         if ($areas === []) {
             throw $passed === []
-                ? BadBoundary::because('the file', 'it holds no area', 'a file with at least one polygon, track or ring of points')
-                : new BadBoundary($passed[0]['why'].(count($passed) > 1 ? ' So it is with '.(count($passed) - 1).' more.' : ''));
+                ? BadBoundary::because(
+                    'the file',
+                    'it holds no area',
+                    'a file with at least one polygon, track or ring of points',
+                )
+                : new BadBoundary(
+                    $passed[0]['why'].(count($passed) > 1 ? ' So it is with '.(count($passed) - 1).' more.' : ''),
+                );
         }
 
         return new self($areas, $passed);
@@ -75,8 +88,11 @@ final readonly class AreaFile
     /**
      * Those that can be areas, and those that cannot, each with its reason.
      *
-     * @param list<array{place: string, geometry: array{type: string, coordinates: array<mixed>}|string|BadBoundary, properties: array<mixed>}> $found well-known text where the geometry is a text
-     * @return array{list<array{place: string, geometry: array{type: string, coordinates: array<mixed>}, properties: array<mixed>}>, list<array{place: string, why: string}>}
+     * @param list<array{place: string, geometry: array{type: string, coordinates:
+     *     array<mixed>}|string|BadBoundary, properties: array<mixed>}> $found well-known text where the geometry is a
+     *     text
+     * @return array{list<array{place: string, geometry: array{type: string, coordinates: array<mixed>},
+     *     properties: array<mixed>}>, list<array{place: string, why: string}>}
      */
     private static function sound(array $found): array
     {
@@ -89,7 +105,10 @@ final readonly class AreaFile
                 }
                 $areas[] = [
                     'place' => $one['place'],
-                    'geometry' => self::ground(is_string($geometry) ? Wkt::read($geometry, $one['place']) : $geometry, $one['place']),
+                    'geometry' => self::ground(
+                        is_string($geometry) ? Wkt::read($geometry, $one['place']) : $geometry,
+                        $one['place'],
+                    ),
                     'properties' => $one['properties'],
                 ];
             } catch (BadBoundary $error) {
@@ -111,7 +130,11 @@ final readonly class AreaFile
     private static function ground(array $geometry, string $place): array
     {
         ['type' => $type, 'coordinates' => $coordinates] = $geometry;
-        if ($type === 'LineString' && count($coordinates) >= 4 && $coordinates[0] === $coordinates[count($coordinates) - 1]) {
+        if (
+            $type === 'LineString' &&
+            count($coordinates) >= 4 &&
+            $coordinates[0] === $coordinates[count($coordinates) - 1]
+        ) {
             return ['type' => 'Polygon', 'coordinates' => [$coordinates]];
         }
         if (
@@ -119,12 +142,17 @@ final readonly class AreaFile
             $coordinates !== [] &&
             array_filter(
                 $coordinates,
-                static fn (mixed $line): bool => ! is_array($line) || count($line) < 4 || $line[0] !== $line[count($line) - 1],
+                static fn (mixed $line): bool => ! is_array($line) ||
+                    count($line) < 4 ||
+                    $line[0] !== $line[count($line) - 1],
             ) === []
         ) {
             return count($coordinates) === 1
                 ? ['type' => 'Polygon', 'coordinates' => [$coordinates[0]]]
-                : ['type' => 'MultiPolygon', 'coordinates' => array_map(static fn (mixed $line): array => [$line], $coordinates)];
+                : [
+                    'type' => 'MultiPolygon',
+                    'coordinates' => array_map(static fn (mixed $line): array => [$line], $coordinates),
+                ];
         }
 
         return in_array($type, ['Polygon', 'MultiPolygon'], true)
@@ -167,7 +195,8 @@ final readonly class AreaFile
 
         return match (true) {
             preg_match('/^\s*0\s+SECTION/', $text) === 1 => 'a drawing (DXF)',
-            preg_match('/^[^\n]*[,;\t][^\n]*\n/', $text) === 1 => 'a table without columns for longitude and latitude',
+            preg_match('/^[^\n]*[,;\t][^\n]*\n/', $text) === 1 => 'a table without columns for longitude and '.
+                'latitude',
             default => 'not JSON, XML or a table',
         };
     }
@@ -178,7 +207,10 @@ final readonly class AreaFile
         return new self(
             array_map(
                 static fn (array $area): array => [
-                    'geometry' => ['type' => $area['geometry']['type'], 'coordinates' => self::exchange($area['geometry']['coordinates'])],
+                    'geometry' => [
+                        'type' => $area['geometry']['type'],
+                        'coordinates' => self::exchange($area['geometry']['coordinates']),
+                    ],
                 ] + $area,
                 $this->areas,
             ),
@@ -186,7 +218,10 @@ final readonly class AreaFile
         );
     }
 
-    /** Does it read as latitude first: off the globe as it stands, or far from a place that it would lie near the other way round? */
+    /**
+     * Does it read as latitude first: off the globe as it stands, or far from a place that it would lie near the other
+     * way round?
+     */
     public function looksSwapped(?float $longitude, ?float $latitude): bool
     {
         [$first, $second] = $this->firstPosition();
@@ -196,7 +231,10 @@ final readonly class AreaFile
         if ($longitude === null || $latitude === null) {
             return false;
         }
-        $away = static fn (float $x, float $y): float => hypot(($x - $longitude) * cos(deg2rad($latitude)), $y - $latitude);
+        $away = static fn (float $x, float $y): float => hypot(
+            ($x - $longitude) * cos(deg2rad($latitude)),
+            $y - $latitude,
+        );
 
         return $away($first, $second) > 2 && $away($second, $first) < 1;
     }
@@ -209,7 +247,10 @@ final readonly class AreaFile
             $node = $node[0];
         }
 
-        return [is_numeric($node[0] ?? null) ? (float) $node[0] : 0.0, is_numeric($node[1] ?? null) ? (float) $node[1] : 0.0];
+        return [
+            is_numeric($node[0] ?? null) ? (float) $node[0] : 0.0,
+            is_numeric($node[1] ?? null) ? (float) $node[1] : 0.0,
+        ];
     }
 
     /**
@@ -219,13 +260,19 @@ final readonly class AreaFile
     private static function exchange(array $node): array
     {
         if (is_array($node[0] ?? null)) {
-            return array_map(static fn (mixed $inner): mixed => is_array($inner) ? self::exchange($inner) : $inner, $node);
+            return array_map(
+                static fn (mixed $inner): mixed => is_array($inner) ? self::exchange($inner) : $inner,
+                $node,
+            );
         }
 
         return count($node) < 2 ? $node : [$node[1] ?? null, $node[0] ?? null];
     }
 
-    /** @return array{list<array{place: string, geometry: array{type: string, coordinates: array<mixed>}, properties: array<mixed>}>, list<array{place: string, why: string}>} */
+    /**
+     * @return array{list<array{place: string, geometry: array{type: string, coordinates: array<mixed>}, properties:
+     * array<mixed>}>, list<array{place: string, why: string}>}
+     */
     private static function geoJson(string $text): array
     {
         $document = json_decode($text, true);
@@ -257,7 +304,11 @@ final readonly class AreaFile
             $properties = is_array($feature) && is_array($feature['properties'] ?? null) ? $feature['properties'] : [];
             try {
                 foreach (
-                    GeoJson::geometries(json_encode($feature, JSON_THROW_ON_ERROR), $place) as ['place' => $here, 'type' => $type, 'coordinates' => $coordinates]
+                    GeoJson::geometries(json_encode($feature, JSON_THROW_ON_ERROR), $place) as [
+                        'place' => $here,
+                        'type' => $type,
+                        'coordinates' => $coordinates,
+                    ]
                 ) {
                     $found[] = [
                         'place' => $here,
@@ -273,7 +324,10 @@ final readonly class AreaFile
         return self::sound($found);
     }
 
-    /** @return array{list<array{place: string, geometry: array{type: string, coordinates: array<mixed>}, properties: array<mixed>}>, list<array{place: string, why: string}>} */
+    /**
+     * @return array{list<array{place: string, geometry: array{type: string, coordinates: array<mixed>}, properties:
+     * array<mixed>}>, list<array{place: string, why: string}>}
+     */
     private static function xml(string $text): array
     {
         if (str_contains($text, '<!DOCTYPE') || str_contains($text, '<!ENTITY')) {
@@ -296,12 +350,19 @@ final readonly class AreaFile
             'kml' => self::sound(self::kml($root)),
             'gpx' => [self::gpx($root), []],
             'html' => throw BadBoundary::because('the file', 'it is a web page: its root is html', self::ACCEPTED),
-            'FeatureCollection' => throw BadBoundary::because('the file', 'it is GML', 'GeoJSON or KML; export it as one of them'),
+            'FeatureCollection' => throw BadBoundary::because(
+                'the file',
+                'it is GML',
+                'GeoJSON or KML; export it as one of them',
+            ),
             default => throw BadBoundary::because('the file', "its root is {$root->getName()}", 'KML or GPX'),
         };
     }
 
-    /** @return list<array{place: string, geometry: array{type: string, coordinates: array<mixed>}|BadBoundary, properties: array<mixed>}> */
+    /**
+     * @return list<array{place: string, geometry: array{type: string, coordinates: array<mixed>}|BadBoundary,
+     * properties: array<mixed>}>
+     */
     private static function kml(\SimpleXMLElement $root): array
     {
         $areas = [];
@@ -318,7 +379,10 @@ final readonly class AreaFile
                 $areas[] = [
                     'place' => $place,
                     'geometry' => $geometry,
-                    'properties' => ['name' => trim((string) ($named[0] ?? '')), 'history' => trim(strip_tags((string) ($told[0] ?? '')))],
+                    'properties' => [
+                        'name' => trim((string) ($named[0] ?? '')),
+                        'history' => trim(strip_tags((string) ($told[0] ?? ''))),
+                    ],
                 ];
             }
         }
@@ -351,7 +415,10 @@ final readonly class AreaFile
         }
         $lines = array_map(
             static fn (\SimpleXMLElement $line): array => self::tuples((string) $line, $place),
-            $placemark->xpath('.//*[local-name()="LineString" or local-name()="LinearRing"]/*[local-name()="coordinates"]') ?: [],
+            $placemark->xpath(
+                './/*[local-name()="LineString" or local-name()="LinearRing"]/*[local-name()="coordinates"]',
+            ) ?:
+            [],
         );
 
         return $lines === []
@@ -376,7 +443,10 @@ final readonly class AreaFile
         );
     }
 
-    /** @return list<array{place: string, geometry: array{type: string, coordinates: array<mixed>}, properties: array<mixed>}> */
+    /**
+     * @return list<array{place: string, geometry: array{type: string, coordinates: array<mixed>}, properties:
+     * array<mixed>}>
+     */
     private static function gpx(\SimpleXMLElement $root): array
     {
         $areas = [];

@@ -15,15 +15,29 @@ final class AreaFileWriter
     /** @param list<array{name: string, use: string, history: string, geometry: array<string, mixed>}> $areas */
     public static function geoJson(array $areas): string
     {
-        return json_encode(['type' => 'FeatureCollection', 'features' => array_map(static fn (array $area): array => [
-            'type' => 'Feature', 'geometry' => $area['geometry'], 'properties' => ['name' => $area['name'], 'use' => $area['use'], 'history' => $area['history']],
-        ], $areas)], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE);
+        return json_encode(
+            [
+                'type' => 'FeatureCollection',
+                'features' => array_map(
+                    static fn (array $area): array => [
+                        'type' => 'Feature',
+                        'geometry' => $area['geometry'],
+                        'properties' => ['name' => $area['name'], 'use' => $area['use'], 'history' => $area['history']],
+                    ],
+                    $areas,
+                ),
+            ],
+            JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE,
+        );
     }
 
     /** @param list<array{name: string, use: string, history: string, geometry: array<string, mixed>}> $areas */
     public static function kml(array $areas): string
     {
-        $lines = ['<?xml version="1.0" encoding="UTF-8"?>', '<kml xmlns="http://www.opengis.net/kml/2.2"><Document><name>Sampling areas</name>'];
+        $lines = [
+            '<?xml version="1.0" encoding="UTF-8"?>',
+            '<kml xmlns="http://www.opengis.net/kml/2.2"><Document><name>Sampling areas</name>',
+        ];
         foreach ($areas as $area) {
             $polygons = '';
             foreach (self::polygons($area['geometry']) as $rings) {
@@ -35,7 +49,12 @@ final class AreaFileWriter
                 }
                 $polygons .= '</Polygon>';
             }
-            $lines[] = '<Placemark><name>'.self::text($area['name']).'</name><description>'.self::text($area['history'])."</description><MultiGeometry>{$polygons}</MultiGeometry></Placemark>";
+            $lines[] =
+                '<Placemark><name>'.
+                self::text($area['name']).
+                '</name><description>'.
+                self::text($area['history']).
+                "</description><MultiGeometry>{$polygons}</MultiGeometry></Placemark>";
         }
 
         return implode("\n", [...$lines, '</Document></kml>']);
@@ -44,11 +63,23 @@ final class AreaFileWriter
     /** @param list<array{name: string, use: string, history: string, geometry: array<string, mixed>}> $areas */
     public static function gpx(array $areas): string
     {
-        $lines = ['<?xml version="1.0" encoding="UTF-8"?>', '<gpx version="1.1" creator="Honest Core" xmlns="http://www.topografix.com/GPX/1/1">'];
+        $lines = [
+            '<?xml version="1.0" encoding="UTF-8"?>',
+            '<gpx version="1.1" creator="Honest Core" xmlns="http://www.topografix.com/GPX/1/1">',
+        ];
         foreach ($areas as $area) {
-            $segments = array_map(static fn (array $rings): string => '<trkseg>'.implode('', array_map(
-                static fn (array $p): string => "<trkpt lat=\"{$p[1]}\" lon=\"{$p[0]}\"/>", $rings[0] ?? [],
-            )).'</trkseg>', self::polygons($area['geometry']));
+            $segments = array_map(
+                static fn (array $rings): string => '<trkseg>'.
+                    implode(
+                        '',
+                        array_map(
+                            static fn (array $p): string => "<trkpt lat=\"{$p[1]}\" lon=\"{$p[0]}\"/>",
+                            $rings[0] ?? [],
+                        ),
+                    ).
+                    '</trkseg>',
+                self::polygons($area['geometry']),
+            );
             $lines[] = '<trk><name>'.self::text($area['name']).'</name>'.implode('', $segments).'</trk>';
         }
 

@@ -38,9 +38,9 @@ final readonly class Boundary
         $plane = LocalPlane::about($positions);
         $polygons = [];
         foreach ($parts as $part) {
-            $polygon = new Polygon(array_map(
-                static fn (array $ring): array => array_map($plane->toMetres(...), $ring), $part['rings'],
-            ));
+            $polygon = new Polygon(
+                array_map(static fn (array $ring): array => array_map($plane->toMetres(...), $ring), $part['rings']),
+            );
             if ($polygon->area() < self::LEAST_AREA_M2) {
                 throw BadBoundary::because($part['place'], 'it has no area', 'a ring round some ground');
             }
@@ -69,7 +69,11 @@ final readonly class Boundary
             $here = $place.($i === 0 ? '' : ", hole {$i}");
             $crossing = RingCheck::selfCrossing($ring);
             if ($crossing !== null) {
-                throw BadBoundary::because($here, "its boundary crosses itself (edges {$crossing[0]} and {$crossing[1]})", $accepted);
+                throw BadBoundary::because(
+                    $here,
+                    "its boundary crosses itself (edges {$crossing[0]} and {$crossing[1]})",
+                    $accepted,
+                );
             }
             if ($i > 0 && (RingCheck::cross($rings[0], $ring) || ! self::inside($rings[0], $ring))) {
                 throw BadBoundary::because($here, 'it reaches outside its polygon', 'a hole inside the outer ring');
@@ -96,8 +100,16 @@ final readonly class Boundary
                 if (! $one->box->meets($other->box->west, $other->box->south, $other->box->east, $other->box->north)) {
                     continue;
                 }
-                if (RingCheck::cross($one->rings[0], $other->rings[0]) || self::covers($one, $other) || self::covers($other, $one)) {
-                    throw BadBoundary::because($parts[$i]['place'], "it overlaps {$parts[$k]['place']}", 'polygons that do not overlap');
+                if (
+                    RingCheck::cross($one->rings[0], $other->rings[0]) ||
+                    self::covers($one, $other) ||
+                    self::covers($other, $one)
+                ) {
+                    throw BadBoundary::because(
+                        $parts[$i]['place'],
+                        "it overlaps {$parts[$k]['place']}",
+                        'polygons that do not overlap',
+                    );
                 }
             }
         }
@@ -133,7 +145,8 @@ final readonly class Boundary
         }
 
         return $polygon->contains(
-            array_sum(array_column($ring, 0)) / count($ring), array_sum(array_column($ring, 1)) / count($ring),
+            array_sum(array_column($ring, 0)) / count($ring),
+            array_sum(array_column($ring, 1)) / count($ring),
         );
     }
 }

@@ -8,10 +8,7 @@ namespace HonestCore\Geometry;
 final readonly class Box
 {
     /** @pure */
-    public function __construct(
-        public float $west, public float $south,
-        public float $east, public float $north,
-    ) {}
+    public function __construct(public float $west, public float $south, public float $east, public float $north) {}
 
     /**
      * @param non-empty-list<array{float, float}> $points
@@ -33,7 +30,12 @@ final readonly class Box
      */
     public function ring(): array
     {
-        return [[$this->west, $this->north], [$this->east, $this->north], [$this->east, $this->south], [$this->west, $this->south]];
+        return [
+            [$this->west, $this->north],
+            [$this->east, $this->north],
+            [$this->east, $this->south],
+            [$this->west, $this->south],
+        ];
     }
 
     /** @pure */
@@ -68,7 +70,9 @@ final readonly class Box
     public function onLine(Line $line): ?array
     {
         [$from, $to] = [-INF, INF];
-        foreach ([[$line->x, $line->ux, $this->west, $this->east], [$line->y, $line->uy, $this->south, $this->north]] as [$o, $u, $low, $high]) {
+        foreach (
+            [[$line->x, $line->ux, $this->west, $this->east], [$line->y, $line->uy, $this->south, $this->north]] as [$o, $u, $low, $high]
+        ) {
             if ($u === 0.0) {
                 if ($o < $low || $o > $high) {
                     return null;

@@ -20,8 +20,10 @@ final readonly class Capsule
     public float $north;
 
     public function __construct(
-        public float $ax, public float $ay,
-        public float $bx, public float $by,
+        public float $ax,
+        public float $ay,
+        public float $bx,
+        public float $by,
         public float $reach,
     ) {
         $this->west = min($ax, $bx) - $reach;
@@ -76,9 +78,9 @@ final readonly class Capsule
             $length = hypot($dt, $ds);
             foreach ([$reach, -$reach] as $side) {
                 // Where the line crosses a straight side: how far along the segment, and at which place.
-                $along = -($as + $side * $dt / $length) / $ds;
+                $along = -($as + ($side * $dt) / $length) / $ds;
                 if ($along >= 0 && $along <= 1) {
-                    $t = $at - $side * $ds / $length + $along * $dt;
+                    $t = $at - ($side * $ds) / $length + $along * $dt;
                     [$from, $to] = [min($from, $t), max($to, $t)];
                 }
             }

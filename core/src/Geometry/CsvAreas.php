@@ -10,15 +10,29 @@ use HonestCore\Error\BadTable;
 use HonestCore\Table\CsvTable;
 
 /**
- * Areas in a CSV: corners in their order with longitude and latitude, or a row an area with its geometry in well-known text.
+ * Areas in a CSV: corners in their order with longitude and latitude, or a row an area with its geometry in well-known
+ * text.
  *
  * Quantity and unit: degrees, WGS 84, decimal or in degrees, minutes and seconds.
- * Domain: columns longitude/latitude, lon/lat, long, lng, x/y, and area, name or field where there are several; wkt, geometry, geom.
+ * Domain: columns longitude/latitude, lon/lat, long, lng, x/y, and area, name or field where there are several; wkt,
+ * geometry, geom.
  *   x and y that are no degrees are refused: the system they are in would be a guess.
  */
 final class CsvAreas
 {
-    private const LONGITUDE = ['longitude', 'lon', 'long', 'lng', 'x', 'easting', 'lon_dd', 'longitude_dd', 'länge', 'laenge', 'longitud'];
+    private const LONGITUDE = [
+        'longitude',
+        'lon',
+        'long',
+        'lng',
+        'x',
+        'easting',
+        'lon_dd',
+        'longitude_dd',
+        'länge',
+        'laenge',
+        'longitud',
+    ];
 
     private const LATITUDE = ['latitude', 'lat', 'y', 'northing', 'lat_dd', 'latitude_dd', 'breite', 'latitud'];
 
@@ -35,7 +49,8 @@ final class CsvAreas
     }
 
     /**
-     * @return list<array{place: string, geometry: array{type: string, coordinates: array<mixed>}|string|BadBoundary, properties: array<mixed>}>
+     * @return list<array{place: string, geometry: array{type: string, coordinates:
+     *     array<mixed>}|string|BadBoundary, properties: array<mixed>}>
      *
      * @throws BadBoundary
      * @throws BadTable
@@ -86,7 +101,11 @@ final class CsvAreas
     {
         $degrees =
             Degrees::parse($text) ??
-            throw BadRow::at($row, "{$column} is \"{$text}\"", 'degrees with a decimal point, or degrees, minutes and seconds');
+            throw BadRow::at(
+                $row,
+                "{$column} is \"{$text}\"",
+                'degrees with a decimal point, or degrees, minutes and seconds',
+            );
 
         return abs($degrees) <= $most
             ? $degrees

@@ -21,7 +21,8 @@ final class Cut
      *
      * @param non-empty-list<non-empty-list<array{float, float}>> $rings
      * @param list<array{float, float}> $line
-     * @return array{non-empty-list<non-empty-list<array{float, float}>>, non-empty-list<non-empty-list<array{float, float}>>}
+     * @return array{non-empty-list<non-empty-list<array{float, float}>>,
+     *     non-empty-list<non-empty-list<array{float, float}>>}
      *
      * @throws BadBoundary
      */
@@ -32,7 +33,11 @@ final class Cut
         $path = array_map($plane->toMetres(...), $line);
         $crossings = self::crossings($outer, $path);
         if (count($crossings) !== 2) {
-            throw BadBoundary::because('the line', 'it crosses the boundary '.count($crossings).' times', self::ACCEPTED);
+            throw BadBoundary::because(
+                'the line',
+                'it crosses the boundary '.count($crossings).' times',
+                self::ACCEPTED,
+            );
         }
         foreach (array_slice($rings, 1) as $i => $hole) {
             if (self::crossings(array_map($plane->toMetres(...), $hole), $path) !== []) {
@@ -43,13 +48,17 @@ final class Cut
         $between = array_slice($path, $enter['segment'] + 1, $leave['segment'] - $enter['segment']);
         $way = [$enter['at'], ...$between, $leave['at']];
         $first = [...self::along($outer, $leave['edge'], $enter['edge'], $leave['t'], $enter['t']), ...$way];
-        $second = [...self::along($outer, $enter['edge'], $leave['edge'], $enter['t'], $leave['t']), ...array_reverse($way)];
+        $second = [
+            ...self::along($outer, $enter['edge'], $leave['edge'], $enter['t'], $leave['t']),
+            ...array_reverse($way),
+        ];
 
         return [self::side($first, $rings, $plane), self::side($second, $rings, $plane)];
     }
 
     /**
-     * A straight line across the middle of ground, at right angles to its longer axis: what a one-click split cuts along.
+     * A straight line across the middle of ground, at right angles to its longer axis: what a one-click split cuts
+     * along.
      *
      * @param non-empty-list<array{float, float}> $ring degrees
      * @return array{array{float, float}, array{float, float}} degrees
@@ -76,7 +85,8 @@ final class Cut
     /**
      * @param list<array{float, float}> $ring
      * @param list<array{float, float}> $path
-     * @return list<array{segment: int, along: float, edge: int, t: float, at: array{float, float}}> in the order of the path
+     * @return list<array{segment: int, along: float, edge: int, t: float, at: array{float, float}}> in the order
+     *                                                                                               of the path
      */
     private static function crossings(array $ring, array $path): array
     {
@@ -93,11 +103,20 @@ final class Cut
                 $along = (($cx - $ax) * ($dy - $cy) - ($cy - $ay) * ($dx - $cx)) / $cross;
                 $t = (($cx - $ax) * ($by - $ay) - ($cy - $ay) * ($bx - $ax)) / $cross;
                 if ($along >= 0 && $along < 1 && $t >= 0 && $t < 1) {
-                    $found[] = ['segment' => $s, 'along' => $along, 'edge' => $e, 't' => $t, 'at' => [$ax + $along * ($bx - $ax), $ay + $along * ($by - $ay)]];
+                    $found[] = [
+                        'segment' => $s,
+                        'along' => $along,
+                        'edge' => $e,
+                        't' => $t,
+                        'at' => [$ax + $along * ($bx - $ax), $ay + $along * ($by - $ay)],
+                    ];
                 }
             }
         }
-        usort($found, static fn (array $a, array $b): int => [$a['segment'], $a['along']] <=> [$b['segment'], $b['along']]);
+        usort(
+            $found,
+            static fn (array $a, array $b): int => [$a['segment'], $a['along']] <=> [$b['segment'], $b['along']],
+        );
 
         return $found;
     }
@@ -131,7 +150,10 @@ final class Cut
     private static function side(array $outer, array $rings, LocalPlane $plane): array
     {
         $polygon = new Polygon([$outer]);
-        $holes = array_filter(array_slice($rings, 1), static fn (array $hole): bool => $polygon->contains(...$plane->toMetres($hole[0])));
+        $holes = array_filter(
+            array_slice($rings, 1),
+            static fn (array $hole): bool => $polygon->contains(...$plane->toMetres($hole[0])),
+        );
 
         return [array_map($plane->toDegrees(...), $outer), ...array_values($holes)];
     }

@@ -17,25 +17,35 @@ final class Degrees
     public static function parse(string $text): ?float
     {
         $plain = trim(
-            str_replace(['−', '’', '′', '‘', '”', '″', '“', "''", 'º', '˚'], ['-', "'", "'", "'", '"', '"', '"', '"', '°', '°'], $text),
+            str_replace(
+                ['−', '’', '′', '‘', '”', '″', '“', "''", 'º', '˚'],
+                ['-', "'", "'", "'", '"', '"', '"', '"', '°', '°'],
+                $text,
+            ),
         );
         $number =
-            Number::parse($plain) ?? (preg_match('/^-?\d{1,3},\d+$/', $plain) === 1 ? Number::parse(str_replace(',', '.', $plain)) : null);
+            Number::parse($plain) ??
+            (preg_match('/^-?\d{1,3},\d+$/', $plain) === 1 ? Number::parse(str_replace(',', '.', $plain)) : null);
         if ($number !== null) {
             return $number;
         }
         $value =
-            '(\d{1,3}(?:[.,]\d+)?)\s*(?:°|d|deg|\s|:)?\s*(?:(\d{1,2}(?:[.,]\d+)?)\s*(?:\'|m|min|\s|:)?\s*(?:(\d{1,2}(?:[.,]\d+)?)\s*(?:"|s|sec)?)?)?';
+            '(\d{1,3}(?:[.,]\d+)?)\s*(?:°|d|deg|\s|:)?\s*(?:(\d{1,2}(?:[.,]\d+)?)\s*(?:\'|m|min|\s|:)?\s*(?:(\d{1,'.
+                '2}(?:[.,]\d+)?)\s*(?:"|s|sec)?)?)?';
         if (preg_match("/^([NSEWOnsewo])?\\s*(-)?\\s*{$value}\\s*([NSEWOnsewo])?$/u", $plain, $m) !== 1) {
             return null;
         }
         $letter = strtoupper($m[1] !== '' ? $m[1] : $m[6] ?? '');
-        $parts = array_map(static fn (string $part): float => (float) str_replace(',', '.', $part === '' ? '0' : $part), [
-            $m[3],
-            $m[4] ?? '',
-            $m[5] ?? '',
-        ]);
-        if ($parts[1] >= 60 || $parts[2] >= 60 || ($m[2] === '-' && $letter !== '') || ($letter === '' && ($m[4] ?? '') === '')) {
+        $parts = array_map(
+            static fn (string $part): float => (float) str_replace(',', '.', $part === '' ? '0' : $part),
+            [$m[3], $m[4] ?? '', $m[5] ?? ''],
+        );
+        if (
+            $parts[1] >= 60 ||
+            $parts[2] >= 60 ||
+            ($m[2] === '-' && $letter !== '') ||
+            ($letter === '' && ($m[4] ?? '') === '')
+        ) {
             return null;
         }
         $degrees = $parts[0] + $parts[1] / 60 + $parts[2] / 3600;

@@ -32,11 +32,19 @@ final class GeoJson
     {
         $document = json_decode(str_starts_with($text, "\xEF\xBB\xBF") ? substr($text, 3) : $text, true);
         if (! is_array($document)) {
-            throw BadBoundary::because('the file', 'it is not JSON', 'GeoJSON: a Feature, FeatureCollection or geometry');
+            throw BadBoundary::because(
+                'the file',
+                'it is not JSON',
+                'GeoJSON: a Feature, FeatureCollection or geometry',
+            );
         }
         $found = self::collect($document, $place);
         if ($found === []) {
-            throw BadBoundary::because('the file', 'it holds no geometry', 'GeoJSON: a Feature, FeatureCollection or geometry');
+            throw BadBoundary::because(
+                'the file',
+                'it holds no geometry',
+                'GeoJSON: a Feature, FeatureCollection or geometry',
+            );
         }
 
         return $found;
@@ -52,7 +60,9 @@ final class GeoJson
     public static function polygons(string $text, string $place = 'the geometry'): array
     {
         $polygons = [];
-        foreach (self::geometries($text, $place) as ['place' => $here, 'type' => $type, 'coordinates' => $coordinates]) {
+        foreach (
+            self::geometries($text, $place) as ['place' => $here, 'type' => $type, 'coordinates' => $coordinates]
+        ) {
             if ($type !== 'Polygon' && $type !== 'MultiPolygon') {
                 throw BadBoundary::because($here, "it is a {$type}", 'a Polygon or MultiPolygon');
             }
@@ -102,7 +112,11 @@ final class GeoJson
     public static function positions(string $place, mixed $line): array
     {
         if (! is_array($line) || ! array_is_list($line)) {
-            throw BadBoundary::because($place, 'it is not a list of positions', 'a list of longitude and latitude pairs');
+            throw BadBoundary::because(
+                $place,
+                'it is not a list of positions',
+                'a list of longitude and latitude pairs',
+            );
         }
 
         return array_map(static fn (mixed $position): array => self::position($place, $position), $line);
@@ -139,7 +153,11 @@ final class GeoJson
             throw BadBoundary::because($place, "its ring has {$n} positions", 'a closed ring of 4 positions or more');
         }
         if ($positions[0] !== $positions[$n - 1]) {
-            throw BadBoundary::because($place, 'its ring is not closed', 'a ring whose last position repeats its first');
+            throw BadBoundary::because(
+                $place,
+                'its ring is not closed',
+                'a ring whose last position repeats its first',
+            );
         }
         $open = [];
         foreach (array_slice($positions, 0, -1) as $position) {
@@ -195,7 +213,11 @@ final class GeoJson
 
             return $found;
         }
-        if (isset(self::DEPTHS[$type]) && is_array($node['coordinates'] ?? null) && array_is_list($node['coordinates'])) {
+        if (
+            isset(self::DEPTHS[$type]) &&
+            is_array($node['coordinates'] ?? null) &&
+            array_is_list($node['coordinates'])
+        ) {
             return [['place' => $place, 'type' => $type, 'coordinates' => $node['coordinates']]];
         }
         throw BadBoundary::because(

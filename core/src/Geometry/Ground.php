@@ -55,10 +55,18 @@ final readonly class Ground
             ...array_map(static fn (Box $b): array => [$b->west, $b->south], $boxes),
             ...array_map(static fn (Box $b): array => [$b->east, $b->north], $boxes),
         ]);
-        $capsules = array_filter($this->capsules, static fn (Capsule $c): bool => $around->meets($c->west, $c->south, $c->east, $c->north));
-        $holes = array_filter($this->holes, static fn (Polygon $p): bool => $around->meets($p->box->west, $p->box->south, $p->box->east, $p->box->north));
-        $whole = count($this->polygons) > 0 && ! $this->rimMeets($around)
-            && $this->inPolygons(($around->west + $around->east) / 2, ($around->south + $around->north) / 2);
+        $capsules = array_filter(
+            $this->capsules,
+            static fn (Capsule $c): bool => $around->meets($c->west, $c->south, $c->east, $c->north),
+        );
+        $holes = array_filter(
+            $this->holes,
+            static fn (Polygon $p): bool => $around->meets($p->box->west, $p->box->south, $p->box->east, $p->box->north),
+        );
+        $whole =
+            count($this->polygons) > 0 &&
+            ! $this->rimMeets($around) &&
+            $this->inPolygons(($around->west + $around->east) / 2, ($around->south + $around->north) / 2);
 
         return new self($whole ? [] : $this->polygons, array_values($capsules), array_values($holes), $boxes, $around);
     }
@@ -179,7 +187,14 @@ final readonly class Ground
             foreach ($polygon->rings as $ring) {
                 $before = $ring[count($ring) - 1];
                 foreach ($ring as $point) {
-                    if ($box->meets(min($before[0], $point[0]), min($before[1], $point[1]), max($before[0], $point[0]), max($before[1], $point[1]))) {
+                    if (
+                        $box->meets(
+                            min($before[0], $point[0]),
+                            min($before[1], $point[1]),
+                            max($before[0], $point[0]),
+                            max($before[1], $point[1]),
+                        )
+                    ) {
                         return true;
                     }
                     $before = $point;

@@ -46,9 +46,12 @@ final readonly class KeepAway
                 continue;
             }
             foreach ($type === 'Polygon' ? [$coordinates] : $coordinates as $rings) {
-                $polygon = new Polygon(array_map(
-                    static fn (array $ring): array => array_map($plane->toMetres(...), $ring), GeoJson::rings($place, $rings),
-                ));
+                $polygon = new Polygon(
+                    array_map(
+                        static fn (array $ring): array => array_map($plane->toMetres(...), $ring),
+                        GeoJson::rings($place, $rings),
+                    ),
+                );
                 $polygons[] = $polygon;
                 array_push($capsules, ...$polygon->rim($reachM));
             }
@@ -65,10 +68,15 @@ final readonly class KeepAway
     /** The same with a little more distance; what kept nothing away still does. */
     public function widened(float $metres): self
     {
-        return new self(array_map(
-            static fn (Capsule $c): Capsule => $c->reach > 0 ? new Capsule($c->ax, $c->ay, $c->bx, $c->by, $c->reach + $metres) : $c,
-            $this->capsules,
-        ), $this->polygons);
+        return new self(
+            array_map(
+                static fn (Capsule $c): Capsule => $c->reach > 0
+                    ? new Capsule($c->ax, $c->ay, $c->bx, $c->by, $c->reach + $metres)
+                    : $c,
+                $this->capsules,
+            ),
+            $this->polygons,
+        );
     }
 
     /**
@@ -90,7 +98,11 @@ final readonly class KeepAway
         foreach ($lines as $line) {
             $positions = GeoJson::positions($place, $line);
             if ($positions === [] || (count($positions) < 2 && str_contains($type, 'Line'))) {
-                throw BadBoundary::because($place, 'its line has fewer than 2 positions', 'a line of 2 positions or more');
+                throw BadBoundary::because(
+                    $place,
+                    'its line has fewer than 2 positions',
+                    'a line of 2 positions or more',
+                );
             }
             $checked[] = $positions;
         }

@@ -12,10 +12,7 @@ namespace HonestCore\Geometry;
 final readonly class Line
 {
     /** @pure */
-    private function __construct(
-        public float $x, public float $y,
-        public float $ux, public float $uy,
-    ) {}
+    private function __construct(public float $x, public float $y, public float $ux, public float $uy) {}
 
     /** @pure */
     public static function eastward(float $y): self

@@ -43,7 +43,7 @@ final readonly class LocalPlane
         $this->sinBeta = $this->authalic(sin($phi)) / $this->polar;
         $this->cosBeta = sqrt(1 - $this->sinBeta ** 2);
         $m = cos($phi) / sqrt(1 - $this->e2 * sin($phi) ** 2);
-        $this->stretch = self::SEMI_MAJOR_M * $m / ($this->radius * $this->cosBeta);
+        $this->stretch = (self::SEMI_MAJOR_M * $m) / ($this->radius * $this->cosBeta);
     }
 
     /**
@@ -78,7 +78,7 @@ final readonly class LocalPlane
 
         return [
             $b * $this->stretch * $cos * sin($lambda),
-            $b / $this->stretch * ($this->cosBeta * $sin - $this->sinBeta * $cos * cos($lambda)),
+            ($b / $this->stretch) * ($this->cosBeta * $sin - $this->sinBeta * $cos * cos($lambda)),
         ];
     }
 
@@ -96,7 +96,7 @@ final readonly class LocalPlane
             return [$this->longitude, rad2deg($this->latitudeOf($this->polar * $this->sinBeta))];
         }
         $c = 2 * asin(min(1.0, $rho / (2 * $this->radius)));
-        $q = $this->polar * (cos($c) * $this->sinBeta + $this->stretch * $y * sin($c) * $this->cosBeta / $rho);
+        $q = $this->polar * (cos($c) * $this->sinBeta + ($this->stretch * $y * sin($c) * $this->cosBeta) / $rho);
         $lambda = atan2(
             $x * sin($c),
             $this->stretch * $rho * $this->cosBeta * cos($c) - $this->stretch ** 2 * $y * $this->sinBeta * sin($c),
@@ -108,8 +108,9 @@ final readonly class LocalPlane
     /** @pure */
     private function authalic(float $sine): float
     {
-        return (1 - $this->e2) * ($sine / (1 - $this->e2 * $sine * $sine)
-            - log((1 - $this->e * $sine) / (1 + $this->e * $sine)) / (2 * $this->e));
+        return (1 - $this->e2) *
+            ($sine / (1 - $this->e2 * $sine * $sine) -
+                log((1 - $this->e * $sine) / (1 + $this->e * $sine)) / (2 * $this->e));
     }
 
     /** @pure */
@@ -119,8 +120,11 @@ final readonly class LocalPlane
         for ($i = 0; $i < 6; $i++) {
             $sine = sin($phi);
             $part = 1 - $this->e2 * $sine * $sine;
-            $step = $part ** 2 / (2 * cos($phi)) * ($q / (1 - $this->e2) - $sine / $part
-                + log((1 - $this->e * $sine) / (1 + $this->e * $sine)) / (2 * $this->e));
+            $step =
+                ($part ** 2 / (2 * cos($phi))) *
+                ($q / (1 - $this->e2) -
+                    $sine / $part +
+                    log((1 - $this->e * $sine) / (1 + $this->e * $sine)) / (2 * $this->e));
             $phi += $step;
             if (abs($step) < 1e-15) {
                 break;

@@ -11,7 +11,8 @@ use HonestCore\Error\ValueOutOfRange;
  *
  * Quantity and unit: pixels from the picture's upper left corner, x to the right and y down; degrees, WGS 84.
  * Variant: two places turn and scale it alike in both directions; three shear it as well.
- * Domain: places some pixels and metres apart; three not on one line; at most 100 m a pixel, within 80 degrees of the equator.
+ * Domain: places some pixels and metres apart; three not on one line; at most 100 m a pixel, within 80 degrees of the
+ * equator.
  * Source: first principles, on the local plane about the places.
  */
 final readonly class PictureFit
@@ -22,7 +23,9 @@ final readonly class PictureFit
 
     private const FARTHEST_DEGREES = 80.0;
 
-    /** @param array{float, float, float, float, float, float} $to east = a x + b y + c, north = d x + e y + f, metres */
+    /**
+     * @param array{float, float, float, float, float, float} $to east = a x + b y + c, north = d x + e y + f, metres
+     */
     private function __construct(private LocalPlane $plane, private array $to) {}
 
     /**
@@ -41,11 +44,21 @@ final readonly class PictureFit
             }
         }
         $plane = LocalPlane::about(array_map(static fn (array $k): array => [$k['longitude'], $k['latitude']], $known));
-        $at = array_map(static fn (array $k): array => [$k['x'], $k['y'], ...$plane->toMetres([$k['longitude'], $k['latitude']])], $known);
+        $at = array_map(
+            static fn (array $k): array => [$k['x'], $k['y'], ...$plane->toMetres([$k['longitude'], $k['latitude']])],
+            $known,
+        );
 
-        $fit = new self($plane, count($at) === 2 ? self::turned($at[0], $at[1]) : self::sheared($at[0], $at[1], $at[2]));
+        $fit = new self(
+            $plane,
+            count($at) === 2 ? self::turned($at[0], $at[1]) : self::sheared($at[0], $at[1], $at[2]),
+        );
         if ($fit->metresPerPixel() > self::COARSEST_M) {
-            throw ValueOutOfRange::of('The ground that a pixel stands for, in metres,', round($fit->metresPerPixel()), 'up to 100; look at the known places again');
+            throw ValueOutOfRange::of(
+                'The ground that a pixel stands for, in metres,',
+                round($fit->metresPerPixel()),
+                'up to 100; look at the known places again',
+            );
         }
 
         return $fit;

@@ -43,8 +43,10 @@ final readonly class Polygon
         foreach ($this->rings as $ring) {
             $before = $ring[count($ring) - 1];
             foreach ($ring as $point) {
-                if (($point[1] > $y) !== ($before[1] > $y)
-                    && $x < ($before[0] - $point[0]) * ($y - $point[1]) / ($before[1] - $point[1]) + $point[0]) {
+                if (
+                    $y < $before[1] !== $point[1] > $y &&
+                    $x < (($before[0] - $point[0]) * ($y - $point[1])) / ($before[1] - $point[1]) + $point[0]
+                ) {
                     $inside = ! $inside;
                 }
                 $before = $point;
@@ -66,8 +68,8 @@ final readonly class Polygon
             [$beforeT, $beforeS] = $line->local(...$ring[count($ring) - 1]);
             foreach ($ring as [$x, $y]) {
                 [$t, $s] = $line->local($x, $y);
-                if (($s > 0) !== ($beforeS > 0)) {
-                    $crossings[] = $t + ($beforeT - $t) * $s / ($s - $beforeS);
+                if ($s > 0 !== $beforeS > 0) {
+                    $crossings[] = $t + (($beforeT - $t) * $s) / ($s - $beforeS);
                 }
                 [$beforeT, $beforeS] = [$t, $s];
             }

@@ -48,7 +48,10 @@ final class RingCheck
             $b = $p[($i + 1) % count($p)];
             $c = $q[$j];
             $d = $q[($j + 1) % count($q)];
-            if (self::side($a, $b, $c) * self::side($a, $b, $d) < 0 && self::side($c, $d, $a) * self::side($c, $d, $b) < 0) {
+            if (
+                self::side($a, $b, $c) * self::side($a, $b, $d) < 0 &&
+                self::side($c, $d, $a) * self::side($c, $d, $b) < 0
+            ) {
                 return true;
             }
         }
@@ -128,8 +131,10 @@ final class RingCheck
             return true;
         }
 
-        return ($c1 === 0.0 && self::within($a, $b, $c)) || ($d1 === 0.0 && self::within($a, $b, $d))
-            || ($a1 === 0.0 && self::within($c, $d, $a)) || ($b1 === 0.0 && self::within($c, $d, $b));
+        return ($c1 === 0.0 && self::within($a, $b, $c)) ||
+            ($d1 === 0.0 && self::within($a, $b, $d)) ||
+            ($a1 === 0.0 && self::within($c, $d, $a)) ||
+            ($b1 === 0.0 && self::within($c, $d, $b));
     }
 
     /**
@@ -139,8 +144,10 @@ final class RingCheck
      */
     private static function within(array $a, array $b, array $p): bool
     {
-        return min($a[0], $b[0]) <= $p[0] && $p[0] <= max($a[0], $b[0])
-            && min($a[1], $b[1]) <= $p[1] && $p[1] <= max($a[1], $b[1]);
+        return min($a[0], $b[0]) <= $p[0] &&
+            $p[0] <= max($a[0], $b[0]) &&
+            min($a[1], $b[1]) <= $p[1] &&
+            $p[1] <= max($a[1], $b[1]);
     }
 
     /**

@@ -15,7 +15,8 @@ use HonestCore\Table\Number;
  */
 final class Wkt
 {
-    private const START = '/^\s*(?:SRID\s*=\s*(\d+)\s*;)?\s*(MULTIPOLYGON|POLYGON|LINESTRING|MULTILINESTRING|POINT|MULTIPOINT|GEOMETRYCOLLECTION)\s*(?:Z|M|ZM)?\s*\(/i';
+    private const START = '/^\s*(?:SRID\s*=\s*(\d+)\s*;)?\s*(MULTIPOLYGON|POLYGON|LINESTRING|MULTILINESTRING|POINT|'.
+        'MULTIPOINT|GEOMETRYCOLLECTION)\s*(?:Z|M|ZM)?\s*\(/i';
 
     public static function looksLike(string $text): bool
     {
@@ -30,22 +31,41 @@ final class Wkt
     public static function read(string $text, string $place): array
     {
         if (preg_match(self::START, $text, $m) !== 1) {
-            throw BadBoundary::because($place, 'it is no well-known text', 'POLYGON ((longitude latitude, …)) or MULTIPOLYGON');
+            throw BadBoundary::because(
+                $place,
+                'it is no well-known text',
+                'POLYGON ((longitude latitude, …)) or MULTIPOLYGON',
+            );
         }
         if ($m[1] !== '' && $m[1] !== '4326') {
-            throw BadBoundary::because($place, "its coordinates are in EPSG:{$m[1]}", 'longitude and latitude, EPSG:4326');
+            throw BadBoundary::because(
+                $place,
+                "its coordinates are in EPSG:{$m[1]}",
+                'longitude and latitude, EPSG:4326',
+            );
         }
         $depth =
             ['MULTIPOLYGON' => 3, 'POLYGON' => 2, 'LINESTRING' => 1][strtoupper($m[2])] ??
-            throw BadBoundary::because($place, 'it is a '.strtoupper($m[2]), 'a POLYGON, a MULTIPOLYGON or a closed LINESTRING');
+            throw BadBoundary::because(
+                $place,
+                'it is a '.strtoupper($m[2]),
+                'a POLYGON, a MULTIPOLYGON or a closed LINESTRING',
+            );
         $body = substr($text, (int) strpos($text, '('));
-        $json = (string) preg_replace_callback('/[^(),]+/', static fn (array $run): string => self::position($run[0], $place), $body);
+        $json = (string) preg_replace_callback(
+            '/[^(),]+/',
+            static fn (array $run): string => self::position($run[0], $place),
+            $body,
+        );
         $coordinates = json_decode(strtr($json, ['(' => '[', ')' => ']']), true, 8);
         if (! is_array($coordinates) || self::depth($coordinates) !== $depth + 1) {
             throw BadBoundary::because($place, 'its brackets do not match', 'well-known text with all its brackets');
         }
 
-        return ['type' => [1 => 'LineString', 2 => 'Polygon', 3 => 'MultiPolygon'][$depth], 'coordinates' => $coordinates];
+        return [
+            'type' => [1 => 'LineString', 2 => 'Polygon', 3 => 'MultiPolygon'][$depth],
+            'coordinates' => $coordinates,
+        ];
     }
 
     private static function position(string $run, string $place): string

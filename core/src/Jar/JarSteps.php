@@ -34,7 +34,11 @@ final class JarSteps
             }
             $sunk = Stokes::secondsToSink($step->stokesMicrometres, $depthCm, $celsius);
             $wait = $sunk - $before;
-            $timed[] = $step->lasting((int) floor($wait - max(5.0, $wait / 10)), (int) round($wait), (int) ceil($wait + max(5.0, $wait / 4)));
+            $timed[] = $step->lasting(
+                (int) floor($wait - max(5.0, $wait / 10)),
+                (int) round($wait),
+                (int) ceil($wait + max(5.0, $wait / 4)),
+            );
             $before = $sunk;
         }
 

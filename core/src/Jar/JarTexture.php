@@ -16,13 +16,29 @@ use HonestCore\Error\ValueOutOfRange;
  */
 final readonly class JarTexture
 {
-    /** @param array<string, array{from: float, to: float}> $ranges of each share, from reading each height off by the error */
-    private function __construct(public Texture $texture, public array $ranges, public float $errorMm, private float $sandMm, private float $siltMm, private float $allMm) {}
+    /**
+     * @param array<string, array{from: float, to: float}> $ranges of each share, from reading each height off by the
+     *                                                             error
+     */
+    private function __construct(
+        public Texture $texture,
+        public array $ranges,
+        public float $errorMm,
+        private float $sandMm,
+        private float $siltMm,
+        private float $allMm,
+    ) {}
 
     /** @throws ValueOutOfRange */
     public static function ofHeights(float $sandMm, float $siltMm, float $allMm, float $errorMm): self
     {
-        foreach (['The height of the sand' => $sandMm, 'The height of sand and silt' => $siltMm, 'The height of all' => $allMm] as $name => $height) {
+        foreach (
+            [
+                'The height of the sand' => $sandMm,
+                'The height of sand and silt' => $siltMm,
+                'The height of all' => $allMm,
+            ] as $name => $height
+        ) {
             if (! ($height >= 0 && $height <= 1000)) {
                 throw ValueOutOfRange::of($name, $height, 'from 0 to 1000', 'mm');
             }
@@ -31,12 +47,18 @@ final readonly class JarTexture
             throw ValueOutOfRange::of('The reading error', $errorMm, 'above 0 to 20', 'mm');
         }
         if ($sandMm > $siltMm || $siltMm > $allMm || $allMm <= 0) {
-            throw new ValueOutOfRange("Layers only grow: sand {$sandMm} mm, with silt {$siltMm} mm, all {$allMm} mm; accepted are heights that rise from reading to reading.");
+            throw new ValueOutOfRange(
+                "Layers only grow: sand {$sandMm} mm, with silt {$siltMm} mm, all {$allMm} mm; accepted are ".
+                    'heights that rise from reading to reading.',
+            );
         }
         $texture = Texture::ofLayers($sandMm, $siltMm - $sandMm, $allMm - $siltMm);
         $ranges = [];
         foreach (['sand', 'silt', 'clay'] as $share) {
-            $values = array_map(static fn (Texture $one): float => $one->{$share}, self::corners($sandMm, $siltMm, $allMm, $errorMm));
+            $values = array_map(
+                static fn (Texture $one): float => $one->{$share},
+                self::corners($sandMm, $siltMm, $allMm, $errorMm),
+            );
             $ranges[$share] = ['from' => min($values), 'to' => max($values)];
         }
 
@@ -66,12 +88,18 @@ final readonly class JarTexture
      */
     public function region(): array
     {
-        $points = array_map(static fn (Texture $one): array => [$one->clay, $one->silt], self::within($this->sandMm, $this->siltMm, $this->allMm, $this->errorMm, 1));
+        $points = array_map(
+            static fn (Texture $one): array => [$one->clay, $one->silt],
+            self::within($this->sandMm, $this->siltMm, $this->allMm, $this->errorMm, 1),
+        );
         sort($points);
         $half = static function (array $points): array {
             $hull = [];
             foreach ($points as $point) {
-                while (count($hull) > 1 && self::turn($hull[count($hull) - 2], $hull[count($hull) - 1], $point) <= 1e-12) {
+                while (
+                    count($hull) > 1 &&
+                    self::turn($hull[count($hull) - 2], $hull[count($hull) - 1], $point) <= 1e-12
+                ) {
                     array_pop($hull);
                 }
                 $hull[] = $point;
@@ -80,7 +108,10 @@ final readonly class JarTexture
             return array_slice($hull, 0, -1);
         };
 
-        return array_map(static fn (array $point): array => ['clay' => $point[0], 'silt' => $point[1]], [...$half($points), ...$half(array_reverse($points))]);
+        return array_map(static fn (array $point): array => ['clay' => $point[0], 'silt' => $point[1]], [
+            ...$half($points),
+            ...$half(array_reverse($points)),
+        ]);
     }
 
     /**
@@ -112,9 +143,9 @@ final readonly class JarTexture
         for ($i = -$steps; $i <= $steps; $i++) {
             for ($j = -$steps; $j <= $steps; $j++) {
                 for ($k = -$steps; $k <= $steps; $k++) {
-                    $a = max(0.0, $sand + $error * $i / $steps);
-                    $b = max($a, $silt + $error * $j / $steps);
-                    $c = max($b, $all + $error * $k / $steps);
+                    $a = max(0.0, $sand + ($error * $i) / $steps);
+                    $b = max($a, $silt + ($error * $j) / $steps);
+                    $c = max($b, $all + ($error * $k) / $steps);
                     if ($c > 0) {
                         $textures[] = Texture::ofLayers($a, $b - $a, $c - $b);
                     }

@@ -37,9 +37,12 @@ final class Stokes
         $density = Water::densityKgPerM3($celsius);
         $viscosity = Water::viscosityPaS($celsius);
         $metres = $micrometres * 1e-6;
-        $speed = self::GRAVITY * (self::PARTICLE_KG_PER_M3 - $density) * $metres ** 2 / (18 * $viscosity);
-        if ($density * $speed * $metres / $viscosity > self::SLOW) {
-            throw new ValueOutOfRange("Grains of {$micrometres} µm sink too fast for Stokes' law in water of {$celsius} °C; accepted are finer ones.");
+        $speed = (self::GRAVITY * (self::PARTICLE_KG_PER_M3 - $density) * $metres ** 2) / (18 * $viscosity);
+        if (($density * $speed * $metres) / $viscosity > self::SLOW) {
+            throw new ValueOutOfRange(
+                "Grains of {$micrometres} µm sink too fast for Stokes' law in water of {$celsius} °C; accepted are ".
+                    'finer ones.',
+            );
         }
 
         return $depthCm / 100 / $speed;

@@ -25,8 +25,16 @@ final class TextureOutlines
         /** @var array<string, list<array{int|float, int|float}>> $outlines */
         $outlines = RuleTable::named('texture-outlines')['outlines'];
 
-        return array_map(static fn (string $class, array $points): array => [
-            'class' => $class, 'points' => array_map(static fn (array $point): array => ['clay' => (float) $point[0], 'silt' => (float) $point[1]], $points),
-        ], array_keys($outlines), $outlines);
+        return array_map(
+            static fn (string $class, array $points): array => [
+                'class' => $class,
+                'points' => array_map(
+                    static fn (array $point): array => ['clay' => (float) $point[0], 'silt' => (float) $point[1]],
+                    $points,
+                ),
+            ],
+            array_keys($outlines),
+            $outlines,
+        );
     }
 }

@@ -27,7 +27,8 @@ final class Water
     {
         self::check($celsius);
 
-        return 999.974950 * (1 - ($celsius - 3.983035) ** 2 * ($celsius + 301.797) / (522_528.9 * ($celsius + 69.34881)));
+        return 999.97495 *
+            (1 - (($celsius - 3.983035) ** 2 * ($celsius + 301.797)) / (522_528.9 * ($celsius + 69.34881)));
     }
 
     /**
@@ -44,7 +45,7 @@ final class Water
     {
         self::check($celsius);
         $d = 20 - $celsius;
-        $log = $d / ($celsius + 96) * (1.2364 - 1.37e-3 * $d + 5.7e-6 * $d ** 2);
+        $log = ($d / ($celsius + 96)) * (1.2364 - 1.37e-3 * $d + 5.7e-6 * $d ** 2);
 
         return 1.0016e-3 * 10 ** $log;
     }

@@ -9,8 +9,10 @@ use HonestCore\Table\RuleTable;
 /**
  * What is to be mended before a parcel goes to a lab.
  *
- * Rule: enough soil for the tests; the depth that the lab's calibration is for; every field of its form that must be filled;
- *   special tests marked on the outside; soil over a quarantine border; soil dry, unless a test hurries; and what hurries
+ * Rule: enough soil for the tests; the depth that the lab's calibration is for; every field of its form that must be
+ * filled;
+ *   special tests marked on the outside; soil over a quarantine border; soil dry, unless a test hurries; and what
+ * hurries
  *   there in time.
  * Source: common practice; the lab's own figures; data/storage.json for the tests that hurry.
  */
@@ -35,7 +37,20 @@ final class ParcelCheck
                 $found[] = self::say('form', null, "The lab's form asks for \"{$field['label']}\", which is empty.");
             }
         }
-        $outside = array_unique(array_filter(array_merge(...array_map(static fn (ParcelPortion $one): array => array_map(static fn (LabTest $test): string => $test->outside, $one->tests), $portions), ...[[]])));
+        $outside = array_unique(
+            array_filter(
+                array_merge(
+                    ...array_map(
+                        static fn (ParcelPortion $one): array => array_map(
+                            static fn (LabTest $test): string => $test->outside,
+                            $one->tests,
+                        ),
+                        $portions,
+                    ),
+                    ...[[]],
+                ),
+            ),
+        );
         foreach ($outside as $words) {
             $found[] = self::say('outside', null, "Write on the outside of the parcel: {$words}.");
         }
@@ -55,12 +70,24 @@ final class ParcelCheck
             $found[] = self::say('tests', $code, "No test is asked of {$code}.");
         }
         if ($portion->volumeMl !== null && $portion->volumeMl < $portion->needsMl()) {
-            $found[] = self::say('volume', $code, "{$code} holds {$portion->volumeMl} ml; its tests need {$portion->needsMl()} ml.");
+            $found[] = self::say(
+                'volume',
+                $code,
+                "{$code} holds {$portion->volumeMl} ml; its tests need {$portion->needsMl()} ml.",
+            );
         }
         foreach ($portion->tests as $test) {
-            if ($test->depth !== null && $portion->depth !== null
-                && (abs($test->depth->topCm - $portion->depth->topCm) > self::DEPTH_SLACK_CM || abs($test->depth->bottomCm - $portion->depth->bottomCm) > self::DEPTH_SLACK_CM)) {
-                $found[] = self::say('depth', $code, "{$code} is soil of {$portion->depth->text()}; the lab's calibration of {$test->name} is for {$test->depth->text()}.");
+            if (
+                $test->depth !== null &&
+                $portion->depth !== null &&
+                (abs($test->depth->topCm - $portion->depth->topCm) > self::DEPTH_SLACK_CM ||
+                    abs($test->depth->bottomCm - $portion->depth->bottomCm) > self::DEPTH_SLACK_CM)
+            ) {
+                $found[] = self::say(
+                    'depth',
+                    $code,
+                    "{$code} is soil of {$portion->depth->text()}; the lab's calibration of {$test->name} is for {$test->depth->text()}.",
+                );
             }
         }
         $hurries = self::hurries($portion);
@@ -68,9 +95,21 @@ final class ParcelCheck
             $found[] = self::say('moist', $code, "{$code} is not dry: spread it 12 to 24 h in air first.");
         }
         if ($portion->over) {
-            $found[] = self::say('over', $code, "The time of {$code} has run out; a result of what hurries cannot be trusted.");
+            $found[] = self::say(
+                'over',
+                $code,
+                "The time of {$code} has run out; a result of what hurries cannot be trusted.",
+            );
         } elseif ($hurries && $portion->deadline !== null && $arrives > $portion->deadline) {
-            $found[] = self::say('late', $code, "{$code} would be there ".gmdate('j M H:i', $arrives).' UTC, after its time runs out '.gmdate('j M H:i', $portion->deadline).' UTC: freeze it, or send it faster.');
+            $found[] = self::say(
+                'late',
+                $code,
+                "{$code} would be there ".
+                    gmdate('j M H:i', $arrives).
+                    ' UTC, after its time runs out '.
+                    gmdate('j M H:i', $portion->deadline).
+                    ' UTC: freeze it, or send it faster.',
+            );
         }
 
         return $found;
@@ -81,7 +120,10 @@ final class ParcelCheck
         /** @var array{hasty: list<string>} $table */
         $table = RuleTable::named('storage');
 
-        return array_filter($portion->tests, static fn (LabTest $test): bool => in_array($test->code, $table['hasty'], true)) !== [];
+        return array_filter(
+            $portion->tests,
+            static fn (LabTest $test): bool => in_array($test->code, $table['hasty'], true),
+        ) !== [];
     }
 
     /** @return array{code: string, portion: string|null, text: string} */

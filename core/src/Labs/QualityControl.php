@@ -13,7 +13,8 @@ use Random\Randomizer;
 /**
  * What duplicates in a plan cost and buy.
  *
- * Quantity and unit: a count of pairs; the factors by which the true standard deviation may lie below and above the one found
+ * Quantity and unit: a count of pairs; the factors by which the true standard deviation may lie below and above the
+ * one found
  *   from them (95 %). Duplicate composites tell sampling and lab together, hidden duplicates the lab alone.
  * Domain: 0 to 1000 pairs; no interval from none.
  * Source: chi-square interval of a standard deviation, one degree of freedom a pair: s = sqrt(sum d^2 / 2n).
@@ -35,7 +36,11 @@ final readonly class QualityControl
         $table = RuleTable::named('quality');
         $tail = (1 - $table['confidence']) / 2;
 
-        return new self($pairs, sqrt($pairs / ChiSquare::quantile(1 - $tail, $pairs)), sqrt($pairs / ChiSquare::quantile($tail, $pairs)));
+        return new self(
+            $pairs,
+            sqrt($pairs / ChiSquare::quantile(1 - $tail, $pairs)),
+            sqrt($pairs / ChiSquare::quantile($tail, $pairs)),
+        );
     }
 
     /** How many of each are usual for so many composites: one in ten, at least one from five on. */
@@ -65,8 +70,21 @@ final readonly class QualityControl
     {
         return match (true) {
             $this->low === null || $this->high === null => "No pair: this plan says nothing about the spread of {$what}.",
-            $this->pairs < 3 => sprintf('%d %s: the spread of %s is known only within a factor of %.1f to %.0f; add those of other plans.', $this->pairs, $this->pairs === 1 ? 'pair' : 'pairs', $what, $this->low, $this->high),
-            default => sprintf('%d pairs: the true spread of %s lies between %.2f and %.1f times the one found.', $this->pairs, $what, $this->low, $this->high),
+            $this->pairs < 3 => sprintf(
+                '%d %s: the spread of %s is known only within a factor of %.1f to %.0f; add those of other plans.',
+                $this->pairs,
+                $this->pairs === 1 ? 'pair' : 'pairs',
+                $what,
+                $this->low,
+                $this->high,
+            ),
+            default => sprintf(
+                '%d pairs: the true spread of %s lies between %.2f and %.1f times the one found.',
+                $this->pairs,
+                $what,
+                $this->low,
+                $this->high,
+            ),
         };
     }
 }

@@ -17,7 +17,8 @@ use HonestCore\Table\Number;
  *
  * Quantity and unit: ppm. A value below a bound counts as the bound, and is counted as censored.
  * Domain: values above 0; limit above 0; confidence between 0 and 1; a composite of 1 core or more.
- * Variant: one-sided t bounds of the mean; where the sd of the natural logs is above 0.5 Chebyshev's too, and the larger decides.
+ * Variant: one-sided t bounds of the mean; where the sd of the natural logs is above 0.5 Chebyshev's too, and the
+ * larger decides.
  *   Fewer than 3 values, or more than half of them censored, have no bounds.
  * Source: the contract of `metals:screen`; bounds as in any handbook of environmental statistics.
  */
@@ -76,8 +77,13 @@ final readonly class MetalsScreen
      *
      * @throws ValueOutOfRange
      */
-    public static function of(array $values, float $limit, float $confidence = 0.95, int $cores = 1, float $background = 0.0): self
-    {
+    public static function of(
+        array $values,
+        float $limit,
+        float $confidence = 0.95,
+        int $cores = 1,
+        float $background = 0.0,
+    ): self {
         if ($values === []) {
             throw ValueOutOfRange::of('The number of values', 0, '1 or more');
         }
@@ -140,14 +146,16 @@ final readonly class MetalsScreen
             ...array_keys(
                 array_filter([
                     'Fewer than 3 values say nothing of a mean.' => $n < self::FEWEST,
-                    'More than half of the values lie below a bound, so that the mean has no bounds; every value is compared instead.' => $none && $n >= self::FEWEST,
+                    'More than half of the values lie below a bound, so that the mean has no bounds; every value is '.
+                        'compared instead.' => $none && $n >= self::FEWEST,
                     "{$censored} of {$n} values are bounds and count as such." => $censored > 0,
                     'The values are skewed: the upper bound is Chebyshev\'s, which assumes no shape.' => $by === 'chebyshev',
                     'A composite hides its highest core: see what one core of it may hold.' => $cores > 1,
                     'Too close to call: more samples would narrow it.' => $answer === 'too_close',
                 ]),
             ),
-            'Limits are set by public authorities and have been lowered over the years: ask your health department, whatever this says.',
+            'Limits are set by public authorities and have been lowered over the years: ask your health department, '.
+                'whatever this says.',
         ];
     }
 

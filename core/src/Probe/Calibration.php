@@ -34,23 +34,40 @@ final readonly class Calibration
      */
     public static function of(array $points, float $celsius, bool $inMillivolts): self
     {
-        /** @var array{slope_percent: array{float, float}, offset_mv: float, offset_ph: float, buffers_apart_ph: float} $limits */
+        /**
+         * @var array{slope_percent: array{float, float}, offset_mv: float, offset_ph: float, buffers_apart_ph: float}
+         *                                                                                                             $limits
+         */
         $limits = RuleTable::named('pen-limits');
         self::check($points, $celsius, $inMillivolts, $limits['buffers_apart_ph']);
         /** @var non-empty-list<array{buffer: float, shown: float}> $points */
         $n = count($points);
         $x = array_map(static fn (array $point): float => $point['buffer'] - 7, $points);
-        $y = array_map(static fn (array $point): float => $inMillivolts ? $point['shown'] : $point['shown'] - 7, $points);
+        $y = array_map(
+            static fn (array $point): float => $inMillivolts ? $point['shown'] : $point['shown'] - 7,
+            $points,
+        );
         [$meanX, $meanY] = [array_sum($x) / $n, array_sum($y) / $n];
         $sxx = array_sum(array_map(static fn (float $one): float => ($one - $meanX) ** 2, $x));
-        $sxy = array_sum(array_map(static fn (float $one, float $other): float => ($one - $meanX) * ($other - $meanY), $x, $y));
+        $sxy = array_sum(
+            array_map(static fn (float $one, float $other): float => ($one - $meanX) * ($other - $meanY), $x, $y),
+        );
         $slope = $sxy / $sxx;
         $offset = $meanY - $slope * $meanX;
-        $residual = max(array_map(static fn (float $one, float $other): float => abs($other - $offset - $slope * $one), $x, $y));
+        $residual = max(
+            array_map(static fn (float $one, float $other): float => abs($other - $offset - $slope * $one), $x, $y),
+        );
         $ideal = $inMillivolts ? -Nernst::millivoltsPerPh($celsius) : 1.0;
-        $percent = 100 * $slope / $ideal;
+        $percent = (100 * $slope) / $ideal;
 
-        return new self($inMillivolts, $slope, $percent, $offset, $residual, self::reasons($percent, $offset, $inMillivolts, $limits));
+        return new self(
+            $inMillivolts,
+            $slope,
+            $percent,
+            $offset,
+            $residual,
+            self::reasons($percent, $offset, $inMillivolts, $limits),
+        );
     }
 
     public function isFit(): bool
@@ -96,17 +113,26 @@ final readonly class Calibration
                 throw ValueOutOfRange::of('The pH of a buffer', $buffer, 'from 0 to 14');
             }
             if (! (abs($shown) <= 1000) || (! $inMillivolts && ($shown < 0 || $shown > 14))) {
-                throw ValueOutOfRange::of('What the pen shows', $shown, $inMillivolts ? 'from -1000 to 1000' : 'from 0 to 14', $inMillivolts ? 'mV' : '');
+                throw ValueOutOfRange::of(
+                    'What the pen shows',
+                    $shown,
+                    $inMillivolts ? 'from -1000 to 1000' : 'from 0 to 14',
+                    $inMillivolts ? 'mV' : '',
+                );
             }
         }
         $buffers = array_column($points, 'buffer');
         if ($buffers === [] || max($buffers) - min($buffers) < $apart) {
-            throw new ValueOutOfRange("The buffers lie within {$apart} pH of one another; accepted are at least two that lie further apart, such as 4 and 7.");
+            throw new ValueOutOfRange(
+                "The buffers lie within {$apart} pH of one another; accepted are at least two that lie further ".
+                    'apart, such as 4 and 7.',
+            );
         }
     }
 
     /**
-     * @param array{slope_percent: array{float, float}, offset_mv: float, offset_ph: float, buffers_apart_ph: float} $limits
+     * @param array{slope_percent: array{float, float}, offset_mv: float, offset_ph: float, buffers_apart_ph:
+     *     float} $limits
      * @return list<string>
      */
     private static function reasons(float $percent, float $offset, bool $inMillivolts, array $limits): array
@@ -116,10 +142,16 @@ final readonly class Calibration
         $unit = $inMillivolts ? 'mV' : 'pH';
         $reasons = [];
         if ($percent < $least || $percent > $most) {
-            $reasons[] = 'The slope is '.number_format($percent, 1)." % of the ideal one, and {$least} to {$most} % are fit for work.";
+            $reasons[] =
+                'The slope is '.
+                number_format($percent, 1).
+                " % of the ideal one, and {$least} to {$most} % are fit for work.";
         }
         if (abs($offset) > $widest) {
-            $reasons[] = 'The offset at pH 7 is '.number_format($offset, $inMillivolts ? 1 : 2)." {$unit}, and up to {$widest} {$unit} either way are fit for work.";
+            $reasons[] =
+                'The offset at pH 7 is '.
+                number_format($offset, $inMillivolts ? 1 : 2).
+                " {$unit}, and up to {$widest} {$unit} either way are fit for work.";
         }
 
         return $reasons;

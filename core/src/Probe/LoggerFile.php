@@ -30,16 +30,30 @@ final class LoggerFile
         foreach ($table->rows as $row => $cells) {
             $value = Number::parse($cells['value']);
             if ($value === null || $value < $lowest || $value > $highest) {
-                throw BadRow::at($row, "value: \"{$cells['value']}\" is no reading of the probe", "a number from {$lowest} to {$highest} with a decimal point");
+                throw BadRow::at(
+                    $row,
+                    "value: \"{$cells['value']}\" is no reading of the probe",
+                    "a number from {$lowest} to {$highest} with a decimal point",
+                );
             }
             if ($cells['portion'] === '') {
                 throw BadRow::at($row, 'portion: it is empty', 'the code of the portion that was read');
             }
             $celsius = ($cells['celsius'] ?? '') === '' ? null : Number::parse($cells['celsius']);
             if (($cells['celsius'] ?? '') !== '' && ($celsius === null || abs($celsius) > 100)) {
-                throw BadRow::at($row, "celsius: \"{$cells['celsius']}\" is no temperature", 'nothing, or a number of °C from -100 to 100');
+                throw BadRow::at(
+                    $row,
+                    "celsius: \"{$cells['celsius']}\" is no temperature",
+                    'nothing, or a number of °C from -100 to 100',
+                );
             }
-            $readings[] = ['row' => $row, 'portion' => strtoupper($cells['portion']), 'value' => $value, 'typed' => $cells['value'], 'celsius' => $celsius];
+            $readings[] = [
+                'row' => $row,
+                'portion' => strtoupper($cells['portion']),
+                'value' => $value,
+                'typed' => $cells['value'],
+                'celsius' => $celsius,
+            ];
         }
 
         return $readings;

@@ -31,6 +31,6 @@ final class Nernst
             throw ValueOutOfRange::of('The temperature', $celsius, 'from -5 to 100', '°C');
         }
 
-        return 1000 * M_LN10 * self::GAS * (self::ZERO_CELSIUS + $celsius) / self::FARADAY;
+        return (1000 * M_LN10 * self::GAS * (self::ZERO_CELSIUS + $celsius)) / self::FARADAY;
     }
 }

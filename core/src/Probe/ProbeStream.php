@@ -25,7 +25,10 @@ final class ProbeStream
 
     public function __construct(private readonly float $lowest, private readonly float $highest) {}
 
-    /** @return array{kind: string, n: int|null, value: float|null, celsius: float|null, words: string} what became of the line */
+    /**
+     * @return array{kind: string, n: int|null, value: float|null, celsius: float|null, words: string} what became of
+     *                                                                                                 the line
+     */
     public function take(string $line): array
     {
         $said = strlen($line) > 4096 ? null : json_decode($line, true, 8);
@@ -37,7 +40,10 @@ final class ProbeStream
             return $this->gap('rubbish', 'A line that is no reading came and was left out.');
         }
         if ($value < $this->lowest || $value > $this->highest) {
-            return $this->gap('rubbish', "{$value} is off the scale of the probe ({$this->lowest} to {$this->highest}) and was left out.");
+            return $this->gap(
+                'rubbish',
+                "{$value} is off the scale of the probe ({$this->lowest} to {$this->highest}) and was left out.",
+            );
         }
         if ($last !== null && $n <= $last['n']) {
             return $this->gap('repeat', "Reading {$n} came once more and was left out.");
@@ -46,12 +52,22 @@ final class ProbeStream
             return $this->gap('rubbish', "Reading {$n} is older than the one before it and was left out.");
         }
         if ($last !== null && ($n > $last['n'] + 1 || $at - $last['at_ms'] > self::PAUSE_MS)) {
-            $this->gap('gap', $n > $last['n'] + 1
-                ? ($n - $last['n'] - 1)." readings are missing after reading {$last['n']}."
-                : 'Nothing came for '.number_format(($at - $last['at_ms']) / 1000, 1)." s after reading {$last['n']}.");
+            $this->gap(
+                'gap',
+                $n > $last['n'] + 1
+                    ? $n - $last['n'] - 1 ." readings are missing after reading {$last['n']}."
+                    : 'Nothing came for '.
+                        number_format(($at - $last['at_ms']) / 1000, 1).
+                        " s after reading {$last['n']}.",
+            );
         }
         $celsius = self::number($said['celsius'] ?? null);
-        $this->good[] = ['n' => $n, 'at_ms' => $at, 'value' => $value, 'celsius' => $celsius !== null && abs($celsius) <= 100 ? $celsius : null];
+        $this->good[] = [
+            'n' => $n,
+            'at_ms' => $at,
+            'value' => $value,
+            'celsius' => $celsius !== null && abs($celsius) <= 100 ? $celsius : null,
+        ];
 
         return ['kind' => 'good', 'n' => $n, 'value' => $value, 'celsius' => $celsius, 'words' => ''];
     }
@@ -89,7 +105,9 @@ final class ProbeStream
         $warm = array_values(array_filter(array_column($used, 'celsius'), is_float(...)));
 
         return [
-            'n' => count($used), 'mean' => Spread::mean($values), 'sd' => count($used) > 1 ? Spread::standardDeviation($values) : null,
+            'n' => count($used),
+            'mean' => Spread::mean($values),
+            'sd' => count($used) > 1 ? Spread::standardDeviation($values) : null,
             'celsius' => $warm === [] ? null : Spread::mean($warm),
         ];
     }
@@ -97,7 +115,11 @@ final class ProbeStream
     /** @return array{kind: string, n: null, value: null, celsius: null, words: string} */
     private function gap(string $kind, string $words): array
     {
-        $this->gaps[] = ['after_n' => $this->good[count($this->good) - 1]['n'] ?? null, 'kind' => $kind, 'words' => $words];
+        $this->gaps[] = [
+            'after_n' => $this->good[count($this->good) - 1]['n'] ?? null,
+            'kind' => $kind,
+            'words' => $words,
+        ];
 
         return ['kind' => $kind, 'n' => null, 'value' => null, 'celsius' => null, 'words' => $words];
     }

@@ -22,10 +22,18 @@ final readonly class RowTransect
     private const EPSILON = 1e-6;
 
     /**
-     * @param non-empty-list<array{cm: float, readings: non-empty-list<float>, mean: float, alone: bool}> $places from the row outwards
+     * @param non-empty-list<array{cm: float, readings: non-empty-list<float>, mean: float, alone: bool}> $places
+     *                                                                                                            from the row outwards
      * @param list<string> $cautions
      */
-    private function __construct(public float $rowSpacingCm, public array $places, public ?float $meanAcross, public float $fromCm, public float $toCm, public array $cautions) {}
+    private function __construct(
+        public float $rowSpacingCm,
+        public array $places,
+        public ?float $meanAcross,
+        public float $fromCm,
+        public float $toCm,
+        public array $cautions,
+    ) {}
 
     /**
      * @param list<array{cm: float, readings: list<float>}> $places
@@ -44,12 +52,21 @@ final readonly class RowTransect
         usort($means, static fn (array $a, array $b): int => $a['cm'] <=> $b['cm']);
         foreach ($means as $i => $place) {
             if ($i > 0 && $place['cm'] - $means[$i - 1]['cm'] < self::EPSILON) {
-                throw new ValueOutOfRange("The place at {$place['cm']} cm stands twice; accepted is one place with all its readings.");
+                throw new ValueOutOfRange(
+                    "The place at {$place['cm']} cm stands twice; accepted is one place with all its readings.",
+                );
             }
         }
         [$from, $to] = [$means[0]['cm'], $means[count($means) - 1]['cm']];
 
-        return new self($rowSpacingCm, $means, self::across($means), $from, $to, self::cautions($means, $rowSpacingCm / 2));
+        return new self(
+            $rowSpacingCm,
+            $means,
+            self::across($means),
+            $from,
+            $to,
+            self::cautions($means, $rowSpacingCm / 2),
+        );
     }
 
     /**
@@ -79,7 +96,12 @@ final readonly class RowTransect
     {
         ['cm' => $cm, 'readings' => $readings] = $place;
         if (! ($cm >= 0 && $cm <= $middle + self::EPSILON)) {
-            throw ValueOutOfRange::of('The distance from the row', $cm, "from 0 to {$middle}, the middle between the rows,", 'cm');
+            throw ValueOutOfRange::of(
+                'The distance from the row',
+                $cm,
+                "from 0 to {$middle}, the middle between the rows,",
+                'cm',
+            );
         }
         if ($readings === [] || count($readings) > 10) {
             throw ValueOutOfRange::of("The number of readings at {$cm} cm", count($readings), 'from 1 to 10');
@@ -90,7 +112,12 @@ final readonly class RowTransect
             }
         }
 
-        return ['cm' => $cm, 'readings' => $readings, 'mean' => Spread::mean($readings), 'alone' => count($readings) < self::table()['readings']];
+        return [
+            'cm' => $cm,
+            'readings' => $readings,
+            'mean' => Spread::mean($readings),
+            'alone' => count($readings) < self::table()['readings'],
+        ];
     }
 
     /** @param non-empty-list<array{cm: float, mean: float}> $places */
@@ -102,7 +129,7 @@ final readonly class RowTransect
         }
         $sum = 0.0;
         for ($i = 1, $n = count($places); $i < $n; $i++) {
-            $sum += ($places[$i]['cm'] - $places[$i - 1]['cm']) * ($places[$i]['mean'] + $places[$i - 1]['mean']) / 2;
+            $sum += (($places[$i]['cm'] - $places[$i - 1]['cm']) * ($places[$i]['mean'] + $places[$i - 1]['mean'])) / 2;
         }
 
         return $sum / $width;
@@ -117,18 +144,36 @@ final readonly class RowTransect
         $table = self::table();
         $cautions = [];
         if (count($places) === 1) {
-            $cautions[] = 'One place is not a transect: the same bag of soil reads differently by where it was pulled. Read every 3 in ('.round($table['every_cm'], 1).' cm) from the row to the middle.';
+            $cautions[] =
+                'One place is not a transect: the same bag of soil reads differently by where it was pulled. Read '.
+                    'every 3 in ('.
+                round($table['every_cm'], 1).
+                ' cm) from the row to the middle.';
         }
         $alone = array_filter($places, static fn (array $place): bool => $place['alone']);
         if ($alone !== []) {
-            $cautions[] = count($alone) === 1 ? 'One place has a single reading where two are asked.' : count($alone).' places have a single reading where two are asked.';
+            $cautions[] =
+                count($alone) === 1
+                    ? 'One place has a single reading where two are asked.'
+                    : count($alone).' places have a single reading where two are asked.';
         }
-        if (count($places) > 1 && ($places[0]['cm'] > $table['every_cm'] || $places[count($places) - 1]['cm'] < $middle - $table['every_cm'])) {
-            $cautions[] = 'The places do not reach from the row to the middle between the rows: the mean speaks for the part that was read.';
+        if (
+            count($places) > 1 &&
+            ($places[0]['cm'] > $table['every_cm'] || $places[count($places) - 1]['cm'] < $middle - $table['every_cm'])
+        ) {
+            $cautions[] =
+                'The places do not reach from the row to the middle between the rows: the mean speaks for the part '.
+                    'that was read.';
         }
         $means = array_column($places, 'mean');
-        if (count($places) > 2 && max($means) >= $table['banded_ratio'] * max(min($means), self::EPSILON) && max($means) > 0) {
-            $cautions[] = 'The highest place reads twice the lowest or more: nitrogen lies in a band, and one core would say what its place says.';
+        if (
+            count($places) > 2 &&
+            max($means) >= $table['banded_ratio'] * max(min($means), self::EPSILON) &&
+            max($means) > 0
+        ) {
+            $cautions[] =
+                'The highest place reads twice the lowest or more: nitrogen lies in a band, and one core would say '.
+                    'what its place says.';
         }
 
         return $cautions;

@@ -30,17 +30,17 @@ final readonly class AreaRate
 
     public static function ofLbPer100SqFt(float $pounds): self
     {
-        return new self($pounds * self::SQ_FT_PER_ACRE / 100);
+        return new self(($pounds * self::SQ_FT_PER_ACRE) / 100);
     }
 
     public function lbPer1000SqFt(): float
     {
-        return $this->lbPerAcre * 1000 / self::SQ_FT_PER_ACRE;
+        return ($this->lbPerAcre * 1000) / self::SQ_FT_PER_ACRE;
     }
 
     public function lbPer100SqFt(): float
     {
-        return $this->lbPerAcre * 100 / self::SQ_FT_PER_ACRE;
+        return ($this->lbPerAcre * 100) / self::SQ_FT_PER_ACRE;
     }
 
     public function kgPerHa(): float
@@ -48,11 +48,18 @@ final readonly class AreaRate
         return $this->lbPerAcre * self::KG_PER_HA;
     }
 
-    /** @return array{lb_per_acre: float|null, lb_per_1000sqft: float|null, kg_per_ha: float|null} nulls where there is no rate */
+    /**
+     * @return array{lb_per_acre: float|null, lb_per_1000sqft: float|null, kg_per_ha: float|null} nulls where there is
+     *                                                                                            no rate
+     */
     public static function shown(?float $lbPerAcre): array
     {
         $rate = $lbPerAcre === null ? null : new self($lbPerAcre);
 
-        return ['lb_per_acre' => $lbPerAcre, 'lb_per_1000sqft' => $rate?->lbPer1000SqFt(), 'kg_per_ha' => $rate?->kgPerHa()];
+        return [
+            'lb_per_acre' => $lbPerAcre,
+            'lb_per_1000sqft' => $rate?->lbPer1000SqFt(),
+            'kg_per_ha' => $rate?->kgPerHa(),
+        ];
     }
 }

@@ -27,7 +27,8 @@ final class BatchQuestions
     private const WELL = 2.5;
 
     /**
-     * @param list<array{key: string, group: string, results: array<string, array{value: float, history: SeriesHistory}>}> $samples group names the area
+     * @param list<array{key: string, group: string, results: array<string, array{value: float, history:
+     *     SeriesHistory}>}> $samples group names the area
      * @return list<Question>
      */
     public static function swaps(array $samples): array
@@ -62,7 +63,8 @@ final class BatchQuestions
                         $own - $exchanged,
                         new Question(
                             'swap',
-                            "{$one['key']} and {$other['key']} look exchanged: each fits the earlier results of the other's ground far better than of its own.",
+                            "{$one['key']} and {$other['key']} look exchanged: each fits the earlier results of ".
+                                "the other's ground far better than of its own.",
                             [$one['key'], $other['key']],
                             $series,
                         ),
@@ -76,7 +78,8 @@ final class BatchQuestions
     }
 
     /**
-     * @param list<array{key: string, group: string, results: array<string, array{value: float, history: SeriesHistory}>}> $samples
+     * @param list<array{key: string, group: string, results: array<string, array{value: float, history:
+     *     SeriesHistory}>}> $samples
      * @return list<Question>
      */
     public static function shifts(array $samples): array
@@ -104,7 +107,8 @@ final class BatchQuestions
                     'shift',
                     "{$series}: {$same} of ".
                         count($z).
-                        " samples lie {$side} the earlier results of their ground, more than chance would have it: is the whole batch shifted?".
+                        " samples lie {$side} the earlier results of their ground, more than chance would have it: ".
+                            'is the whole batch shifted?'.
                         ($why === '' ? '' : ' '.ucfirst($why).'.'),
                     array_keys($z),
                     [$series],

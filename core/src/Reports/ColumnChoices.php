@@ -22,7 +22,12 @@ final readonly class ColumnChoices
      * @param list<string> $extractants
      * @param array<string, list<string>> $forms by analyte, where there is more than one
      */
-    private function __construct(public array $analytes, public array $units, public array $extractants, public array $forms) {}
+    private function __construct(
+        public array $analytes,
+        public array $units,
+        public array $extractants,
+        public array $forms,
+    ) {}
 
     public static function all(): self
     {
@@ -41,7 +46,10 @@ final readonly class ColumnChoices
         );
     }
 
-    /** @return array{analytes: list<array{code: string, name: string, home_unit: string, digits: int}>, units: list<string>, extractants: list<string>, forms: list<array{analyte: string, forms: list<string>}>} */
+    /**
+     * @return array{analytes: list<array{code: string, name: string, home_unit: string, digits: int}>, units:
+     * list<string>, extractants: list<string>, forms: list<array{analyte: string, forms: list<string>}>}
+     */
     public function toArray(): array
     {
         return [

@@ -11,7 +11,8 @@ use HonestCore\Analyte\UnitText;
 use HonestCore\Table\RuleTable;
 
 /**
- * What stands about a column besides its name: a row of units below it, a row of extractants above it, a title of the sheet.
+ * What stands about a column besides its name: a row of units below it, a row of extractants above it, a title of the
+ * sheet.
  *
  * Domain: a title gives its unit only to analytes of that kind, and only where it names one such unit.
  * Source: common practice of labs.
@@ -46,18 +47,25 @@ final readonly class ColumnContext
             }
         }
 
-        return new self($units, $extractants, $units === [] && $extractants === [] && self::looksLikeUnit($bare) ? $left : '');
+        return new self(
+            $units,
+            $extractants,
+            $units === [] && $extractants === [] && self::looksLikeUnit($bare) ? $left : '',
+        );
     }
 
     /** A line above the header. */
     public static function ofTitle(string $text): self
     {
         $plain = (string) preg_replace('/[():;\[\]=]/', ' ', Fold::plain($text));
-        $words = array_values(array_filter(explode(' ', str_replace('%', ' % ', $plain)), static fn (string $word): bool => $word !== ''));
+        $words = array_values(
+            array_filter(explode(' ', str_replace('%', ' % ', $plain)), static fn (string $word): bool => $word !== ''),
+        );
         $units = [];
         if (
             preg_match(
-                '/\b(units?|in|as|expressed|reported|einheit(en)?|angaben?|en|exprim\w*|unites?|unidad(es)?|results?|values?|ergebnisse|alle|all|valores|resultats?)\b/i',
+                '/\b(units?|in|as|expressed|reported|einheit(en)?|angaben?|en|exprim\w*|unites?|unidad(es)?|results?|'.
+                    'values?|ergebnisse|alle|all|valores|resultats?)\b/i',
                 $plain,
             ) === 1
         ) {
@@ -111,7 +119,10 @@ final readonly class ColumnContext
     {
         $known = $column->known();
         if ($known === null || ! in_array($column->role, [ColumnRole::Result, ColumnRole::Rating], true)) {
-            return $column->role === ColumnRole::Value && $column->unit === '' && count($this->units) === 1 && ! $this->isTitle
+            return $column->role === ColumnRole::Value &&
+                $column->unit === '' &&
+                count($this->units) === 1 &&
+                ! $this->isTitle
                 ? $column->with(['unit' => $this->units[0]->unit->code])
                 : $column;
         }
@@ -121,8 +132,9 @@ final readonly class ColumnContext
             if (count($fitting) === 1) {
                 $changes = ['unit' => $fitting[0]->unit->code, 'plainMoles' => $fitting[0]->plainMoles];
                 $form =
-                    ['no3n/N' => 'NO3-N', 'nh4n/N' => 'NH4-N', 'om/C' => 'OC'][$column->analyte.'/'.$fitting[0]->form] ??
-                    $fitting[0]->form;
+                    ['no3n/N' => 'NO3-N', 'nh4n/N' => 'NH4-N', 'om/C' => 'OC'][
+                        $column->analyte.'/'.$fitting[0]->form
+                    ] ?? $fitting[0]->form;
                 if ($form !== '' && in_array($form, $known->forms, true)) {
                     $changes +=
                         $column->form === $known->ownForm() || $column->askForm !== '' || $column->form === $form
@@ -147,7 +159,9 @@ final readonly class ColumnContext
     /** @return list<UnitText> those that the analyte is given in; a title's only where they are of its home kind */
     private function fitting(string $analyte): array
     {
-        $fitting = array_values(array_filter($this->units, static fn (UnitText $one): bool => $one->unit->fits($analyte)));
+        $fitting = array_values(
+            array_filter($this->units, static fn (UnitText $one): bool => $one->unit->fits($analyte)),
+        );
         if (! $this->isTitle) {
             return count($fitting) === 1 ? $fitting : [];
         }
@@ -161,13 +175,18 @@ final readonly class ColumnContext
         );
         $first = match (true) {
             $home->code === 'percent' => array_values(
-                array_filter($fitting, static fn (UnitText $one): bool => in_array($one->unit->code, ['percent', 'g/kg'], true)),
+                array_filter(
+                    $fitting,
+                    static fn (UnitText $one): bool => in_array($one->unit->code, ['percent', 'g/kg'], true),
+                ),
             ),
             $home->kind === 'mass' => $kinds('mass', 'volume', 'area'),
             default => $fitting,
         };
 
-        return $first === [] && $home->kind === 'mass' && $home->code !== 'percent' ? $kinds('charge', 'charge_volume') : $first;
+        return $first === [] && $home->kind === 'mass' && $home->code !== 'percent'
+            ? $kinds('charge', 'charge_volume')
+            : $first;
     }
 
     /** @return list<array{code: string, for: list<string>, ask: string}> */
@@ -185,11 +204,16 @@ final readonly class ColumnContext
         }
         // Several extractants of nutrients in one line could each be of another analyte.
         $nutrients = array_unique(
-            array_column(array_filter($found, static fn (array $one): bool => in_array('nutrient', $one['for'], true)), 'code'),
+            array_column(
+                array_filter($found, static fn (array $one): bool => in_array('nutrient', $one['for'], true)),
+                'code',
+            ),
         );
 
         return count($nutrients) > 1
-            ? array_values(array_filter($found, static fn (array $one): bool => ! in_array('nutrient', $one['for'], true)))
+            ? array_values(
+                array_filter($found, static fn (array $one): bool => ! in_array('nutrient', $one['for'], true)),
+            )
             : $found;
     }
 

@@ -9,13 +9,16 @@ use HonestCore\Analyte\UnitText;
 use HonestCore\Error\BadOption;
 
 /**
- * What a person says of the columns of a file, by their names: a role, the code of an analyte, or both with unit, form and extractant.
+ * What a person says of the columns of a file, by their names: a role, the code of an analyte, or both with unit, form
+ * and extractant.
  *
- * Domain: a JSON object of column name to meaning, or the mapping as it is kept, with a list of columns under `columns`.
+ * Domain: a JSON object of column name to meaning, or the mapping as it is kept, with a list of columns under
+ * `columns`.
  */
 final readonly class ColumnMap
 {
-    private const ACCEPTED = 'a JSON object of column name to meaning: a role, a code of an analyte, or an object with role, analyte, unit, form and extractant';
+    private const ACCEPTED = 'a JSON object of column name to meaning: a role, a code of an analyte, or an object '.
+        'with role, analyte, unit, form and extractant';
 
     /** @param array<string, array<string, mixed>> $meanings by column name */
     private function __construct(private array $meanings) {}
@@ -46,14 +49,17 @@ final readonly class ColumnMap
     public function applied(array $columns): array
     {
         foreach ($this->meanings as $name => $changes) {
-            $at = array_keys(array_filter($columns, static fn (ReportColumn $column): bool => $column->name === (string) $name));
+            $at = array_keys(
+                array_filter($columns, static fn (ReportColumn $column): bool => $column->name === (string) $name),
+            );
             $at =
                 $at !== []
                     ? $at
                     : array_keys(
                         array_filter(
                             $columns,
-                            static fn (ReportColumn $column): bool => mb_strtolower($column->name) === mb_strtolower((string) $name),
+                            static fn (ReportColumn $column): bool => mb_strtolower($column->name) ===
+                                mb_strtolower((string) $name),
                         ),
                     );
             if ($at === []) {
@@ -63,7 +69,10 @@ final readonly class ColumnMap
                     'one of '.
                         implode(
                             ', ',
-                            array_map(static fn (ReportColumn $column): string => "\"{$column->name}\"", array_slice($columns, 0, 30)),
+                            array_map(
+                                static fn (ReportColumn $column): string => "\"{$column->name}\"",
+                                array_slice($columns, 0, 30),
+                            ),
                         ),
                 );
             }
@@ -94,8 +103,15 @@ final readonly class ColumnMap
             $fresh += ['form' => $known->ownForm(), 'unit' => $known->isUnitless() ? 'pH' : $column->unit];
         }
         $role = $changes['role'] ?? $column->role;
-        if (in_array($role, [ColumnRole::Result, ColumnRole::Rating], true) && ($analyte === '' || ! is_string($analyte))) {
-            throw BadOption::because('--map', "\"{$column->name}\" is said to be a result and not of what", 'an analyte code beside it');
+        if (
+            in_array($role, [ColumnRole::Result, ColumnRole::Rating], true) &&
+            ($analyte === '' || ! is_string($analyte))
+        ) {
+            throw BadOption::because(
+                '--map',
+                "\"{$column->name}\" is said to be a result and not of what",
+                'an analyte code beside it',
+            );
         }
 
         return $column->with([...$fresh, ...$changes]);
@@ -165,7 +181,9 @@ final readonly class ColumnMap
             return ['role' => $role];
         }
         if (Analytes::find($word) !== null && $key !== 'role') {
-            return ['analyte' => $word, ...$key === 'analyte' ? [] : ['role' => ColumnRole::Result]] + ['role' => ColumnRole::Result];
+            return ['analyte' => $word, ...$key === 'analyte' ? [] : ['role' => ColumnRole::Result]] + [
+                'role' => ColumnRole::Result,
+            ];
         }
         if ($key === 'meaning' && in_array($word, ['none', 'unknown', 'saturation'], true)) {
             return ['role' => ColumnRole::Ignore];

@@ -38,7 +38,11 @@ final class ColumnName
     {
         // Words that are run together part where a capital begins, but pH, CaCl2 and the like do not.
         $this->rest = Fold::plain(
-            (string) preg_replace('/(?<=[a-z])(?=[A-Z][a-z]{2})|(?<=[a-z]{2})(?=[A-Z]{2})/', ' ', mb_substr($name, 0, 200)),
+            (string) preg_replace(
+                '/(?<=[a-z])(?=[A-Z][a-z]{2})|(?<=[a-z]{2})(?=[A-Z]{2})/',
+                ' ',
+                mb_substr($name, 0, 200),
+            ),
         );
     }
 
@@ -78,13 +82,19 @@ final class ColumnName
             return $this->share($found);
         }
         if ($none !== null && ($found !== [] || preg_match('/:|\/|\+/', $whole) === 1 || $this->roleOf() === null)) {
-            return new ReportColumn($this->name, ColumnRole::Ignore, why: "\"{$this->name}\" is {$none}, no result of an analyte.");
+            return new ReportColumn(
+                $this->name,
+                ColumnRole::Ignore,
+                why: "\"{$this->name}\" is {$none}, no result of an analyte.",
+            );
         }
         if (count($found) > 1) {
             return new ReportColumn(
                 $this->name,
                 ColumnRole::Ignore,
-                why: "\"{$this->name}\" names more than one analyte: ".implode(', ', array_map(Analytes::name(...), $found)).'.',
+                why: "\"{$this->name}\" names more than one analyte: ".
+                    implode(', ', array_map(Analytes::name(...), $found)).
+                    '.',
             );
         }
         if ($found === []) {
@@ -169,7 +179,11 @@ final class ColumnName
         /** @var array<string, list<string>> $roles */
         $roles = RuleTable::named('report-columns')['roles'];
         $text = trim(
-            (string) preg_replace('/[\s_]+/', ' ', str_replace(['(', ')', '[', ']', '-', '.', "'"], ' ', Fold::lower($this->name))),
+            (string) preg_replace(
+                '/[\s_]+/',
+                ' ',
+                str_replace(['(', ')', '[', ']', '-', '.', "'"], ' ', Fold::lower($this->name)),
+            ),
         );
         $bare = trim(
             (string) preg_replace(
@@ -194,7 +208,12 @@ final class ColumnName
     {
         $of = $this->shareOf($found) ?? (preg_match('/\besp\b/i', $this->bare) === 1 ? 'na_sat' : 'base_sat');
 
-        return new ReportColumn($this->name, ColumnRole::Result, $of, unit: $this->unit === null ? 'percent' : $this->unit->unit->code);
+        return new ReportColumn(
+            $this->name,
+            ColumnRole::Result,
+            $of,
+            unit: $this->unit === null ? 'percent' : $this->unit->unit->code,
+        );
     }
 
     /** @param list<string> $found */
@@ -206,7 +225,9 @@ final class ColumnName
             }
         }
 
-        return $found === [] && array_intersect(array_map(strtolower(...), $this->tokens()), ['h', 'hydrogen']) !== [] ? 'h_sat' : null;
+        return $found === [] && array_intersect(array_map(strtolower(...), $this->tokens()), ['h', 'hydrogen']) !== []
+            ? 'h_sat'
+            : null;
     }
 
     private function isPercent(): bool
@@ -222,7 +243,9 @@ final class ColumnName
     /** What it is instead of a result: a ratio, a sum, a recommended amount; null where it may be one. */
     private function none(string $whole, string $lower): ?string
     {
-        $names = '(?:c|n|ca|mg|k|na|p|zn|mn|cu|fe|b|s|al|h|om|oc|calcium|magnesium|potassium|sodium|carbon|nitrogen|phosphorus)';
+        $names =
+            '(?:c|n|ca|mg|k|na|p|zn|mn|cu|fe|b|s|al|h|om|oc|calcium|magnesium|potassium|sodium|carbon|nitrogen|'.
+                'phosphorus)';
         if (preg_match("/(?<![a-z0-9]){$names}\\s*[:\\/]\\s*(?:\\(?\\s*)?{$names}(?![a-z0-9])/", $whole) === 1) {
             return 'a ratio';
         }
@@ -285,14 +308,18 @@ final class ColumnName
                     in_array($symbol, $tokens, true) ||
                     ($symbol === 'As'
                         ? $tokens === ['as'] || $tokens === ['AS']
-                        : (count($tokens) <= 2 || $oneCase) && in_array(strtolower($symbol), array_map(strtolower(...), $tokens), true))
+                        : (count($tokens) <= 2 || $oneCase) &&
+                            in_array(strtolower($symbol), array_map(strtolower(...), $tokens), true))
                 ) {
                     $found[] = $code;
                 }
             }
         }
         // A share called MO is organic matter, whatever element the letters may stand for.
-        $found = in_array($this->unit?->unit->code, ['percent', 'g/kg'], true) && $tokens === ['MO'] ? ['om'] : array_values(array_unique($found));
+        $found =
+            in_array($this->unit?->unit->code, ['percent', 'g/kg'], true) && $tokens === ['MO']
+                ? ['om']
+                : array_values(array_unique($found));
         // "buffer pH" names both, and the nitrogen of nitrate is none of its own.
         $found = in_array('buffer_ph', $found, true) ? array_values(array_diff($found, ['ph'])) : $found;
 
@@ -303,8 +330,11 @@ final class ColumnName
     {
         $number = '\d{1,3}(?:\.\d+)?';
         if (
-            preg_match("/\\(?\\b({$number})\\s*(?:-|to)\\s*({$number})\\s*(in(?:ch(?:es)?)?\\b|cm\\b|\"|'')\\.?\\)?/i", $this->rest, $m) ===
-            1
+            preg_match(
+                "/\\(?\\b({$number})\\s*(?:-|to)\\s*({$number})\\s*(in(?:ch(?:es)?)?\\b|cm\\b|\"|'')\\.?\\)?/i",
+                $this->rest,
+                $m,
+            ) === 1
         ) {
             $this->layer = "{$m[1]}-{$m[2]}".(stripos($m[3], 'cm') === 0 ? 'cm' : 'in');
             $this->rest = trim(str_replace($m[0], ' ', $this->rest));
@@ -349,7 +379,10 @@ final class ColumnName
             // Outside of brackets a word such as Mg is a name, not half a unit.
             $this->unread = $this->unlike([
                 ...$brackets,
-                ...array_filter(preg_split('/\s+/', $this->rest) ?: [], static fn (string $word): bool => str_contains($word, '/')),
+                ...array_filter(
+                    preg_split('/\s+/', $this->rest) ?: [],
+                    static fn (string $word): bool => str_contains($word, '/'),
+                ),
             ]);
             $this->rest = $this->unread === '' ? $this->rest : str_replace($this->unread, ' ', $this->rest);
         }
@@ -359,7 +392,9 @@ final class ColumnName
     {
         $read = $piece === '' ? null : UnitText::read($piece);
 
-        return $read === null || (! $bracket && $read->unit->kind === 'ph') || ($bracket && strtolower($piece) === 'ph') ? null : $read;
+        return $read === null || (! $bracket && $read->unit->kind === 'ph') || ($bracket && strtolower($piece) === 'ph')
+            ? null
+            : $read;
     }
 
     private function tryUnit(string $piece, bool $bracket): bool
@@ -411,7 +446,8 @@ final class ColumnName
             if (
                 ! $isSymbols &&
                 preg_match(
-                    '/^(?!n\/a)[a-z#µ0-9.+()]{1,12}\s*(\/|\bper\b)\s*[a-z0-9.\s]{1,14}$|^[a-z]{1,5}\s+[a-z0-9]{1,5}-1$|^(mg|g|kg|lbs?|oz|ms|tons?|tonnes?|t|bu|grains?|mol|mmol|cmol|meq|eq)$/',
+                    '/^(?!n\/a)[a-z#µ0-9.+()]{1,12}\s*(\/|\bper\b)\s*[a-z0-9.\s]{1,14}$|^[a-z]{1,5}\s+[a-z0-9]{1,'.
+                        '5}-1$|^(mg|g|kg|lbs?|oz|ms|tons?|tonnes?|t|bu|grains?|mol|mmol|cmol|meq|eq)$/',
                     $lower,
                 ) === 1
             ) {
@@ -451,10 +487,13 @@ final class ColumnName
 
         return match (true) {
             $code === 'smp' => ' buffer pH ',
-            in_array($code, ['cacl2', 'kcl', 'water'], true) && preg_match('/\bph(ca|cacl2|kcl|w|water|h2o)\b/', $lower) === 1 => ' pH ',
+            in_array($code, ['cacl2', 'kcl', 'water'], true) &&
+                preg_match('/\bph(ca|cacl2|kcl|w|water|h2o)\b/', $lower) === 1 => ' pH ',
             in_array($code, ['bray-1', 'bray-2', 'olsen'], true) &&
                 preg_match('/\b(brayp1?|olsenp)\b|bray\W*p\W*(1|2|i|ii)\b/', $lower) === 1 => ' P ',
-            $code === 'ammonium-lactate' && preg_match('/\b([pk])-?al\b/', $lower, $m) === 1 => ' '.strtoupper($m[1]).' ',
+            $code === 'ammonium-lactate' && preg_match('/\b([pk])-?al\b/', $lower, $m) === 1 => ' '.
+                strtoupper($m[1]).
+                ' ',
             default => ' ',
         };
     }
@@ -489,7 +528,13 @@ final class ColumnName
 
     private static function words(string $text): string
     {
-        return trim((string) preg_replace('/\s+/', ' ', str_replace(['.', ',', '(', ')', '[', ']', "'", '_'], ' ', Fold::lower($text))));
+        return trim(
+            (string) preg_replace(
+                '/\s+/',
+                ' ',
+                str_replace(['.', ',', '(', ')', '[', ']', "'", '_'], ' ', Fold::lower($text)),
+            ),
+        );
     }
 
     /** @return list<string> */

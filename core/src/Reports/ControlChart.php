@@ -24,7 +24,14 @@ final readonly class ControlChart
      * @param list<float> $ranges of each value and the one before it
      * @param list<array{at: int, rule: string, words: string}> $signals
      */
-    private function __construct(public array $values, public float $centre, public float $sigma, public array $ranges, public float $rangeLimit, public array $signals) {}
+    private function __construct(
+        public array $values,
+        public float $centre,
+        public float $sigma,
+        public array $ranges,
+        public float $rangeLimit,
+        public array $signals,
+    ) {}
 
     /**
      * @param list<float> $values
@@ -51,7 +58,14 @@ final readonly class ControlChart
         $sigma = $known['sigma'] ?? $meanRange / $table['d2'];
         $asked = $known !== null || count($values) >= $table['least_points'];
 
-        return new self($values, $centre, $sigma, $ranges, $table['D4'] * ($known === null ? $meanRange : $sigma * $table['d2']), $asked ? self::signals($values, $centre, $sigma) : []);
+        return new self(
+            $values,
+            $centre,
+            $sigma,
+            $ranges,
+            $table['D4'] * ($known === null ? $meanRange : $sigma * $table['d2']),
+            $asked ? self::signals($values, $centre, $sigma) : [],
+        );
     }
 
     public function lowerLimit(): float
@@ -73,14 +87,23 @@ final readonly class ControlChart
         $signals = [];
         foreach ($values as $i => $value) {
             $side = $value <=> $centre;
-            $beyond = static fn (int $last, float $sigmas): int => count(array_filter(
-                array_slice($values, max(0, $i - $last + 1), min($last, $i + 1)), static fn (float $one): bool => ($one - $centre) * $side > $sigmas * $sigma,
-            ));
+            $beyond = static fn (int $last, float $sigmas): int => count(
+                array_filter(
+                    array_slice($values, max(0, $i - $last + 1), min($last, $i + 1)),
+                    static fn (float $one): bool => ($one - $centre) * $side > $sigmas * $sigma,
+                ),
+            );
             $rule = match (true) {
                 $side === 0 => null,
                 abs($value - $centre) > 3 * $sigma => ['beyond', 'lies beyond three sigma'],
-                $i >= 2 && $beyond(1, 2) === 1 && $beyond(3, 2) >= 2 => ['two-of-three', 'is the second of three beyond two sigma on one side'],
-                $i >= 4 && $beyond(1, 1) === 1 && $beyond(5, 1) >= 4 => ['four-of-five', 'is the fourth of five beyond one sigma on one side'],
+                $i >= 2 && $beyond(1, 2) === 1 && $beyond(3, 2) >= 2 => [
+                    'two-of-three',
+                    'is the second of three beyond two sigma on one side',
+                ],
+                $i >= 4 && $beyond(1, 1) === 1 && $beyond(5, 1) >= 4 => [
+                    'four-of-five',
+                    'is the fourth of five beyond one sigma on one side',
+                ],
                 $i >= 7 && $beyond(8, 0) === 8 => ['eight', 'is the eighth in a row on one side of the value'],
                 default => null,
             };

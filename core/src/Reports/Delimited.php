@@ -51,12 +51,18 @@ final class Delimited
                 }
             }
             if (count($cells) > self::MOST_CELLS) {
-                throw BadTable::because("row {$at} has ".count($cells).' cells', 'up to '.self::MOST_CELLS.' columns');
+                throw BadTable::because(
+                    "row {$at} has ".count($cells).' cells',
+                    'up to '.self::MOST_CELLS.' columns',
+                );
             }
             if (trim($row, " \t{$delimiter}\"") !== '') {
                 $records[$at] = array_map(trim(...), $cells);
                 if (count($records) > self::MOST_ROWS) {
-                    throw BadTable::because('the file has more than '.number_format(self::MOST_ROWS).' rows', 'a file in parts');
+                    throw BadTable::because(
+                        'the file has more than '.number_format(self::MOST_ROWS).' rows',
+                        'a file in parts',
+                    );
                 }
                 if (count($records) >= $most) {
                     break;

@@ -8,7 +8,8 @@ namespace HonestCore\Reports;
 final readonly class Doubt
 {
     /**
-     * @param string $kind unit, misfit, form, extractant, buffer, scooped, moles, layer, several, rating, number, cell, depth, range or sample
+     * @param string $kind unit, misfit, form, extractant, buffer, scooped, moles, layer, several, rating, number,
+     *                     cell, depth, range or sample
      * @param bool $hides is the home value unknown as long as nobody answers?
      */
     public function __construct(public string $kind, public string $words, public bool $hides) {}

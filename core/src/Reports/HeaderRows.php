@@ -7,7 +7,8 @@ namespace HonestCore\Reports;
 use HonestCore\Analyte\UnitText;
 
 /**
- * Which of the early rows of a table are its header: the row with the names, rows of units or extractants below it, a row of
+ * Which of the early rows of a table are its header: the row with the names, rows of units or extractants below it, a
+ * row of
  * groups above it, and the lines of title before them.
  *
  * Source: common practice of labs; what is found is shown and a person may name the row.
@@ -17,7 +18,8 @@ final class HeaderRows
     private const LOOKED_AT = 40;
 
     /** Words that stand before a row of units in the column of sample codes. */
-    private const BEFORE_UNITS = '/^\(?(units?|uom|einheit(en)?|unites?|unit[eé]s?|unidad(es)?|extract\w*|method\w*|methode|metodo|extraktion)\)?:?$/iu';
+    private const BEFORE_UNITS = '/^\(?(units?|uom|einheit(en)?|unites?|unit[eé]s?|unidad(es)?|extract\w*|method\w*|'.
+        'methode|metodo|extraktion)\)?:?$/iu';
 
     public static function isUnderstood(string $cell): bool
     {
@@ -26,7 +28,8 @@ final class HeaderRows
         return $cell !== '' &&
             strlen($cell) <= 120 &&
             preg_match('/^[<>+-]?[\d.,\s]+$/', $cell) !== 1 &&
-            (ColumnName::read($cell)->role !== ColumnRole::Ignore || str_contains(ColumnName::read($cell)->why, ' no result of '));
+            (ColumnName::read($cell)->role !== ColumnRole::Ignore ||
+                str_contains(ColumnName::read($cell)->why, ' no result of '));
     }
 
     /**
@@ -85,7 +88,10 @@ final class HeaderRows
             }
             $context = ColumnContext::ofCell($cell);
             $bare = trim($cell, '()[] ');
-            if ($context->isUnderstood() || in_array(strtolower($bare), ['ph', 'ph units', 'units', 's.u.', 'rating', 'unitless'], true)) {
+            if (
+                $context->isUnderstood() ||
+                in_array(strtolower($bare), ['ph', 'ph units', 'units', 's.u.', 'rating', 'unitless'], true)
+            ) {
                 $understood += $context->isUnderstood() ? 1 : 0;
             } elseif (! $context->isUnread()) {
                 $other++;
@@ -107,12 +113,17 @@ final class HeaderRows
             return false;
         }
         foreach ($filled as $cell) {
-            if (preg_match('/^[<>+-]?\s*[\d.,]+$/', $cell) === 1 || mb_strlen($cell) > 30 || substr_count($cell, ' ') > 3) {
+            if (
+                preg_match('/^[<>+-]?\s*[\d.,]+$/', $cell) === 1 ||
+                mb_strlen($cell) > 30 ||
+                substr_count($cell, ' ') > 3
+            ) {
                 return false;
             }
         }
 
-        return array_filter($filled, static fn (string $cell): bool => ColumnContext::ofCell($cell)->isUnderstood()) !== [];
+        return array_filter($filled, static fn (string $cell): bool => ColumnContext::ofCell($cell)->isUnderstood()) !==
+            [];
     }
 
     /** Is a text a unit and nothing else? */

@@ -42,7 +42,9 @@ final class HtmlTable
             $best = count($records) > count($best) ? $records : $best;
         }
 
-        return $best !== [] ? $best : throw BadTable::because('the file is an HTML page without a table', 'a page with a table, or CSV');
+        return $best !== []
+            ? $best
+            : throw BadTable::because('the file is an HTML page without a table', 'a page with a table, or CSV');
     }
 
     /** @return array<int, list<string>> */

@@ -128,9 +128,17 @@ final class Interchange
         }
         $found = [];
         foreach ($tree as $key => $value) {
-            if (($key === $list && is_array($value) && array_is_list($value) && ! isset($value[0][$name])) || $key === $name) {
+            if (
+                ($key === $list && is_array($value) && array_is_list($value) && ! isset($value[0][$name])) ||
+                $key === $name
+            ) {
                 foreach (is_array($value) ? (array_is_list($value) ? $value : [$value]) : [] as $one) {
-                    $inner = is_array($one) && isset($one[$name]) ? self::all($one, $list, $name) : (is_array($one) ? [$one] : []);
+                    $inner =
+                        is_array($one) && isset($one[$name])
+                            ? self::all($one, $list, $name)
+                            : (is_array($one)
+                                ? [$one]
+                                : []);
                     $found = [...$found, ...$inner];
                 }
             } else {

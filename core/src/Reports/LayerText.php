@@ -11,7 +11,8 @@ use HonestCore\Sampling\DepthLayer;
 /**
  * A depth layer as reports write it: 0-6 in, 0 to 15 cm, 0–6".
  *
- * Domain: the unit stands in the cell or in the name of its column; one number alone is the bottom of a layer from the surface.
+ * Domain: the unit stands in the cell or in the name of its column; one number alone is the bottom of a layer from the
+ * surface.
  * A layer without a unit is none: it could be inches or centimetres.
  */
 final class LayerText
@@ -49,7 +50,11 @@ final class LayerText
     {
         $unit = $unit !== '' ? $unit : $ofColumn;
         try {
-            return $unit === '' ? null : ($unit === 'cm' ? DepthLayer::ofCm($top, $bottom) : DepthLayer::ofInches($top, $bottom));
+            return $unit === ''
+                ? null
+                : ($unit === 'cm'
+                    ? DepthLayer::ofCm($top, $bottom)
+                    : DepthLayer::ofInches($top, $bottom));
         } catch (ValueOutOfRange) {
             return null;
         }

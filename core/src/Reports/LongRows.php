@@ -55,7 +55,11 @@ final class LongRows
     {
         $column = ColumnName::read($name);
         if (! in_array($column->role, [ColumnRole::Result, ColumnRole::Rating], true)) {
-            return new ReportColumn($name, ColumnRole::Ignore, why: $column->why !== '' ? $column->why : ColumnName::notKnown($name));
+            return new ReportColumn(
+                $name,
+                ColumnRole::Ignore,
+                why: $column->why !== '' ? $column->why : ColumnName::notKnown($name),
+            );
         }
         $bare = trim($unit, '()[] ');
         $blank = in_array(mb_strtolower($bare), ['', '-', 'n/a', 'na', 'none', 'unitless'], true);
@@ -70,7 +74,9 @@ final class LongRows
         if ($extractant !== '') {
             $column = ColumnContext::ofCell($extractant)->fill($column);
             $column = $column->with([
-                'instrument' => $column->instrument !== '' ? $column->instrument : ColumnName::read("{$name} {$extractant}")->instrument,
+                'instrument' => $column->instrument !== ''
+                        ? $column->instrument
+                        : ColumnName::read("{$name} {$extractant}")->instrument,
             ]);
         }
         $of = $this->columns[$this->value];

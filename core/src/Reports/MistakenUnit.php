@@ -19,7 +19,10 @@ final class MistakenUnit
     /** In words, or an empty text where no known factor fits. */
     public static function explain(string $analyte, float $ratio, bool $batch = false): string
     {
-        /** @var array{within: float, batch_within: float, factors: list<array{factor: float|int, for?: list<string>, over: string, under: string}>} $table */
+        /**
+         * @var array{within: float, batch_within: float, factors: list<array{factor: float|int, for?: list<string>,
+         * over: string, under: string}>} $table
+         */
         $table = RuleTable::named('mistaken-units');
         if (! ($ratio > 0 && is_finite($ratio))) {
             return '';
@@ -40,7 +43,8 @@ final class MistakenUnit
     }
 
     /**
-     * A report whose results of one series lie, all together, a known factor from the lab's usual range; null where they do not.
+     * A report whose results of one series lie, all together, a known factor from the lab's usual range; null where
+     * they do not.
      *
      * @param list<float> $report in the home unit
      * @param list<float> $earlier the lab's own results before it, of any ground
@@ -50,7 +54,10 @@ final class MistakenUnit
         /** @var array{lab_least: int, lab_z: float|int} $table */
         $table = RuleTable::named('mistaken-units');
         $logs = static fn (array $values): array => array_values(
-            array_map(static fn (float $value): float => log($value), array_filter($values, static fn (float $value): bool => $value > 0)),
+            array_map(
+                static fn (float $value): float => log($value),
+                array_filter($values, static fn (float $value): bool => $value > 0),
+            ),
         );
         [$new, $old] = [$logs($report), $logs($earlier)];
         if ($new === [] || $old === [] || count($new) < 3 || count($old) < $table['lab_least']) {

@@ -7,15 +7,22 @@ namespace HonestCore\Reports;
 /**
  * How a file writes its numbers: which mark stands before the decimals, as all its cells together tell.
  *
- * Domain: `1,200` is a thousand two hundred beside 6.5 and one and a fifth beside 6,5; where no other cell settles it, it is
+ * Domain: `1,200` is a thousand two hundred beside 6.5 and one and a fifth beside 6,5; where no other cell settles it,
+ * it is
  *   neither. A person may say which it is.
  * Source: common practice; ISO 80000-1 lets the mark be either.
  */
 final readonly class NumberStyle
 {
-    private const NUMBER = '/^[<>≤≥=~±+−-]{0,2}\s*([\d][\d.,\'’ \x{a0}\x{202f}]*|\.\d+)(?:[eE][+-]?\d+)?(?:\s*[^\d\s].*)?$/u';
+    private const NUMBER = '/^[<>≤≥=~±+−-]{0,2}\s*([\d][\d.,\'’ '.
+        '\x{a0}\x{202f}]*|\.\d+)(?:[eE][+-]?\d+)?(?:\s*[^\d\s].*)?$/u';
 
-    private function __construct(private bool $points, private bool $commas, private bool $said = false, private bool $open = false) {}
+    private function __construct(
+        private bool $points,
+        private bool $commas,
+        private bool $said = false,
+        private bool $open = false,
+    ) {}
 
     public static function point(): self
     {
@@ -134,7 +141,8 @@ final readonly class NumberStyle
     /** @return array{string, string} sign, and digits with their marks alone */
     private static function signed(string $text): array
     {
-        return preg_match('/^\s*([+−-]?)\s*([\d.,\'’ \x{a0}\x{202f}]*\d[.]?(?:[eE][+-]?\d{1,3})?)\s*$/u', $text, $m) === 1
+        return preg_match('/^\s*([+−-]?)\s*([\d.,\'’ \x{a0}\x{202f}]*\d[.]?(?:[eE][+-]?\d{1,3})?)\s*$/u', $text, $m) ===
+            1
             ? [$m[1] === '' || $m[1] === '+' ? '' : '-', self::tight($m[2])]
             : ['', ''];
     }

@@ -12,5 +12,10 @@ final readonly class Question
      * @param list<string> $samples the keys of the samples it is about
      * @param list<string> $series the series it is about
      */
-    public function __construct(public string $kind, public string $words, public array $samples, public array $series) {}
+    public function __construct(
+        public string $kind,
+        public string $words,
+        public array $samples,
+        public array $series,
+    ) {}
 }

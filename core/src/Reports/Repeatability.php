@@ -21,17 +21,38 @@ final class Repeatability
         /** @var array{absolute_sd: array<string, float>, relative_sd: float, repeatability_factor: float} $rules */
         $rules = RuleTable::named('report-rules');
 
-        return $rules['repeatability_factor'] * ($sd ?? $rules['absolute_sd'][$analyte] ?? $rules['relative_sd'] * (abs($one) + abs($other)) / 2);
+        return $rules['repeatability_factor'] *
+            ($sd ?? ($rules['absolute_sd'][$analyte] ?? ($rules['relative_sd'] * (abs($one) + abs($other))) / 2));
     }
 
     /** The question of two that differ by more, or null. */
-    public static function question(string $analyte, string $series, string $key, float $one, string $duplicate, float $other, ?float $sd = null): ?Question
-    {
+    public static function question(
+        string $analyte,
+        string $series,
+        string $key,
+        float $one,
+        string $duplicate,
+        float $other,
+        ?float $sd = null,
+    ): ?Question {
         $limit = self::limit($analyte, $one, $other, $sd);
         $apart = abs($one - $other);
 
-        return $apart <= $limit + 1e-9 ? null : new Question(
-            'duplicate', "{$key} and its hidden duplicate {$duplicate} differ in {$series} by ".round($apart, 3).' ('.round($one, 3).' and '.round($other, 3).'), more than the lab repeats itself ('.round($limit, 3).').', [$key, $duplicate], [$series],
-        );
+        return $apart <= $limit + 1e-9
+            ? null
+            : new Question(
+                'duplicate',
+                "{$key} and its hidden duplicate {$duplicate} differ in {$series} by ".
+                    round($apart, 3).
+                    ' ('.
+                    round($one, 3).
+                    ' and '.
+                    round($other, 3).
+                    '), more than the lab repeats itself ('.
+                    round($limit, 3).
+                    ').',
+                [$key, $duplicate],
+                [$series],
+            );
     }
 }

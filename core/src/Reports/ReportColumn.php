@@ -65,7 +65,8 @@ final readonly class ReportColumn
     }
 
     /**
-     * What the column leaves open, the worst first; nothing where a person has said what it is, but for a unit that is still missing.
+     * What the column leaves open, the worst first; nothing where a person has said what it is, but for a unit that is
+     * still missing.
      *
      * @return list<Doubt>
      */
@@ -89,12 +90,20 @@ final readonly class ReportColumn
     {
         $place = "\"{$this->name}\"";
         if ($this->unread !== '' && ! $this->confirmed) {
-            return [new Doubt('unit', "{$place}: the unit \"{$this->unread}\" is not understood; say which it is.", true)];
+            return [
+                new Doubt('unit', "{$place}: the unit \"{$this->unread}\" is not understood; say which it is.", true),
+            ];
         }
         if ($this->unit === '') {
             return $known->isUnitless()
                 ? []
-                : [new Doubt('unit', "{$place}: no unit that is known is written for {$known->name}; say which it is.", true)];
+                : [
+                    new Doubt(
+                        'unit',
+                        "{$place}: no unit that is known is written for {$known->name}; say which it is.",
+                        true,
+                    ),
+                ];
         }
         $unit = SoilUnit::named($this->unit);
         if (! $unit->fits($this->analyte) && ! ($known->isShare() && $unit->code === 'percent')) {
@@ -122,7 +131,11 @@ final readonly class ReportColumn
             );
         }
         if ($this->analyte === 'buffer_ph' && $this->extractant === '') {
-            $doubts[] = new Doubt('buffer', "{$place}: which buffer is it? One school's buffer never stands in for another's.", true);
+            $doubts[] = new Doubt(
+                'buffer',
+                "{$place}: which buffer is it? One school's buffer never stands in for another's.",
+                true,
+            );
         }
         if ($known->needsExtractant && $this->extractant === '') {
             $doubts[] = new Doubt('extractant', "{$place}: by which extractant? Limits belong to one.", false);
@@ -131,17 +144,26 @@ final readonly class ReportColumn
             $doubts[] = new Doubt('extractant', "{$place}: {$this->askExtractant}. Is it so?", false);
         }
         if ($this->unit !== '' && SoilUnit::named($this->unit)->isByVolume()) {
-            $doubts[] = new Doubt('scooped', "{$place}: {$this->unit} is by volume of soil; taken at 1 kg a litre.", false);
+            $doubts[] = new Doubt(
+                'scooped',
+                "{$place}: {$this->unit} is by volume of soil; taken at 1 kg a litre.",
+                false,
+            );
         }
         if ($this->plainMoles && ($known->charge ?? 1) > 1) {
             $doubts[] = new Doubt(
                 'moles',
-                "{$place}: moles, or moles of charge? Taken as moles of charge; of {$known->name} itself it would be {$known->charge} times as much.",
+                "{$place}: moles, or moles of charge? Taken as moles of charge; of {$known->name} itself it would ".
+                    "be {$known->charge} times as much.",
                 false,
             );
         }
         if ($this->layer !== '') {
-            $doubts[] = new Doubt('layer', "{$place}: the name says a layer of its own, {$this->layer}. Is it the sample's?", false);
+            $doubts[] = new Doubt(
+                'layer',
+                "{$place}: the name says a layer of its own, {$this->layer}. Is it the sample's?",
+                false,
+            );
         }
 
         return $doubts;
@@ -153,7 +175,10 @@ final readonly class ReportColumn
         return array_filter($this->doubts(), static fn (Doubt $doubt): bool => $doubt->hides) !== [];
     }
 
-    /** @return array{name: string, role: string, analyte: string|null, form: string, unit: string, extractant: string, instrument: string, confirmed: bool} */
+    /**
+     * @return array{name: string, role: string, analyte: string|null, form: string, unit: string, extractant: string,
+     * instrument: string, confirmed: bool}
+     */
     public function toArray(): array
     {
         return [
@@ -185,7 +210,10 @@ final readonly class ReportColumn
         foreach (self::FIELDS as $field) {
             $text = $given[$field] ?? '';
             if (! is_string($text) || mb_strlen($text) > 40) {
-                throw BadTable::because("the mapping of \"{$name}\" has a {$field} that is none", 'a text of up to 40 letters');
+                throw BadTable::because(
+                    "the mapping of \"{$name}\" has a {$field} that is none",
+                    'a text of up to 40 letters',
+                );
             }
             $texts[$field] = $text;
         }

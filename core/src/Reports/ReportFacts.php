@@ -9,10 +9,12 @@ use HonestCore\Error\CoreError;
 use HonestCore\Sampling\DepthLayer;
 
 /**
- * All that a lab's file says, as `report:read` prints it: format, columns, results with their home values, what was left out,
+ * All that a lab's file says, as `report:read` prints it: format, columns, results with their home values, what was
+ * left out,
  * and every question.
  *
- * Quantity and unit: `home_value` in ppm of the element, % of organic matter and texture, cmol/kg of exchange capacity, dS/m, pH.
+ * Quantity and unit: `home_value` in ppm of the element, % of organic matter and texture, cmol/kg of exchange
+ * capacity, dS/m, pH.
  */
 final readonly class ReportFacts
 {
@@ -65,8 +67,11 @@ final readonly class ReportFacts
             }
             try {
                 $home =
-                    in_array($line->value->kind, [ReportedValue::NUMBER, ReportedValue::BELOW, ReportedValue::ABOVE], true) &&
-                    $column->isResult()
+                    in_array(
+                        $line->value->kind,
+                        [ReportedValue::NUMBER, ReportedValue::BELOW, ReportedValue::ABOVE],
+                        true,
+                    ) && $column->isResult()
                         ? $line->home($line->value->number, $depth, $bulkDensity)
                         : null;
             } catch (CoreError $error) {

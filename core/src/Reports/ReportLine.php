@@ -35,7 +35,8 @@ final readonly class ReportLine
     /** Is what the number means unknown as long as nobody answers? */
     public function isHidden(): bool
     {
-        return $this->column->isHidden() || array_filter($this->doubts, static fn (Doubt $doubt): bool => $doubt->hides) !== [];
+        return $this->column->isHidden() ||
+            array_filter($this->doubts, static fn (Doubt $doubt): bool => $doubt->hides) !== [];
     }
 
     /**

@@ -45,7 +45,8 @@ final readonly class ReportMapping
     public static function fromArray(mixed $given, array $names): self
     {
         $accepted =
-            'a role for each column, and for each column of results what it measures and in which unit; a bulk density from 0.05 to 2.65 g/cm³';
+            'a role for each column, and for each column of results what it measures and in which unit; a bulk '.
+                'density from 0.05 to 2.65 g/cm³';
         if (! is_array($given) || ! is_array($given['columns'] ?? null) || ! array_is_list($given['columns'])) {
             throw BadTable::because('The mapping is not one', $accepted);
         }
@@ -60,38 +61,61 @@ final readonly class ReportMapping
             throw BadTable::because('The mapping is not one', $accepted);
         }
 
-        return new self(array_map(ReportColumn::fromArray(...), $given['columns'], $names), $density === null ? null : (float) $density);
+        return new self(
+            array_map(ReportColumn::fromArray(...), $given['columns'], $names),
+            $density === null ? null : (float) $density,
+        );
     }
 
     /** @throws BadTable where no sample or no result could come of it */
     public function check(): void
     {
-        $roles = array_count_values(array_map(static fn (ReportColumn $column): string => $column->role->value, $this->columns));
+        $roles = array_count_values(
+            array_map(static fn (ReportColumn $column): string => $column->role->value, $this->columns),
+        );
         foreach ($roles as $role => $count) {
             if ($count > 1 && ! ColumnRole::from($role)->mayRepeat()) {
                 throw BadTable::because("{$count} columns are said to be {$role}", 'one column of that kind');
             }
         }
         if (array_intersect_key($roles, ['sample' => 1, 'lab_number' => 1, 'bag' => 1]) === []) {
-            throw BadTable::because('no column says which sample it is', 'a column with the sample code, the lab number or the bag');
+            throw BadTable::because(
+                'no column says which sample it is',
+                'a column with the sample code, the lab number or the bag',
+            );
         }
         if (! isset($roles['result']) && ! isset($roles['analyte'], $roles['value'])) {
-            throw BadTable::because('no column holds results', 'columns of results, or one of analytes and one of values');
+            throw BadTable::because(
+                'no column holds results',
+                'columns of results, or one of analytes and one of values',
+            );
         }
     }
 
-    /** What tells one shape of file from another: its names, and what was understood of them, units above and below the names too. */
+    /**
+     * What tells one shape of file from another: its names, and what was understood of them, units above and below the
+     * names too.
+     */
     public static function fingerprint(ReportTable $table): string
     {
-        $seen = array_map(static fn (ReportColumn $column): array => array_values($column->toArray()), ReportReading::of($table)->columns);
+        $seen = array_map(
+            static fn (ReportColumn $column): array => array_values($column->toArray()),
+            ReportReading::of($table)->columns,
+        );
 
         return hash(
             'sha256',
-            json_encode([array_map(mb_strtolower(...), $table->columns), $seen], JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE),
+            json_encode(
+                [array_map(mb_strtolower(...), $table->columns), $seen],
+                JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE,
+            ),
         );
     }
 
-    /** @return array{columns: list<array{name: string, role: string, analyte: string|null, form: string, unit: string, extractant: string, instrument: string, confirmed: bool}>, bulk_density: float|null} */
+    /**
+     * @return array{columns: list<array{name: string, role: string, analyte: string|null, form: string, unit: string,
+     * extractant: string, instrument: string, confirmed: bool}>, bulk_density: float|null}
+     */
     public function toArray(): array
     {
         return [

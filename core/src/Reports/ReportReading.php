@@ -12,13 +12,17 @@ use HonestCore\Sampling\DepthLayer;
 /**
  * What a lab's file says: its columns as they are understood or as a person said, and its results one by one.
  *
- * Domain: a row a sample with a column for each result, or a row a result. Nothing is dropped without a reason; nothing that
+ * Domain: a row a sample with a column for each result, or a row a result. Nothing is dropped without a reason;
+ * nothing that
  *   could be two things is taken for one of them without a question.
  * Source: the contract of `report:read`; common practice of labs.
  */
 final readonly class ReportReading
 {
-    private const TOTAL = '/^(grand )?(total|totals|mean|means|average|averages|avg|sum|min|max|minimum|maximum|median|std|stdev|st\.? ?dev|sd|count|range|summe|mittel|mittelwert|durchschnitt|moyenne|somme|promedio|media|suma|lod|loq|detection limit|rl|mdl|reporting limit|optimum|target|sufficiency range)\b[\s.:]*(\(?\w*\)?)?$/iu';
+    private const TOTAL = '/^(grand )?(total|totals|mean|means|average|averages|avg|sum|min|max|minimum|maximum|'.
+        'median|std|stdev|st\.? ?dev|sd|count|range|summe|mittel|mittelwert|durchschnitt|moyenne|somme|promedio|'.
+            'media|suma|lod|loq|detection limit|rl|mdl|reporting limit|optimum|target|sufficiency '.
+                'range)\b[\s.:]*(\(?\w*\)?)?$/iu';
 
     /** Rows whose cells tell what a column without a unit or a known name holds. */
     private const LOOKED_AT = 60;
@@ -83,7 +87,11 @@ final readonly class ReportReading
                 false,
             );
         }
-        if ($this->at(ColumnRole::Sample) === null && $this->at(ColumnRole::LabNumber) === null && $this->at(ColumnRole::Bag) === null) {
+        if (
+            $this->at(ColumnRole::Sample) === null &&
+            $this->at(ColumnRole::LabNumber) === null &&
+            $this->at(ColumnRole::Bag) === null
+        ) {
             $doubts[] = new Doubt('sample', 'No column says which sample it is; say which one does.', true);
         }
         foreach ($this->columns as $column) {
@@ -110,7 +118,16 @@ final readonly class ReportReading
             $sample = $cell('sample') !== '' ? $cell('sample') : $cell('bag');
             [$layer, $depth, $doubt] = $layers->of($cells);
             foreach ($long !== null ? $long->of($cells) : $this->wide($cells) as [$i, $column, $text]) {
-                yield $this->line($this->table->lineOf($row, $i), $sample, $cell('lab_number'), $depth, $column, $text, $layer, $doubt);
+                yield $this->line(
+                    $this->table->lineOf($row, $i),
+                    $sample,
+                    $cell('lab_number'),
+                    $depth,
+                    $column,
+                    $text,
+                    $layer,
+                    $doubt,
+                );
             }
         }
     }
@@ -123,7 +140,10 @@ final readonly class ReportReading
     {
         $results = [];
         foreach ($this->columns as $i => $column) {
-            if ($column->role === ColumnRole::Result || ($column->role === ColumnRole::Rating && $column->analyte !== '')) {
+            if (
+                $column->role === ColumnRole::Result ||
+                ($column->role === ColumnRole::Rating && $column->analyte !== '')
+            ) {
                 $results[] = [$i, $column, $cells[$i]];
             }
         }
@@ -152,7 +172,11 @@ final readonly class ReportReading
                     true,
                 );
             } elseif ($read->unit->code !== $column->unit || $column->unread !== '') {
-                $column = $column->with(['unit' => $read->unit->code, 'unread' => '', 'plainMoles' => $read->plainMoles]);
+                $column = $column->with([
+                    'unit' => $read->unit->code,
+                    'unread' => '',
+                    'plainMoles' => $read->plainMoles,
+                ]);
             }
         }
         if (
@@ -179,15 +203,23 @@ final readonly class ReportReading
             $value->kind === ReportedValue::EITHER => str_starts_with($text, '#')
                 ? "\"{$shown}\" is a formula that failed."
                 : "\"{$shown}\" may mean not determined or not detected.",
-            $value->kind === ReportedValue::UNSETTLED => "\"{$shown}\" can be read in two ways, with a decimal comma or with a mark of thousands, and no other cell of the file settles it.",
-            $value->kind === ReportedValue::UNREADABLE => "\"{$shown}\" is no result; accepted are numbers, \"<0.5\", ranges, \"trace\", ratings in words, and nothing.",
+            $value->kind === ReportedValue::UNSETTLED => "\"{$shown}\" can be read in two ways, with a decimal ".
+                'comma or with a mark of thousands, and no other cell of the file settles it.',
+            $value->kind === ReportedValue::UNREADABLE => "\"{$shown}\" is no result; accepted are numbers, ".
+                '"<0.5", ranges, "trace", ratings in words, and nothing.',
             $value->marked => "\"{$shown}\" carries a mark of the lab's; see what it says.",
             default => null,
         };
 
         return $words === null
             ? []
-            : [new Doubt('cell', $place.$words, $value->kind === ReportedValue::UNSETTLED || $value->kind === ReportedValue::UNREADABLE)];
+            : [
+                new Doubt(
+                    'cell',
+                    $place.$words,
+                    $value->kind === ReportedValue::UNSETTLED || $value->kind === ReportedValue::UNREADABLE,
+                ),
+            ];
     }
 
     /**
@@ -208,7 +240,9 @@ final readonly class ReportReading
 
         return match (true) {
             $filled === [] => 'the row is empty.',
-            ReportTable::isNote($first) && (count($filled) <= 2 || $code === '') => '"'.mb_substr($first, 0, 60).'" is a note.',
+            ReportTable::isNote($first) && (count($filled) <= 2 || $code === '') => '"'.
+                mb_substr($first, 0, 60).
+                '" is a note.',
             preg_match(self::TOTAL, $code !== '' ? $code : $first) === 1 => '"'.
                 mb_substr($code !== '' ? $code : $first, 0, 60).
                 '" is no sample, but a figure over several.',
@@ -237,14 +271,18 @@ final readonly class ReportReading
     {
         $columns = [];
         foreach ($table->names as $i => $name) {
-            $column = $name === '' ? new ReportColumn($table->columns[$i], ColumnRole::Ignore) : ColumnName::read($name);
+            $column =
+                $name === '' ? new ReportColumn($table->columns[$i], ColumnRole::Ignore) : ColumnName::read($name);
             foreach ($table->contexts[$i] as $context) {
                 $column = $context->fill($column);
             }
             $columns[] = self::unitOfCells($table, $i, $column);
         }
 
-        return self::texture($table, self::unknown($table, self::ratings(self::sampled($table, self::oneOfEach($columns)))));
+        return self::texture(
+            $table,
+            self::unknown($table, self::ratings(self::sampled($table, self::oneOfEach($columns)))),
+        );
     }
 
     /** A column whose cells all name one unit has it, as where 3.1 % stands in each. */
@@ -260,7 +298,9 @@ final readonly class ReportReading
             }
         }
 
-        return count(array_unique($units)) === 1 && ! in_array($units[0], ['', 'pH'], true) ? $column->with(['unit' => $units[0]]) : $column;
+        return count(array_unique($units)) === 1 && ! in_array($units[0], ['', 'pH'], true)
+            ? $column->with(['unit' => $units[0]])
+            : $column;
     }
 
     /**
@@ -271,7 +311,10 @@ final readonly class ReportReading
      */
     private static function oneOfEach(array $columns): array
     {
-        $plain = static fn (ReportColumn $column): int => preg_match('/sample|probe|muestra|[ée]chantillon/iu', $column->name) === 1
+        $plain = static fn (ReportColumn $column): int => preg_match(
+            '/sample|probe|muestra|[ée]chantillon/iu',
+            $column->name,
+        ) === 1
             ? (preg_match('/\b(id|code|no|nr|number|ref\w*)\b|#/i', $column->name) === 1
                 ? 3
                 : 2)
@@ -283,7 +326,8 @@ final readonly class ReportReading
             $role = $column->role;
             if (! $role->mayRepeat()) {
                 $score = $role === ColumnRole::Sample ? $plain($column) : 0;
-                $best[$role->value] = ! isset($best[$role->value]) || $score > $best[$role->value][0] ? [$score, $i] : $best[$role->value];
+                $best[$role->value] =
+                    ! isset($best[$role->value]) || $score > $best[$role->value][0] ? [$score, $i] : $best[$role->value];
             }
         }
         foreach ($columns as $i => $column) {
@@ -366,7 +410,10 @@ final readonly class ReportReading
                 array_column(array_slice($table->rows, 0, self::LOOKED_AT), $i),
                 static fn (string $cell): bool => $cell !== '',
             );
-            $numbers = array_filter($cells, static fn (string $cell): bool => preg_match('/^[<>]?\s*[\d.,]+\s*%?$/', $cell) === 1);
+            $numbers = array_filter(
+                $cells,
+                static fn (string $cell): bool => preg_match('/^[<>]?\s*[\d.,]+\s*%?$/', $cell) === 1,
+            );
             if ($cells !== [] && 2 * count($numbers) > count($cells)) {
                 $columns[$i] = $column->with(['why' => ColumnName::notKnown($column->name)]);
             }
@@ -376,7 +423,8 @@ final readonly class ReportReading
     }
 
     /**
-     * Sand, silt and clay without a unit are percent where they add up to 100, and grams a kilogram where they add up to 1000.
+     * Sand, silt and clay without a unit are percent where they add up to 100, and grams a kilogram where they add up
+     * to 1000.
      *
      * @param list<ReportColumn> $columns
      * @return list<ReportColumn>
@@ -399,11 +447,17 @@ final readonly class ReportReading
         }
         $sums = [];
         foreach (array_slice($table->rows, 0, self::LOOKED_AT) as $cells) {
-            $shares = array_map(static fn (int $i): ?float => NumberStyle::of([])->parse(str_replace(',', '.', $cells[$i])), $at);
+            $shares = array_map(
+                static fn (int $i): ?float => NumberStyle::of([])->parse(str_replace(',', '.', $cells[$i])),
+                $at,
+            );
             $sums = in_array(null, $shares, true) ? $sums : [...$sums, array_sum($shares)];
         }
         foreach (['percent' => 100, 'g/kg' => 1000] as $unit => $whole) {
-            if ($sums !== [] && array_filter($sums, static fn (float|int $sum): bool => abs($sum / $whole - 1) > 0.021) === []) {
+            if (
+                $sums !== [] &&
+                array_filter($sums, static fn (float|int $sum): bool => abs($sum / $whole - 1) > 0.021) === []
+            ) {
                 foreach ($at as $i) {
                     $columns = array_values(array_replace($columns, [$i => $columns[$i]->with(['unit' => $unit])]));
                 }

@@ -9,12 +9,14 @@ use HonestCore\Error\BadTable;
 /**
  * A lab's table with its header found: one row a sample or a result, whichever way it lay in the file.
  *
- * Domain: rows of units below the header and of groups above it belong to it; a table with its samples in columns is turned.
+ * Domain: rows of units below the header and of groups above it belong to it; a table with its samples in columns is
+ * turned.
  * Source: common practice of labs.
  */
 final readonly class ReportTable
 {
-    private const NOTE = '/^\s*(note|notes|nb|n\.b\.|remark|remarks|comment|comments|bemerkung|hinweis|nota|notas|remarque|legend|disclaimer|end of report|page \d|\*|#|†|<\s*=?\s*(below|less))/iu';
+    private const NOTE = '/^\s*(note|notes|nb|n\.b\.|remark|remarks|comment|comments|bemerkung|hinweis|nota|notas|'.
+        'remarque|legend|disclaimer|end of report|page \d|\*|#|†|<\s*=?\s*(below|less))/iu';
 
     private const TURNED_LOOKS_AT = 400;
 
@@ -60,7 +62,8 @@ final readonly class ReportTable
         }
         $rows = array_diff_key($below, $continued);
         if ($rows === []) {
-            throw BadTable::because("there is no row below the header in row {$at}", 'a row for each sample or result');
+            throw BadTable::because("there is no row below the header in row {$at}", 'a row for each sample or '.
+                'result');
         }
         $names = self::named($records[$at], $continued);
         [$groups, $titles] = self::above(
@@ -69,8 +72,14 @@ final readonly class ReportTable
         );
         $contexts = [];
         foreach (array_keys($names) as $i) {
-            $near = array_map(static fn (array $cells): ColumnContext => ColumnContext::ofCell($cells[$i] ?? ''), array_values($continued));
-            $over = array_map(static fn (array $cells): ColumnContext => ColumnContext::ofCell($cells[$i] ?? ''), $groups);
+            $near = array_map(
+                static fn (array $cells): ColumnContext => ColumnContext::ofCell($cells[$i] ?? ''),
+                array_values($continued),
+            );
+            $over = array_map(
+                static fn (array $cells): ColumnContext => ColumnContext::ofCell($cells[$i] ?? ''),
+                $groups,
+            );
             $contexts[] = array_values(
                 array_filter([...$near, ...$over, ...$titles], static fn (ColumnContext $one): bool => ! $one->isEmpty()),
             );
@@ -133,7 +142,8 @@ final readonly class ReportTable
 
     /**
      * @param array<int, list<string>> $records
-     * @return array{list<list<string>>, list<ColumnContext>} groups over columns, filled to the right, the nearest first; and titles
+     * @return array{list<list<string>>, list<ColumnContext>} groups over columns, filled to the right, the nearest
+     *                                                        first; and titles
      */
     private static function above(array $records, int $width): array
     {
@@ -148,7 +158,9 @@ final readonly class ReportTable
                 }
                 $groups[] = $filled;
             } else {
-                $titles[] = ColumnContext::ofTitle(implode(' ', array_filter($cells, static fn (string $cell): bool => $cell !== '')));
+                $titles[] = ColumnContext::ofTitle(
+                    implode(' ', array_filter($cells, static fn (string $cell): bool => $cell !== '')),
+                );
             }
         }
 
@@ -168,7 +180,11 @@ final readonly class ReportTable
             if ($count === $width) {
                 continue;
             }
-            if ($count > $width && implode('', array_slice($cells, $width)) !== '' && ! self::isNote(implode('', $cells))) {
+            if (
+                $count > $width &&
+                implode('', array_slice($cells, $width)) !== '' &&
+                ! self::isNote(implode('', $cells))
+            ) {
                 throw BadTable::because(
                     "row {$row} has {$count} cells and the header in row {$at} has {$width}",
                     'rows as wide as the header; a comma inside a cell needs quotes around it',
@@ -206,7 +222,10 @@ final readonly class ReportTable
             $inRow = max($inRow, $results);
         }
         foreach ([0, 1, 2] as $c) {
-            $named = array_filter($looked, static fn (array $cells): bool => ($cells[$c] ?? '') !== '' && mb_strlen($cells[$c]) <= 120);
+            $named = array_filter(
+                $looked,
+                static fn (array $cells): bool => ($cells[$c] ?? '') !== '' && mb_strlen($cells[$c]) <= 120,
+            );
             $results = array_filter(
                 $named,
                 static fn (array $cells): bool => ColumnName::read($cells[$c])->role === ColumnRole::Result &&
@@ -271,12 +290,15 @@ final readonly class ReportTable
             $units = count(
                 array_filter(
                     $cells,
-                    static fn (string $cell): bool => HeaderRows::isUnit($cell) || ColumnContext::ofCell($cell)->isUnderstood(),
+                    static fn (string $cell): bool => HeaderRows::isUnit($cell) ||
+                        ColumnContext::ofCell($cell)->isUnderstood(),
                 ),
             );
             if (
                 $j !== $c &&
-                ($role === ColumnRole::Unit || $role === ColumnRole::Extractant || ($cells !== [] && 2 * $units > count($cells)))
+                ($role === ColumnRole::Unit ||
+                    $role === ColumnRole::Extractant ||
+                    ($cells !== [] && 2 * $units > count($cells)))
             ) {
                 $about[] = $j;
             } elseif ($j !== $c && $j > $c && $cells !== []) {
@@ -291,11 +313,16 @@ final readonly class ReportTable
             $names[] = trim((string) preg_replace('/\s+/u', ' ', $cells[$c]));
             $lines[] = $row;
             $near = array_map(static fn (int $j): ColumnContext => ColumnContext::ofCell($cells[$j] ?? ''), $about);
-            $contexts[] = array_values(array_filter([...$near, ...$titles], static fn (ColumnContext $one): bool => ! $one->isEmpty()));
+            $contexts[] = array_values(
+                array_filter([...$near, ...$titles], static fn (ColumnContext $one): bool => ! $one->isEmpty()),
+            );
         }
         $rows = [];
         foreach ($samples as $j) {
-            $rows[$j + 1] = [$header[$j] ?? '', ...array_map(static fn (array $cells): string => $cells[$j] ?? '', array_values($body))];
+            $rows[$j + 1] = [
+                $header[$j] ?? '',
+                ...array_map(static fn (array $cells): string => $cells[$j] ?? '', array_values($body)),
+            ];
         }
 
         return new self($codes, $names, self::different($names), $contexts, $rows, $lines);

@@ -9,7 +9,8 @@ use HonestCore\Error\BadTable;
 /**
  * The bytes of a lab's file, made into records of cells: its character set and delimiter are found out.
  *
- * Domain: UTF-8 with or without byte order mark, UTF-16 with one or seen by its zeros, else Windows-1252; delimiter comma,
+ * Domain: UTF-8 with or without byte order mark, UTF-16 with one or seen by its zeros, else Windows-1252; delimiter
+ * comma,
  *   semicolon, tab or bar; an HTML table.
  * Source: RFC 4180.
  */
@@ -52,7 +53,10 @@ final readonly class ReportText
     public static function ofRecords(array $records, string $charset = 'UTF-8', string $delimiter = ''): self
     {
         return $records === []
-            ? throw BadTable::because('the file holds no row with anything in it', 'a header and a row for each sample or result')
+            ? throw BadTable::because(
+                'the file holds no row with anything in it',
+                'a header and a row for each sample or result',
+            )
             : new self($charset, $delimiter, $records);
     }
 
@@ -70,7 +74,11 @@ final readonly class ReportText
     private static function decoded(string $bytes): array
     {
         foreach (
-            ['PK' => 'a zipped file, as workbooks (.xlsx) are', "\xD0\xCF\x11\xE0" => 'an old binary workbook (.xls)', '%PDF' => 'a PDF'] as $mark => $what
+            [
+                'PK' => 'a zipped file, as workbooks (.xlsx) are',
+                "\xD0\xCF\x11\xE0" => 'an old binary workbook (.xls)',
+                '%PDF' => 'a PDF',
+            ] as $mark => $what
         ) {
             if (
                 (str_starts_with($bytes, $mark) && preg_match('/[\x00-\x08]/', substr($bytes, 0, 200)) === 1) ||
@@ -100,7 +108,12 @@ final readonly class ReportText
         }
         $charset = mb_check_encoding($bytes, 'UTF-8') ? 'UTF-8' : 'Windows-1252';
 
-        return [self::printable($charset === 'UTF-8' ? $bytes : (string) mb_convert_encoding($bytes, 'UTF-8', 'Windows-1252')), $charset];
+        return [
+            self::printable(
+                $charset === 'UTF-8' ? $bytes : (string) mb_convert_encoding($bytes, 'UTF-8', 'Windows-1252'),
+            ),
+            $charset,
+        ];
     }
 
     /** @throws BadTable */
@@ -117,7 +130,8 @@ final readonly class ReportText
     }
 
     /**
-     * The delimiter under which a row names the most columns that are understood; else the one that parts the rows most evenly.
+     * The delimiter under which a row names the most columns that are understood; else the one that parts the rows
+     * most evenly.
      *
      * @return non-empty-string
      */
@@ -146,7 +160,10 @@ final readonly class ReportText
                 $named = max(
                     $named,
                     count(
-                        array_filter(explode($delimiter, str_replace('"', '', mb_substr($line, 0, 20_000))), HeaderRows::isUnderstood(...)),
+                        array_filter(
+                            explode($delimiter, str_replace('"', '', mb_substr($line, 0, 20_000))),
+                            HeaderRows::isUnderstood(...),
+                        ),
                     ),
                 );
             }

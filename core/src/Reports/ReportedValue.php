@@ -68,12 +68,18 @@ final readonly class ReportedValue
     private static function inWords(string $text): ?self
     {
         $lower = mb_strtolower($text);
-        /** @var array{absent: list<string>, either: list<string>, errors: list<string>, trace: list<string>, ratings: list<string>} $table */
+        /**
+         * @var array{absent: list<string>, either: list<string>, errors: list<string>, trace: list<string>, ratings:
+         * list<string>} $table
+         */
         $table = RuleTable::named('report-words');
 
         return match (true) {
             in_array($lower, $table['absent'], true) => new self(self::ABSENT),
-            in_array($lower, $table['either'], true), in_array($lower, $table['errors'], true) => new self(self::EITHER, words: $text),
+            in_array($lower, $table['either'], true), in_array($lower, $table['errors'], true) => new self(
+                self::EITHER,
+                words: $text,
+            ),
             in_array($lower, $table['trace'], true) => new self(self::TRACE, words: $text),
             in_array($lower, $table['ratings'], true) => new self(self::RATING, words: $text),
             default => null,
@@ -84,10 +90,24 @@ final readonly class ReportedValue
     {
         $number = '[+−-]?\s?(?:\d[\d.,\'’]*(?:[ ]\d{3}(?!\d))*[\d.,]*|\.\d+)(?:[eE][+-]?\d{1,3})?';
         $unit = '\s*([%#(\p{L}][^<>]{0,24})?([*†‡]{0,3})';
-        if (preg_match("/^(<=?|>=?|≤|≥|less than|below|under|above|more than|over)\\s*({$number}){$unit}$/iu", $text, $m) === 1) {
+        if (
+            preg_match(
+                "/^(<=?|>=?|≤|≥|less than|below|under|above|more than|over)\\s*({$number}){$unit}$/iu",
+                $text,
+                $m,
+            ) === 1
+        ) {
             $below = in_array(mb_strtolower($m[1]), ['<', '<=', '≤', 'less than', 'below', 'under'], true);
 
-            return self::settled($below ? self::BELOW : self::ABOVE, $text, $style, $m[2], null, trim($m[3]), $m[4] !== '');
+            return self::settled(
+                $below ? self::BELOW : self::ABOVE,
+                $text,
+                $style,
+                $m[2],
+                null,
+                trim($m[3]),
+                $m[4] !== '',
+            );
         }
         $positive = '(?:\d[\d.,\'’]*|\.\d+)(?:[eE][+-]?\d{1,3})?';
         if (preg_match("/^({$positive})\\s*(?:-|–|to|bis)\\s*({$positive}){$unit}$/iu", $text, $m) === 1) {
@@ -96,7 +116,10 @@ final readonly class ReportedValue
 
             return $isRange
                 ? new self(self::RANGE, $from, $to, unit: self::unit(trim($m[3])))
-                : new self($style->isUnsettled($m[1]) || $style->isUnsettled($m[2]) ? self::UNSETTLED : self::UNREADABLE, words: $text);
+                : new self(
+                    $style->isUnsettled($m[1]) || $style->isUnsettled($m[2]) ? self::UNSETTLED : self::UNREADABLE,
+                    words: $text,
+                );
         }
         if (preg_match("/^({$number}){$unit}$/iu", $text, $m) === 1) {
             return self::settled(self::NUMBER, $text, $style, $m[1], null, trim($m[2]), $m[3] !== '');

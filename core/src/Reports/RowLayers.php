@@ -26,8 +26,16 @@ final class RowLayers
      */
     public function __construct(array $columns, array $at)
     {
-        [$this->depth, $this->top, $this->bottom] = [$at['depth'] ?? null, $at['depth_top'] ?? null, $at['depth_bottom'] ?? null];
-        $names = array_map(static fn (?int $i): string => $i === null ? '' : $columns[$i]->name, [$this->depth, $this->top, $this->bottom]);
+        [$this->depth, $this->top, $this->bottom] = [
+            $at['depth'] ?? null,
+            $at['depth_top'] ?? null,
+            $at['depth_bottom'] ?? null,
+        ];
+        $names = array_map(static fn (?int $i): string => $i === null ? '' : $columns[$i]->name, [
+            $this->depth,
+            $this->top,
+            $this->bottom,
+        ]);
         $this->unit = LayerText::unitOf(implode(' ', $names));
     }
 
@@ -57,7 +65,11 @@ final class RowLayers
             $text,
             $layer !== null
                 ? null
-                : new Doubt('depth', "the depth \"{$text}\" is no layer with a unit; say inches or centimetres, as in 0-6 in.", true),
+                : new Doubt(
+                    'depth',
+                    "the depth \"{$text}\" is no layer with a unit; say inches or centimetres, as in 0-6 in.",
+                    true,
+                ),
         ];
     }
 }

@@ -24,14 +24,24 @@ final class SampleQuestions
     {
         $questions = [];
         $ask = static function (string $kind, string $words, array $series) use (&$questions, $sample): void {
-            $questions[] = new Question($kind, "{$sample}: {$words}", [$sample], array_values(array_filter($series, is_string(...))));
+            $questions[] = new Question(
+                $kind,
+                "{$sample}: {$words}",
+                [$sample],
+                array_values(array_filter($series, is_string(...))),
+            );
         };
         $rules = RuleTable::named('report-rules');
         $firsts = self::firsts($results);
         self::ranges($results, $ask);
         self::texture($firsts, $ask, self::number($rules['texture_sum_off']));
         self::cations($results, $firsts, $ask, self::number($rules['bases_over_cec']));
-        self::saturations($firsts, $ask, self::number($rules['saturation_most']), self::number($rules['saturation_off']));
+        self::saturations(
+            $firsts,
+            $ask,
+            self::number($rules['saturation_most']),
+            self::number($rules['saturation_off']),
+        );
         self::buffers($results, $firsts, $ask, self::number($rules['buffer_only_below_ph']));
         $om = $firsts['om'] ?? null;
         if ($om !== null && $om[1] > self::number($rules['organic_om']) && $om[1] <= 100) {
@@ -79,7 +89,11 @@ final class SampleQuestions
         }
         $sum = array_sum(array_column($shares, 1));
         if (abs($sum - 100) > $off + 1e-9) {
-            $ask('texture', 'sand, silt and clay add up to '.self::shown($sum).' %, not to 100.', array_column($shares, 0));
+            $ask(
+                'texture',
+                'sand, silt and clay add up to '.self::shown($sum).' %, not to 100.',
+                array_column($shares, 0),
+            );
         }
     }
 
@@ -91,7 +105,9 @@ final class SampleQuestions
     private static function cations(array $results, array $firsts, callable $ask, float $over): void
     {
         $cec = $firsts['cec'] ?? null;
-        $bases = array_values(array_filter(array_map(static fn (string $one): ?array => $firsts[$one] ?? null, ['k', 'ca', 'mg', 'na'])));
+        $bases = array_values(
+            array_filter(array_map(static fn (string $one): ?array => $firsts[$one] ?? null, ['k', 'ca', 'mg', 'na'])),
+        );
         if ($cec === null || count($bases) < 2 || $cec[1] <= 0) {
             return;
         }
@@ -142,7 +158,11 @@ final class SampleQuestions
         if ($whole !== null && isset($shares['ca'], $shares['mg'], $shares['k']) && abs($whole[1] - $bases) > $off) {
             $ask(
                 'cations',
-                'the base saturation is given as '.self::shown($whole[1]).' % and its bases add up to '.self::shown($bases).' %.',
+                'the base saturation is given as '.
+                    self::shown($whole[1]).
+                    ' % and its bases add up to '.
+                    self::shown($bases).
+                    ' %.',
                 [$whole[0], ...array_values(array_column($shares, 0))],
             );
         }
@@ -184,10 +204,11 @@ final class SampleQuestions
                 continue;
             }
             if ($ph[1] >= $acidBelow) {
-                $ask('buffer', 'a buffer pH is given at pH '.self::shown($ph[1]).', where there is no acidity to measure.', [
-                    $series,
-                    $ph[0],
-                ]);
+                $ask(
+                    'buffer',
+                    'a buffer pH is given at pH '.self::shown($ph[1]).', where there is no acidity to measure.',
+                    [$series, $ph[0]],
+                );
             } elseif ($buffer < $ph[1] && $ph[1] < 6.2) {
                 $ask(
                     'buffer',

@@ -49,7 +49,10 @@ final readonly class SeriesHistory
         [$seen, $least] = [(float) Spread::standardDeviation($scaled), $floor ?? $rules['area_relative_sd']];
 
         $chance = $rules['chance'];
-        $far = $seen <= $least ? Normal::quantile(1 - $chance / 2) : StudentT::quantile(1 - $chance / 2, count($values) - 1);
+        $far =
+            $seen <= $least
+                ? Normal::quantile(1 - $chance / 2)
+                : StudentT::quantile(1 - $chance / 2, count($values) - 1);
 
         return new self($analyte, count($values), Spread::mean($scaled), max($seen, $least), $logs, $far);
     }

@@ -13,7 +13,8 @@ use HonestCore\Statistics\StudentT;
  * Did the dressing do what it should? The change of treated plots against that of the control.
  *
  * Quantity and unit: the unit of the results; `u` is the standard uncertainty of one result, sampling included.
- * Variant: Welch's t with Satterthwaite's degrees of freedom where both groups have two plots or more; else by `u` and the normal
+ * Variant: Welch's t with Satterthwaite's degrees of freedom where both groups have two plots or more; else by `u` and
+ * the normal
  *   distribution, else no standard error. No spread at all is none to rest on.
  * Source: Welch 1947, Biometrika 34:28-35; the contract of `response:check`.
  */
@@ -41,8 +42,12 @@ final readonly class DressingResponse
     ) {}
 
     /** @throws ValueOutOfRange */
-    public static function of(PlotChanges $plots, ?float $expected = null, ?float $u = null, float $confidence = 0.95): self
-    {
+    public static function of(
+        PlotChanges $plots,
+        ?float $expected = null,
+        ?float $u = null,
+        float $confidence = 0.95,
+    ): self {
         if ($expected !== null && (! is_finite($expected) || $expected === 0.0)) {
             throw ValueOutOfRange::of('The expected change', $expected, 'a number other than 0');
         }
@@ -95,7 +100,9 @@ final readonly class DressingResponse
             (Spread::standardDeviation($plots->control === [] ? [0.0] : $plots->control) ?? 0.0) ** 2 / $nC,
         ];
 
-        return $a + $b > 0 ? [sqrt($a + $b), ($a + $b) ** 2 / ($a ** 2 / ($nT - 1) + $b ** 2 / ($nC - 1))] : [null, null];
+        return $a + $b > 0
+            ? [sqrt($a + $b), ($a + $b) ** 2 / ($a ** 2 / ($nT - 1) + $b ** 2 / ($nC - 1))]
+            : [null, null];
     }
 
     /** @param array{float, float}|null $interval */
@@ -129,7 +136,8 @@ final readonly class DressingResponse
                 'The plots leave no spread to rest on.' => $se === null && (count($plots->treated) > 1 && count($plots->control) !== 1),
                 'One plot in a group needs the standard uncertainty of a result.' => $se === null && $u === null && (count($plots->treated) === 1 || count($plots->control) === 1),
                 'With one plot in a group the interval rests on the uncertainty given, not on the plots.' => $se !== null && $u !== null && (count($plots->treated) === 1 || count($plots->control) === 1),
-                'Both nothing and what was expected lie within the interval: more plots or surer results are needed.' => $word === 'cannot_tell' && $se !== null,
+                'Both nothing and what was expected lie within the interval: more plots or surer results are '.
+                    'needed.' => $word === 'cannot_tell' && $se !== null,
             ]),
         );
     }

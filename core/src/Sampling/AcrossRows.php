@@ -52,6 +52,9 @@ final class AcrossRows
      */
     private static function at(array $start, RowPlan $rows, int $k): array
     {
-        return [$start[0] + $k * RowPlan::STEP_M * cos($rows->across()), $start[1] + $k * RowPlan::STEP_M * sin($rows->across())];
+        return [
+            $start[0] + $k * RowPlan::STEP_M * cos($rows->across()),
+            $start[1] + $k * RowPlan::STEP_M * sin($rows->across()),
+        ];
     }
 }

@@ -11,7 +11,8 @@ use HonestCore\Table\RuleTable;
 /**
  * What is known of an area that decides whether its ground may share a composite.
  *
- * Domain: codes of data/split.json; dates as well as they are known (ISO 8601: 2024, 2024-05, 2024-05-17), 1900 to 2200; what is
+ * Domain: codes of data/split.json; dates as well as they are known (ISO 8601: 2024, 2024-05, 2024-05-17), 1900 to
+ * 2200; what is
  *   not known is left empty.
  */
 final readonly class AreaFacts
@@ -27,7 +28,8 @@ final readonly class AreaFacts
      * @param list<string> $slopes
      * @param list<string> $textures
      * @param list<array{kind: string, on: string, part: bool, note: string}> $events
-     * @param list<string> $joined what spoke against joining the two areas that it was made of, as far as no other fact says so
+     * @param list<string> $joined what spoke against joining the two areas that it was made of, as far as no other
+     *                             fact says so
      */
     private function __construct(
         public array $surfaces,
@@ -59,7 +61,9 @@ final readonly class AreaFacts
             $odd = array_diff($given, $known);
             if ($odd !== []) {
                 throw new ValueOutOfRange(
-                    "\"{$odd[array_key_first($odd)]}\" is not in the list of {$list}; accepted are ".implode(', ', $known).'.',
+                    "\"{$odd[array_key_first($odd)]}\" is not in the list of {$list}; accepted are ".
+                        implode(', ', $known).
+                        '.',
                 );
             }
             $lists[] = array_values(array_intersect(array_map(strval(...), $known), $given));
@@ -82,7 +86,11 @@ final readonly class AreaFacts
             array_map(self::event(...), array_values(array_filter((array) ($facts['events'] ?? []), is_array(...)))),
             array_map(
                 static fn (string $reason): string => mb_substr($reason, 0, self::LONGEST_TEXT),
-                array_slice(array_values(array_filter((array) ($facts['joined'] ?? []), is_string(...))), 0, self::MOST_REASONS),
+                array_slice(
+                    array_values(array_filter((array) ($facts['joined'] ?? []), is_string(...))),
+                    0,
+                    self::MOST_REASONS,
+                ),
             ),
         );
     }
@@ -137,12 +145,15 @@ final readonly class AreaFacts
         $on = is_string($event['on'] ?? null) ? trim($event['on']) : '';
         if (! is_array($kinds) || ! isset($kinds[$kind])) {
             throw new ValueOutOfRange(
-                "\"{$kind}\" is no event; accepted are ".implode(', ', is_array($kinds) ? array_keys($kinds) : []).'.',
+                "\"{$kind}\" is no event; accepted are ".
+                    implode(', ', is_array($kinds) ? array_keys($kinds) : []).
+                    '.',
             );
         }
         if (! self::isDate($on)) {
             throw new ValueOutOfRange(
-                "The date of {$kind} is \"{$on}\"; accepted are a year from 1900 to 2200, a month as 2024-05 or a day as 2024-05-17.",
+                "The date of {$kind} is \"{$on}\"; accepted are a year from 1900 to 2200, a month as 2024-05 or a ".
+                    'day as 2024-05-17.',
             );
         }
 

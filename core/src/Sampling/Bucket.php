@@ -28,7 +28,12 @@ final readonly class Bucket
         /** @var array{bucket_ml: float|int, lab_bag_ml: float|int, bench_bag_ml: float|int} $table */
         $table = RuleTable::named('bucket');
 
-        return new self($compositeMl, (float) $table['bucket_ml'], (float) $table['lab_bag_ml'], (float) $table['bench_bag_ml']);
+        return new self(
+            $compositeMl,
+            (float) $table['bucket_ml'],
+            (float) $table['lab_bag_ml'],
+            (float) $table['bench_bag_ml'],
+        );
     }
 
     /** What is left for the archive once the lab and the bench have theirs; negative when it is too little. */

@@ -46,12 +46,14 @@ final class Cells
         $order = static function (int $key) use ($columns): int {
             $row = intdiv($key, $columns);
 
-            return $row % 2 === 0 ? $key : $row * $columns + $columns - 1 - $key % $columns;
+            return $row % 2 === 0 ? $key : $row * $columns + $columns - 1 - ($key % $columns);
         };
         uksort($groups, static fn (int $a, int $b): int => $order($a) <=> $order($b));
 
         return array_map(
-            static fn (array $keys): Ground => $ground->within(array_map(static fn (int $key): Box => $boxes[$key], $keys)),
+            static fn (array $keys): Ground => $ground->within(
+                array_map(static fn (int $key): Box => $boxes[$key], $keys),
+            ),
             array_values($groups),
         );
     }
@@ -62,7 +64,10 @@ final class Cells
      */
     private static function join(array $areas, int $columns, float $least): array
     {
-        $groups = array_map(static fn (int $key): array => [$key], array_combine(array_keys($areas), array_keys($areas)));
+        $groups = array_map(
+            static fn (int $key): array => [$key],
+            array_combine(array_keys($areas), array_keys($areas)),
+        );
         $leader = array_combine(array_keys($areas), array_keys($areas));
         asort($areas);
         foreach (array_keys(array_filter($areas, static fn (float $area): bool => $area < $least)) as $key) {
@@ -95,10 +100,15 @@ final class Cells
             $best = null;
             foreach ($members as $member) {
                 foreach ($steps as [$down, $right]) {
-                    $column = $member % $columns + $right;
+                    $column = ($member % $columns) + $right;
                     $other = $leader[$member + $down * $columns + $right] ?? null;
-                    if ($column >= 0 && $column < $columns && $other !== null && $other !== $key
-                        && ($best === null || $areas[$other] > $areas[$best])) {
+                    if (
+                        $column >= 0 &&
+                        $column < $columns &&
+                        $other !== null &&
+                        $other !== $key &&
+                        ($best === null || $areas[$other] > $areas[$best])
+                    ) {
                         $best = $other;
                     }
                 }

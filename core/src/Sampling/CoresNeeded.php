@@ -32,8 +32,11 @@ final class CoresNeeded
             throw ValueOutOfRange::of('The margin', $margin, 'at least a hundred-millionth of the standard deviation');
         }
 
-        return Fewest::from(2, static fn (int $n): bool => ($population !== null && $n >= $population)
-            || self::marginOf($n, $sd, $confidence, $population) <= $margin);
+        return Fewest::from(
+            2,
+            static fn (int $n): bool => ($population !== null && $n >= $population) ||
+                self::marginOf($n, $sd, $confidence, $population) <= $margin,
+        );
     }
 
     /**
@@ -49,7 +52,7 @@ final class CoresNeeded
         }
         $finite = $population === null ? 1.0 : sqrt(max(0.0, 1 - $cores / $population));
 
-        return StudentT::quantile((1 + $confidence) / 2, $cores - 1) * $sd / sqrt($cores) * $finite;
+        return ((StudentT::quantile((1 + $confidence) / 2, $cores - 1) * $sd) / sqrt($cores)) * $finite;
     }
 
     /** @throws ValueOutOfRange */

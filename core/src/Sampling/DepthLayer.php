@@ -24,7 +24,9 @@ final readonly class DepthLayer
     public static function ofCm(float $top, float $bottom): self
     {
         if (! ($top >= 0 && $bottom > $top && $bottom <= self::DEEPEST_CM)) {
-            throw new ValueOutOfRange("A depth layer must run downwards within 0 to 300 cm, {$top} to {$bottom} cm given.");
+            throw new ValueOutOfRange(
+                "A depth layer must run downwards within 0 to 300 cm, {$top} to {$bottom} cm given.",
+            );
         }
 
         return new self($top, $bottom);
@@ -48,9 +50,14 @@ final readonly class DepthLayer
             throw BadOption::because($option, "\"{$notation}\" is no layer", $accepted);
         }
         try {
-            return $m[3] === 'in' ? self::ofInches((float) $m[1], (float) $m[2]) : self::ofCm((float) $m[1], (float) $m[2]);
+            return $m[3] === 'in'
+                ? self::ofInches((float) $m[1], (float) $m[2])
+                : self::ofCm((float) $m[1], (float) $m[2]);
         } catch (ValueOutOfRange $error) {
-            throw new BadOption("{$option}: \"{$notation}\" does not run downwards within 0 to 300 cm; accepted is {$accepted}.", $error);
+            throw new BadOption(
+                "{$option}: \"{$notation}\" does not run downwards within 0 to 300 cm; accepted is {$accepted}.",
+                $error,
+            );
         }
     }
 

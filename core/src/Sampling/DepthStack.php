@@ -38,7 +38,10 @@ final readonly class DepthStack
         foreach (array_slice($order, 1) as $i => $at) {
             $above = $order[$i];
             if ($layers[$at]->topCm < $layers[$above]->bottomCm - 1e-9) {
-                throw new ValueOutOfRange("The layers {$notations[$above]} and {$notations[$at]} overlap; accepted are layers that follow one another.");
+                throw new ValueOutOfRange(
+                    "The layers {$notations[$above]} and {$notations[$at]} overlap; accepted are layers that ".
+                        'follow one another.',
+                );
             }
         }
 
@@ -58,10 +61,13 @@ final readonly class DepthStack
         $table = RuleTable::named('layers');
         $warnings = [];
         foreach ($this->layers as $layer) {
-            $fits = $layer->topCm <= $table['calibrated_top_cm'] + 0.5
-                && $layer->bottomCm >= $table['calibrated_bottom_cm'][0] - 0.5 && $layer->bottomCm <= $table['calibrated_bottom_cm'][1] + 0.5;
+            $fits =
+                $layer->topCm <= $table['calibrated_top_cm'] + 0.5 &&
+                $layer->bottomCm >= $table['calibrated_bottom_cm'][0] - 0.5 &&
+                $layer->bottomCm <= $table['calibrated_bottom_cm'][1] + 0.5;
             if (! $fits) {
-                $warnings[] = "The layer {$layer->text()} is not the one the lab's ratings are made for (0-6 in): compare its numbers with each other, not with a table.";
+                $warnings[] = "The layer {$layer->text()} is not the one the lab's ratings are made for (0-6 in): ".
+                    'compare its numbers with each other, not with a table.';
             }
         }
 

@@ -22,7 +22,7 @@ final class Draw
         /** @var array{1: int} $bits */
         $bits = unpack('P', $this->engine->generate());
 
-        return ($bits[1] >> 11 & 0x1FFFFFFFFFFFFF) / 9007199254740992.0;
+        return (($bits[1] >> 11) & 0x1FFFFFFFFFFFFF) / 9007199254740992.0;
     }
 
     public function between(float $low, float $high): float

@@ -34,7 +34,7 @@ final class EqualBlocks
                     $row[] = $draw === null ? self::middle($ground, $block) : self::anywhere($ground, $block, $draw);
                 }
             }
-            array_push($points, ...($r % 2 === 0 ? $row : array_reverse($row)));
+            array_push($points, ...$r % 2 === 0 ? $row : array_reverse($row));
         }
 
         return $points;
@@ -45,7 +45,7 @@ final class EqualBlocks
     {
         $used = array_filter($strips->strips, static fn (array $strip): bool => $strip['spans'] !== []);
         $height = array_sum(array_column($used, 'height'));
-        $rows = (int) max(1, min($cores, round(sqrt($cores * $height * $height / max(1e-9, $strips->areaM2())))));
+        $rows = (int) max(1, min($cores, round(sqrt(($cores * $height * $height) / max(1e-9, $strips->areaM2())))));
         $counts = [];
         for ($r = 0; $r < $rows; $r++) {
             $counts[] = intdiv($cores * ($r + 1), $rows) - intdiv($cores * $r, $rows);
@@ -103,7 +103,7 @@ final class EqualBlocks
             [$low, $high] = [$cuts[$k - 1], $east];
             for ($i = 0; $i < self::BISECTIONS && $high - $low > 1e-6; $i++) {
                 $middle = ($low + $high) / 2;
-                self::area($pieces, $middle) < $total * $k / $count ? $low = $middle : $high = $middle;
+                self::area($pieces, $middle) < ($total * $k) / $count ? ($low = $middle) : ($high = $middle);
             }
             $cuts[] = ($low + $high) / 2;
         }
@@ -155,7 +155,7 @@ final class EqualBlocks
         foreach ($block as [$a, $b, $at, $height]) {
             $piece = $height * ($b - $a);
             $area += $piece;
-            $x += $piece * ($a + $b) / 2;
+            $x += ($piece * ($a + $b)) / 2;
             $y += $piece * $at;
         }
         [$x, $y] = [$x / $area, $y / $area];

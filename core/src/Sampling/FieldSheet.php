@@ -30,20 +30,34 @@ final readonly class FieldSheet
      */
     public static function for(array $tests, int $layers, Pattern $pattern): self
     {
-        /** @var array{tests: array<string, string>, tools: list<array{what: string, tests: list<string>, layers?: int, pattern?: string}>, steps: list<string>, nitrate_step: string, cautions: list<string>, lead_caution: string} $table */
+        /**
+         * @var array{tests: array<string, string>, tools: list<array{what: string, tests: list<string>, layers?: int,
+         * pattern?: string}>, steps: list<string>, nitrate_step: string, cautions: list<string>, lead_caution: string}
+         * $table
+         */
         $table = RuleTable::named('field-sheet');
         foreach ($tests as $test) {
             if (! isset($table['tests'][$test])) {
-                throw new ValueOutOfRange("\"{$test}\" is no test of the list; accepted are ".implode(', ', array_keys($table['tests'])).'.');
+                throw new ValueOutOfRange(
+                    "\"{$test}\" is no test of the list; accepted are ".
+                        implode(', ', array_keys($table['tests'])).
+                        '.',
+                );
             }
         }
-        $tools = array_filter($table['tools'], static fn (array $tool): bool => ($tool['tests'] === [] || array_intersect($tool['tests'], $tests) !== [])
-            && $layers >= ($tool['layers'] ?? 1) && ($tool['pattern'] ?? $pattern->value) === $pattern->value);
+        $tools = array_filter(
+            $table['tools'],
+            static fn (array $tool): bool => ($tool['tests'] === [] || array_intersect($tool['tests'], $tests) !== []) &&
+                $layers >= ($tool['layers'] ?? 1) &&
+                ($tool['pattern'] ?? $pattern->value) === $pattern->value,
+        );
         $nitrate = in_array('nitrate', $tests, true);
 
         return new self(
             array_column($tools, 'what'),
-            $nitrate ? [...array_slice($table['steps'], 0, 3), $table['nitrate_step'], $table['steps'][3]] : $table['steps'],
+            $nitrate
+                ? [...array_slice($table['steps'], 0, 3), $table['nitrate_step'], $table['steps'][3]]
+                : $table['steps'],
             in_array('lead', $tests, true) ? [...$table['cautions'], $table['lead_caution']] : $table['cautions'],
         );
     }

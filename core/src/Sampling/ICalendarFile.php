@@ -19,8 +19,14 @@ final class ICalendarFile
         $lines = ['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//Honest Core//Sampling//EN', 'CALSCALE:GREGORIAN'];
         foreach ($steps as ['code' => $code, 'what' => $what, 'on' => $on]) {
             array_push(
-                $lines, 'BEGIN:VEVENT', "UID:{$uid}-{$code}@honest-core", 'DTSTAMP:'.$made->setTimezone(new \DateTimeZone('UTC'))->format('Ymd\THis\Z'),
-                'DTSTART;VALUE=DATE:'.$on->format('Ymd'), 'DTEND;VALUE=DATE:'.$on->modify('+1 day')->format('Ymd'), 'SUMMARY:'.self::text("{$what}: {$name}"), 'END:VEVENT',
+                $lines,
+                'BEGIN:VEVENT',
+                "UID:{$uid}-{$code}@honest-core",
+                'DTSTAMP:'.$made->setTimezone(new \DateTimeZone('UTC'))->format('Ymd\THis\Z'),
+                'DTSTART;VALUE=DATE:'.$on->format('Ymd'),
+                'DTEND;VALUE=DATE:'.$on->modify('+1 day')->format('Ymd'),
+                'SUMMARY:'.self::text("{$what}: {$name}"),
+                'END:VEVENT',
             );
         }
 

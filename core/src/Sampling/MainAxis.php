@@ -15,9 +15,11 @@ final readonly class MainAxis
     private const NEARLY_ROUND = 1.1;
 
     private function __construct(
-        public float $x, public float $y,
+        public float $x,
+        public float $y,
         public float $angle,
-        public float $from, public float $to,
+        public float $from,
+        public float $to,
         public float $areaM2,
     ) {}
 

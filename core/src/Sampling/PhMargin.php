@@ -18,7 +18,8 @@ use HonestCore\Table\RuleTable;
 final readonly class PhMargin
 {
     /**
-     * The fewest of the planned cores whose margin still counts as the plan's: it has grown by no more than data/pulling.json
+     * The fewest of the planned cores whose margin still counts as the plan's: it has grown by no more than
+     * data/pulling.json
      * allows.
      *
      * @throws BadTable
@@ -61,6 +62,12 @@ final readonly class PhMargin
             throw ValueOutOfRange::of('The standard deviation', $usual, 'a finite number, 0 or more');
         }
 
-        return new self($ofUnit * $usual, $ofUnit * ($sd ?? $table['low']), $ofUnit * ($sd ?? $table['high']), $usual, $table['confidence']);
+        return new self(
+            $ofUnit * $usual,
+            $ofUnit * ($sd ?? $table['low']),
+            $ofUnit * ($sd ?? $table['high']),
+            $usual,
+            $table['confidence'],
+        );
     }
 }

@@ -30,7 +30,8 @@ final readonly class Plan
 
     /**
      * @param non-empty-list<list<array{float, float}>> $composites longitude and latitude in walking order
-     * @param list<list<non-empty-list<array{float, float}>>> $outlines of each composite's own ground, closed rings; none when it is all of the area
+     * @param list<list<non-empty-list<array{float, float}>>> $outlines of each composite's own ground, closed
+     *                                                                  rings; none when it is all of the area
      * @param list<float> $volumesMl
      */
     private function __construct(
@@ -52,7 +53,11 @@ final readonly class Plan
         $all = Ground::of($spec->boundary->polygons, $spec->edgeM, $spec->away);
         $usable = $all->hasObstacles() ? Strips::of($all, self::LINES)->areaM2() : $spec->boundary->areaM2();
         if ($usable <= 0) {
-            throw BadBoundary::because('the boundary', 'no usable ground is left in it', 'ground that the margin and the keep-away do not eat up');
+            throw BadBoundary::because(
+                'the boundary',
+                'no usable ground is left in it',
+                'ground that the margin and the keep-away do not eat up',
+            );
         }
         $draw = new Draw($spec->seed);
         [$places, $rings] = match (true) {
@@ -63,7 +68,13 @@ final readonly class Plan
         $places = self::ordered($places, $spec);
         $walk = array_sum(array_map(WalkingOrder::length(...), $places));
         $plane = $spec->boundary->plane;
-        $rings = array_map(static fn (array $own): array => array_map(static fn (array $ring): array => array_map($plane->toDegrees(...), [...$ring, $ring[0]]), $own), $rings);
+        $rings = array_map(
+            static fn (array $own): array => array_map(
+                static fn (array $ring): array => array_map($plane->toDegrees(...), [...$ring, $ring[0]]),
+                $own,
+            ),
+            $rings,
+        );
 
         return new self(
             array_map(static fn (array $composite): array => array_map($plane->toDegrees(...), $composite), $places),
@@ -71,7 +82,10 @@ final readonly class Plan
             Area::ofSquareMetres($spec->boundary->areaM2()),
             Area::ofSquareMetres($usable),
             $walk,
-            array_map(static fn (DepthLayer $layer): float => $spec->probe->compositeMl($spec->cores, $layer), $spec->layers),
+            array_map(
+                static fn (DepthLayer $layer): float => $spec->probe->compositeMl($spec->cores, $layer),
+                $spec->layers,
+            ),
             $spec->seed,
         );
     }
@@ -119,19 +133,28 @@ final readonly class Plan
     }
 
     /**
-     * @return array{non-empty-list<list<array{float, float}>>, non-empty-list<list<non-empty-list<array{float, float}>>>} places and rings, metres
+     * @return array{non-empty-list<list<array{float, float}>>, non-empty-list<list<non-empty-list<array{float,
+     *     float}>>>} places and rings, metres
      *
      * @throws ValueOutOfRange
      * @throws BadBoundary
      */
     private static function byCell(PlanSpec $spec, float $cellM2, float $usable, Draw $draw): array
     {
-        if ($usable / $cellM2 * $spec->cores > self::MOST_IN_ALL) {
-            throw new ValueOutOfRange('Cells of this size would ask for more than '.self::MOST_IN_ALL.' cores; accepted are larger cells or fewer cores.');
+        if (($usable / $cellM2) * $spec->cores > self::MOST_IN_ALL) {
+            throw new ValueOutOfRange(
+                'Cells of this size would ask for more than '.
+                    self::MOST_IN_ALL.
+                    ' cores; accepted are larger cells or fewer cores.',
+            );
         }
         $box = Ground::of($spec->boundary->polygons, $spec->edgeM, $spec->away)->box;
-        if ($box->width() * $box->height() / $cellM2 > self::MOST_IN_ALL) {
-            throw new ValueOutOfRange('Cells of this size would be too many; accepted are at most '.self::MOST_IN_ALL.' cells in the bounding box.');
+        if (($box->width() * $box->height()) / $cellM2 > self::MOST_IN_ALL) {
+            throw new ValueOutOfRange(
+                'Cells of this size would be too many; accepted are at most '.
+                    self::MOST_IN_ALL.
+                    ' cells in the bounding box.',
+            );
         }
         $composites = $rings = [];
         foreach (Cells::cut(self::inset($spec->boundary->polygons, $spec, self::CELL_LINES)[0], $cellM2) as $cell) {
@@ -140,7 +163,11 @@ final readonly class Plan
         }
 
         return $composites === []
-            ? throw BadBoundary::because('the boundary', 'no usable ground is left in it', 'ground that the margin and the keep-away do not eat up')
+            ? throw BadBoundary::because(
+                'the boundary',
+                'no usable ground is left in it',
+                'ground that the margin and the keep-away do not eat up',
+            )
             : [$composites, $rings];
     }
 
@@ -164,7 +191,8 @@ final readonly class Plan
     }
 
     /**
-     * @return array{non-empty-list<list<array{float, float}>>, non-empty-list<list<non-empty-list<array{float, float}>>>} places and rings, metres
+     * @return array{non-empty-list<list<array{float, float}>>, non-empty-list<list<non-empty-list<array{float,
+     *     float}>>>} places and rings, metres
      *
      * @throws BadBoundary when a zone has no usable ground
      */
@@ -175,9 +203,15 @@ final readonly class Plan
 
             return $strips->areaM2() > 0
                 ? self::lay($ground, $strips, $spec, $spec->cores, $draw)
-                : throw BadBoundary::because('zone '.($i + 1), 'no usable ground is left in it', 'a zone that the margin and the keep-away do not eat up');
+                : throw BadBoundary::because(
+                    'zone '.($i + 1),
+                    'no usable ground is left in it',
+                    'a zone that the margin and the keep-away do not eat up',
+                );
         }, array_keys($zones->polygons));
-        $rings = static fn (array $polygons): array => array_merge(...array_map(static fn (Polygon $polygon): array => $polygon->rings, $polygons));
+        $rings = static fn (array $polygons): array => array_merge(
+            ...array_map(static fn (Polygon $polygon): array => $polygon->rings, $polygons),
+        );
 
         return [$places, array_map($rings, $zones->polygons)];
     }
@@ -198,7 +232,8 @@ final readonly class Plan
         foreach ($composites as $places) {
             if ($places !== [] && $spec->pattern->hasItsOwnWalk()) {
                 [$first, $last] = [$places[0], $places[count($places) - 1]];
-                $nearerLast = hypot($last[0] - $here[0], $last[1] - $here[1]) < hypot($first[0] - $here[0], $first[1] - $here[1]);
+                $nearerLast =
+                    hypot($last[0] - $here[0], $last[1] - $here[1]) < hypot($first[0] - $here[0], $first[1] - $here[1]);
                 $ordered[] = $nearerLast ? array_reverse($places) : $places;
             } else {
                 $ordered[] = WalkingOrder::of($places, $here);
@@ -225,7 +260,13 @@ final readonly class Plan
                 Pattern::Stratified => WalkingOrder::of(EqualBlocks::lay($ground, $strips, $cores, $draw)),
                 Pattern::Grid => EqualBlocks::lay($ground, $strips, $cores, null),
                 Pattern::Corners => CornersAndMiddle::lay($ground, $axis, $cores, $draw),
-                Pattern::Rows => AcrossRows::lay($ground, $strips, $cores, $spec->rows ?? RowPlan::of(0.762, 0.0), $draw),
+                Pattern::Rows => AcrossRows::lay(
+                    $ground,
+                    $strips,
+                    $cores,
+                    $spec->rows ?? RowPlan::of(0.762, 0.0),
+                    $draw,
+                ),
             },
         };
 
@@ -242,7 +283,7 @@ final readonly class Plan
     {
         $least = $cores >= count($areas) ? 1 : 0;
         $free = $cores - $least * count($areas);
-        $wanted = array_map(static fn (float $area): float => $free * $area / array_sum($areas), $areas);
+        $wanted = array_map(static fn (float $area): float => ($free * $area) / array_sum($areas), $areas);
         $shares = array_map(static fn (float $share): int => $least + (int) floor($share), $wanted);
         $rests = array_map(static fn (float $share): float => $share - floor($share), $wanted);
         arsort($rests);

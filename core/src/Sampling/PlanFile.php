@@ -65,10 +65,17 @@ final class PlanFile
     /** @param list<list<array{float, float}>> $composites */
     public static function gpxOf(array $composites): string
     {
-        $lines = ['<?xml version="1.0" encoding="UTF-8"?>', '<gpx version="1.1" creator="Honest Core" xmlns="http://www.topografix.com/GPX/1/1">'];
+        $lines = [
+            '<?xml version="1.0" encoding="UTF-8"?>',
+            '<gpx version="1.1" creator="Honest Core" xmlns="http://www.topografix.com/GPX/1/1">',
+        ];
         foreach (self::cores($composites) as [$composite, $sequence, $longitude, $latitude]) {
             $lines[] = sprintf(
-                '<wpt lat="%s" lon="%s"><name>%d-%02d</name></wpt>', self::degrees($latitude), self::degrees($longitude), $composite, $sequence,
+                '<wpt lat="%s" lon="%s"><name>%d-%02d</name></wpt>',
+                self::degrees($latitude),
+                self::degrees($longitude),
+                $composite,
+                $sequence,
             );
         }
 
@@ -78,11 +85,17 @@ final class PlanFile
     /** @param list<list<array{float, float}>> $composites */
     public static function kmlOf(array $composites): string
     {
-        $lines = ['<?xml version="1.0" encoding="UTF-8"?>', '<kml xmlns="http://www.opengis.net/kml/2.2"><Document><name>Sampling plan</name>'];
+        $lines = [
+            '<?xml version="1.0" encoding="UTF-8"?>',
+            '<kml xmlns="http://www.opengis.net/kml/2.2"><Document><name>Sampling plan</name>',
+        ];
         foreach (self::cores($composites) as [$composite, $sequence, $longitude, $latitude]) {
             $lines[] = sprintf(
                 '<Placemark><name>%d-%02d</name><Point><coordinates>%s,%s</coordinates></Point></Placemark>',
-                $composite, $sequence, self::degrees($longitude), self::degrees($latitude),
+                $composite,
+                $sequence,
+                self::degrees($longitude),
+                self::degrees($latitude),
             );
         }
 

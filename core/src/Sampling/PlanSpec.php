@@ -46,8 +46,15 @@ final readonly class PlanSpec
      * @throws ValueOutOfRange
      */
     public static function of(
-        Boundary $boundary, KeepAway $away, float $edgeM, Pattern $pattern, int $cores,
-        ?float $cellM2, array $layers, Probe $probe, int $seed,
+        Boundary $boundary,
+        KeepAway $away,
+        float $edgeM,
+        Pattern $pattern,
+        int $cores,
+        ?float $cellM2,
+        array $layers,
+        Probe $probe,
+        int $seed,
     ): self {
         if ($cores < 1 || $cores > self::MOST_CORES) {
             throw ValueOutOfRange::of('The number of cores in a composite', $cores, 'from 1 to '.self::MOST_CORES);

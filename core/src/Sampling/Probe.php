@@ -36,6 +36,6 @@ final readonly class Probe
      */
     public function compositeMl(int $cores, DepthLayer $layer): float
     {
-        return $cores * M_PI / 4 * ($this->diameterMm / 10) ** 2 * $layer->thicknessCm();
+        return (($cores * M_PI) / 4) * ($this->diameterMm / 10) ** 2 * $layer->thicknessCm();
     }
 }

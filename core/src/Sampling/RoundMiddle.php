@@ -27,7 +27,7 @@ final class RoundMiddle
         $turn = 2 * M_PI * $draw->share();
         $places = [];
         for ($i = 0; $i < $cores; $i++) {
-            $angle = $turn + 2 * M_PI * $i / $cores;
+            $angle = $turn + (2 * M_PI * $i) / $cores;
             $place = [$axis->x + $radius * cos($angle), $axis->y + $radius * sin($angle)];
             for ($try = 0; $try < self::TRIES && ! $ground->contains(...$place); $try++) {
                 $far = $radius * 3 * sqrt($draw->share());

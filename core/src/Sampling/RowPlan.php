@@ -44,7 +44,7 @@ final readonly class RowPlan
     /** Cores between the bands for each core in a band. */
     public function betweenForEachInBand(): int
     {
-        return max(1, (int) round(8 * $this->spacingM / self::METRES_PER_FOOT));
+        return max(1, (int) round((8 * $this->spacingM) / self::METRES_PER_FOOT));
     }
 
     /** Direction across the rows on the plane, radians from east. */

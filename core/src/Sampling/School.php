@@ -54,21 +54,50 @@ final readonly class School
      */
     public static function of(string $code, array $row): self
     {
-        $cores = array_map(static fn (mixed $n): int => is_int($n) ? $n : 0, array_values((array) ($row['cores'] ?? [])));
-        if (count($cores) !== 3 || $cores[0] < 1 || $cores[1] < $cores[0] || $cores[2] < $cores[1] || $cores[2] > PlanSpec::MOST_CORES) {
-            throw new ValueOutOfRange('The cores of a school must be three whole numbers, fewest, usual and most, ascending from 1 to '.PlanSpec::MOST_CORES.'.');
+        $cores = array_map(
+            static fn (mixed $n): int => is_int($n) ? $n : 0,
+            array_values((array) ($row['cores'] ?? [])),
+        );
+        if (
+            count($cores) !== 3 ||
+            $cores[0] < 1 ||
+            $cores[1] < $cores[0] ||
+            $cores[2] < $cores[1] ||
+            $cores[2] > PlanSpec::MOST_CORES
+        ) {
+            throw new ValueOutOfRange(
+                'The cores of a school must be three whole numbers, fewest, usual and most, ascending from 1 to '.
+                    PlanSpec::MOST_CORES.
+                    '.',
+            );
         }
         $text = static fn (string $key): string => is_string($row[$key] ?? null) ? $row[$key] : '';
         $number = static fn (string $key): ?float => is_numeric($row[$key] ?? null) ? (float) $row[$key] : null;
-        $layers = DepthStack::parse(array_map(static fn (mixed $l): string => is_string($l) ? $l : '', array_values((array) ($row['layers'] ?? []))))->layers;
-        $pattern = Pattern::tryFrom($text('pattern')) ?? throw new ValueOutOfRange("\"{$text('pattern')}\" is no pattern.");
+        $layers = DepthStack::parse(
+            array_map(
+                static fn (mixed $l): string => is_string($l) ? $l : '',
+                array_values((array) ($row['layers'] ?? [])),
+            ),
+        )->layers;
+        $pattern =
+            Pattern::tryFrom($text('pattern')) ?? throw new ValueOutOfRange("\"{$text('pattern')}\" is no pattern.");
         foreach (['acres', 'cell_acres'] as $key) {
             if ($number($key) !== null && ! ($number($key) > 0)) {
                 throw ValueOutOfRange::of($key, $number($key), 'above 0, or none');
             }
         }
 
-        return new self($code, $text('name'), $number('acres'), [$cores[0], $cores[1], $cores[2]], $layers, $pattern, $number('cell_acres'), array_values(array_filter((array) ($row['for'] ?? []), is_string(...))), $text('why'));
+        return new self(
+            $code,
+            $text('name'),
+            $number('acres'),
+            [$cores[0], $cores[1], $cores[2]],
+            $layers,
+            $pattern,
+            $number('cell_acres'),
+            array_values(array_filter((array) ($row['for'] ?? []), is_string(...))),
+            $text('why'),
+        );
     }
 
     /** Composites that ground of an extent asks for. */

@@ -24,21 +24,39 @@ final class SplitAdvice
      */
     public static function within(AreaFacts $facts, float $acres): array
     {
-        /** @var array{most_acres_level: float|int, most_acres_sloping: float|int, slopes: array<string, string>, textures: array<string, string>, surfaces: array<string, string>} $table */
+        /**
+         * @var array{most_acres_level: float|int, most_acres_sloping: float|int, slopes: array<string, string>,
+         * textures: array<string, string>, surfaces: array<string, string>} $table
+         */
         $table = RuleTable::named('split');
         $sloping = array_diff($facts->slopes, ['level']) !== [];
         $most = (float) ($sloping ? $table['most_acres_sloping'] : $table['most_acres_level']);
-        $names = static fn (array $codes, string $list): string => implode(' and ', array_map(static fn (string $code): string => $table[$list][$code] ?? $code, $codes));
+        $names = static fn (array $codes, string $list): string => implode(
+            ' and ',
+            array_map(static fn (string $code): string => $table[$list][$code] ?? $code, $codes),
+        );
         $partial = array_filter($facts->events, static fn (array $event): bool => $event['part']);
-        $reasons = array_keys(array_filter([
-            sprintf('%.1f acres on %s: one composite should not stand for more than %g acres there.', $acres, $sloping ? 'a slope' : 'level ground', $most) => $facts->slopes !== [] && $acres > $most,
-            sprintf('%.1f acres: one composite should not stand for more than %g acres even of level ground.', $acres, $most) => $facts->slopes === [] && $acres > $most,
-            "It spans {$names($facts->slopes, 'slopes')}." => count($facts->slopes) > 1,
-            "It holds {$names($facts->textures, 'textures')} soil." => count($facts->textures) > 1,
-            "It holds {$names($facts->surfaces, 'surfaces')}: they are different soils." => count($facts->surfaces) > 1,
-        ]));
+        $reasons = array_keys(
+            array_filter([
+                sprintf(
+                    '%.1f acres on %s: one composite should not stand for more than %g acres there.',
+                    $acres,
+                    $sloping ? 'a slope' : 'level ground',
+                    $most,
+                ) => $facts->slopes !== [] && $acres > $most,
+                sprintf(
+                    '%.1f acres: one composite should not stand for more than %g acres even of level ground.',
+                    $acres,
+                    $most,
+                ) => $facts->slopes === [] && $acres > $most,
+                "It spans {$names($facts->slopes, 'slopes')}." => count($facts->slopes) > 1,
+                "It holds {$names($facts->textures, 'textures')} soil." => count($facts->textures) > 1,
+                "It holds {$names($facts->surfaces, 'surfaces')}: they are different soils." => count($facts->surfaces) > 1,
+            ]),
+        );
         foreach ($partial as $event) {
-            $reasons[] = "Only part of it got {$event['kind']} in {$event['on']}: one composite would give a mean that is true of neither part.";
+            $reasons[] = "Only part of it got {$event['kind']} in {$event['on']}: one composite would give a mean ".
+                'that is true of neither part.';
         }
 
         return [...$reasons, ...$facts->joined];
@@ -55,12 +73,16 @@ final class SplitAdvice
     public static function between(AreaFacts $one, string $oneUse, AreaFacts $other, string $otherUse): array
     {
         $reasons = self::ofUse($one, $oneUse, $other, $otherUse);
-        foreach (['surfaces' => 'surface', 'slopes' => 'place on the slope', 'textures' => 'texture'] as $list => $word) {
+        foreach (
+            ['surfaces' => 'surface', 'slopes' => 'place on the slope', 'textures' => 'texture'] as $list => $word
+        ) {
             if ($one->{$list} !== [] && $other->{$list} !== [] && $one->{$list} !== $other->{$list}) {
                 $reasons[] = "Their {$word} differs.";
             }
         }
-        $got = static fn (AreaFacts $facts): array => array_unique(array_map(static fn (array $event): string => "{$event['kind']} in {$event['on']}", $facts->events));
+        $got = static fn (AreaFacts $facts): array => array_unique(
+            array_map(static fn (array $event): string => "{$event['kind']} in {$event['on']}", $facts->events),
+        );
         $apart = [...array_diff($got($one), $got($other)), ...array_diff($got($other), $got($one))];
         foreach ($apart as $event) {
             $reasons[] = "Only one of them got {$event}.";
@@ -82,10 +104,13 @@ final class SplitAdvice
         [$a, $b] = [Crop::of($oneUse), Crop::of($otherUse)];
         $clash = $a->low >= $b->high || $b->low >= $a->high;
 
-        return array_keys(array_filter([
-            "{$a->name} wants pH {$a->low} to {$a->high}, {$b->name} {$b->low} to {$b->high}: no one answer fits both." => $clash,
-            "The uses differ: {$a->name} and {$b->name}." => ! $clash && $oneUse !== $otherUse,
-            'Only one of the two has seen old paint, traffic or industry.' => $one->suspect() !== $other->suspect(),
-        ]));
+        return array_keys(
+            array_filter([
+                "{$a->name} wants pH {$a->low} to {$a->high}, {$b->name} {$b->low} to {$b->high}: no one answer ".
+                    'fits both.' => $clash,
+                "The uses differ: {$a->name} and {$b->name}." => ! $clash && $oneUse !== $otherUse,
+                'Only one of the two has seen old paint, traffic or industry.' => $one->suspect() !== $other->suspect(),
+            ]),
+        );
     }
 }

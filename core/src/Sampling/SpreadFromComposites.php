@@ -9,7 +9,8 @@ use HonestCore\Statistics\Spread;
 /**
  * Spread between cores, judged from composites of the same ground: sd = sqrt(max(0, s² - lab²) x cores).
  *
- * Quantity and unit: the property's unit; s is the standard deviation of the composites' results, lab the laboratory's own.
+ * Quantity and unit: the property's unit; s is the standard deviation of the composites' results, lab the laboratory's
+ * own.
  * Domain: 3 composites or more; each the mean of independent cores.
  * Source: variance of a mean of independent cores; first principles.
  */

@@ -29,7 +29,7 @@ final readonly class Strips
         $bends = $ground->bends();
         $bends = count($bends) > $lines ? [$bends[0], $bends[count($bends) - 1]] : $bends;
         [$nodes, $weights] = GaussLegendre::rule(2);
-        $step = max(1e-9, ($bends[count($bends) - 1] - $bends[0]) / $lines * count($nodes));
+        $step = max(1e-9, (($bends[count($bends) - 1] - $bends[0]) / $lines) * count($nodes));
         $strips = [];
         for ($i = 1, $n = count($bends); $i < $n; $i++) {
             $pieces = (int) max(1, ceil(($bends[$i] - $bends[$i - 1]) / $step));
@@ -37,8 +37,12 @@ final readonly class Strips
             for ($k = 0; $k < $pieces; $k++) {
                 $middle = $bends[$i - 1] + ($k + 0.5) * $height;
                 foreach (array_reverse($nodes, true) as $j => $node) {
-                    $y = $middle + $node * $height / 2;
-                    $strips[] = ['y' => $y, 'height' => $weights[$j] * $height / 2, 'spans' => $ground->onLine(Line::eastward($y))];
+                    $y = $middle + ($node * $height) / 2;
+                    $strips[] = [
+                        'y' => $y,
+                        'height' => ($weights[$j] * $height) / 2,
+                        'spans' => $ground->onLine(Line::eastward($y)),
+                    ];
                 }
             }
         }

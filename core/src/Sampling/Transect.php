@@ -25,7 +25,7 @@ final class Transect
         $start = $draw->share();
         [$best, $longest] = [null, 0.0];
         for ($k = 0; $k < self::FAN; $k++) {
-            $line = Line::towards($axis->x, $axis->y, $axis->angle + M_PI * $k / self::FAN);
+            $line = Line::towards($axis->x, $axis->y, $axis->angle + (M_PI * $k) / self::FAN);
             $stretches = $ground->onLine($line);
             $length = Intervals::length($stretches);
             if ($length > $longest * (1 + 1e-9) && $stretches !== []) {
@@ -34,7 +34,7 @@ final class Transect
         }
         $points = [];
         for ($i = 0; $best !== null && $i < $cores; $i++) {
-            $points[] = $best['line']->at(Intervals::at($best['stretches'], ($i + $start) * $longest / $cores));
+            $points[] = $best['line']->at(Intervals::at($best['stretches'], (($i + $start) * $longest) / $cores));
         }
 
         return $points;

@@ -20,8 +20,13 @@ final class WalkTime
      * @throws BadTable
      * @throws ValueOutOfRange
      */
-    public static function minutes(float $walkM, int $cores, int $layers = 1, ?float $speedKmPerH = null, ?float $secondsPerCore = null): float
-    {
+    public static function minutes(
+        float $walkM,
+        int $cores,
+        int $layers = 1,
+        ?float $speedKmPerH = null,
+        ?float $secondsPerCore = null,
+    ): float {
         /** @var array{speed_km_per_h: float|int, seconds_per_core: float|int} $table */
         $table = RuleTable::named('walk');
         $speed = $speedKmPerH ?? (float) $table['speed_km_per_h'];
@@ -33,6 +38,6 @@ final class WalkTime
             throw ValueOutOfRange::of('The time for a core', $seconds, 'from 0 to 3600', 's');
         }
 
-        return $walkM / 1000 / $speed * 60 + $cores * $layers * $seconds / 60;
+        return ($walkM / 1000 / $speed) * 60 + ($cores * $layers * $seconds) / 60;
     }
 }

@@ -9,7 +9,8 @@ namespace HonestCore\Sampling;
  *
  * Quantity and unit: metres.
  * Variant: nearest neighbour from the start (else from the south-western place), then 2-opt and moves of up to three
- *   neighbours elsewhere, until neither shortens the walk; above 2,000 places they reach a limited number of places ahead.
+ *   neighbours elsewhere, until neither shortens the walk; above 2,000 places they reach a limited number of places
+ * ahead.
  * Accuracy: within 5 % of the shortest walk on ten sets of 12 to 60 places (see tests/Reference/walks.py).
  * Source: Croes 1958, Operations Research 6:791-812 (2-opt); Or 1976 (moves).
  */
@@ -96,10 +97,12 @@ final class WalkingOrder
         $n = count($walk);
         for ($i = $fixed; $i < $n - 1; $i++) {
             for ($j = $i + 1, $last = min($n - 1, $i + $window); $j <= $last; $j++) {
-                $now = ($i > 0 ? self::apart($walk[$i - 1], $walk[$i]) : 0.0)
-                    + ($j < $n - 1 ? self::apart($walk[$j], $walk[$j + 1]) : 0.0);
-                $then = ($i > 0 ? self::apart($walk[$i - 1], $walk[$j]) : 0.0)
-                    + ($j < $n - 1 ? self::apart($walk[$i], $walk[$j + 1]) : 0.0);
+                $now =
+                    ($i > 0 ? self::apart($walk[$i - 1], $walk[$i]) : 0.0) +
+                    ($j < $n - 1 ? self::apart($walk[$j], $walk[$j + 1]) : 0.0);
+                $then =
+                    ($i > 0 ? self::apart($walk[$i - 1], $walk[$j]) : 0.0) +
+                    ($j < $n - 1 ? self::apart($walk[$i], $walk[$j + 1]) : 0.0);
                 if ($then < $now - 1e-9) {
                     array_splice($walk, $i, $j - $i + 1, array_reverse(array_slice($walk, $i, $j - $i + 1)));
                     $better = true;
@@ -122,7 +125,10 @@ final class WalkingOrder
         for ($length = 1; $length <= self::LONGEST_MOVE; $length++) {
             for ($i = $fixed; $i + $length <= $n; $i++) {
                 $end = $i + $length - 1;
-                $saved = self::leg($walk, $i - 1, $i) + self::leg($walk, $end, $end + 1) - self::leg($walk, $i - 1, $end + 1);
+                $saved =
+                    self::leg($walk, $i - 1, $i) +
+                    self::leg($walk, $end, $end + 1) -
+                    self::leg($walk, $i - 1, $end + 1);
                 if ($saved < 1e-9) {
                     continue;
                 }
@@ -141,7 +147,12 @@ final class WalkingOrder
                 }
                 if ($best !== null) {
                     $piece = array_splice($walk, $i, $length);
-                    array_splice($walk, $best > $i ? $best - $length : $best, 0, $turned ? array_reverse($piece) : $piece);
+                    array_splice(
+                        $walk,
+                        $best > $i ? $best - $length : $best,
+                        0,
+                        $turned ? array_reverse($piece) : $piece,
+                    );
                     $better = true;
                 }
             }

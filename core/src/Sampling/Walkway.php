@@ -42,7 +42,7 @@ final readonly class Walkway
         $points = [];
         [$leg, $before] = [0, 0.0];
         for ($i = 0; $i < $count && $this->legs !== []; $i++) {
-            $distance = ($i + $start) * $this->lengthM / $count;
+            $distance = (($i + $start) * $this->lengthM) / $count;
             while ($leg < count($this->legs) - 1 && $distance > $before + $this->legs[$leg]['length']) {
                 $before += $this->legs[$leg++]['length'];
             }

@@ -31,7 +31,7 @@ final class Zigzag
         $start = $draw->share();
         $turns = [];
         for ($k = 0; $k <= $legs; $k++) {
-            $along = $axis->from + $axis->length() * (self::INSET_ALONG + (1 - 2 * self::INSET_ALONG) * $k / $legs);
+            $along = $axis->from + $axis->length() * (self::INSET_ALONG + ((1 - 2 * self::INSET_ALONG) * $k) / $legs);
             $across = Line::towards(...[...$axis->at($along), $axis->angle + M_PI_2]);
             $stretches = $ground->onLine($across);
             if ($stretches === []) {

@@ -31,14 +31,22 @@ final readonly class Zones
         $zones = [];
         foreach ($own->polygons as $i => $polygon) {
             $rings = array_map(
-                static fn (array $ring): array => array_map(static fn (array $p): array => $boundary->plane->toMetres($own->plane->toDegrees($p)), $ring), $polygon->rings,
+                static fn (array $ring): array => array_map(
+                    static fn (array $p): array => $boundary->plane->toMetres($own->plane->toDegrees($p)),
+                    $ring,
+                ),
+                $polygon->rings,
             );
             $zone = new Polygon($rings);
             foreach ($rings[0] as $k => [$x, $y]) {
                 [$nx, $ny] = $rings[0][($k + 1) % count($rings[0])];
                 foreach ([[$x, $y], [($x + $nx) / 2, ($y + $ny) / 2]] as $place) {
                     if (! $inside->contains(...$place) && ! self::near($boundary, $place)) {
-                        throw BadBoundary::because('zone '.($i + 1), 'it reaches over the boundary of the area', 'zones inside the area');
+                        throw BadBoundary::because(
+                            'zone '.($i + 1),
+                            'it reaches over the boundary of the area',
+                            'zones inside the area',
+                        );
                     }
                 }
             }

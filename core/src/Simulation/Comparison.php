@@ -8,7 +8,8 @@ use HonestCore\Quantity\Area;
 use HonestCore\Sampling\Draw;
 
 /**
- * Sampling schemes on the same ground, field after made-up field: what each costs, and what it would have limed wrongly.
+ * Sampling schemes on the same ground, field after made-up field: what each costs, and what it would have limed
+ * wrongly.
  *
  * Quantities and units: acres, US tons of lime, hours, the user's own money; means over the fields with their standard
  * errors. `margin` is 1.96 times the root mean square error of a composite's pH against its ground's true mean.
@@ -26,10 +27,24 @@ final class Comparison
      * @param callable(int): void|null $progress told how many fields are done
      * @return list<SchemeOutcome>
      */
-    public static function run(NodeGrid $grid, array $schemes, Stakes $stakes, int $fields, callable $field, Draw $draw, ?callable $progress = null): array
-    {
+    public static function run(
+        NodeGrid $grid,
+        array $schemes,
+        Stakes $stakes,
+        int $fields,
+        callable $field,
+        Draw $draw,
+        ?callable $progress = null,
+    ): array {
         $zeros = array_fill(0, count($schemes), 0.0);
-        $sums = $squares = ['needless_acres' => $zeros, 'missed_acres' => $zeros, 'misplaced_tons' => $zeros, 'wrong_money' => $zeros, 'total_money' => $zeros, 'error2' => $zeros];
+        $sums = $squares = [
+            'needless_acres' => $zeros,
+            'missed_acres' => $zeros,
+            'misplaced_tons' => $zeros,
+            'wrong_money' => $zeros,
+            'total_money' => $zeros,
+            'error2' => $zeros,
+        ];
         $totals = array_fill(0, count($schemes), []);
         for ($f = 0; $f < $fields; $f++) {
             $values = $field($f);
@@ -50,22 +65,43 @@ final class Comparison
             $best = $money < $sums['total_money'][$best] ? $s : $best;
         }
 
-        return array_map(static function (int $s) use ($schemes, $sums, $squares, $totals, $stakes, $grid, $fields, $best): SchemeOutcome {
+        return array_map(static function (int $s) use (
+            $schemes,
+            $sums,
+            $squares,
+            $totals,
+            $stakes,
+            $grid,
+            $fields,
+            $best,
+        ): SchemeOutcome {
             $scheme = $schemes[$s];
-            $figure = static fn (string $metric): Figure => Figure::of($sums[$metric][$s], $squares[$metric][$s], $fields);
+            $figure = static fn (string $metric): Figure => Figure::of(
+                $sums[$metric][$s],
+                $squares[$metric][$s],
+                $fields,
+            );
 
             return new SchemeOutcome(
-                $scheme, $stakes->hours($scheme->samples() * $scheme->cores, $grid->areaM2), $scheme->samples() * $stakes->labFee,
+                $scheme,
+                $stakes->hours($scheme->samples() * $scheme->cores, $grid->areaM2),
+                $scheme->samples() * $stakes->labFee,
                 1.96 * sqrt($sums['error2'][$s] / $fields),
-                $figure('needless_acres'), $figure('missed_acres'), $figure('misplaced_tons'), $figure('wrong_money'), $figure('total_money'),
-                $s === $best, $s !== $best && self::isDearer($totals[$s], $totals[$best]),
+                $figure('needless_acres'),
+                $figure('missed_acres'),
+                $figure('misplaced_tons'),
+                $figure('wrong_money'),
+                $figure('total_money'),
+                $s === $best,
+                $s !== $best && self::isDearer($totals[$s], $totals[$best]),
             );
         }, array_keys($schemes));
     }
 
     /**
      * @param list<float> $values
-     * @return array{needless_acres: float, missed_acres: float, misplaced_tons: float, wrong_money: float, total_money: float, error2: float}
+     * @return array{needless_acres: float, missed_acres: float, misplaced_tons: float, wrong_money: float,
+     *     total_money: float, error2: float}
      */
     private static function trial(NodeGrid $grid, Scheme $scheme, Stakes $stakes, array $values, Draw $draw): array
     {
@@ -89,8 +125,11 @@ final class Comparison
             }
             $error2 += ($ph - $truth / $n) ** 2 / count($scheme->composites);
         }
-        $wrong = $over * $acres * $stakes->limePricePerTon
-            + ($stakes->tonsPerAcreAndPh > 0 ? $short * $acres / $stakes->tonsPerAcreAndPh * $stakes->lossPerAcreAndPh : 0.0);
+        $wrong =
+            $over * $acres * $stakes->limePricePerTon +
+            ($stakes->tonsPerAcreAndPh > 0
+                ? (($short * $acres) / $stakes->tonsPerAcreAndPh) * $stakes->lossPerAcreAndPh
+                : 0.0);
         $cores = $scheme->samples() * $scheme->cores;
 
         return [
@@ -98,7 +137,9 @@ final class Comparison
             'missed_acres' => $missed * $acres,
             'misplaced_tons' => ($over + $short) * $acres,
             'wrong_money' => $wrong,
-            'total_money' => $wrong + $scheme->samples() * $stakes->labFee + $stakes->hours($cores, $grid->areaM2) * $stakes->wagePerHour,
+            'total_money' => $wrong +
+                $scheme->samples() * $stakes->labFee +
+                $stakes->hours($cores, $grid->areaM2) * $stakes->wagePerHour,
             'error2' => $error2,
         ];
     }
@@ -112,7 +153,11 @@ final class Comparison
     private static function isDearer(array $one, array $other): bool
     {
         $differences = array_map(static fn (float $a, float $b): float => $a - $b, $one, $other);
-        $figure = Figure::of(array_sum($differences), array_sum(array_map(static fn (float $d): float => $d * $d, $differences)), count($differences));
+        $figure = Figure::of(
+            array_sum($differences),
+            array_sum(array_map(static fn (float $d): float => $d * $d, $differences)),
+            count($differences),
+        );
 
         return $figure->mean > 1.96 * $figure->error && $figure->mean > 0;
     }

@@ -41,7 +41,7 @@ final readonly class FieldModel
      */
     public function semivariance(float $metres): float
     {
-        return $this->sd ** 2 * (1 - exp(-3 * $metres / $this->rangeM));
+        return $this->sd ** 2 * (1 - exp((-3 * $metres) / $this->rangeM));
     }
 
     /**
@@ -67,14 +67,14 @@ final readonly class FieldModel
             $range = $far * 0.05 * 60 ** ($k / 60);
             [$sum, $square] = [0.0, 0.0];
             foreach ($lags as ['metres' => $h, 'semivariance' => $gamma, 'pairs' => $pairs]) {
-                $shape = 1 - exp(-3 * $h / $range);
+                $shape = 1 - exp((-3 * $h) / $range);
                 $sum += $pairs * $gamma * $shape;
                 $square += $pairs * $shape * $shape;
             }
             $sill = $sum / $square;
             $misfit = 0.0;
             foreach ($lags as ['metres' => $h, 'semivariance' => $gamma, 'pairs' => $pairs]) {
-                $misfit += $pairs * ($gamma - $sill * (1 - exp(-3 * $h / $range))) ** 2;
+                $misfit += $pairs * ($gamma - $sill * (1 - exp((-3 * $h) / $range))) ** 2;
             }
             if ($misfit < $least) {
                 [$best, $least] = [[sqrt(max(0.0, $sill)), $range], $misfit];

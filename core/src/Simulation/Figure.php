@@ -12,7 +12,7 @@ final readonly class Figure
     /** @param float $squares sum of the squares of n values whose sum is given */
     public static function of(float $sum, float $squares, int $n): self
     {
-        return new self($sum / $n, $n < 2 ? 0.0 : sqrt(max(0.0, $squares - $sum * $sum / $n) / ($n - 1) / $n));
+        return new self($sum / $n, $n < 2 ? 0.0 : sqrt(max(0.0, $squares - ($sum * $sum) / $n) / ($n - 1) / $n));
     }
 
     /** @return array{float, float} */

@@ -38,7 +38,9 @@ final readonly class LocatedResults
         foreach ($table->rows as $row => $cells) {
             $numbers = [];
             foreach (['longitude', 'latitude', 'ph'] as $column) {
-                $numbers[] = Number::parse($cells[$column]) ?? throw BadRow::at($row, "{$column} is \"{$cells[$column]}\"", self::ACCEPTED);
+                $numbers[] =
+                    Number::parse($cells[$column]) ??
+                    throw BadRow::at($row, "{$column} is \"{$cells[$column]}\"", self::ACCEPTED);
             }
             [$x, $y] = $plane->toMetres(GeoJson::position("row {$row}", [$numbers[0], $numbers[1]]));
             $values[] = [$x, $y, $numbers[2]];

@@ -16,7 +16,13 @@ use HonestCore\Geometry\Line;
 final readonly class NodeGrid
 {
     /** @param non-empty-list<array{int, int}> $at row and column of each patch */
-    private function __construct(public array $at, public float $spacingM, public float $westM, public float $southM, public float $areaM2) {}
+    private function __construct(
+        public array $at,
+        public float $spacingM,
+        public float $westM,
+        public float $southM,
+        public float $areaM2,
+    ) {}
 
     /**
      * About as many patches as asked for.
@@ -38,7 +44,11 @@ final readonly class NodeGrid
             }
         }
         if ($at === []) {
-            throw BadBoundary::because('the boundary', 'its usable ground is too narrow to simulate', 'ground that the margin and the keep-away do not eat up');
+            throw BadBoundary::because(
+                'the boundary',
+                'its usable ground is too narrow to simulate',
+                'ground that the margin and the keep-away do not eat up',
+            );
         }
 
         return new self($at, $spacing, $ground->box->west, $ground->box->south, $areaM2);

@@ -18,7 +18,12 @@ final readonly class Scheme
     private const LEAST_SHARE = 0.1;
 
     /** @param non-empty-list<non-empty-list<int>> $composites */
-    private function __construct(public string $code, public string $name, public array $composites, public int $cores) {}
+    private function __construct(
+        public string $code,
+        public string $name,
+        public array $composites,
+        public int $cores,
+    ) {}
 
     public static function oneComposite(NodeGrid $grid, int $cores): self
     {
@@ -32,10 +37,10 @@ final readonly class Scheme
         $cells = [];
         $north = max(array_map(static fn (array $at): int => $at[0], $grid->at)) + 1;
         foreach ($grid->at as $node => [$row, $column]) {
-            $down = (int) floor(($north - $row - 0.5) * $grid->spacingM / $side);
-            $cells["{$down}:".(int) floor(($column + 0.5) * $grid->spacingM / $side)][] = $node;
+            $down = (int) floor((($north - $row - 0.5) * $grid->spacingM) / $side);
+            $cells["{$down}:".(int) floor((($column + 0.5) * $grid->spacingM) / $side)][] = $node;
         }
-        $least = self::LEAST_SHARE * $acres * Area::M2_PER_ACRE / $grid->patchM2();
+        $least = (self::LEAST_SHARE * $acres * Area::M2_PER_ACRE) / $grid->patchM2();
         foreach ($cells as $key => $nodes) {
             if (count($nodes) >= $least || count($cells) === 1) {
                 continue;
@@ -50,11 +55,17 @@ final readonly class Scheme
         return self::named("cells-{$acres}", "{$acres}-acre cells", array_values($cells), $cores);
     }
 
-    /** Zones of equal area, side by side from west to east or from south to north, whichever way the ground is longer. */
+    /**
+     * Zones of equal area, side by side from west to east or from south to north, whichever way the ground is longer.
+     */
     public static function zones(NodeGrid $grid, int $zones, int $cores): self
     {
         $places = array_map($grid->place(...), array_keys($grid->at));
-        $along = max(array_column($places, 0)) - min(array_column($places, 0)) >= max(array_column($places, 1)) - min(array_column($places, 1)) ? 0 : 1;
+        $along =
+            max(array_column($places, 0)) - min(array_column($places, 0)) >=
+            max(array_column($places, 1)) - min(array_column($places, 1))
+                ? 0
+                : 1;
         $order = array_keys($places);
         usort($order, static fn (int $a, int $b): int => $places[$a][$along] <=> $places[$b][$along]);
         $parts = array_chunk($order, max(1, (int) ceil(count($order) / $zones)));
@@ -127,7 +138,9 @@ final readonly class Scheme
             }
         }
 
-        return $composites === [] ? throw ValueOutOfRange::of('The number of patches of ground', 0, '1 or more') : new self($code, $name, $composites, $cores);
+        return $composites === []
+            ? throw ValueOutOfRange::of('The number of patches of ground', 0, '1 or more')
+            : new self($code, $name, $composites, $cores);
     }
 
     public function samples(): int
@@ -141,7 +154,7 @@ final readonly class Scheme
         [$row, $column] = array_map(intval(...), explode(':', $key));
         $best = null;
         foreach ([[0, 1], [0, -1], [1, 0], [-1, 0], [1, 1], [1, -1], [-1, 1], [-1, -1]] as $i => [$down, $right]) {
-            $other = ($row + $down).':'.($column + $right);
+            $other = $row + $down.':'.($column + $right);
             if (isset($cells[$other]) && ($best === null || ($i < 4 && count($cells[$other]) > count($cells[$best])))) {
                 $best = $other;
             }

@@ -7,7 +7,8 @@ namespace HonestCore\Simulation;
 /**
  * What a scheme costs and what it would have limed wrongly.
  *
- * Quantities and units: acres, US tons, hours, the user's own money; `margin` is 1.96 times the root mean square error of
+ * Quantities and units: acres, US tons, hours, the user's own money; `margin` is 1.96 times the root mean square error
+ * of
  * a composite's pH. `best` is the least total cost; `sure` says that the best is cheaper by more than chance.
  */
 final readonly class SchemeOutcome
@@ -26,7 +27,11 @@ final readonly class SchemeOutcome
         public bool $sure,
     ) {}
 
-    /** @return array{code: string, name: string, samples: int, cores: int, hours: float, lab_money: float, margin: float, needless_acres: array{float, float}, missed_acres: array{float, float}, misplaced_tons: array{float, float}, wrong_money: array{float, float}, total_money: array{float, float}, best: bool, sure: bool} */
+    /**
+     * @return array{code: string, name: string, samples: int, cores: int, hours: float, lab_money: float, margin:
+     * float, needless_acres: array{float, float}, missed_acres: array{float, float}, misplaced_tons: array{float,
+     * float}, wrong_money: array{float, float}, total_money: array{float, float}, best: bool, sure: bool}
+     */
     public function toArray(): array
     {
         return [

@@ -11,7 +11,8 @@ use HonestCore\Table\RuleTable;
 /**
  * What sampling costs and what a wrong rate costs.
  *
- * Quantities and units: pH; tons an acre for each pH unit of lift; money of the user's own a ton, a sample, an hour, and
+ * Quantities and units: pH; tons an acre for each pH unit of lift; money of the user's own a ton, a sample, an hour,
+ * and
  * an acre and pH unit left short; kilometres an hour; seconds a core.
  */
 final readonly class Stakes
@@ -44,7 +45,18 @@ final readonly class Stakes
         }
         $table = RuleTable::named('comparison');
         $values = [];
-        foreach (['lab_sd_ph', 'tons_per_acre_and_ph', 'lime_price_per_ton', 'lab_fee', 'wage_per_hour', 'loss_per_acre_and_ph', 'speed_km_per_h', 'seconds_per_core'] as $key) {
+        foreach (
+            [
+                'lab_sd_ph',
+                'tons_per_acre_and_ph',
+                'lime_price_per_ton',
+                'lab_fee',
+                'wage_per_hour',
+                'loss_per_acre_and_ph',
+                'speed_km_per_h',
+                'seconds_per_core',
+            ] as $key
+        ) {
             $value = $given[$key] ?? $table[$key];
             if (! is_numeric($value) || ! is_finite((float) $value) || (float) $value < 0) {
                 throw new ValueOutOfRange("{$key} must be a finite number, 0 or more.");
@@ -67,10 +79,11 @@ final readonly class Stakes
     /**
      * Hours to pull a scheme: walking and coring.
      *
-     * Source: the walk through n random places on ground A is about 0.7124 sqrt(n A), Beardwood, Halton & Hammersley 1959.
+     * Source: the walk through n random places on ground A is about 0.7124 sqrt(n A), Beardwood, Halton & Hammersley
+     * 1959.
      */
     public function hours(int $cores, float $areaM2): float
     {
-        return 0.7124 * sqrt($cores * $areaM2) / 1000 / $this->speedKmPerH + $cores * $this->secondsPerCore / 3600;
+        return (0.7124 * sqrt($cores * $areaM2)) / 1000 / $this->speedKmPerH + ($cores * $this->secondsPerCore) / 3600;
     }
 }

@@ -7,7 +7,8 @@ namespace HonestCore\Simulation;
 /**
  * Empirical variogram: half the mean squared difference of pairs of places, by their distance.
  *
- * Quantity and unit: semivariance in the square of the value's unit; distance in metres, the mean of the pairs in a lag.
+ * Quantity and unit: semivariance in the square of the value's unit; distance in metres, the mean of the pairs in a
+ * lag.
  * Variant: Matheron's estimator; lags of equal width up to half the largest distance.
  * Source: Matheron 1963, Economic Geology 58:1246-1266.
  */
@@ -46,7 +47,11 @@ final class Variogram
         ksort($found);
 
         return array_map(
-            static fn (array $lag): array => ['metres' => $lag[0] / $lag[2], 'semivariance' => $lag[1] / $lag[2], 'pairs' => $lag[2]],
+            static fn (array $lag): array => [
+                'metres' => $lag[0] / $lag[2],
+                'semivariance' => $lag[1] / $lag[2],
+                'pairs' => $lag[2],
+            ],
             array_values($found),
         );
     }

@@ -10,7 +10,8 @@ use HonestCore\Error\ValueOutOfRange;
  * One-sided exact bounds of a proportion.
  *
  * Quantity and unit: proportion, 0 to 1.
- * Domain: 0 <= hits <= trials, trials above 0, effective ones too, which need not be whole; confidence strictly between 0 and 1.
+ * Domain: 0 <= hits <= trials, trials above 0, effective ones too, which need not be whole; confidence strictly
+ * between 0 and 1.
  * Variant: each bound alone has the stated confidence (not a two-sided interval).
  * Accuracy: 1e-12 from R's binom.test.
  * Source: Clopper & Pearson 1934, Biometrika 26:404-413.
@@ -33,7 +34,9 @@ final class BinomialBound
         }
 
         return Root::between(
-            static fn (float $p): float => IncompleteBeta::of($hits, $trials - $hits + 1, $p) - $alpha, 0.0, 1.0,
+            static fn (float $p): float => IncompleteBeta::of($hits, $trials - $hits + 1, $p) - $alpha,
+            0.0,
+            1.0,
         );
     }
 
@@ -54,8 +57,11 @@ final class BinomialBound
             throw ValueOutOfRange::of('The share to prove', $share, 'below 1');
         }
 
-        return Fewest::from(0, static fn (int $more): bool => $trials + $more > 0
-            && self::lower($hits + $more, $trials + $more, $confidence) >= $share - self::REACHED);
+        return Fewest::from(
+            0,
+            static fn (int $more): bool => $trials + $more > 0 &&
+                self::lower($hits + $more, $trials + $more, $confidence) >= $share - self::REACHED,
+        );
     }
 
     /**

@@ -10,11 +10,15 @@ use HonestCore\Error\ValueOutOfRange;
  * One-sided bounds of a proportion that hold however often one looks.
  *
  * Quantity and unit: proportion, 0 to 1.
- * Domain: 0 <= hits <= trials, trials above 0, effective ones too, which need not be whole; confidence strictly between 0 and 1.
- * Variant: a likelihood ratio mixed over all shares above the one that is asked about, each weighted alike, is a bet that can
- *   grow but by chance while the share is no higher: it passes 1/α at any time with a probability of no more than α. The lower
+ * Domain: 0 <= hits <= trials, trials above 0, effective ones too, which need not be whole; confidence strictly
+ * between 0 and 1.
+ * Variant: a likelihood ratio mixed over all shares above the one that is asked about, each weighted alike, is a bet
+ * that can
+ *   grow but by chance while the share is no higher: it passes 1/α at any time with a probability of no more than α.
+ * The lower
  *   bound is the highest share that the bet speaks against; the upper one mirrors it.
- * Source: Ville 1939; Robbins 1970, Ann Math Stat 41:1397-1409 (beta mixture of a binomial likelihood); proved here by simulation.
+ * Source: Ville 1939; Robbins 1970, Ann Math Stat 41:1397-1409 (beta mixture of a binomial likelihood); proved here by
+ * simulation.
  */
 final class ConfidenceSequence
 {
@@ -54,7 +58,8 @@ final class ConfidenceSequence
     }
 
     /**
-     * Logarithm of the bet against "the share is no higher than this": the mean of the likelihood ratios of all higher shares.
+     * Logarithm of the bet against "the share is no higher than this": the mean of the likelihood ratios of all higher
+     * shares.
      *
      * Domain: share strictly between 0 and 1.
      */

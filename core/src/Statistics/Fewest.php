@@ -26,7 +26,7 @@ final class Fewest
         $high = $low + $step;
         while ($high - $low > 1) {
             $middle = $low + intdiv($high - $low, 2);
-            $holds($middle) ? $high = $middle : $low = $middle;
+            $holds($middle) ? ($high = $middle) : ($low = $middle);
         }
 
         return $high;

@@ -28,7 +28,7 @@ final class GaussLegendre
     {
         [$nodes, $weights] = [[], []];
         for ($i = 0; $i < $points; $i++) {
-            $x = cos(M_PI * ($i + 0.75) / ($points + 0.5));
+            $x = cos((M_PI * ($i + 0.75)) / ($points + 0.5));
             for ($step = 0; $step < 20; $step++) {
                 [$value, $slope] = self::legendre($points, $x);
                 $x -= $value / $slope;
@@ -49,6 +49,6 @@ final class GaussLegendre
             [$before, $now] = [$now, ((2 * $k - 1) * $x * $now - ($k - 1) * $before) / $k];
         }
 
-        return [$now, $degree * ($x * $now - $before) / ($x * $x - 1)];
+        return [$now, ($degree * ($x * $now - $before)) / ($x * $x - 1)];
     }
 }

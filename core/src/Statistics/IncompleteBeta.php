@@ -31,8 +31,8 @@ final class IncompleteBeta
         $front = exp(LogGamma::of($a + $b) - LogGamma::of($a) - LogGamma::of($b) + $a * log($x) + $b * log1p(-$x));
 
         return $x < ($a + 1) / ($a + $b + 2)
-            ? $front * self::fraction($a, $b, $x) / $a
-            : 1 - $front * self::fraction($b, $a, 1 - $x) / $b;
+            ? ($front * self::fraction($a, $b, $x)) / $a
+            : 1 - ($front * self::fraction($b, $a, 1 - $x)) / $b;
     }
 
     /**
@@ -52,21 +52,27 @@ final class IncompleteBeta
             return log(self::of($a, $b, $x));
         }
 
-        return LogGamma::of($a + $b) - LogGamma::of($a) - LogGamma::of($b) + $a * log($x) + $b * log1p(-$x) + log(self::fraction($a, $b, $x)) - log($a);
+        return LogGamma::of($a + $b) -
+            LogGamma::of($a) -
+            LogGamma::of($b) +
+            $a * log($x) +
+            $b * log1p(-$x) +
+            log(self::fraction($a, $b, $x)) -
+            log($a);
     }
 
     /** @pure */
     private static function fraction(float $a, float $b, float $x): float
     {
         $c = 1.0;
-        $d = 1 / self::away(1 - ($a + $b) * $x / ($a + 1));
+        $d = 1 / self::away(1 - (($a + $b) * $x) / ($a + 1));
         $h = $d;
         for ($m = 1; $m < self::MAX_TERMS; $m++) {
-            $even = $m * ($b - $m) * $x / (($a + 2 * $m - 1) * ($a + 2 * $m));
+            $even = ($m * ($b - $m) * $x) / (($a + 2 * $m - 1) * ($a + 2 * $m));
             $d = 1 / self::away(1 + $even * $d);
             $c = self::away(1 + $even / $c);
             $h *= $d * $c;
-            $odd = -($a + $m) * ($a + $b + $m) * $x / (($a + 2 * $m) * ($a + 2 * $m + 1));
+            $odd = (-($a + $m) * ($a + $b + $m) * $x) / (($a + 2 * $m) * ($a + 2 * $m + 1));
             $d = 1 / self::away(1 + $odd * $d);
             $c = self::away(1 + $odd / $c);
             $h *= $d * $c;

@@ -24,7 +24,7 @@ final class NoncentralT
      */
     public static function cdf(float $t, float $df, float $noncentrality): float
     {
-        $constant = log(2) + $df / 2 * log($df / 2) - LogGamma::of($df / 2);
+        $constant = log(2) + ($df / 2) * log($df / 2) - LogGamma::of($df / 2);
         $panels = self::panels($t, $df, $noncentrality);
         [$nodes, $weights] = GaussLegendre::rule(self::NODES);
         $sum = 0.0;
@@ -33,7 +33,7 @@ final class NoncentralT
             $middle = ($panels[$i] + $panels[$i - 1]) / 2;
             foreach ($nodes as $k => $node) {
                 $s = $middle + $half * $node;
-                $density = exp($constant + ($df - 1) * log($s) - $df * $s * $s / 2);
+                $density = exp($constant + ($df - 1) * log($s) - ($df * $s * $s) / 2);
                 $sum += $half * $weights[$k] * $density * Normal::cdf($t * $s - $noncentrality);
             }
         }
@@ -52,7 +52,7 @@ final class NoncentralT
     public static function quantile(float $p, float $df, float $noncentrality): float
     {
         $gap = static fn (float $t): float => self::cdf($t, $df, $noncentrality) - $p;
-        $width = sqrt(1 + $noncentrality * $noncentrality / (2 * $df));
+        $width = sqrt(1 + ($noncentrality * $noncentrality) / (2 * $df));
         [$low, $high] = [$noncentrality - $width, $noncentrality + $width];
         while ($gap($low) > 0) {
             [$low, $high, $width] = [$low - $width, $low, $width * 2];

@@ -26,7 +26,7 @@ final class Root
         [$c, $fc] = [$a, $fa];
         $step = $last = $b - $a;
         for ($i = 0; $i < self::MAX_STEPS; $i++) {
-            if (($fb > 0) === ($fc > 0)) {
+            if ($fb > 0 === $fc > 0) {
                 [$c, $fc] = [$a, $fa];
                 $step = $last = $b - $a;
             }
@@ -50,8 +50,16 @@ final class Root
 
     /** @return array{float, float} the step to take and the one before it */
     private static function nextStep(
-        float $a, float $b, float $c, float $fa, float $fb, float $fc,
-        float $half, float $near, float $step, float $last,
+        float $a,
+        float $b,
+        float $c,
+        float $fa,
+        float $fb,
+        float $fc,
+        float $half,
+        float $near,
+        float $step,
+        float $last,
     ): array {
         if (abs($last) < $near || abs($fa) <= abs($fb)) {
             return [$half, $half];
@@ -68,8 +76,6 @@ final class Root
         $q = $p > 0 ? -$q : $q;
         $p = abs($p);
 
-        return 2 * $p < min(3 * $half * $q - abs($near * $q), abs($last * $q))
-            ? [$p / $q, $step]
-            : [$half, $half];
+        return 2 * $p < min(3 * $half * $q - abs($near * $q), abs($last * $q)) ? [$p / $q, $step] : [$half, $half];
     }
 }

@@ -12,11 +12,27 @@ namespace HonestCore\Strategy;
 final readonly class Outcome
 {
     /** @param array{float, float} $interval */
-    public function __construct(public string $strategy, public float $testing, public float $under, public float $over, public float $cost, public array $interval, public float $labShare) {}
+    public function __construct(
+        public string $strategy,
+        public float $testing,
+        public float $under,
+        public float $over,
+        public float $cost,
+        public array $interval,
+        public float $labShare,
+    ) {}
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['strategy' => $this->strategy, 'testing' => $this->testing, 'under' => $this->under, 'over' => $this->over, 'cost' => $this->cost, 'interval' => $this->interval, 'lab_share' => $this->labShare];
+        return [
+            'strategy' => $this->strategy,
+            'testing' => $this->testing,
+            'under' => $this->under,
+            'over' => $this->over,
+            'cost' => $this->cost,
+            'interval' => $this->interval,
+            'lab_share' => $this->labShare,
+        ];
     }
 }

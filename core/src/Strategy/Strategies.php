@@ -13,9 +13,12 @@ use Random\Randomizer;
  *
  * Quantity and unit: money an area and year.
  * Domain: 5 composites or more that lab and test have both read.
- * Variant: the areas to come are like those of the evidence. The ground's true value is the lab's with its standard uncertainty.
- *   `lab` sorts by another reading of the lab; `test` by the test; `both` by the test, and by the lab where the test is too close
- *   to call or cannot sort; `change` by the lab every third year and in between by its last result with what the test sees of the
+ * Variant: the areas to come are like those of the evidence. The ground's true value is the lab's with its standard
+ * uncertainty.
+ *   `lab` sorts by another reading of the lab; `test` by the test; `both` by the test, and by the lab where the test
+ * is too close
+ *   to call or cannot sort; `change` by the lab every third year and in between by its last result with what the test
+ * sees of the
  *   change, where the ground drifts from year to year. Intervals by resampling composites (percentile bootstrap).
  * Source: expected cost under stated losses, any decision-analysis handbook; Efron 1979 for the bootstrap.
  */
@@ -34,12 +37,19 @@ final class Strategies
      * @param float $labSd standard uncertainty of the lab, in the analyte's unit
      * @param float|null $testSd repeatability of the test's numbers; null for bands, which see no change
      * @param float $driftSd change of the ground in a year
-     * @return array{outcomes: list<Outcome>, cheapest: string, sure: float, turns: list<array{factor: float, cheapest: string}>}
+     * @return array{outcomes: list<Outcome>, cheapest: string, sure: float, turns: list<array{factor: float,
+     *     cheapest: string}>}
      *
      * @throws ValueOutOfRange
      */
-    public static function compare(array $witnesses, Costs $costs, float $labSd, ?float $testSd, float $driftSd, int $seed): array
-    {
+    public static function compare(
+        array $witnesses,
+        Costs $costs,
+        float $labSd,
+        ?float $testSd,
+        float $driftSd,
+        int $seed,
+    ): array {
         if (count($witnesses) < self::LEAST) {
             throw ValueOutOfRange::of('The number of composites', count($witnesses), 'at least '.self::LEAST);
         }
@@ -66,13 +76,26 @@ final class Strategies
             $means[$name] = self::mean($mistakes[$name], range(0, $n - 1));
             sort($resampled[$name]);
             $outcomes[] = new Outcome(
-                $name, self::testing($name, $means[$name][2], $costs), $means[$name][0], $means[$name][1], self::cost($name, $means[$name], $costs),
-                [$resampled[$name][(int) (0.025 * self::RESAMPLES)], $resampled[$name][(int) (0.975 * self::RESAMPLES) - 1]], self::labShare($name, $means[$name][2]),
+                $name,
+                self::testing($name, $means[$name][2], $costs),
+                $means[$name][0],
+                $means[$name][1],
+                self::cost($name, $means[$name], $costs),
+                [
+                    $resampled[$name][(int) (0.025 * self::RESAMPLES)],
+                    $resampled[$name][(int) (0.975 * self::RESAMPLES) - 1],
+                ],
+                self::labShare($name, $means[$name][2]),
             );
         }
         usort($outcomes, static fn (Outcome $a, Outcome $b): int => $a->cost <=> $b->cost);
 
-        return ['outcomes' => $outcomes, 'cheapest' => $outcomes[0]->strategy, 'sure' => $won[$outcomes[0]->strategy] / self::RESAMPLES, 'turns' => self::turns($means, $costs)];
+        return [
+            'outcomes' => $outcomes,
+            'cheapest' => $outcomes[0]->strategy,
+            'sure' => $won[$outcomes[0]->strategy] / self::RESAMPLES,
+            'turns' => self::turns($means, $costs),
+        ];
     }
 
     /**
@@ -87,7 +110,7 @@ final class Strategies
         $normal = static function () use ($random): float {
             $u = ($random->getInt(0, 2 ** 31 - 1) + 0.5) / 2 ** 31;
 
-            return sqrt(-2 * log($u)) * cos(2 * M_PI * $random->getInt(0, 2 ** 31 - 1) / 2 ** 31);
+            return sqrt(-2 * log($u)) * cos((2 * M_PI * $random->getInt(0, 2 ** 31 - 1)) / 2 ** 31);
         };
         $mistakes = [];
         foreach ($witnesses as $witness) {
@@ -105,7 +128,12 @@ final class Strategies
                     [$ground, $last] = [$truth, $truth + $labSd * $normal()];
                     for ($year = 0; $year < self::YEARS; $year++) {
                         $seen = $year === 0 ? $last : $last + ($ground - $truth) + M_SQRT2 * $testSd * $normal();
-                        self::add($sums['change'], $witness->limits->classOf($seen), $witness->limits->classOf($ground), $year === 0);
+                        self::add(
+                            $sums['change'],
+                            $witness->limits->classOf($seen),
+                            $witness->limits->classOf($ground),
+                            $year === 0,
+                        );
                         $ground += $driftSd * $normal();
                     }
                 }
@@ -163,7 +191,8 @@ final class Strategies
         return match ($name) {
             'lab' => $costs->lab(),
             'test' => $costs->test(),
-            // The test for all, and the lab for those that are sent on: those too close to call, or a year in three, when the test gives
+            // The test for all, and the lab for those that are sent on: those too close to call, or a year in three,
+            // when the test gives
             // what change is seen against.
             default => $costs->test() + $sent * $costs->lab(),
         };

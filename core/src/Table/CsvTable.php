@@ -109,7 +109,11 @@ final readonly class CsvTable
     {
         $count = count($columns);
         if (count($cells) > $count && trim(implode('', array_slice($cells, $count))) !== '') {
-            throw BadRow::at($row, 'it has '.count($cells)." cells and the header {$count}", 'a cell for each column');
+            throw BadRow::at(
+                $row,
+                'it has '.count($cells)." cells and the header {$count}",
+                'a cell for each column',
+            );
         }
         $named = [];
         foreach ($columns as $i => $name) {

@@ -11,7 +11,8 @@ use HonestCore\Statistics\Spread;
  *
  * Quantity and unit: the unit of the values.
  * Domain: groups of 2 values or more, all finite.
- * Variant: Huber's proposal 2 with c = 1.5: values are drawn in to m ± c s √((n-1)/n), the variance of what is drawn in is
+ * Variant: Huber's proposal 2 with c = 1.5: values are drawn in to m ± c s √((n-1)/n), the variance of what is
+ * drawn in is
  *   divided by 0.7785, until nothing moves. It starts at the medians and the classical pooled variance.
  * Accuracy: iterated to 1e-13 of the variance.
  * Source: Analytical Methods Committee 1989, Analyst 114:1693-1697 and 1699-1702.
@@ -38,14 +39,19 @@ final readonly class HuberSpread
         for ($round = 0; $round < self::MOST && $variance > 0; $round++) {
             [$sum, $next, $moved] = [0.0, [], 0.0];
             foreach ($groups as $i => $group) {
-                $reach = self::C * sqrt($variance * (count($group) - 1) / count($group));
-                $drawn = array_map(static fn (float $value): float => max($means[$i] - $reach, min($means[$i] + $reach, $value)), $group);
+                $reach = self::C * sqrt(($variance * (count($group) - 1)) / count($group));
+                $drawn = array_map(
+                    static fn (float $value): float => max($means[$i] - $reach, min($means[$i] + $reach, $value)),
+                    $group,
+                );
                 $next[] = Spread::mean($drawn);
                 $sum += Spread::sumOfSquares($drawn);
                 $moved = max($moved, abs($next[$i] - $means[$i]));
             }
             $changed = $sum / $degrees / self::BETA;
-            $still = abs($changed - $variance) <= self::RESOLUTION * $variance && $moved <= self::RESOLUTION * sqrt($variance);
+            $still =
+                abs($changed - $variance) <= self::RESOLUTION * $variance &&
+                $moved <= self::RESOLUTION * sqrt($variance);
             [$means, $variance] = [$next, $changed];
             if ($still) {
                 break;

@@ -21,7 +21,8 @@ final readonly class NestedDesign
 {
     private const LARGEST = 1e12;
 
-    private const ACCEPTED = 'two samples from each target and two analyses of each sample, on rows with the columns target, sample, analysis, value';
+    private const ACCEPTED = 'two samples from each target and two analyses of each sample, on rows with the '.
+        'columns target, sample, analysis, value';
 
     /** @param non-empty-list<array{array{float, float}, array{float, float}}> $targets */
     private function __construct(public array $targets) {}
@@ -63,11 +64,20 @@ final readonly class NestedDesign
             }
             $value = Number::parse($cells['value']);
             if ($value === null || ! is_finite($value) || abs($value) > self::LARGEST) {
-                throw BadRow::at($row, $cells['value'] === '' ? 'value is an empty cell' : "value is \"{$cells['value']}\"", 'a finite number with a decimal point, such as 6.25');
+                throw BadRow::at(
+                    $row,
+                    $cells['value'] === '' ? 'value is an empty cell' : "value is \"{$cells['value']}\"",
+                    'a finite number with a decimal point, such as 6.25',
+                );
             }
             [$target, $sample, $analysis] = ['t'.$cells['target'], 's'.$cells['sample'], 'a'.$cells['analysis']];
             if (isset($found[$target][$sample][$analysis])) {
-                throw BadRow::at($row, "analysis {$cells['analysis']} of sample {$cells['sample']} of target {$cells['target']} stands in row {$rows[$target][$sample][$analysis]} already", 'each analysis on one row');
+                throw BadRow::at(
+                    $row,
+                    "analysis {$cells['analysis']} of sample {$cells['sample']} of target {$cells['target']} ".
+                        "stands in row {$rows[$target][$sample][$analysis]} already",
+                    'each analysis on one row',
+                );
             }
             $found[$target][$sample][$analysis] = $value;
             $rows[$target][$sample][$analysis] = $row;
@@ -76,13 +86,31 @@ final readonly class NestedDesign
         foreach ($found as $target => $samples) {
             $last = max(array_merge(...array_map(array_values(...), array_values($rows[$target]))));
             if (count($samples) !== 2) {
-                throw BadRow::at($last, 'target '.substr($target, 1).' has '.count($samples).(count($samples) === 1 ? ' sample' : ' samples'), self::ACCEPTED);
+                throw BadRow::at(
+                    $last,
+                    'target '.
+                        substr($target, 1).
+                        ' has '.
+                        count($samples).
+                        (count($samples) === 1 ? ' sample' : ' samples'),
+                    self::ACCEPTED,
+                );
             }
             $pairs = [];
             foreach ($samples as $sample => $analyses) {
                 $values = array_values($analyses);
                 if (count($values) !== 2) {
-                    throw BadRow::at($last, 'sample '.substr($sample, 1).' of target '.substr($target, 1).' has '.count($values).(count($values) === 1 ? ' analysis' : ' analyses'), self::ACCEPTED);
+                    throw BadRow::at(
+                        $last,
+                        'sample '.
+                            substr($sample, 1).
+                            ' of target '.
+                            substr($target, 1).
+                            ' has '.
+                            count($values).
+                            (count($values) === 1 ? ' analysis' : ' analyses'),
+                        self::ACCEPTED,
+                    );
                 }
                 $pairs[] = [$values[0], $values[1]];
             }

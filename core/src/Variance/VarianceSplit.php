@@ -10,14 +10,16 @@ use HonestCore\Statistics\Spread;
 /**
  * Where the spread of results comes from: the ground, the sampling or the analysis.
  *
- * Quantity and unit: standard deviations in the unit of the analyte; shares of the total variance, 0 to 1, and the expanded
+ * Quantity and unit: standard deviations in the unit of the analyte; shares of the total variance, 0 to 1, and the
+ * expanded
  *   uncertainty as a fraction of the mean, both from the robust figures.
  * Domain: a balanced design; a variance that would be negative is 0, and `reasons` says so.
  * Variant: nested analysis of variance, classical and robust; expanded uncertainty with coverage factor 2.
  * Accuracy: the published example A1 to the digits it is printed with.
  * Source: Eurachem/CITAC/EUROLAB guide "Measurement uncertainty arising from sampling"; robust as in HuberSpread.
  *
- * @phpstan-type Parts array{mean: float, sd_between: float, sd_sampling: float, sd_analysis: float, sd_measurement: float}
+ * @phpstan-type Parts array{mean: float, sd_between: float, sd_sampling: float, sd_analysis: float,
+ *     sd_measurement: float}
  */
 final readonly class VarianceSplit
 {
@@ -45,7 +47,8 @@ final readonly class VarianceSplit
         [$robust, $two] = self::robust($design);
         foreach (['classical' => $one, 'robust' => $two] as $way => $below) {
             foreach ($below as $part) {
-                $reasons[] = "The {$way} variance of {$part} came out below 0 and is shown as 0: the design cannot tell it from the levels beneath it.";
+                $reasons[] = "The {$way} variance of {$part} came out below 0 and is shown as 0: the design cannot ".
+                    'tell it from the levels beneath it.';
             }
         }
         $total = $robust['sd_between'] ** 2 + $robust['sd_measurement'] ** 2;
@@ -94,11 +97,17 @@ final readonly class VarianceSplit
             array_map(static fn (array $pair): float => ($pair[0] - $pair[1]) ** 2 / 2, $pairs),
         ) / count($pairs);
 
-        return self::parts(Spread::mean($targets), $pooled($analyses), $pooled($samples), (float) Spread::standardDeviation($targets) ** 2);
+        return self::parts(
+            Spread::mean($targets),
+            $pooled($analyses),
+            $pooled($samples),
+            (float) Spread::standardDeviation($targets) ** 2,
+        );
     }
 
     /**
-     * Interval of the classical sd of measurement, sampling and analysis together: (MSs + MSa)/2 by chi-square with Satterthwaite's
+     * Interval of the classical sd of measurement, sampling and analysis together: (MSs + MSa)/2 by chi-square with
+     * Satterthwaite's
      * degrees of freedom; where sampling came out below nothing, that of the analysis alone.
      *
      * @return array{float, float}|null
@@ -117,7 +126,10 @@ final readonly class VarianceSplit
         [$variance, $degrees] =
             $ofSamples < $ofAnalyses
                 ? [$ofAnalyses, 2.0 * $k]
-                : [($ofSamples + $ofAnalyses) / 2, ($ofSamples + $ofAnalyses) ** 2 / ($ofSamples ** 2 / $k + $ofAnalyses ** 2 / (2 * $k))];
+                : [
+                    ($ofSamples + $ofAnalyses) / 2,
+                    ($ofSamples + $ofAnalyses) ** 2 / ($ofSamples ** 2 / $k + $ofAnalyses ** 2 / (2 * $k)),
+                ];
 
         return [
             sqrt(($variance * $degrees) / ChiSquare::quantile(0.975, $degrees)),

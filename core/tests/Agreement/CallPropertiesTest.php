@@ -27,7 +27,11 @@ final class CallPropertiesTest extends TestCase
             [$value, $reach] = [$this->number(0, 12), $this->number(0, 2)];
             $call = Call::ofValue($value, $reach, $limits);
             self::assertContains($limits->classOf($value), $call->classes);
-            self::assertSame(range($call->classes[0] ?? -1, ($call->classes[0] ?? 0) + count($call->classes) - 1), $call->classes, 'no class is left out between');
+            self::assertSame(
+                range($call->classes[0] ?? -1, ($call->classes[0] ?? 0) + count($call->classes) - 1),
+                $call->classes,
+                'no class is left out between',
+            );
             $call->isTooClose() || self::assertSame($limits->classOf($value), $call->class());
         }
     }
@@ -38,7 +42,10 @@ final class CallPropertiesTest extends TestCase
             $limits = $this->limits();
             [$value, $reach] = [$this->number(0, 12), $this->number(0, 1)];
             $narrow = Call::ofValue($value, $reach, $limits)->classes;
-            self::assertSame([], array_diff($narrow, Call::ofValue($value, $reach + $this->number(0, 2), $limits)->classes));
+            self::assertSame(
+                [],
+                array_diff($narrow, Call::ofValue($value, $reach + $this->number(0, 2), $limits)->classes),
+            );
         }
     }
 
@@ -47,8 +54,16 @@ final class CallPropertiesTest extends TestCase
         for ($i = 0; $i < 3000; $i++) {
             $limits = $this->limits();
             [$value, $reach] = [$this->number(0, 12), $this->number(0, 2)];
-            $within = array_filter($limits->values, static fn (float $limit): bool => round($value - $reach, 9) < $limit && $limit <= round($value + $reach, 9));
-            self::assertSame($within !== [], Call::ofValue($value, $reach, $limits)->isTooClose(), "{$value} ± {$reach}");
+            $within = array_filter(
+                $limits->values,
+                static fn (float $limit): bool => round($value - $reach, 9) < $limit &&
+                    $limit <= round($value + $reach, 9),
+            );
+            self::assertSame(
+                $within !== [],
+                Call::ofValue($value, $reach, $limits)->isTooClose(),
+                "{$value} ± {$reach}",
+            );
         }
     }
 

@@ -27,8 +27,11 @@ final class CallTest extends TestCase
 
     /** @param list<int> $classes */
     #[DataProvider('values')]
-    public function test_a_value_is_too_close_when_its_uncertainty_reaches_over_a_limit(float $value, ?float $expanded, array $classes): void
-    {
+    public function test_a_value_is_too_close_when_its_uncertainty_reaches_over_a_limit(
+        float $value,
+        ?float $expanded,
+        array $classes,
+    ): void {
         $call = Call::ofValue($value, $expanded, ActionLimits::of([6.0, 7.3]));
         self::assertSame($classes, $call->classes);
         self::assertSame(count($classes) > 1, $call->isTooClose());
@@ -42,7 +45,15 @@ final class CallTest extends TestCase
         self::assertSame([0, 1], Call::ofInterval(-INF, 25.0, $limits)->classes);
         self::assertSame(2, Call::ofInterval(60.0, INF, $limits)->class());
         self::assertSame(20.0, Call::ofInterval(-INF, 25.0, $limits)->nearestLimit);
-        self::assertSame([40.0, 40.0, 20.0], array_map(static fn (float $middle): ?float => Call::ofValue($middle, 1.0, $limits)->nearestLimit, [35.0, 90.0, 30.0]), 'the first of two that are as near');
+        self::assertSame(
+            [40.0, 40.0, 20.0],
+            array_map(static fn (float $middle): ?float => Call::ofValue($middle, 1.0, $limits)->nearestLimit, [
+                35.0,
+                90.0,
+                30.0,
+            ]),
+            'the first of two that are as near',
+        );
     }
 
     /** The kit that read 5.5 where the lab found 6.1, on ground for a crop that wants 4.0 to 5.5 (common practice). */

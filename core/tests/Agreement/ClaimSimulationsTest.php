@@ -26,7 +26,9 @@ final class ClaimSimulationsTest extends TestCase
             for ($i = 0; $i < 60; $i++) {
                 $reference = [5.2, 6.6, 7.8][$i % 3];
                 $right = mt_rand() / mt_getrandmax() < 0.795;
-                $pairs[] = PairedSample::numeric("s{$i}", $reference, [$right ? $reference : ($reference < 6 ? 6.6 : 5.2)]);
+                $pairs[] = PairedSample::numeric("s{$i}", $reference, [
+                    $right ? $reference : ($reference < 6 ? 6.6 : 5.2),
+                ]);
             }
             $stood += $this->judge($pairs)->sort->verdict === Verdict::Stands ? 1 : 0;
         }
@@ -48,7 +50,10 @@ final class ClaimSimulationsTest extends TestCase
         self::assertGreaterThan(self::SEASONS * 0.85, $true);
     }
 
-    /** A shift that grows with the level is held against what is allowed at both ends; a spread that grows is no one width. */
+    /**
+     * A shift that grows with the level is held against what is allowed at both ends; a spread that grows is no one
+     * width.
+     */
     public function test_a_spread_that_grows_with_the_level_does_not_stand(): void
     {
         mt_srand(13);
@@ -84,7 +89,10 @@ final class ClaimSimulationsTest extends TestCase
     {
         mt_srand(15);
         $pairs = array_map(
-            static fn (int $i): PairedSample => PairedSample::numeric("s{$i}", 6.0, [6 + self::noise(0.5), 6 + self::noise(0.5)]),
+            static fn (int $i): PairedSample => PairedSample::numeric("s{$i}", 6.0, [
+                6 + self::noise(0.5),
+                6 + self::noise(0.5),
+            ]),
             range(1, 30),
         );
 
@@ -119,12 +127,19 @@ final class ClaimSimulationsTest extends TestCase
 
     private static function noise(float $sd): float
     {
-        return $sd * sqrt(-2 * log(mt_rand(1, mt_getrandmax()) / mt_getrandmax())) * cos((2 * M_PI * mt_rand()) / mt_getrandmax());
+        return $sd *
+            sqrt(-2 * log(mt_rand(1, mt_getrandmax()) / mt_getrandmax())) *
+            cos((2 * M_PI * mt_rand()) / mt_getrandmax());
     }
 
     /** @param list<PairedSample> $pairs */
     private function judge(array $pairs): Assessment
     {
-        return Assessment::of($pairs, 0, Policy::of('ph', ActionLimits::of([6.0, 7.3]), 0.3, 0.5, 0.8, 0.95, Scale::Absolute), null);
+        return Assessment::of(
+            $pairs,
+            0,
+            Policy::of('ph', ActionLimits::of([6.0, 7.3]), 0.3, 0.5, 0.8, 0.95, Scale::Absolute),
+            null,
+        );
     }
 }

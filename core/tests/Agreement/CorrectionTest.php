@@ -15,7 +15,12 @@ final class CorrectionTest extends TestCase
     public function test_a_steady_bias_is_taken_out_and_no_sample_vouches_for_itself(): void
     {
         $policy = DefaultPolicy::for('ph');
-        $samples = array_map(static fn (int $i): PairedSample => PairedSample::numeric("s{$i}", 4.8 + 0.2 * $i, [0.9 * (4.8 + 0.2 * $i) + 1.0 + 0.03 * sin(5 * $i)]), range(0, 15));
+        $samples = array_map(
+            static fn (int $i): PairedSample => PairedSample::numeric("s{$i}", 4.8 + 0.2 * $i, [
+                0.9 * (4.8 + 0.2 * $i) + 1.0 + 0.03 * sin(5 * $i),
+            ]),
+            range(0, 15),
+        );
         foreach ([Correction::byDeming($samples, $policy), Correction::byPassingBablok($samples, $policy)] as $found) {
             self::assertNotNull($found);
             self::assertEqualsWithDelta(0.9, $found->slope, 0.02);
@@ -31,10 +36,21 @@ final class CorrectionTest extends TestCase
     {
         $policy = DefaultPolicy::for('k', thresholds: [120.0, 170.0]);
         self::assertSame(Scale::Ratio, $policy->scale);
-        $samples = array_map(static fn (int $i): PairedSample => PairedSample::numeric("s{$i}", 80.0 + 10 * $i, [(80.0 + 10 * $i) * 1.25 * (1 + 0.01 * sin(7 * $i))]), range(0, 14));
+        $samples = array_map(
+            static fn (int $i): PairedSample => PairedSample::numeric("s{$i}", 80.0 + 10 * $i, [
+                (80.0 + 10 * $i) * 1.25 * (1 + 0.01 * sin(7 * $i)),
+            ]),
+            range(0, 14),
+        );
         $found = Correction::byDeming($samples, $policy);
         self::assertNotNull($found);
-        $same = static fn (float $factor): int => count(array_filter($samples, static fn (PairedSample $one): bool => $policy->limits->classOfComputed($one->test() * $factor) === $policy->limits->classOf($one->reference)));
+        $same = static fn (float $factor): int => count(
+            array_filter(
+                $samples,
+                static fn (PairedSample $one): bool => $policy->limits->classOfComputed($one->test() * $factor) ===
+                    $policy->limits->classOf($one->reference),
+            ),
+        );
         self::assertEqualsWithDelta(log(1.25), $found->before['mean'], 0.01);
         self::assertSame($same(1.0), $found->before['agree']);
         self::assertLessThan(15, $found->before['agree']);
@@ -46,7 +62,10 @@ final class CorrectionTest extends TestCase
     public function test_each_sample_is_judged_by_a_line_fitted_without_it(): void
     {
         $policy = DefaultPolicy::for('ph');
-        $samples = array_map(static fn (int $i): PairedSample => PairedSample::numeric("s{$i}", 5.0 + 0.1 * $i, [5.0 + 0.1 * $i]), range(0, 9));
+        $samples = array_map(
+            static fn (int $i): PairedSample => PairedSample::numeric("s{$i}", 5.0 + 0.1 * $i, [5.0 + 0.1 * $i]),
+            range(0, 9),
+        );
         $samples[] = PairedSample::numeric('far', 8.0, [9.0]);
         $found = Correction::byDeming($samples, $policy);
         self::assertNotNull($found);
@@ -58,7 +77,10 @@ final class CorrectionTest extends TestCase
     public function test_too_few_a_flat_line_and_no_spread_give_no_correction(): void
     {
         $policy = DefaultPolicy::for('ph');
-        $of = static fn (callable $test, int $n): array => array_map(static fn (int $i): PairedSample => PairedSample::numeric("s{$i}", 5 + 0.2 * $i, [$test($i)]), range(0, $n - 1));
+        $of = static fn (callable $test, int $n): array => array_map(
+            static fn (int $i): PairedSample => PairedSample::numeric("s{$i}", 5 + 0.2 * $i, [$test($i)]),
+            range(0, $n - 1),
+        );
         self::assertNull(Correction::byDeming($of(static fn (int $i): float => 5.5 + 0.2 * $i, 7), $policy));
         self::assertNull(Correction::byDeming($of(static fn (int $i): float => 6.0 + 0.01 * $i, 12), $policy));
         self::assertNull(Correction::byPassingBablok($of(static fn (): float => 6.0, 12), $policy));
@@ -68,7 +90,12 @@ final class CorrectionTest extends TestCase
     {
         $policy = DefaultPolicy::for('k');
         self::assertSame(Scale::Ratio, $policy->scale);
-        $samples = array_map(static fn (int $i): PairedSample => PairedSample::numeric("s{$i}", 60.0 * 1.15 ** $i, [1.5 * 60.0 * 1.15 ** $i * exp(0.03 * sin(7 * $i))]), range(0, 11));
+        $samples = array_map(
+            static fn (int $i): PairedSample => PairedSample::numeric("s{$i}", 60.0 * 1.15 ** $i, [
+                1.5 * 60.0 * 1.15 ** $i * exp(0.03 * sin(7 * $i)),
+            ]),
+            range(0, 11),
+        );
         $found = Correction::byDeming($samples, $policy);
         self::assertEqualsWithDelta(log(1.5), $found?->before['mean'] ?? NAN, 0.02);
         self::assertEqualsWithDelta(0.0, $found?->after['mean'] ?? NAN, 0.02);

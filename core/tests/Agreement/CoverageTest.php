@@ -16,7 +16,8 @@ use Random\Engine\Mt19937;
 use Random\Randomizer;
 
 /**
- * How often each interval holds what it should, over simulated seasons whose truth is known. Nominal 95 % must lie within 94 to
+ * How often each interval holds what it should, over simulated seasons whose truth is known. Nominal 95 % must lie
+ * within 94 to
  * 96 %; where the method is known to be conservative or small-sample figures differ, that is said and held to.
  */
 final class CoverageTest extends TestCase
@@ -58,14 +59,20 @@ final class CoverageTest extends TestCase
         for ($season = 0; $season < self::SEASONS; $season++) {
             $samples = [];
             for ($i = 0; $i < 8; $i++) {
-                $samples[] = PairedSample::numeric("s{$i}", 6.0, [6.0 + 0.1 * $this->normal(), 6.0 + 0.1 * $this->normal()]);
+                $samples[] = PairedSample::numeric("s{$i}", 6.0, [
+                    6.0 + 0.1 * $this->normal(),
+                    6.0 + 0.1 * $this->normal(),
+                ]);
             }
             $held += self::holds(Repeatability::of($samples, $policy)->interval, 0.1);
         }
         self::assertNominal($held, 'the repeatability');
     }
 
-    /** Both errors alike and the slope 1: the case that the method was made for. Ranks are whole numbers, so that few pairs hold it a little more often. */
+    /**
+     * Both errors alike and the slope 1: the case that the method was made for. Ranks are whole numbers, so that few
+     * pairs hold it a little more often.
+     */
     public function test_the_slope_of_passing_and_bablok(): void
     {
         foreach ([20 => [0.94, 0.975], 50 => [0.94, 0.965]] as $n => [$least, $most]) {
@@ -89,7 +96,7 @@ final class CoverageTest extends TestCase
     {
         foreach ([15 => [0.92, 0.965], 60 => [0.94, 0.96]] as $n => [$least, $most]) {
             [$between, $error] = [0.6, 0.25];
-            $truth = 2 * $between ** 2 / (2 * ($between ** 2 + $error ** 2));
+            $truth = (2 * $between ** 2) / (2 * ($between ** 2 + $error ** 2));
             $held = 0;
             for ($season = 0; $season < self::SEASONS; $season++) {
                 [$x, $y] = [[], []];
@@ -105,14 +112,27 @@ final class CoverageTest extends TestCase
         }
     }
 
-    /** Exact bounds are conservative: each holds at least as often as it says, whatever the share; computed, not simulated. */
+    /**
+     * Exact bounds are conservative: each holds at least as often as it says, whatever the share; computed, not
+     * simulated.
+     */
     public function test_the_exact_bounds_of_a_share_never_hold_too_seldom(): void
     {
         $n = 18;
         for ($share = 0.05; $share < 1; $share += 0.05) {
-            [$below, $above, $log] = [0.0, 0.0, static fn (int $k): float => array_sum(array_map(log(...), range(1, max(1, $k))))];
+            [$below, $above, $log] = [
+                0.0,
+                0.0,
+                static fn (int $k): float => array_sum(array_map(log(...), range(1, max(1, $k)))),
+            ];
             for ($hits = 0; $hits <= $n; $hits++) {
-                $mass = exp($log($n) - ($hits > 0 ? $log($hits) : 0.0) - ($n - $hits > 0 ? $log($n - $hits) : 0.0) + $hits * log($share) + ($n - $hits) * log(1 - $share));
+                $mass = exp(
+                    $log($n) -
+                        ($hits > 0 ? $log($hits) : 0.0) -
+                        ($n - $hits > 0 ? $log($n - $hits) : 0.0) +
+                        $hits * log($share) +
+                        ($n - $hits) * log(1 - $share),
+                );
                 $below += BinomialBound::lower($hits, $n, 0.95) <= $share ? $mass : 0.0;
                 $above += BinomialBound::upper($hits, $n, 0.95) >= $share ? $mass : 0.0;
             }

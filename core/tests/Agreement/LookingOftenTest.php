@@ -24,7 +24,8 @@ final class LookingOftenTest extends TestCase
     private const LOOKS = 1000;
 
     /**
-     * The chance that a claim which is false is proven at some look, computed exactly: the distribution of hits is followed from
+     * The chance that a claim which is false is proven at some look, computed exactly: the distribution of hits is
+     * followed from
      * look to look, and what has passed the bound is taken out and counted.
      *
      * @param callable(int, int): bool $proven
@@ -55,11 +56,17 @@ final class LookingOftenTest extends TestCase
     public function test_no_more_than_five_in_a_hundred_false_claims_are_ever_proven_in_a_thousand_looks(): void
     {
         foreach ([0.8, 0.9] as $share) {
-            $often = self::everProven($share, static fn (int $hits, int $n): bool => ConfidenceSequence::logBet($hits, $n, $share) >= -log(0.05));
+            $often = self::everProven(
+                $share,
+                static fn (int $hits, int $n): bool => ConfidenceSequence::logBet($hits, $n, $share) >= -log(0.05),
+            );
             self::assertLessThan(0.05, $often, "at the edge of {$share}");
             self::assertGreaterThan(0.01, $often, 'and the bound is not idle');
         }
-        $plain = self::everProven(0.8, static fn (int $hits, int $n): bool => BinomialBound::lower($hits, $n, 0.95) >= 0.8);
+        $plain = self::everProven(
+            0.8,
+            static fn (int $hits, int $n): bool => BinomialBound::lower($hits, $n, 0.95) >= 0.8,
+        );
         self::assertGreaterThan(0.15, $plain, 'bounds for one look are too kind to who looks after each pair');
     }
 
@@ -79,7 +86,13 @@ final class LookingOftenTest extends TestCase
                     continue;
                 }
                 foreach ([Looking::Once, Looking::Often] as $looking) {
-                    if (! isset($proven[$looking->value]) && \HonestCore\Agreement\SortClaim::judge(\HonestCore\Agreement\ActionTally::of($samples, ActionLimits::of([6.0]), null), $policy->lookedAt($looking))->verdict === Verdict::Stands) {
+                    if (
+                        ! isset($proven[$looking->value]) &&
+                        \HonestCore\Agreement\SortClaim::judge(
+                            \HonestCore\Agreement\ActionTally::of($samples, ActionLimits::of([6.0]), null),
+                            $policy->lookedAt($looking),
+                        )->verdict === Verdict::Stands
+                    ) {
                         $proven[$looking->value] = true;
                         $false[$looking->value]++;
                     }
@@ -114,7 +127,11 @@ final class LookingOftenTest extends TestCase
             for ($hits = 0; $hits <= $n; $hits++) {
                 $lower = ConfidenceSequence::lower($hits, $n, 0.95);
                 self::assertGreaterThanOrEqual($last, $lower);
-                self::assertLessThanOrEqual(BinomialBound::lower($hits, $n, 0.95) + 1e-9, $lower, 'never kinder than one look');
+                self::assertLessThanOrEqual(
+                    BinomialBound::lower($hits, $n, 0.95) + 1e-9,
+                    $lower,
+                    'never kinder than one look',
+                );
                 self::assertEqualsWithDelta(1 - $lower, ConfidenceSequence::upper($n - $hits, $n, 0.95), 1e-9);
                 $last = $lower;
             }
@@ -131,11 +148,22 @@ final class LookingOftenTest extends TestCase
         }
         self::assertLessThanOrEqual(0.05, $spent);
         self::assertGreaterThan(0.0499, $spent);
-        $samples = array_map(static fn (int $i): PairedSample => PairedSample::numeric("s{$i}", 5 + $i / 10, [5 + $i / 10 + 0.05 * (-1) ** $i]), range(1, 20));
+        $samples = array_map(
+            static fn (int $i): PairedSample => PairedSample::numeric("s{$i}", 5 + $i / 10, [
+                5 + $i / 10 + 0.05 * (-1) ** $i,
+            ]),
+            range(1, 20),
+        );
         $policy = DefaultPolicy::for('ph');
-        [$once, $often] = [Assessment::of($samples, 0, $policy, null), Assessment::of($samples, 0, $policy->lookedAt(Looking::Often), null)];
+        [$once, $often] = [
+            Assessment::of($samples, 0, $policy, null),
+            Assessment::of($samples, 0, $policy->lookedAt(Looking::Often), null),
+        ];
         self::assertSame($once->differences?->mean, $often->differences?->mean);
-        self::assertGreaterThan($once->differences->upperInterval[1] ?? INF, $often->differences->upperInterval[1] ?? -INF);
+        self::assertGreaterThan(
+            $once->differences->upperInterval[1] ?? INF,
+            $often->differences->upperInterval[1] ?? -INF,
+        );
         self::assertContains('The bounds hold however often the evidence is looked at.', $often->reasons);
     }
 }

@@ -23,7 +23,10 @@ use HonestCore\Variance\NestedDesign;
 use HonestCore\Variance\VarianceSplit;
 use PHPUnit\Framework\TestCase;
 
-/** Two hundred made-up comparisons against R with epiR, psych, vcd and robustbase, and hundreds of bounds against SciPy: see Reference/many.R and many.py. */
+/**
+ * Two hundred made-up comparisons against R with epiR, psych, vcd and robustbase, and hundreds of bounds against
+ * SciPy: see Reference/many.R and many.py.
+ */
 final class ManySetsTest extends TestCase
 {
     public function test_differences_trends_lines_and_concordance_of_two_hundred_sets(): void
@@ -37,7 +40,12 @@ final class ManySetsTest extends TestCase
             $deming = Deming::fit($x, $y);
             self::assertEqualsWithDelta($set['dem'], [$deming->slope, $deming->intercept], 1e-6, "set {$i}");
             $ranks = PassingBablok::fit($x, $y, 0.95);
-            self::assertEqualsWithDelta($set['pb'], [$ranks->slope, $ranks->slopeInterval[0] ?? null, $ranks->slopeInterval[1] ?? null, $ranks->intercept], 1e-8, "set {$i}");
+            self::assertEqualsWithDelta(
+                $set['pb'],
+                [$ranks->slope, $ranks->slopeInterval[0] ?? null, $ranks->slopeInterval[1] ?? null, $ranks->intercept],
+                1e-8,
+                "set {$i}",
+            );
             self::assertEqualsWithDelta($set['ccc'], Concordance::of($x, $y, 0.95)->toArray()['ccc'], 1e-9, "set {$i}");
         }
     }
@@ -47,16 +55,30 @@ final class ManySetsTest extends TestCase
         $many = ReferenceData::of('many');
         $compared = 0;
         foreach ($many['sets'] as $i => $set) {
-            $samples = array_map(static fn (float $x, float $y): PairedSample => PairedSample::numeric("s{$x}", $x, [$y]), self::floats($set['x']), self::floats($set['y']));
+            $samples = array_map(
+                static fn (float $x, float $y): PairedSample => PairedSample::numeric("s{$x}", $x, [$y]),
+                self::floats($set['x']),
+                self::floats($set['y']),
+            );
             $tally = ActionTally::of($samples, ActionLimits::of([6.0, 7.3]), null);
             self::assertSame($set['m'], $tally->matrix, "set {$i}");
             if ($set['k'][0] !== null) {
                 $kappa = Kappa::of($tally->matrix ?? []);
-                self::assertEqualsWithDelta($set['k'], [$kappa->unweighted, $kappa->linear, $kappa->quadratic], 1e-9, "set {$i}");
+                self::assertEqualsWithDelta(
+                    $set['k'],
+                    [$kappa->unweighted, $kappa->linear, $kappa->quadratic],
+                    1e-9,
+                    "set {$i}",
+                );
                 $compared++;
             }
             if (isset($many['psych'][$i])) {
-                self::assertEqualsWithDelta($many['psych'][$i], Kappa::of($tally->matrix ?? [])->quadratic, 1e-9, "psych, set {$i}");
+                self::assertEqualsWithDelta(
+                    $many['psych'][$i],
+                    Kappa::of($tally->matrix ?? [])->quadratic,
+                    1e-9,
+                    "psych, set {$i}",
+                );
             }
         }
         self::assertGreaterThan(100, $compared);
@@ -72,12 +94,27 @@ final class ManySetsTest extends TestCase
             [$msTarget, $msSample, $msAnalysis] = $design['ms'];
             $classical = VarianceSplit::of(NestedDesign::of($targets))->classical;
             self::assertEqualsWithDelta(sqrt($msAnalysis), $classical['sd_analysis'], 1e-9, "design {$i}");
-            self::assertEqualsWithDelta(sqrt(max(0, ($msSample - $msAnalysis) / 2)), $classical['sd_sampling'], 1e-8, "design {$i}");
-            self::assertEqualsWithDelta(sqrt(max(0, ($msTarget - $msSample) / 4)), $classical['sd_between'], 1e-8, "design {$i}");
+            self::assertEqualsWithDelta(
+                sqrt(max(0, ($msSample - $msAnalysis) / 2)),
+                $classical['sd_sampling'],
+                1e-8,
+                "design {$i}",
+            );
+            self::assertEqualsWithDelta(
+                sqrt(max(0, ($msTarget - $msSample) / 4)),
+                $classical['sd_between'],
+                1e-8,
+                "design {$i}",
+            );
         }
         foreach (ReferenceData::of('many')['huber'] as $i => $group) {
             $found = HuberSpread::of([self::floats($group['y'])]);
-            self::assertEqualsWithDelta([$group['mu'], $group['s']], [$found->means[0], sqrt($found->variance)], 1e-7, "group {$i}");
+            self::assertEqualsWithDelta(
+                [$group['mu'], $group['s']],
+                [$found->means[0], sqrt($found->variance)],
+                1e-7,
+                "group {$i}",
+            );
         }
     }
 
@@ -85,17 +122,49 @@ final class ManySetsTest extends TestCase
     {
         $scipy = ReferenceData::of('many-scipy');
         foreach ($scipy['bounds'] as [$hits, $trials, $confidence, $lower, $upper]) {
-            self::assertEqualsWithDelta([$lower, $upper], [BinomialBound::lower($hits, $trials, $confidence), BinomialBound::upper($hits, $trials, $confidence)], 1e-10, "{$hits} of {$trials}");
+            self::assertEqualsWithDelta(
+                [$lower, $upper],
+                [BinomialBound::lower($hits, $trials, $confidence), BinomialBound::upper($hits, $trials, $confidence)],
+                1e-10,
+                "{$hits} of {$trials}",
+            );
         }
         foreach ($scipy['bets'] as [$hits, $trials, $confidence, $bound, $share, $bet]) {
-            self::assertEqualsWithDelta($bet, ConfidenceSequence::logBet($hits, $trials, $share), 1e-8 * max(1, abs($bet)), "{$hits} of {$trials} at {$share}");
-            self::assertEqualsWithDelta($bound, ConfidenceSequence::lower($hits, $trials, $confidence), 1e-9, "{$hits} of {$trials}");
+            self::assertEqualsWithDelta(
+                $bet,
+                ConfidenceSequence::logBet($hits, $trials, $share),
+                1e-8 * max(1, abs($bet)),
+                "{$hits} of {$trials} at {$share}",
+            );
+            self::assertEqualsWithDelta(
+                $bound,
+                ConfidenceSequence::lower($hits, $trials, $confidence),
+                1e-9,
+                "{$hits} of {$trials}",
+            );
         }
         foreach ($scipy['limits'] as [$n, $confidence, $low, $high]) {
-            self::assertEqualsWithDelta([$low, $high], [NoncentralT::quantile((1 - $confidence) / 2, $n - 1, 1.96 * sqrt($n)), NoncentralT::quantile((1 + $confidence) / 2, $n - 1, 1.96 * sqrt($n))], 1e-7 * max(1, abs($high)), "{$n} pairs");
+            self::assertEqualsWithDelta(
+                [$low, $high],
+                [
+                    NoncentralT::quantile((1 - $confidence) / 2, $n - 1, 1.96 * sqrt($n)),
+                    NoncentralT::quantile((1 + $confidence) / 2, $n - 1, 1.96 * sqrt($n)),
+                ],
+                1e-7 * max(1, abs($high)),
+                "{$n} pairs",
+            );
         }
         foreach ($scipy['spreads'] as [$n, $confidence, $low, $high, $t]) {
-            self::assertEqualsWithDelta([$low, $high, $t], [ChiSquare::quantile((1 - $confidence) / 2, $n), ChiSquare::quantile((1 + $confidence) / 2, $n), StudentT::quantile((1 + $confidence) / 2, $n)], 1e-8 * max(1, $high, $t), "{$n} degrees");
+            self::assertEqualsWithDelta(
+                [$low, $high, $t],
+                [
+                    ChiSquare::quantile((1 - $confidence) / 2, $n),
+                    ChiSquare::quantile((1 + $confidence) / 2, $n),
+                    StudentT::quantile((1 + $confidence) / 2, $n),
+                ],
+                1e-8 * max(1, $high, $t),
+                "{$n} degrees",
+            );
         }
     }
 

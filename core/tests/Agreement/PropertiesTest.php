@@ -30,7 +30,9 @@ final class PropertiesTest extends TestCase
         foreach (self::sets() as [$x, $y]) {
             $shift = static fn (float $v): float => $v + 3.25;
             self::assertEqualsWithDelta(
-                Differences::between($x, $y, 0.95)->sd, Differences::between(array_map($shift, $x), array_map($shift, $y), 0.95)->sd, 1e-12,
+                Differences::between($x, $y, 0.95)->sd,
+                Differences::between(array_map($shift, $x), array_map($shift, $y), 0.95)->sd,
+                1e-12,
             );
         }
     }
@@ -48,10 +50,16 @@ final class PropertiesTest extends TestCase
         self::assertEqualsWithDelta([2.0, -1.0], [$line->slope, $line->intercept], 1e-12);
         self::assertNull(Deming::fit([1.0], [1.0])->slope);
         self::assertNull(Deming::fit([2.0, 2.0], [1.0, 3.0])->slope, 'a line that stands upright has no slope');
-        self::assertSame([0.0, 1.0], [Deming::fit([1.0, 3.0], [1.0, 1.0])->slope, Deming::fit([1.0, 3.0], [1.0, 1.0])->intercept]);
+        self::assertSame(
+            [0.0, 1.0],
+            [Deming::fit([1.0, 3.0], [1.0, 1.0])->slope, Deming::fit([1.0, 3.0], [1.0, 1.0])->intercept],
+        );
     }
 
-    /** The more of the error is the test's, the nearer Deming comes to least squares of the test on the reference, and the other way round. */
+    /**
+     * The more of the error is the test's, the nearer Deming comes to least squares of the test on the reference, and
+     * the other way round.
+     */
     public function test_deming_lies_between_the_two_least_squares(): void
     {
         [$x, $y] = [[1.0, 2.0, 3.0, 4.0, 5.0, 6.0], [1.4, 1.7, 3.9, 3.5, 5.8, 5.6]];
@@ -60,7 +68,13 @@ final class PropertiesTest extends TestCase
             $yy += ($y[$i] - 3.65) ** 2;
             $xy += ($one - 3.5) * ($y[$i] - 3.65);
         }
-        $slopes = array_map(static fn (float $ratio): float => Deming::fit($x, $y, $ratio)->slope ?? NAN, [1e-9, 0.1, 1.0, 10.0, 1e9]);
+        $slopes = array_map(static fn (float $ratio): float => Deming::fit($x, $y, $ratio)->slope ?? NAN, [
+            1e-9,
+            0.1,
+            1.0,
+            10.0,
+            1e9,
+        ]);
         $sorted = $slopes;
         sort($sorted);
         self::assertSame(array_reverse($sorted), $slopes, 'steepest where the reference bears the error');

@@ -39,12 +39,22 @@ final class RateAndTrackTest extends TestCase
         $outer = max(-$low['lower_ci'][0], $low['upper_ci'][1], -$high['lower_ci'][0], $high['upper_ci'][1]);
         $inner = max(-$low['lower_ci'][1], $low['upper_ci'][0], -$high['lower_ci'][1], $high['upper_ci'][0]);
         self::assertLessThan($outer, $inner);
-        $verdict = static fn (float $allowed): Verdict => RateClaim::judge($differences, 20, 1, null, self::policy($allowed, 1.0))->verdict;
+        $verdict = static fn (float $allowed): Verdict => RateClaim::judge(
+            $differences,
+            20,
+            1,
+            null,
+            self::policy($allowed, 1.0),
+        )->verdict;
 
         self::assertSame(Verdict::Stands, $verdict($outer), 'both outer ends lie within, the farthest one on the edge');
         self::assertSame(Verdict::Open, $verdict($outer - 2 * self::HAIR));
         self::assertSame(Verdict::Open, $verdict($inner), 'no inner end lies beyond');
-        self::assertSame(Verdict::Open, $verdict($inner - 2 * self::HAIR), 'an inner end lies beyond, but hardly a difference does');
+        self::assertSame(
+            Verdict::Open,
+            $verdict($inner - 2 * self::HAIR),
+            'an inner end lies beyond, but hardly a difference does',
+        );
         self::assertSame(Verdict::Falls, $verdict(max(0.015, abs($bias) - 0.02)), 'most of the differences do');
     }
 
@@ -79,7 +89,11 @@ final class RateAndTrackTest extends TestCase
         self::assertLessThan(0.05, $differences->trend->p);
         $found = RateClaim::judge($differences, 20, 3, null, self::policy(5.0, 1.0));
         self::assertSame(Verdict::Stands, $found->verdict, 'far within at both ends');
-        self::assertSame(Verdict::Open, RateClaim::judge($differences, 20, 3, null, self::policy(0.075, 1.0))->verdict, 'not at them');
+        self::assertSame(
+            Verdict::Open,
+            RateClaim::judge($differences, 20, 3, null, self::policy(0.075, 1.0))->verdict,
+            'not at them',
+        );
         self::assertStringContainsString('It speaks for readings from 5.161 to 6.719', implode(' ', $found->reasons));
         self::assertStringContainsString('the mean of up to 3 readings', implode(' ', $found->reasons));
         self::assertStringNotContainsString(
@@ -92,7 +106,10 @@ final class RateAndTrackTest extends TestCase
     public function test_four_pairs_are_too_few_and_five_are_judged(): void
     {
         $differences = self::differences(0.0, 0.0);
-        self::assertSame(Verdict::Untested, RateClaim::judge($differences, 4, 1, null, self::policy(9.0, 1.0))->verdict);
+        self::assertSame(
+            Verdict::Untested,
+            RateClaim::judge($differences, 4, 1, null, self::policy(9.0, 1.0))->verdict,
+        );
         self::assertSame(Verdict::Stands, RateClaim::judge($differences, 5, 1, null, self::policy(9.0, 1.0))->verdict);
     }
 
@@ -102,11 +119,22 @@ final class RateAndTrackTest extends TestCase
             ' ',
             RateClaim::judge(null, 9, 1, Bands::parse($bands), self::policy($allowed, 1.0, $scale))->reasons,
         );
-        self::assertStringNotContainsString('wide', $words('a:5:5.6,b:5.6:6.2', 0.3), 'just twice is not more than twice');
+        self::assertStringNotContainsString(
+            'wide',
+            $words('a:5:5.6,b:5.6:6.2', 0.3),
+            'just twice is not more than twice',
+        );
         self::assertStringContainsString('The band b is 0.7 wide', $words('a:5:5.6,b:5.6:6.3', 0.3));
         self::assertStringContainsString('The band low has an open end', $words('low::5.6,b:5.6:6.3', 0.3));
-        self::assertStringContainsString('The band b is a factor of 2 wide', $words('a:50:60,b:60:120', 0.2, Scale::Ratio));
-        self::assertStringNotContainsString('band z', $words('z:0:50,a:50:60', 0.2, Scale::Ratio), 'a band from 0 has no width as a ratio');
+        self::assertStringContainsString(
+            'The band b is a factor of 2 wide',
+            $words('a:50:60,b:60:120', 0.2, Scale::Ratio),
+        );
+        self::assertStringNotContainsString(
+            'band z',
+            $words('z:0:50,a:50:60', 0.2, Scale::Ratio),
+            'a band from 0 has no width as a ratio',
+        );
     }
 
     /** Ends of the interval of a standard deviation on ten degrees: R 4.2, sqrt(sum / qchisq(c(0.975, 0.025), 10)). */
@@ -122,11 +150,16 @@ final class RateAndTrackTest extends TestCase
         self::assertEqualsWithDelta(sqrt(0.05 / 10), $repeatability->sd, 1e-12);
         self::assertEqualsWithDelta([sqrt(0.05 / 20.483177350807), sqrt(0.05 / 3.246972780237)], [$low, $high], 1e-9);
 
-        $verdict = static fn (float $change): Verdict => TrackClaim::judge($repeatability, self::policy(0.3, $change))->verdict;
+        $verdict = static fn (float $change): Verdict => TrackClaim::judge($repeatability, self::policy(0.3, $change))
+            ->verdict;
         [$least, $most] = [1.96 * M_SQRT2 * $low, 1.96 * M_SQRT2 * $high];
         self::assertSame(Verdict::Stands, $verdict($most + self::HAIR));
         self::assertSame(Verdict::Open, $verdict($most - 2 * self::HAIR));
-        self::assertSame(Verdict::Open, $verdict(Repeatability::FACTOR * $low), 'at the lower end itself it is not more');
+        self::assertSame(
+            Verdict::Open,
+            $verdict(Repeatability::FACTOR * $low),
+            'at the lower end itself it is not more',
+        );
         self::assertSame(Verdict::Falls, $verdict($least - 2 * self::HAIR));
     }
 
@@ -134,7 +167,10 @@ final class RateAndTrackTest extends TestCase
     {
         $judge = static fn (int $pairs): TrackClaim => TrackClaim::judge(
             Repeatability::of(
-                array_map(static fn (int $i): PairedSample => PairedSample::numeric("s{$i}", 6.0, [6.0, 6.01]), range(1, $pairs)),
+                array_map(
+                    static fn (int $i): PairedSample => PairedSample::numeric("s{$i}", 6.0, [6.0, 6.01]),
+                    range(1, $pairs),
+                ),
                 self::policy(0.3, 1.0),
             ),
             self::policy(0.3, 1.0),
@@ -162,7 +198,10 @@ final class RateAndTrackTest extends TestCase
             [PairedSample::numeric('n', 6.0, [6.0, 6.2]), PairedSample::ordinal('o', 6.0, [$band, $band])],
             self::policy(0.3, 1.0),
         );
-        self::assertSame([null, 2, null, null], [$found->sd, $found->degrees, $found->interval, $found->detectableChange()]);
+        self::assertSame(
+            [null, 2, null, null],
+            [$found->sd, $found->degrees, $found->interval, $found->detectableChange()],
+        );
     }
 
     private static function differences(float $bias, float $slope): Differences

@@ -48,7 +48,10 @@ final class SortClaimTest extends TestCase
         self::assertStringContainsString('was asked 0 times', implode(' ', $it->sort->reasons));
     }
 
-    /** So many more as it says, without a miss and where they are lacking, and it stands; with one fewer it does not, wherever they lie. */
+    /**
+     * So many more as it says, without a miss and where they are lacking, and it stands; with one fewer it does not,
+     * wherever they lie.
+     */
     public function test_the_pairs_it_asks_for_are_enough_and_no_fewer_are(): void
     {
         mt_srand(91);
@@ -66,7 +69,9 @@ final class SortClaimTest extends TestCase
             $samples = [];
             foreach ([5.0, 6.5, 8.0] as $k => $reference) {
                 for ($n = mt_rand(0, 8); $n > 0; $n--) {
-                    $samples[] = PairedSample::numeric("s{$k}{$n}", $reference, [mt_rand(0, 9) === 0 ? 6.9 - 0.0001 * $n : $reference]);
+                    $samples[] = PairedSample::numeric("s{$k}{$n}", $reference, [
+                        mt_rand(0, 9) === 0 ? 6.9 - 0.0001 * $n : $reference,
+                    ]);
                 }
             }
             $claim = SortClaim::judge(ActionTally::of($samples, $policy->limits, null), $policy);
@@ -78,7 +83,11 @@ final class SortClaimTest extends TestCase
             self::assertSame($claim->verdict === Verdict::Stands, $claim->morePairs === 0);
             if ($claim->morePairs > 0) {
                 $asked++;
-                self::assertSame(Verdict::Stands, self::with($samples, $claim->morePairs, $policy), "case {$i}: {$claim->morePairs} more");
+                self::assertSame(
+                    Verdict::Stands,
+                    self::with($samples, $claim->morePairs, $policy),
+                    "case {$i}: {$claim->morePairs} more",
+                );
                 self::assertNotSame(
                     Verdict::Stands,
                     self::with($samples, $claim->morePairs - 1, $policy),
@@ -90,7 +99,8 @@ final class SortClaimTest extends TestCase
     }
 
     /**
-     * The verdict once so many pairs that agree have come, each where it helps most: to the class that agrees in the smallest share.
+     * The verdict once so many pairs that agree have come, each where it helps most: to the class that agrees in the
+     * smallest share.
      *
      * @param list<PairedSample> $samples
      */
@@ -100,10 +110,15 @@ final class SortClaimTest extends TestCase
             $tally = ActionTally::of($samples, $policy->limits, null);
             // Where the claim itself says that something lacks, else anywhere.
             $lacks = array_keys(
-                array_filter($tally->perClass, static fn (array $class): bool => ! self::enough($class['n'], $class['agree'], $policy)),
+                array_filter(
+                    $tally->perClass,
+                    static fn (array $class): bool => ! self::enough($class['n'], $class['agree'], $policy),
+                ),
             );
             $least = $lacks[0] ?? 0;
-            $samples[] = PairedSample::numeric("more{$more}", [5.0, 6.5, 8.0][$least] ?? 5.0, [[5.0, 6.5, 8.0][$least] ?? 5.0]);
+            $samples[] = PairedSample::numeric("more{$more}", [5.0, 6.5, 8.0][$least] ?? 5.0, [
+                [5.0, 6.5, 8.0][$least] ?? 5.0,
+            ]);
         }
 
         return SortClaim::judge(ActionTally::of($samples, $policy->limits, null), $policy)->verdict;
@@ -136,7 +151,12 @@ final class SortClaimTest extends TestCase
 
     public function test_a_test_that_is_often_wrong_falls(): void
     {
-        $it = $this->assess([...self::pairs(4, 5.0), ...self::pairs(8, 5.0, 6.5), ...self::pairs(4, 6.5), ...self::pairs(4, 7.8)]);
+        $it = $this->assess([
+            ...self::pairs(4, 5.0),
+            ...self::pairs(8, 5.0, 6.5),
+            ...self::pairs(4, 6.5),
+            ...self::pairs(4, 7.8),
+        ]);
 
         self::assertSame(Verdict::Falls, $it->sort->verdict);
         self::assertNull($it->sort->morePairs);
@@ -165,10 +185,16 @@ final class SortClaimTest extends TestCase
     public function test_a_cut_band_counts_by_its_middle_and_is_reported(): void
     {
         $bands = Bands::parse('5.5:5.25:5.75,6.0:5.75:6.25,7.5:7.25:7.75');
-        $it = $this->assess([self::band($bands, '6.0', 5.9), ...array_fill(0, 5, self::band($bands, '5.5', 5.4))], $bands);
+        $it = $this->assess(
+            [self::band($bands, '6.0', 5.9), ...array_fill(0, 5, self::band($bands, '5.5', 5.4))],
+            $bands,
+        );
 
         self::assertSame(5, $it->sort->tally->agree, 'the band 6.0 sorts to the class above 6');
-        self::assertStringContainsString('cuts the band 6.0; it counts by its middle in 1 pair', implode(' ', $it->sort->reasons));
+        self::assertStringContainsString(
+            'cuts the band 6.0; it counts by its middle in 1 pair',
+            implode(' ', $it->sort->reasons),
+        );
     }
 
     public function test_an_open_band_that_a_limit_cuts_cannot_sort_and_counts_as_a_miss(): void
@@ -206,7 +232,10 @@ final class SortClaimTest extends TestCase
         $it = $this->assess([$berry, $beds]);
 
         self::assertSame(1, $it->sort->tally->agree);
-        self::assertSame([['n' => 0, 'agree' => 0], ['n' => 1, 'agree' => 0], ['n' => 1, 'agree' => 1]], $it->sort->tally->perClass);
+        self::assertSame(
+            [['n' => 0, 'agree' => 0], ['n' => 1, 'agree' => 0], ['n' => 1, 'agree' => 1]],
+            $it->sort->tally->perClass,
+        );
     }
 
     public function test_own_limits_with_another_number_of_classes_are_refused(): void
@@ -242,7 +271,8 @@ final class SortClaimTest extends TestCase
         );
         self::assertSame('6.0', $median('5.5', '6.0', '6.5')->name, 'one in the middle of three');
         self::assertSame(0, $median('low', '5.5')->classIn(ActionLimits::of([6.0, 7.3])), 'both call for lime');
-        self::assertNull($median('low', '6.5')->classIn(ActionLimits::of([6.0, 7.3])), 'they do not call for the same');
+        self::assertNull($median('low', '6.5')->classIn(ActionLimits::of([6.0, 7.3])), 'they do not call for the '.
+            'same');
         self::assertNull($median('6.5', 'high')->classIn(ActionLimits::of([6.0, 7.3])), 'a limit cuts the open one');
         self::assertNull($median('low', 'high')->classIn(ActionLimits::of([6.0])));
     }
@@ -264,17 +294,25 @@ final class SortClaimTest extends TestCase
     /** 3 of 3, 5 of 6 and 8 of 10 pass a class at 80 %; 4 of 5 agree often enough and are too likely by luck. */
     public function test_a_class_passes_by_agreement_that_luck_would_not_give(): void
     {
-        foreach ([[3, 0, true], [2, 0, false], [4, 1, false], [5, 1, true], [8, 2, true], [7, 3, false]] as [$right, $wrong, $passes]) {
+        foreach (
+            [[3, 0, true], [2, 0, false], [4, 1, false], [5, 1, true], [8, 2, true], [7, 3, false]] as [$right, $wrong, $passes]
+        ) {
             $it = $this->assess([
                 ...self::pairs(60, 5.0),
                 ...self::pairs(60, 6.5),
                 ...self::pairs($right, 8.0),
                 ...$wrong === 0 ? [] : self::pairs($wrong, 8.1, 6.5),
             ]);
-            self::assertSame($passes ? Verdict::Stands : Verdict::Open, $it->sort->verdict, "{$right} right and {$wrong} wrong");
+            self::assertSame(
+                $passes ? Verdict::Stands : Verdict::Open,
+                $it->sort->verdict,
+                "{$right} right and {$wrong} wrong",
+            );
         }
         // By many looks 5 of 5 and 8 of 9 pass, and 4 of 4 and 7 of 8 do not.
-        $policy = Policy::of('ph', ActionLimits::of([6.0, 7.3]), 0.3, 0.5, 0.8, 0.95, Scale::Absolute)->lookedAt(Looking::Often);
+        $policy = Policy::of('ph', ActionLimits::of([6.0, 7.3]), 0.3, 0.5, 0.8, 0.95, Scale::Absolute)->lookedAt(
+            Looking::Often,
+        );
         foreach ([[5, 0, true], [4, 0, false], [8, 1, true], [7, 1, false]] as [$right, $wrong, $passes]) {
             $it = Assessment::of(
                 [
@@ -287,7 +325,11 @@ final class SortClaimTest extends TestCase
                 $policy,
                 null,
             );
-            self::assertSame($passes ? Verdict::Stands : Verdict::Open, $it->sort->verdict, "often: {$right} right and {$wrong} wrong");
+            self::assertSame(
+                $passes ? Verdict::Stands : Verdict::Open,
+                $it->sort->verdict,
+                "often: {$right} right and {$wrong} wrong",
+            );
         }
     }
 
@@ -304,7 +346,9 @@ final class SortClaimTest extends TestCase
     private static function pairs(int $count, float $reference, ?float $test = null): array
     {
         return array_map(
-            static fn (int $i): PairedSample => PairedSample::numeric("{$reference}-{$i}", $reference, [$test ?? $reference]),
+            static fn (int $i): PairedSample => PairedSample::numeric("{$reference}-{$i}", $reference, [
+                $test ?? $reference,
+            ]),
             range(1, $count),
         );
     }
@@ -317,6 +361,11 @@ final class SortClaimTest extends TestCase
     /** @param list<PairedSample> $pairs */
     private function assess(array $pairs, ?Bands $bands = null): Assessment
     {
-        return Assessment::of($pairs, 0, Policy::of('ph', ActionLimits::of([6.0, 7.3]), 0.3, 0.5, 0.8, 0.95, Scale::Absolute), $bands);
+        return Assessment::of(
+            $pairs,
+            0,
+            Policy::of('ph', ActionLimits::of([6.0, 7.3]), 0.3, 0.5, 0.8, 0.95, Scale::Absolute),
+            $bands,
+        );
     }
 }

@@ -107,7 +107,9 @@ final class WordsAndLimitsTest extends TestCase
         self::assertFalse($bands->bands[1]->contains(7.3));
     }
 
-    /** A limit on an end of the band cuts nothing: what lies on it belongs above, and the upper end is the next band's. */
+    /**
+     * A limit on an end of the band cuts nothing: what lies on it belongs above, and the upper end is the next band's.
+     */
     public function test_a_band_reaches_the_classes_of_the_values_in_it(): void
     {
         $limits = ActionLimits::of([4.0, 5.5, 7.3]);

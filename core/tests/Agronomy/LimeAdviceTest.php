@@ -65,7 +65,10 @@ final class LimeAdviceTest extends TestCase
             implode(' ', $this->advise(LabPh::of(5.95, null, ['mehlich' => 6.4, 'smp' => 6.7]), null)->notes),
             'the lab has not said how sure it is',
         );
-        self::assertTrue(LabPh::of(5.88, 0.12, [])->isTooCloseTo(6.0), 'its end lies on the limit, which belongs to the class above');
+        self::assertTrue(
+            LabPh::of(5.88, 0.12, [])->isTooCloseTo(6.0),
+            'its end lies on the limit, which belongs to the class above',
+        );
         self::assertFalse(LabPh::of(6.12, 0.12, [])->isTooCloseTo(6.0), 'its start lies there');
         self::assertFalse(LabPh::of(5.879, 0.12, [])->isTooCloseTo(6.0));
     }
@@ -78,7 +81,9 @@ final class LimeAdviceTest extends TestCase
         self::assertStringContainsString('fizz', implode(' ', $high->next));
     }
 
-    /** Common practice: a kit reads 5.5 where the lab finds 6.1, and a crop that wants 4.0-5.5 would have been planted. */
+    /**
+     * Common practice: a kit reads 5.5 where the lab finds 6.1, and a crop that wants 4.0-5.5 would have been planted.
+     */
     public function test_the_berry_that_would_have_been_planted(): void
     {
         $advice = LimeAdvice::from(
@@ -92,7 +97,10 @@ final class LimeAdviceTest extends TestCase
         self::assertSame('too_high', $advice->kind, 'the lab goes before the kit');
     }
 
-    /** Mehlich at the target of 6.6 is (6.6 − B) / 0.25: what goes on at once, and what is split, turn between two buffers. */
+    /**
+     * Mehlich at the target of 6.6 is (6.6 − B) / 0.25: what goes on at once, and what is split, turn between two
+     * buffers.
+     */
     public function test_a_rate_is_split_past_what_goes_on_at_once_and_schools_are_told_apart_past_a_quarter(): void
     {
         $words = fn (float $mehlich, ?float $smp): string => implode(
@@ -177,6 +185,12 @@ final class LimeAdviceTest extends TestCase
 
     private function advise(?LabPh $lab, ?KitDirection $kit): LimeAdvice
     {
-        return LimeAdvice::from($lab, $kit, Crop::of('pasture'), new LimeGround(DepthLayer::ofInches(0, 6), 6), LimeMaterial::reference());
+        return LimeAdvice::from(
+            $lab,
+            $kit,
+            Crop::of('pasture'),
+            new LimeGround(DepthLayer::ofInches(0, 6), 6),
+            LimeMaterial::reference(),
+        );
     }
 }

@@ -19,8 +19,17 @@ final class LimeRequirementTest extends TestCase
     /** 400 seeded cases, reckoned by Reference/lime_rate.py from the formulas with NumPy's interpolation. */
     public function test_amounts_agree_with_another_reckoning(): void
     {
-        /** @var list<array{ph: float, target: float, bottom_in: float, mixed_in: float|null, cce: float, p8: float, p60: float, moisture: float, u_ph: float, u_buffer: float, school: string, reading: float, tons: float|null, interval?: array{float, float}, now?: float, later?: float, at_most?: bool}> $cases */
-        $cases = json_decode((string) file_get_contents(__DIR__.'/../Reference/lime_rate.json'), true, 8, JSON_THROW_ON_ERROR);
+        /**
+         * @var list<array{ph: float, target: float, bottom_in: float, mixed_in: float|null, cce: float, p8: float,
+         * p60: float, moisture: float, u_ph: float, u_buffer: float, school: string, reading: float, tons: float|null,
+         * interval?: array{float, float}, now?: float, later?: float, at_most?: bool}> $cases
+         */
+        $cases = json_decode(
+            (string) file_get_contents(__DIR__.'/../Reference/lime_rate.json'),
+            true,
+            8,
+            JSON_THROW_ON_ERROR,
+        );
         self::assertGreaterThan(300, count($cases));
         foreach ($cases as $i => $case) {
             $found = LimeRequirement::of(
@@ -70,7 +79,11 @@ final class LimeRequirementTest extends TestCase
         yield 'organic soil' => [$ask(5.0, 6.5, ['smp' => 6.1], null, 20.1), 'stop', null];
         yield 'just mineral' => [$ask(5.6, 6.5, ['mehlich' => 6.1], null, 20.0), 'amount', 1.35];
         yield 'organic soil at its target' => [$ask(6.6, 6.5, ['smp' => 6.1], null, 40.0), 'stop', null];
-        yield 'a layer that begins below' => [$ask(5.0, 6.5, ['smp' => 6.1], DepthLayer::ofInches(6, 12), 40.0), 'unable', null];
+        yield 'a layer that begins below' => [
+            $ask(5.0, 6.5, ['smp' => 6.1], DepthLayer::ofInches(6, 12), 40.0),
+            'unable',
+            null,
+        ];
     }
 
     #[DataProvider('answers')]
@@ -78,7 +91,9 @@ final class LimeRequirementTest extends TestCase
     {
         $found = LimeRequirement::of($asked);
         self::assertSame($answer, $found->answer);
-        $tons === null ? self::assertNull($found->schools[0]->tons) : self::assertEqualsWithDelta($tons, $found->schools[0]->tons, 1e-9);
+        $tons === null
+            ? self::assertNull($found->schools[0]->tons)
+            : self::assertEqualsWithDelta($tons, $found->schools[0]->tons, 1e-9);
         self::assertSame($tons === null, $found->schools[0]->interval === null);
         $answer === 'amount' || self::assertNotSame([], $found->reasons);
         self::assertCount(1, $found->toArray()['schools']);
@@ -90,10 +105,16 @@ final class LimeRequirementTest extends TestCase
             LimeQuestion::of(5.5, 6.5, ['capacity' => 900.0, 'adams_evans' => 7.6, 'smp' => 6.4, 'mehlich' => null]),
         );
 
-        self::assertSame(['smp', 'adams_evans', 'capacity'], array_map(static fn ($one): string => $one->school->value, $found->schools));
+        self::assertSame(
+            ['smp', 'adams_evans', 'capacity'],
+            array_map(static fn ($one): string => $one->school->value, $found->schools),
+        );
         self::assertSame(
             [8.0, 20 / 3, 6.0],
-            array_map(static fn ($one): float => round($one->depthIn, 9) === round(20 / 3, 9) ? 20 / 3 : $one->depthIn, $found->schools),
+            array_map(
+                static fn ($one): float => round($one->depthIn, 9) === round(20 / 3, 9) ? 20 / 3 : $one->depthIn,
+                $found->schools,
+            ),
         );
     }
 
@@ -102,12 +123,17 @@ final class LimeRequirementTest extends TestCase
     {
         $words = static fn (float $bottom, ?float $mixed = null): string => implode(
             ' ',
-            LimeRequirement::of(LimeQuestion::of(5.5, 6.5, ['mehlich' => 6.1], DepthLayer::ofInches(0, $bottom), $mixed))->reasons,
+            LimeRequirement::of(
+                LimeQuestion::of(5.5, 6.5, ['mehlich' => 6.1], DepthLayer::ofInches(0, $bottom), $mixed),
+            )->reasons,
         );
         foreach ([2.0, 18.0] as $bottom) {
             self::assertStringContainsString('made for samples of about 5 to 9 in', $words($bottom));
         }
-        self::assertStringContainsString('Sized for 2 in: the sample stands for 2 in and the lime is mixed to 6 in.', $words(2, 6));
+        self::assertStringContainsString(
+            'Sized for 2 in: the sample stands for 2 in and the lime is mixed to 6 in.',
+            $words(2, 6),
+        );
         self::assertSame('', $words(6, 6));
         self::assertSame('', $words(8));
     }
@@ -133,7 +159,15 @@ final class LimeRequirementTest extends TestCase
             }
         }
         foreach (
-            [[0, 95, 50, 0], [181, 95, 50, 0], [90, 101, 50, 0], [90, 50, 60, 0], [90, 95, 50, 100], [90, 0, 0, 0], [90, 95, 50, -1]] as $i => [$cce, $p8, $p60, $water]
+            [
+                [0, 95, 50, 0],
+                [181, 95, 50, 0],
+                [90, 101, 50, 0],
+                [90, 50, 60, 0],
+                [90, 95, 50, 100],
+                [90, 0, 0, 0],
+                [90, 95, 50, -1],
+            ] as $i => [$cce, $p8, $p60, $water]
         ) {
             try {
                 LimeMaterial::ground($cce, $p8, $p60, $water);
@@ -144,12 +178,16 @@ final class LimeRequirementTest extends TestCase
         }
     }
 
-    /** Half the width is what the ends of the readings make; a pen that is surer narrows it, and readings at the edge of a school's range do no harm. */
+    /**
+     * Half the width is what the ends of the readings make; a pen that is surer narrows it, and readings at the edge
+     * of a school's range do no harm.
+     */
     public function test_uncertainty_widens_and_never_breaks(): void
     {
         $width = static function (float $uPh, float $uBuffer): float {
-            [$low, $high] = LimeRequirement::of(LimeQuestion::of(3.0, 6.5, ['mehlich' => 3.0], uPh: $uPh, uBuffer: $uBuffer))->schools[0]
-                ->interval ?? [NAN, NAN];
+            [$low, $high] = LimeRequirement::of(
+                LimeQuestion::of(3.0, 6.5, ['mehlich' => 3.0], uPh: $uPh, uBuffer: $uBuffer),
+            )->schools[0]->interval ?? [NAN, NAN];
 
             return $high - $low;
         };

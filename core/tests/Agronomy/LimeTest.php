@@ -49,8 +49,16 @@ final class LimeTest extends TestCase
 
     public function test_between_entries_smp_goes_straight(): void
     {
-        self::assertEqualsWithDelta((5.5 + 6.5) / 2, SmpBuffer::rate(SoilAcidity::of(5.0, 6.35), 7.0)->tonsPerAcre, 1e-9);
-        self::assertEqualsWithDelta((4.7 + 5.5) / 2, SmpBuffer::rate(SoilAcidity::of(5.0, 6.4), 6.75)->tonsPerAcre, 1e-9);
+        self::assertEqualsWithDelta(
+            (5.5 + 6.5) / 2,
+            SmpBuffer::rate(SoilAcidity::of(5.0, 6.35), 7.0)->tonsPerAcre,
+            1e-9,
+        );
+        self::assertEqualsWithDelta(
+            (4.7 + 5.5) / 2,
+            SmpBuffer::rate(SoilAcidity::of(5.0, 6.4), 6.75)->tonsPerAcre,
+            1e-9,
+        );
     }
 
     /** Common practice: a LOWER buffer pH means MORE lime. */
@@ -76,7 +84,9 @@ final class LimeTest extends TestCase
 
     public function test_no_lime_at_the_target_or_above(): void
     {
-        foreach ([MehlichBuffer::rate(SoilAcidity::of(6.5, 6.0), 6.5), SmpBuffer::rate(SoilAcidity::of(7.0, 6.5), 6.5)] as $rate) {
+        foreach (
+            [MehlichBuffer::rate(SoilAcidity::of(6.5, 6.0), 6.5), SmpBuffer::rate(SoilAcidity::of(7.0, 6.5), 6.5)] as $rate
+        ) {
             self::assertSame(0.0, $rate->tonsPerAcre);
         }
         self::assertSame(
@@ -97,18 +107,28 @@ final class LimeTest extends TestCase
         self::assertNull($below->tonsPerAcre);
         self::assertNotNull($below->note);
         self::assertNull($target->tonsPerAcre);
-        self::assertNull(MehlichBuffer::rate(SoilAcidity::of(6.6, 6.2), 7.0)->tonsPerAcre, 'the formula divides by 6.6 less the pH');
-        self::assertNull(MehlichBuffer::rate(SoilAcidity::of(6.599, 6.2), 7.0)->tonsPerAcre, 'it would run away to hundreds of tons');
+        self::assertNull(
+            MehlichBuffer::rate(SoilAcidity::of(6.6, 6.2), 7.0)->tonsPerAcre,
+            'the formula divides by 6.6 less the pH',
+        );
+        self::assertNull(
+            MehlichBuffer::rate(SoilAcidity::of(6.599, 6.2), 7.0)->tonsPerAcre,
+            'it would run away to hundreds of tons',
+        );
         self::assertEqualsWithDelta(1.6, MehlichBuffer::rate(SoilAcidity::of(6.599, 6.2), 6.6)->tonsPerAcre, 1e-9);
     }
 
     /** The first and the last row of the table are still rows of it. */
     public function test_the_ends_of_the_table_are_in_it(): void
     {
-        foreach ([[6.8, 1.2, false], [6.79, 1.29, false], [6.801, 1.2, true], [4.8, null, false]] as [$buffer, $tons, $atMost]) {
+        foreach (
+            [[6.8, 1.2, false], [6.79, 1.29, false], [6.801, 1.2, true], [4.8, null, false]] as [$buffer, $tons, $atMost]
+        ) {
             $rate = SmpBuffer::rate(SoilAcidity::of(4.7, $buffer), 6.5);
             self::assertSame($atMost, $rate->atMost, "buffer {$buffer}");
-            $tons === null ? self::assertNotNull($rate->tonsPerAcre) : self::assertEqualsWithDelta($tons, $rate->tonsPerAcre, 1e-9);
+            $tons === null
+                ? self::assertNotNull($rate->tonsPerAcre)
+                : self::assertEqualsWithDelta($tons, $rate->tonsPerAcre, 1e-9);
         }
         self::assertNull(SmpBuffer::rate(SoilAcidity::of(4.7, 4.79), 6.5)->tonsPerAcre);
         self::assertNotNull(SmpBuffer::rate(SoilAcidity::of(4.7, 6.2), 6.0)->tonsPerAcre, 'the lowest target');
@@ -135,7 +155,10 @@ final class LimeTest extends TestCase
         self::assertNull(LimeRate::none(LimeSchool::Smp, 'why')->adjusted(4.0, $stone)->tonsPerAcre);
     }
 
-    /** Whoever spreads the school's own stone to its own depth gets the school's own figure; finer, purer stone does with less. */
+    /**
+     * Whoever spreads the school's own stone to its own depth gets the school's own figure; finer, purer stone does
+     * with less.
+     */
     public function test_depth_and_stone_are_shown_as_steps(): void
     {
         self::assertEqualsWithDelta(
@@ -148,7 +171,10 @@ final class LimeTest extends TestCase
         self::assertEqualsWithDelta((((4.0 * 6) / 8) * 0.6525) / 0.72, $rate->tonsPerAcre, 1e-9);
         self::assertCount(2, $rate->steps);
         self::assertStringStartsWith('3 × 0.6525 / 0.72', $rate->steps[1]->how);
-        self::assertLessThan(3.0, LimeRate::of(LimeSchool::Smp, 4.0, [])->adjusted(6.0, LimeMaterial::ground(100, 100, 100))->tonsPerAcre);
+        self::assertLessThan(
+            3.0,
+            LimeRate::of(LimeSchool::Smp, 4.0, [])->adjusted(6.0, LimeMaterial::ground(100, 100, 100))->tonsPerAcre,
+        );
     }
 
     /** 2000 lb on 43,560 square feet; 907.18474 kg on 4046.8564224 m². */

@@ -15,13 +15,35 @@ final class TextureTest extends TestCase
     /** @return iterable<string, array{float, float, float, string}> */
     public static function soils(): iterable
     {
-        foreach ([
-            [92, 5, 3, 'sand'], [82, 12, 6, 'loamy sand'], [65, 25, 10, 'sandy loam'], [40, 40, 20, 'loam'], [20, 65, 15, 'silt loam'],
-            [7, 87, 6, 'silt'], [60, 13, 27, 'sandy clay loam'], [32, 34, 34, 'clay loam'], [10, 56, 34, 'silty clay loam'],
-            [52, 7, 41, 'sandy clay'], [7, 47, 46, 'silty clay'], [20, 20, 60, 'clay'], [0, 0, 100, 'clay'], [100, 0, 0, 'sand'], [0, 100, 0, 'silt'],
-            [45, 28, 27, 'clay loam'], [45.1, 27.9, 27, 'sandy clay loam'], [20, 53, 27, 'silty clay loam'], [52, 41, 7, 'loam'], [52.1, 40.9, 7, 'sandy loam'],
-            [8, 80, 12, 'silt loam'], [8.1, 80, 11.9, 'silt'], [45, 20, 35, 'clay loam'], [45.1, 19.9, 35, 'sandy clay'], [45, 15, 40, 'clay'],
-        ] as [$sand, $silt, $clay, $class]) {
+        foreach (
+            [
+                [92, 5, 3, 'sand'],
+                [82, 12, 6, 'loamy sand'],
+                [65, 25, 10, 'sandy loam'],
+                [40, 40, 20, 'loam'],
+                [20, 65, 15, 'silt loam'],
+                [7, 87, 6, 'silt'],
+                [60, 13, 27, 'sandy clay loam'],
+                [32, 34, 34, 'clay loam'],
+                [10, 56, 34, 'silty clay loam'],
+                [52, 7, 41, 'sandy clay'],
+                [7, 47, 46, 'silty clay'],
+                [20, 20, 60, 'clay'],
+                [0, 0, 100, 'clay'],
+                [100, 0, 0, 'sand'],
+                [0, 100, 0, 'silt'],
+                [45, 28, 27, 'clay loam'],
+                [45.1, 27.9, 27, 'sandy clay loam'],
+                [20, 53, 27, 'silty clay loam'],
+                [52, 41, 7, 'loam'],
+                [52.1, 40.9, 7, 'sandy loam'],
+                [8, 80, 12, 'silt loam'],
+                [8.1, 80, 11.9, 'silt'],
+                [45, 20, 35, 'clay loam'],
+                [45.1, 19.9, 35, 'sandy clay'],
+                [45, 15, 40, 'clay'],
+            ] as [$sand, $silt, $clay, $class]
+        ) {
             yield "{$sand}/{$silt}/{$clay}" => [$sand, $silt, $clay, $class];
         }
     }

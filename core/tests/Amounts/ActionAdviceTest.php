@@ -21,15 +21,11 @@ final class ActionAdviceTest extends TestCase
     /** @return iterable<string, array{KitDirection|null, string, string}> */
     public static function heard(): iterable
     {
-        $kit = static fn (?Verdict $signed, ?string $action = 'build up', float $at = 15.0): KitDirection => new KitDirection(
-            'Rush capsule kit',
-            'Low',
-            $at,
-            $action,
-            $signed,
-            5.0,
-            60.0,
-        );
+        $kit = static fn (
+            ?Verdict $signed,
+            ?string $action = 'build up',
+            float $at = 15.0,
+        ): KitDirection => new KitDirection('Rush capsule kit', 'Low', $at, $action, $signed, 5.0, 60.0);
         yield 'nothing' => [null, 'none', 'no phosphorus result stands'];
         yield 'stands' => [$kit(Verdict::Stands), 'direction', 'Build up, a direction only'];
         yield 'not signed' => [$kit(null), 'none', 'no verdict on its sort claim has been signed'];
@@ -39,16 +35,26 @@ final class ActionAdviceTest extends TestCase
     }
 
     #[DataProvider('heard')]
-    public function test_a_test_alone_gives_a_direction_only_where_its_sort_stands(?KitDirection $kit, string $kind, string $words): void
-    {
+    public function test_a_test_alone_gives_a_direction_only_where_its_sort_stands(
+        ?KitDirection $kit,
+        string $kind,
+        string $words,
+    ): void {
         $it = $this->phosphorus(null, $kit);
 
         self::assertSame([$kind, null, null], [$it->kind, $it->lbPerAcre, $it->nutrient]);
         self::assertStringContainsString($words, $it->answer);
-        self::assertStringContainsString('mehlich-3', $it->next, 'what to test next names the extractant that the limits are made for');
+        self::assertStringContainsString(
+            'mehlich-3',
+            $it->next,
+            'what to test next names the extractant that the limits are made for',
+        );
     }
 
-    /** Tri-State 2020, written from memory: (critical - test) x 20 / 4 years to build up, removal of 0.35 lb a bushel of corn. */
+    /**
+     * Tri-State 2020, written from memory: (critical - test) x 20 / 4 years to build up, removal of 0.35 lb a bushel
+     * of corn.
+     */
     public function test_a_result_sizes_for_the_crop_that_was_chosen_and_for_no_other(): void
     {
         $at = fn (float $ppm, ?string $crop, ?float $yield = 180.0): ActionAdvice => $this->phosphorus(
@@ -62,7 +68,11 @@ final class ActionAdviceTest extends TestCase
             1e-9,
         );
         self::assertSame(['action', null], [$at(15, null)->kind, $at(15, null)->lbPerAcre]);
-        self::assertSame(['action', null], [$at(15, 'alfalfa')->kind, $at(15, 'alfalfa')->lbPerAcre], 'a crop that does not grow there');
+        self::assertSame(
+            ['action', null],
+            [$at(15, 'alfalfa')->kind, $at(15, 'alfalfa')->lbPerAcre],
+            'a crop that does not grow there',
+        );
         self::assertSame(
             ['action', null],
             [$at(15, 'corn', null)->kind, $at(15, 'corn', null)->lbPerAcre],
@@ -110,7 +120,10 @@ final class ActionAdviceTest extends TestCase
 
     public function test_uncertainty_over_a_limit_is_said_with_both_actions(): void
     {
-        self::assertStringContainsString('"build up" or "maintain"', implode(' ', $this->phosphorus($this->tested(19.0, 2.0))->reasons));
+        self::assertStringContainsString(
+            '"build up" or "maintain"',
+            implode(' ', $this->phosphorus($this->tested(19.0, 2.0))->reasons),
+        );
         self::assertSame([], $this->phosphorus($this->tested(17.0, 2.0))->reasons);
     }
 
@@ -132,8 +145,14 @@ final class ActionAdviceTest extends TestCase
             [$of(DepthLayer::ofInches(0, 12))->lbPerAcre, ...$of(DepthLayer::ofInches(0, 12))->between ?? []],
             1e-9,
         );
-        self::assertSame(['action', null], [$of(DepthLayer::ofInches(0, 6))->kind, $of(DepthLayer::ofInches(0, 6))->lbPerAcre]);
-        self::assertNull($of(DepthLayer::ofInches(0, 12), 'soybean')->lbPerAcre, 'a side-dressing of corn is none of soybean');
+        self::assertSame(
+            ['action', null],
+            [$of(DepthLayer::ofInches(0, 6))->kind, $of(DepthLayer::ofInches(0, 6))->lbPerAcre],
+        );
+        self::assertNull(
+            $of(DepthLayer::ofInches(0, 12), 'soybean')->lbPerAcre,
+            'a side-dressing of corn is none of soybean',
+        );
         self::assertStringContainsString('Choose the crop', $of(DepthLayer::ofInches(0, 12), null)->next);
     }
 
@@ -149,10 +168,21 @@ final class ActionAdviceTest extends TestCase
     /** What is printed says the crop, its yield, and that wheat has limits of its own. */
     public function test_the_words_of_an_amount_hold_all_that_it_hangs_on(): void
     {
-        $for = fn (string $crop, float $yield): string => implode(' ', $this->phosphorus($this->tested(25.0, 6.0), null, new SizedFor(['corn', 'soybean', 'wheat'], $crop, $yield))->reasons);
+        $for = fn (string $crop, float $yield): string => implode(
+            ' ',
+            $this->phosphorus($this->tested(25.0, 6.0), null, new SizedFor(['corn', 'soybean', 'wheat'], $crop, $yield))
+                ->reasons,
+        );
 
-        self::assertStringContainsString('For wheat at 80 bushels an acre: build up, by limits of its own that go before those above, 25 lb/acre a year for 4 years to build up, 40 lb/acre', $for('wheat', 80.0));
-        self::assertStringContainsString('For corn at 180 bushels an acre: maintain, 63 lb/acre for what the crop removes.', $for('corn', 180.0));
+        self::assertStringContainsString(
+            'For wheat at 80 bushels an acre: build up, by limits of its own that go before those above, 25 lb/acre '.
+                'a year for 4 years to build up, 40 lb/acre',
+            $for('wheat', 80.0),
+        );
+        self::assertStringContainsString(
+            'For corn at 180 bushels an acre: maintain, 63 lb/acre for what the crop removes.',
+            $for('corn', 180.0),
+        );
         self::assertSame(1, substr_count($for('corn', 180.0), 'Too close to call'), 'said once');
     }
 
@@ -167,8 +197,11 @@ final class ActionAdviceTest extends TestCase
         return TestedValue::of($ppm, $expanded, 'mehlich-3', DepthLayer::ofInches(0, 6));
     }
 
-    private function phosphorus(?TestedValue $tested, ?KitDirection $kit = null, SizedFor $for = new SizedFor([])): ActionAdvice
-    {
+    private function phosphorus(
+        ?TestedValue $tested,
+        ?KitDirection $kit = null,
+        SizedFor $for = new SizedFor([]),
+    ): ActionAdvice {
         return ActionAdvice::from(
             Analytes::get('p'),
             $tested,

@@ -29,7 +29,10 @@ final class BenchRunTest extends TestCase
         $tube = $run->tubes[1];
 
         self::assertSame(['done', []], [$tube->status(), $tube->breaks()]);
-        self::assertSame(['fill' => 0.0, 'water' => 0.0, 'shake' => 25.0, 'settle' => 61.234, 'read' => 4.0], array_map(static fn (int|float $s): float => (float) $s, array_column($tube->times(), 'seconds', 'step')));
+        self::assertSame(
+            ['fill' => 0.0, 'water' => 0.0, 'shake' => 25.0, 'settle' => 61.234, 'read' => 4.0],
+            array_map(static fn (int|float $s): float => (float) $s, array_column($tube->times(), 'seconds', 'step')),
+        );
         self::assertSame('6.0', $tube->reads()[0]['reading']->band);
         self::assertTrue($run->isOver());
     }
@@ -58,30 +61,97 @@ final class BenchRunTest extends TestCase
             self::assertStringContainsString('the method asks', $break['words']);
         }
         $beforeReading = array_slice($events, 0, 5);
-        self::assertSame($breaks, array_column($this->replay($beforeReading)->tubes[1]->breaks(), 'code'), 'known before it is read, while it can be repeated');
+        self::assertSame(
+            $breaks,
+            array_column($this->replay($beforeReading)->tubes[1]->breaks(), 'code'),
+            'known before it is read, while it can be repeated',
+        );
     }
 
     /** @return iterable<string, array{callable(self): list<BenchEvent>, string}> */
     public static function impossible(): iterable
     {
-        $e = static fn (self $t, string $kind, int $at, string $step = '', array $more = []): BenchEvent => $t->event($kind, 1, $at, $step, $more);
-        yield 'a step out of order' => [static fn (self $t): array => [$e($t, 'end', 1000, 'water')], 'is at "Soil to the line'];
-        yield 'an end before its beginning' => [static fn (self $t): array => [...array_slice($t->capsule(), 0, 2), $e($t, 'end', 20_000, 'shake')], 'has not begun'];
-        yield 'begun twice' => [static fn (self $t): array => [...array_slice($t->capsule(), 0, 3), $e($t, 'begin', 20_000, 'shake')], 'already'];
-        yield 'read before it is ready' => [static fn (self $t): array => [$e($t, 'read', 5000, 'read', ['reader' => 'Ada', 'typed' => '6.0'])], 'not at "read"'];
-        yield 'read by a stranger' => [static fn (self $t): array => [...array_slice($t->capsule(), 0, 5), $e($t, 'read', 110_000, 'read', ['reader' => 'Eve', 'typed' => '6.0'])], 'waits for no reading by "Eve"'];
-        yield 'a band that the method lacks' => [static fn (self $t): array => [...array_slice($t->capsule(), 0, 5), $e($t, 'read', 110_000, 'read', ['reader' => 'Ada', 'typed' => '5.7'])], 'is no band'];
-        yield 'read twice' => [static fn (self $t): array => [...$t->capsule(), $e($t, 'read', 130_000, 'read', ['reader' => 'Ada', 'typed' => '6.0'])], 'is done'];
-        yield 'before the run began' => [static fn (self $t): array => [$e($t, 'end', -1, 'fill')], 'before the run began'];
+        $e = static fn (self $t, string $kind, int $at, string $step = '', array $more = []): BenchEvent => $t->event(
+            $kind,
+            1,
+            $at,
+            $step,
+            $more,
+        );
+        yield 'a step out of order' => [
+            static fn (self $t): array => [$e($t, 'end', 1000, 'water')],
+            'is at "Soil to the line',
+        ];
+        yield 'an end before its beginning' => [
+            static fn (self $t): array => [...array_slice($t->capsule(), 0, 2), $e($t, 'end', 20_000, 'shake')],
+            'has not begun',
+        ];
+        yield 'begun twice' => [
+            static fn (self $t): array => [...array_slice($t->capsule(), 0, 3), $e($t, 'begin', 20_000, 'shake')],
+            'already',
+        ];
+        yield 'read before it is ready' => [
+            static fn (self $t): array => [$e($t, 'read', 5000, 'read', ['reader' => 'Ada', 'typed' => '6.0'])],
+            'not at "read"',
+        ];
+        yield 'read by a stranger' => [
+            static fn (self $t): array => [
+                ...array_slice($t->capsule(), 0, 5),
+                $e($t, 'read', 110_000, 'read', ['reader' => 'Eve', 'typed' => '6.0']),
+            ],
+            'waits for no reading by "Eve"',
+        ];
+        yield 'a band that the method lacks' => [
+            static fn (self $t): array => [
+                ...array_slice($t->capsule(), 0, 5),
+                $e($t, 'read', 110_000, 'read', ['reader' => 'Ada', 'typed' => '5.7']),
+            ],
+            'is no band',
+        ];
+        yield 'read twice' => [
+            static fn (self $t): array => [
+                ...$t->capsule(),
+                $e($t, 'read', 130_000, 'read', ['reader' => 'Ada', 'typed' => '6.0']),
+            ],
+            'is done',
+        ];
+        yield 'before the run began' => [
+            static fn (self $t): array => [$e($t, 'end', -1, 'fill')],
+            'before the run began',
+        ];
         yield 'in the future' => [static fn (self $t): array => [$e($t, 'end', 90_000_000, 'fill')], 'in the future'];
-        yield 'a tube that there is not' => [static fn (self $t): array => [$t->event('end', 7, 10, 'fill')], 'no tube 7; it has 2'];
-        yield 'an unknown break' => [static fn (self $t): array => [$e($t, 'incident', 10, '', ['code' => 'sneezed'])], 'no protocol break'];
-        yield 'given up twice' => [static fn (self $t): array => [$e($t, 'give-up', 10), $e($t, 'give-up', 20)], 'cannot be given up'];
-        yield 'worked after it was given up' => [static fn (self $t): array => [$e($t, 'give-up', 10), $e($t, 'end', 20, 'fill')], 'was given up'];
+        yield 'a tube that there is not' => [
+            static fn (self $t): array => [$t->event('end', 7, 10, 'fill')],
+            'no tube 7; it has 2',
+        ];
+        yield 'an unknown break' => [
+            static fn (self $t): array => [$e($t, 'incident', 10, '', ['code' => 'sneezed'])],
+            'no protocol break',
+        ];
+        yield 'given up twice' => [
+            static fn (self $t): array => [$e($t, 'give-up', 10), $e($t, 'give-up', 20)],
+            'cannot be given up',
+        ];
+        yield 'worked after it was given up' => [
+            static fn (self $t): array => [$e($t, 'give-up', 10), $e($t, 'end', 20, 'fill')],
+            'was given up',
+        ];
         yield 'anew before it began' => [static fn (self $t): array => [$e($t, 'again', 10)], 'was not begun yet'];
-        yield 'anew after a reading by the rules' => [static fn (self $t): array => [...$t->capsule(), $e($t, 'again', 130_000)], 'read it once more as a replicate'];
-        yield 'an undo of what is not the last mark' => [static fn (self $t): array => [...array_slice($t->capsule(), 0, 2), $e($t, 'undo', 30_000, '', ['undoes' => 'e1'])], 'only the last mark'];
-        yield 'a reading ended without one' => [static fn (self $t): array => [...array_slice($t->capsule(), 0, 5), $e($t, 'end', 112_000, 'read')], 'by what is read'];
+        yield 'anew after a reading by the rules' => [
+            static fn (self $t): array => [...$t->capsule(), $e($t, 'again', 130_000)],
+            'read it once more as a replicate',
+        ];
+        yield 'an undo of what is not the last mark' => [
+            static fn (self $t): array => [
+                ...array_slice($t->capsule(), 0, 2),
+                $e($t, 'undo', 30_000, '', ['undoes' => 'e1']),
+            ],
+            'only the last mark',
+        ];
+        yield 'a reading ended without one' => [
+            static fn (self $t): array => [...array_slice($t->capsule(), 0, 5), $e($t, 'end', 112_000, 'read')],
+            'by what is read',
+        ];
     }
 
     /** @param callable(self): list<BenchEvent> $events */
@@ -118,16 +188,29 @@ final class BenchRunTest extends TestCase
         $tube = $this->replay($events)->tubes[1];
         self::assertSame(['new', 2, []], [$tube->status(), $tube->attempts(), $tube->breaks()]);
 
-        $second = array_map(fn (BenchEvent $event): BenchEvent => $this->event($event->kind, 1, 300_000 + $event->atMs - self::START, $event->step, ['reader' => $event->reader, 'typed' => $event->typed]), $this->capsule());
+        $second = array_map(
+            fn (BenchEvent $event): BenchEvent => $this->event(
+                $event->kind,
+                1,
+                300_000 + $event->atMs - self::START,
+                $event->step,
+                ['reader' => $event->reader, 'typed' => $event->typed],
+            ),
+            $this->capsule(),
+        );
         $tube = $this->replay([...$events, ...$second])->tubes[1];
         self::assertSame(['done', 2, []], [$tube->status(), $tube->attempts(), $tube->breaks()]);
     }
 
     public function test_a_spill_is_a_break_whenever_it_is_said(): void
     {
-        $tube = $this->replay([...$this->capsule(), $this->event('incident', 1, 125_000, '', ['code' => 'spilled'])])->tubes[1];
+        $tube = $this->replay([...$this->capsule(), $this->event('incident', 1, 125_000, '', ['code' => 'spilled'])])
+            ->tubes[1];
 
-        self::assertSame(['done', [['code' => 'spilled', 'words' => 'Reagent spilled.']]], [$tube->status(), $tube->breaks()]);
+        self::assertSame(
+            ['done', [['code' => 'spilled', 'words' => 'Reagent spilled.']]],
+            [$tube->status(), $tube->breaks()],
+        );
     }
 
     public function test_each_reader_reads_every_tube_once(): void
@@ -139,28 +222,84 @@ final class BenchRunTest extends TestCase
 
         $second = $this->event('read', 1, 108_000, 'read', ['reader' => 'Ada', 'typed' => '6.5']);
         $tube = $this->replay([...$events, $first, $second], ['Ada', 'Bram'])->tubes[1];
-        self::assertSame(['done', ['between 6.0 and 6.5', '6.5']], [$tube->status(), array_map(static fn (array $read): string => $read['reading']->words(), $tube->reads())]);
+        self::assertSame(
+            ['done', ['between 6.0 and 6.5', '6.5']],
+            [$tube->status(), array_map(static fn (array $read): string => $read['reading']->words(), $tube->reads())],
+        );
         $this->expectExceptionMessage('is done');
-        $this->replay([...$events, $first, $second, $this->event('read', 1, 109_000, 'read', ['reader' => 'Bram', 'typed' => '6.0'])], ['Ada', 'Bram']);
+        $this->replay(
+            [
+                ...$events,
+                $first,
+                $second,
+                $this->event('read', 1, 109_000, 'read', ['reader' => 'Bram', 'typed' => '6.0']),
+            ],
+            ['Ada', 'Bram'],
+        );
     }
 
     public function test_layers_of_a_jar_only_grow(): void
     {
         $steps = JarSteps::timed(MethodLibrary::get('jar-texture')->steps, 15, 20);
-        $read = fn (int $at, string $step, string $mm): BenchEvent => $this->event('read', 1, $at, $step, ['reader' => 'Ada', 'typed' => $mm]);
-        $events = [$this->event('end', 1, 0, 'fill'), $this->event('begin', 1, 1_000, 'shake'), $this->event('end', 1, 301_000, 'shake'), $read(368_000, 'read-sand', '30')];
-        self::assertSame([], BenchRun::replay($steps, 1, ['Ada'], MethodLibrary::get('jar-texture')->scale, $events, self::START, self::START + 900_000)->tubes[1]->breaks());
+        $read = fn (int $at, string $step, string $mm): BenchEvent => $this->event('read', 1, $at, $step, [
+            'reader' => 'Ada',
+            'typed' => $mm,
+        ]);
+        $events = [
+            $this->event('end', 1, 0, 'fill'),
+            $this->event('begin', 1, 1_000, 'shake'),
+            $this->event('end', 1, 301_000, 'shake'),
+            $read(368_000, 'read-sand', '30'),
+        ];
+        self::assertSame(
+            [],
+            BenchRun::replay(
+                $steps,
+                1,
+                ['Ada'],
+                MethodLibrary::get('jar-texture')->scale,
+                $events,
+                self::START,
+                self::START + 900_000,
+            )->tubes[1]->breaks(),
+        );
         $this->expectExceptionMessage('only grows');
-        BenchRun::replay($steps, 1, ['Ada'], MethodLibrary::get('jar-texture')->scale, [...$events, $read(42_000_000, 'read-silt', '29')], self::START, self::START + 90_000_000);
+        BenchRun::replay(
+            $steps,
+            1,
+            ['Ada'],
+            MethodLibrary::get('jar-texture')->scale,
+            [...$events, $read(42_000_000, 'read-silt', '29')],
+            self::START,
+            self::START + 90_000_000,
+        );
     }
 
-    /** Attention is time with something to do: waits that nothing interrupts do not count, pauses count five minutes. */
+    /**
+     * Attention is time with something to do: waits that nothing interrupts do not count, pauses count five minutes.
+     */
     public function test_attention_leaves_out_the_waits(): void
     {
-        $one = BenchRun::replay(self::steps(), 1, ['Ada'], MethodLibrary::get('capsule-ph')->scale, $this->capsule(), self::START, self::START + 3_600_000);
+        $one = BenchRun::replay(
+            self::steps(),
+            1,
+            ['Ada'],
+            MethodLibrary::get('capsule-ph')->scale,
+            $this->capsule(),
+            self::START,
+            self::START + 3_600_000,
+        );
         // 10 s to the water, 5 to shaking, 25 of shaking, 5 of settling over the least, 4 of reading.
         self::assertEqualsWithDelta(10 + 5 + 25 + 5 + 4, $one->attentionS, 1e-9);
-        $paused = BenchRun::replay(self::steps(), 1, ['Ada'], MethodLibrary::get('capsule-ph')->scale, [$this->event('end', 1, 0, 'fill'), $this->event('end', 1, 3_000_000, 'water')], self::START, self::START + 3_600_000);
+        $paused = BenchRun::replay(
+            self::steps(),
+            1,
+            ['Ada'],
+            MethodLibrary::get('capsule-ph')->scale,
+            [$this->event('end', 1, 0, 'fill'), $this->event('end', 1, 3_000_000, 'water')],
+            self::START,
+            self::START + 3_600_000,
+        );
         self::assertSame(300.0, $paused->attentionS);
     }
 
@@ -181,7 +320,10 @@ final class BenchRunTest extends TestCase
         $method = MethodLibrary::get($code);
         $steps = $code === 'jar-texture' ? JarSteps::timed($method->steps, 15, 20) : $method->steps;
         $typed = match ($method->scale->kind) {
-            'continuous' => '6', 'drops' => '20', 'heights' => '30', default => $method->scale->bands->bands[0]->name ?? '',
+            'continuous' => '6',
+            'drops' => '20',
+            'heights' => '30',
+            default => $method->scale->bands->bands[0]->name ?? '',
         };
         [$events, $now, $free] = [[], self::START, self::START];
         for ($guard = 0; $guard < 2000; $guard++) {
@@ -190,14 +332,25 @@ final class BenchRunTest extends TestCase
             if ($task === null) {
                 break;
             }
-            $step = array_values(array_filter($steps, static fn (MethodStep $step): bool => $step->code === $task['step']))[0];
+            $step = array_values(
+                array_filter($steps, static fn (MethodStep $step): bool => $step->code === $task['step']),
+            )[0];
             $now = max($free, $task['aim_ms'], $now);
-            self::assertTrue($task['until_ms'] === null || $now <= $task['until_ms'], "tube {$task['tube']}, {$task['step']}: ".(($now - (int) $task['until_ms']) / 1000).' s too late');
+            self::assertTrue(
+                $task['until_ms'] === null || $now <= $task['until_ms'],
+                "tube {$task['tube']}, {$task['step']}: ".($now - (int) $task['until_ms']) / 1000 .' s too late',
+            );
             // An act and a reading begin when the agenda says, and keep the hands for as long as the method plans.
             $kind = match ($task['act']) {
-                'begin' => 'begin', 'end' => 'end', 'read' => 'read', default => 'end',
+                'begin' => 'begin',
+                'end' => 'end',
+                'read' => 'read',
+                default => 'end',
             };
-            $events[] = $this->event($kind, $task['tube'], $now - self::START, $task['step'], ['reader' => 'Ada', 'typed' => $typed]);
+            $events[] = $this->event($kind, $task['tube'], $now - self::START, $task['step'], [
+                'reader' => 'Ada',
+                'typed' => $typed,
+            ]);
             $free = $now + ($step->kind === StepKind::Timed ? 0 : 1000 * $step->handsS);
         }
         $run = BenchRun::replay($steps, $tubes, ['Ada'], $method->scale, $events, self::START, $now);
@@ -211,7 +364,10 @@ final class BenchRunTest extends TestCase
     #[DataProvider('crowds')]
     public function test_planned_starts_leave_the_hands_free_for_every_tube(string $code, int $tubes): void
     {
-        $steps = $code === 'jar-texture' ? JarSteps::timed(MethodLibrary::get($code)->steps, 15, 20) : MethodLibrary::get($code)->steps;
+        $steps =
+            $code === 'jar-texture'
+                ? JarSteps::timed(MethodLibrary::get($code)->steps, 15, 20)
+                : MethodLibrary::get($code)->steps;
         $hands = new Stagger($steps);
         $starts = [];
         $from = self::START;
@@ -220,8 +376,14 @@ final class BenchRunTest extends TestCase
         }
         $own = array_sum(array_map(static fn (MethodStep $step): int => 1000 * $step->busyS(), $steps));
         $taken = (fn (): array => $this->taken)->call($hands);
-        self::assertCount($tubes * count(array_filter($steps, static fn (MethodStep $step): bool => $step->kind !== StepKind::Wait)), $taken);
-        self::assertSame($tubes * $own, array_sum(array_map(static fn (array $block): int => $block[1] - $block[0], $taken)));
+        self::assertCount(
+            $tubes * count(array_filter($steps, static fn (MethodStep $step): bool => $step->kind !== StepKind::Wait)),
+            $taken,
+        );
+        self::assertSame(
+            $tubes * $own,
+            array_sum(array_map(static fn (array $block): int => $block[1] - $block[0], $taken)),
+        );
         foreach (array_slice($taken, 1) as $i => [$start, $end]) {
             self::assertGreaterThanOrEqual($taken[$i][1], $start, 'two things at once');
         }
@@ -237,16 +399,32 @@ final class BenchRunTest extends TestCase
         for ($i = 0; $i < 24; $i++) {
             $last = $hands->start($last);
         }
-        $alone = array_sum(array_map(static fn (MethodStep $step): int => $step->kind === StepKind::Wait ? (int) $step->aimS : $step->busyS(), $steps));
+        $alone = array_sum(
+            array_map(
+                static fn (MethodStep $step): int => $step->kind === StepKind::Wait ? (int) $step->aimS : $step->busyS(),
+                $steps,
+            ),
+        );
 
-        self::assertLessThan(24 * $alone / 4, ($last - self::START) / 1000 + $alone);
+        self::assertLessThan((24 * $alone) / 4, ($last - self::START) / 1000 + $alone);
     }
 
     public function test_spans_as_people_say_them(): void
     {
         self::assertSame(
             ['0.4 s', '5 s', '41 s', '119 s', '2 min', '12 min 5 s', '2 h', '7 h 43 min', '2 days', '2 days 3 h'],
-            array_map(Duration::words(...), [0.4, 5.0, 41.2, 119.0, 120.0, 725.0, 7200.0, 27_780.0, 172_800.0, 183_600.0]),
+            array_map(Duration::words(...), [
+                0.4,
+                5.0,
+                41.2,
+                119.0,
+                120.0,
+                725.0,
+                7200.0,
+                27_780.0,
+                172_800.0,
+                183_600.0,
+            ]),
         );
     }
 
@@ -258,8 +436,12 @@ final class BenchRunTest extends TestCase
     public function capsule(int $shake = 25_000, int $settle = 60_000): array
     {
         return [
-            $this->event('end', 1, 0, 'fill'), $this->event('end', 1, 10_000, 'water'), $this->event('begin', 1, 15_000, 'shake'), $this->event('end', 1, 15_000 + $shake, 'shake'),
-            $this->event('begin', 1, 15_000 + $shake + $settle, 'read'), $this->event('read', 1, 19_000 + $shake + $settle, 'read', ['reader' => 'Ada', 'typed' => '6.0']),
+            $this->event('end', 1, 0, 'fill'),
+            $this->event('end', 1, 10_000, 'water'),
+            $this->event('begin', 1, 15_000, 'shake'),
+            $this->event('end', 1, 15_000 + $shake, 'shake'),
+            $this->event('begin', 1, 15_000 + $shake + $settle, 'read'),
+            $this->event('read', 1, 19_000 + $shake + $settle, 'read', ['reader' => 'Ada', 'typed' => '6.0']),
         ];
     }
 
@@ -268,7 +450,18 @@ final class BenchRunTest extends TestCase
     {
         $this->written++;
 
-        return new BenchEvent("e{$this->written}", $kind, $tube, self::START + $at, $step, $more['reader'] ?? '', $more['typed'] ?? '', $more['between'] ?? null, $more['code'] ?? '', $more['undoes'] ?? '');
+        return new BenchEvent(
+            "e{$this->written}",
+            $kind,
+            $tube,
+            self::START + $at,
+            $step,
+            $more['reader'] ?? '',
+            $more['typed'] ?? '',
+            $more['between'] ?? null,
+            $more['code'] ?? '',
+            $more['undoes'] ?? '',
+        );
     }
 
     /**
@@ -277,7 +470,15 @@ final class BenchRunTest extends TestCase
      */
     private function replay(array $events, array $readers = ['Ada'], int $tubes = 2): BenchRun
     {
-        return BenchRun::replay(self::steps(), $tubes, $readers, MethodLibrary::get('capsule-ph')->scale, $events, self::START, self::START + 40_000_000);
+        return BenchRun::replay(
+            self::steps(),
+            $tubes,
+            $readers,
+            MethodLibrary::get('capsule-ph')->scale,
+            $events,
+            self::START,
+            self::START + 40_000_000,
+        );
     }
 
     /** @return non-empty-list<MethodStep> */

@@ -28,7 +28,14 @@ final class BenchTest extends TestCase
     {
         self::assertNull(PlausibleReading::question('ph', '6.1'));
         self::assertNull(PlausibleReading::question('buffer_ph', '6.8'));
-        foreach (['61' => 'no reading of soil', '6,1' => 'is not a number', '' => 'is not a number', '1.2' => 'no reading of soil'] as $typed => $words) {
+        foreach (
+            [
+                '61' => 'no reading of soil',
+                '6,1' => 'is not a number',
+                '' => 'is not a number',
+                '1.2' => 'no reading of soil',
+            ] as $typed => $words
+        ) {
             $question = (string) PlausibleReading::question('ph', (string) $typed);
             self::assertStringContainsString($words, $question);
             self::assertStringContainsString('accepted is a number from 2.5 to 11', $question);

@@ -16,7 +16,11 @@ final class DefinitionEdgesTest extends TestCase
     /** @return iterable<string, array{string, list<mixed>, list<mixed>}> field, what is accepted, what is refused */
     public static function fields(): iterable
     {
-        yield 'name' => ['name', ['abc', str_repeat('n', 80), '  abc  '], ['ab', ' ab ', str_repeat('n', 81), '', null, 7]];
+        yield 'name' => [
+            'name',
+            ['abc', str_repeat('n', 80), '  abc  '],
+            ['ab', ' ab ', str_repeat('n', 81), '', null, 7],
+        ];
         yield 'unit' => ['unit', ['u', str_repeat('u', 12)], ['', ' ', str_repeat('u', 13), null]];
         yield 'readings' => ['readings', [1, 10], [0, 11, -1, 1.5, '2', null]];
         yield 'cost' => ['cost_cents', [0, 1_000_000], [-1, 1_000_001, 0.5, 'free']];
@@ -25,7 +29,19 @@ final class DefinitionEdgesTest extends TestCase
         yield 'code' => ['code', ['a', 'a-1', str_repeat('c', 40)], ['', 'A', 'a_b', '-a', str_repeat('c', 41), null]];
         yield 'probe' => ['probe', [null, 'ph', 'no3n'], ['', 'k', 1]];
         yield 'colour' => ['colour', [true, false], [1, 'true', null]];
-        yield 'temperature' => ['celsius', [null, ['lowest' => 0, 'highest' => 60], ['lowest' => 19.9, 'highest' => 20]], [['lowest' => -0.1, 'highest' => 20], ['lowest' => 0, 'highest' => 60.1], ['lowest' => 20, 'highest' => 20], ['lowest' => 30, 'highest' => 20], ['lowest' => 3], ['lowest' => 3, 'highest' => 9, 'usual' => 6], 20]];
+        yield 'temperature' => [
+            'celsius',
+            [null, ['lowest' => 0, 'highest' => 60], ['lowest' => 19.9, 'highest' => 20]],
+            [
+                ['lowest' => -0.1, 'highest' => 20],
+                ['lowest' => 0, 'highest' => 60.1],
+                ['lowest' => 20, 'highest' => 20],
+                ['lowest' => 30, 'highest' => 20],
+                ['lowest' => 3],
+                ['lowest' => 3, 'highest' => 9, 'usual' => 6],
+                20,
+            ],
+        ];
     }
 
     /**
@@ -33,8 +49,11 @@ final class DefinitionEdgesTest extends TestCase
      * @param list<mixed> $refused
      */
     #[DataProvider('fields')]
-    public function test_the_ends_are_accepted_and_what_lies_beyond_is_refused(string $field, array $accepted, array $refused): void
-    {
+    public function test_the_ends_are_accepted_and_what_lies_beyond_is_refused(
+        string $field,
+        array $accepted,
+        array $refused,
+    ): void {
         $given = MethodLibrary::get('capsule-ph')->toArray();
         foreach ($accepted as $value) {
             $kept = MethodDefinition::of([$field => $value] + $given)->toArray();

@@ -59,7 +59,12 @@ final class MethodDefinitionTest extends TestCase
     #[DataProvider('facts')]
     public function test_steps_are_those_of_practice(string $method, string $code, array|string $expected): void
     {
-        $step = array_values(array_filter(MethodLibrary::get($method)->steps, static fn (MethodStep $step): bool => $step->code === $code))[0];
+        $step = array_values(
+            array_filter(
+                MethodLibrary::get($method)->steps,
+                static fn (MethodStep $step): bool => $step->code === $code,
+            ),
+        )[0];
 
         self::assertSame($expected, is_string($expected) ? $step->amount : [$step->leastS, $step->aimS, $step->mostS]);
     }
@@ -78,17 +83,26 @@ final class MethodDefinitionTest extends TestCase
         self::assertSame('25 drops, low', $scale->read('25')->words());
     }
 
-    /** Common practice: half steps from 4.5 to 7.5, and 4 to 8 for the powder; four bands for nutrients; direction only for the fizz. */
+    /**
+     * Common practice: half steps from 4.5 to 7.5, and 4 to 8 for the powder; four bands for nutrients; direction only
+     * for the fizz.
+     */
     public function test_scales_are_those_of_practice(): void
     {
-        $names = static fn (string $code): array => array_column(MethodLibrary::get($code)->scale->bands->bands ?? [], 'name');
+        $names = static fn (string $code): array => array_column(
+            MethodLibrary::get($code)->scale->bands->bands ?? [],
+            'name',
+        );
 
         self::assertSame(['4.5', '5.0', '5.5', '6.0', '6.5', '7.0', '7.5'], $names('tube-ph'));
         self::assertSame(['4.0', '8.0'], [$names('powder-ph')[0], $names('powder-ph')[8]]);
         foreach (['capsule-n', 'capsule-p', 'capsule-k', 'extract-n', 'extract-p'] as $code) {
             self::assertCount(4, $names($code));
         }
-        self::assertSame(['direction', 2], [MethodLibrary::get('fizz-ph')->scale->kind, MethodLibrary::get('probe-no3n')->readings]);
+        self::assertSame(
+            ['direction', 2],
+            [MethodLibrary::get('fizz-ph')->scale->kind, MethodLibrary::get('probe-no3n')->readings],
+        );
         $acid = MethodLibrary::get('fizz-ph')->scale->bands?->named('acid');
         self::assertTrue($acid?->contains(5.4) && $acid->contains(6.4), 'a fizz cannot tell 5.4 from 6.4');
     }
@@ -99,8 +113,14 @@ final class MethodDefinitionTest extends TestCase
         $said = ['water' => 'distilled', 'light' => 'behind', 'soil' => 'dry'];
 
         self::assertSame([], $kit->breaksOf($said, 20.0));
-        self::assertSame(['tap-water', 'temperature'], array_column($kit->breaksOf(['water' => 'tap'] + $said, 9.0), 'code'));
-        self::assertSame(['against-light', 'wet-soil'], array_column($kit->breaksOf(['light' => 'against', 'soil' => 'wet'] + $said, null), 'code'));
+        self::assertSame(
+            ['tap-water', 'temperature'],
+            array_column($kit->breaksOf(['water' => 'tap'] + $said, 9.0), 'code'),
+        );
+        self::assertSame(
+            ['against-light', 'wet-soil'],
+            array_column($kit->breaksOf(['light' => 'against', 'soil' => 'wet'] + $said, null), 'code'),
+        );
         $this->expectException(CoreError::class);
         $this->expectExceptionMessage('Light: it is not said; accepted is behind the reader');
         $kit->breaksOf(['light' => 'dusk'] + $said, 20.0);
@@ -124,8 +144,12 @@ final class MethodDefinitionTest extends TestCase
     }
 
     #[DataProvider('badReadings')]
-    public function test_a_reading_that_the_scale_lacks_is_refused_in_words(string $method, string $typed, ?string $between, string $words): void
-    {
+    public function test_a_reading_that_the_scale_lacks_is_refused_in_words(
+        string $method,
+        string $typed,
+        ?string $between,
+        string $words,
+    ): void {
         $this->expectException(CoreError::class);
         $this->expectExceptionMessage($words);
         MethodLibrary::get($method)->scale->read($typed, $between);
@@ -136,7 +160,11 @@ final class MethodDefinitionTest extends TestCase
         $reading = MethodLibrary::get('capsule-ph')->scale->read('6.0', '5.5');
 
         self::assertSame(['5.5', '6.0', 'between 5.5 and 6.0'], [$reading->band, $reading->between, $reading->words()]);
-        self::assertSame('5.0', MethodLibrary::get('pen-ph')->scale->read(' 5.0 ')->words(), 'digits stay as they were typed');
+        self::assertSame(
+            '5.0',
+            MethodLibrary::get('pen-ph')->scale->read(' 5.0 ')->words(),
+            'digits stay as they were typed',
+        );
     }
 
     public function test_a_changed_scale_is_another_test_and_a_changed_colour_is_not(): void
@@ -156,7 +184,10 @@ final class MethodDefinitionTest extends TestCase
     /** @return iterable<string, array{string, callable(array<string, mixed>): array<string, mixed>, string}> */
     public static function faults(): iterable
     {
-        $at = static fn (string $path, mixed $value): callable => static function (array $given) use ($path, $value): array {
+        $at = static fn (string $path, mixed $value): callable => static function (array $given) use (
+            $path,
+            $value,
+        ): array {
             $place = &$given;
             foreach (explode('.', $path) as $key) {
                 $place = &$place[$key];
@@ -165,18 +196,42 @@ final class MethodDefinitionTest extends TestCase
 
             return $given;
         };
-        yield 'no name' => ['capsule-ph', static fn (array $given): array => array_diff_key($given, ['name' => 0]), 'name: it is missing'];
-        yield 'a field too many' => ['capsule-ph', $at('colour_of_case', 'red'), 'colour_of_case: there is no such field'];
+        yield 'no name' => [
+            'capsule-ph',
+            static fn (array $given): array => array_diff_key($given, ['name' => 0]),
+            'name: it is missing',
+        ];
+        yield 'a field too many' => [
+            'capsule-ph',
+            $at('colour_of_case', 'red'),
+            'colour_of_case: there is no such field',
+        ];
         yield 'an unknown analyte' => ['capsule-ph', $at('analyte', 'gold'), 'analyte: "gold" will not do'];
-        yield 'times out of order' => ['capsule-ph', $at('steps.2.aim_s', 40), 'steps 3, aim_s: 40 does not lie between 20 and 30'];
+        yield 'times out of order' => [
+            'capsule-ph',
+            $at('steps.2.aim_s', 40),
+            'steps 3, aim_s: 40 does not lie between 20 and 30',
+        ];
         yield 'a negative time' => ['capsule-ph', $at('steps.2.least_s', -1), 'steps 3, least_s: -1 will not do'];
         yield 'half a second' => ['capsule-ph', $at('steps.2.least_s', 1.5), 'whole number'];
         yield 'an unknown break' => ['capsule-ph', $at('steps.2.short', 'sneezed'), 'a protocol break'];
-        yield 'no reading at the end' => ['capsule-ph', static fn (array $given): array => ['steps' => array_slice($given['steps'], 0, 3)] + $given, 'the last step reads nothing'];
-        yield 'a wait at the start' => ['capsule-ph', static fn (array $given): array => ['steps' => array_slice($given['steps'], 3)] + $given, 'nothing begins or ends this wait'];
+        yield 'no reading at the end' => [
+            'capsule-ph',
+            static fn (array $given): array => ['steps' => array_slice($given['steps'], 0, 3)] + $given,
+            'the last step reads nothing',
+        ];
+        yield 'a wait at the start' => [
+            'capsule-ph',
+            static fn (array $given): array => ['steps' => array_slice($given['steps'], 3)] + $given,
+            'nothing begins or ends this wait',
+        ];
         yield 'two steps of one code' => ['capsule-ph', $at('steps.1.code', 'fill'), 'a code stands twice'];
         yield 'bands that overlap' => ['capsule-ph', $at('scale.bands.1.lower', 4.5), 'overlaps'];
-        yield 'a colour of two numbers' => ['capsule-ph', $at('scale.bands.1.colour', [50, 2]), 'scale, bands 2, colour'];
+        yield 'a colour of two numbers' => [
+            'capsule-ph',
+            $at('scale.bands.1.colour', [50, 2]),
+            'scale, bands 2, colour',
+        ];
         yield 'a colour too light' => ['capsule-ph', $at('scale.bands.1.colour', [150, 2, 3]), 'from 0 to 100'];
         yield 'an unknown scale' => ['capsule-ph', $at('scale.kind', 'stars'), 'scale, kind: "stars" will not do'];
         yield 'a gap in the table of drops' => ['drops-k', $at('scale.table.1.from', 10), 'this one begins at 9'];
@@ -184,16 +239,28 @@ final class MethodDefinitionTest extends TestCase
         yield 'drops that end early' => ['drops-k', $at('scale.most', 70), 'does not reach the most drops'];
         yield 'a scale upside down' => ['pen-ph', $at('scale.highest', -3), 'a scale that ends above its start'];
         yield 'a cold spell' => ['pen-ph', $at('celsius', ['lowest' => 30, 'highest' => 20]), 'celsius'];
-        yield 'one condition twice' => ['capsule-ph', $at('conditions.1.code', 'water'), 'conditions: a code stands twice'];
-        yield 'a jar that reads once' => ['jar-texture', static fn (array $given): array => ['steps' => [...array_slice($given['steps'], 0, 2), $given['steps'][7]]] + $given, 'the heights sand, silt and all'];
+        yield 'one condition twice' => [
+            'capsule-ph',
+            $at('conditions.1.code', 'water'),
+            'conditions: a code stands twice',
+        ];
+        yield 'a jar that reads once' => [
+            'jar-texture',
+            static fn (array $given): array => ['steps' => [...array_slice($given['steps'], 0, 2), $given['steps'][7]]] +
+                $given,
+            'the heights sand, silt and all',
+        ];
         yield 'no object' => ['capsule-ph', $at('scale', [1, 2]), 'it is no object'];
         yield 'steps that are none' => ['capsule-ph', $at('steps', 'shake well'), 'a list of 1 to 30'];
     }
 
     /** @param callable(array<string, mixed>): array<string, mixed> $fault */
     #[DataProvider('faults')]
-    public function test_a_faulty_definition_is_refused_with_its_place(string $method, callable $fault, string $words): void
-    {
+    public function test_a_faulty_definition_is_refused_with_its_place(
+        string $method,
+        callable $fault,
+        string $words,
+    ): void {
         $this->expectException(CoreError::class);
         $this->expectExceptionMessage($words);
         MethodDefinition::of($fault(MethodLibrary::get($method)->toArray()));
@@ -223,7 +290,10 @@ final class MethodDefinitionTest extends TestCase
                 $taken++;
                 self::assertSame(StepKind::Read, $method->steps[count($method->steps) - 1]->kind);
             } catch (CoreError $error) {
-                self::assertStringContainsString('; accepted', $error->getMessage().(str_contains($error->getMessage(), 'must be') ? '; accepted' : ''));
+                self::assertStringContainsString(
+                    '; accepted',
+                    $error->getMessage().(str_contains($error->getMessage(), 'must be') ? '; accepted' : ''),
+                );
             }
         }
         self::assertGreaterThan(20, $taken, 'some changes are harmless');

@@ -13,7 +13,10 @@ use PHPUnit\Framework\TestCase;
 /** Sharma, Wu & Dalal 2005, the 34 test pairs, and scikit-image: see Reference/colour.py. */
 final class Ciede2000Test extends TestCase
 {
-    /** @return iterable<string, array{array{one: list<float>, other: list<float>, published: float, scikit_image: float, on_the_seam: bool}}> */
+    /**
+     * @return iterable<string, array{array{one: list<float>, other: list<float>, published: float, scikit_image:
+     * float, on_the_seam: bool}}>
+     */
     public static function pairs(): iterable
     {
         foreach (ReferenceData::of('colour')['pairs'] as $i => $pair) {
@@ -21,11 +24,17 @@ final class Ciede2000Test extends TestCase
         }
     }
 
-    /** @param array{one: list<float>, other: list<float>, published: float, scikit_image: float, on_the_seam: bool} $pair */
+    /**
+     * @param array{one: list<float>, other: list<float>, published: float, scikit_image: float, on_the_seam: bool}
+     * $pair
+     */
     #[DataProvider('pairs')]
     public function test_the_published_difference(array $pair): void
     {
-        [$one, $other] = [LabColour::of(...array_map(floatval(...), $pair['one'])), LabColour::of(...array_map(floatval(...), $pair['other']))];
+        [$one, $other] = [
+            LabColour::of(...array_map(floatval(...), $pair['one'])),
+            LabColour::of(...array_map(floatval(...), $pair['other'])),
+        ];
 
         self::assertEqualsWithDelta($pair['published'], Ciede2000::between($one, $other), 5.1e-5);
         self::assertEqualsWithDelta($pair['published'], Ciede2000::between($other, $one), 5.1e-5, 'it is symmetric');

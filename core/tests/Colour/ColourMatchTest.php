@@ -27,7 +27,11 @@ final class ColourMatchTest extends TestCase
         foreach (self::swatches() as $name => $colour) {
             foreach (self::LIGHTS as $light) {
                 $match = $this->match($colour, $light);
-                self::assertSame([(string) $name, 'clear'], [$match->swatches[0]['name'], $match->safety], "{$name} under ".implode(' ', $light));
+                self::assertSame(
+                    [(string) $name, 'clear'],
+                    [$match->swatches[0]['name'], $match->safety],
+                    "{$name} under ".implode(' ', $light),
+                );
                 self::assertLessThan(1.5, $match->swatches[0]['difference']);
             }
         }
@@ -39,14 +43,23 @@ final class ColourMatchTest extends TestCase
         $tube = LabColour::of(68.0, -15.0, 41.0);
         $match = $this->match($tube, self::DAYLIGHT);
         foreach ($match->swatches as $swatch) {
-            self::assertEqualsWithDelta(Ciede2000::between($tube, self::swatches()[$swatch['name']]), $swatch['difference'], 0.6, $swatch['name']);
+            self::assertEqualsWithDelta(
+                Ciede2000::between($tube, self::swatches()[$swatch['name']]),
+                $swatch['difference'],
+                0.6,
+                $swatch['name'],
+            );
         }
     }
 
     public function test_a_colour_between_two_swatches_is_called_close_and_a_strange_one_no_match(): void
     {
         [$one, $other] = [self::swatches()['6.0'], self::swatches()['6.5']];
-        $middle = LabColour::of(($one->lightness + $other->lightness) / 2, ($one->a + $other->a) / 2, ($one->b + $other->b) / 2);
+        $middle = LabColour::of(
+            ($one->lightness + $other->lightness) / 2,
+            ($one->a + $other->a) / 2,
+            ($one->b + $other->b) / 2,
+        );
         $match = $this->match($middle, self::DAYLIGHT);
 
         self::assertSame('close', $match->safety);
@@ -118,7 +131,11 @@ final class ColourMatchTest extends TestCase
             $swatches[] = self::patch((string) $name, $colour, $light, 2);
         }
 
-        return ColourMatch::of(self::patch('the tube', $tube, $light, $rough), self::patch('the white spot', LabColour::of(99, 0, 0), $light, 1), $swatches);
+        return ColourMatch::of(
+            self::patch('the tube', $tube, $light, $rough),
+            self::patch('the white spot', LabColour::of(99, 0, 0), $light, 1),
+            $swatches,
+        );
     }
 
     /**
@@ -133,7 +150,7 @@ final class ColourMatchTest extends TestCase
         for ($i = 0; $i < 100; $i++) {
             foreach ($linear as $j => $channel) {
                 $stored = 255 * Srgb::encode(min(1.0, max(0.0, 0.9 * $channel * $light[$j])));
-                $pixels[] = (int) round(min(255, max(0, $stored + $rough * (($i * 7 + $j * 3) % 11 - 5) / 5)));
+                $pixels[] = (int) round(min(255, max(0, $stored + ($rough * ((($i * 7 + $j * 3) % 11) - 5)) / 5)));
             }
         }
 

@@ -17,7 +17,11 @@ final class SrgbTest extends TestCase
         /** @var array{rgb: list<array{float, float, float}>, lab: list<array{float, float, float}>} $data */
         $data = ReferenceData::of('bench');
         foreach ($data['rgb'] as $i => $stored) {
-            $lab = Srgb::toLab([Srgb::decode((float) $stored[0]), Srgb::decode((float) $stored[1]), Srgb::decode((float) $stored[2])]);
+            $lab = Srgb::toLab([
+                Srgb::decode((float) $stored[0]),
+                Srgb::decode((float) $stored[1]),
+                Srgb::decode((float) $stored[2]),
+            ]);
             foreach ([$lab->lightness, $lab->a, $lab->b] as $j => $value) {
                 self::assertEqualsWithDelta($data['lab'][$i][$j], $value, 0.55, "colour {$i}, coordinate {$j}");
             }
@@ -27,7 +31,13 @@ final class SrgbTest extends TestCase
     /** The primaries as commonly tabled for D65 and the 2° observer (figures written from memory). */
     public function test_lab_of_the_primaries(): void
     {
-        foreach ([[[1.0, 0.0, 0.0], [53.24, 80.09, 67.20]], [[0.0, 1.0, 0.0], [87.73, -86.18, 83.18]], [[0.0, 0.0, 1.0], [32.30, 79.19, -107.86]]] as [$light, $expected]) {
+        foreach (
+            [
+                [[1.0, 0.0, 0.0], [53.24, 80.09, 67.2]],
+                [[0.0, 1.0, 0.0], [87.73, -86.18, 83.18]],
+                [[0.0, 0.0, 1.0], [32.3, 79.19, -107.86]],
+            ] as [$light, $expected]
+        ) {
             $lab = Srgb::toLab($light);
             self::assertEqualsWithDelta($expected, [$lab->lightness, $lab->a, $lab->b], 0.02);
         }

@@ -20,14 +20,25 @@ final class AgainstOthersTest extends TestCase
 
     public function test_working_days_are_those_of_a_business_day_calendar(): void
     {
-        /** @var list<array{day: string, holidays: list<string>, count: int, after: string, later: string, between: int}> $cases */
+        /**
+         * @var list<array{day: string, holidays: list<string>, count: int, after: string, later: string, between:
+         * int}> $cases
+         */
         $cases = ReferenceData::of('custody')['working_days'];
         self::assertCount(150, $cases);
         foreach ($cases as $case) {
             $days = WorkingDays::without($case['holidays']);
             $from = new DateTimeImmutable($case['day']);
-            self::assertSame($case['after'], $days->after($from, $case['count'])->format('Y-m-d'), "{$case['count']} after {$case['day']}");
-            self::assertSame($case['between'], $days->between($from, new DateTimeImmutable($case['later'])), "{$case['day']} to {$case['later']}");
+            self::assertSame(
+                $case['after'],
+                $days->after($from, $case['count'])->format('Y-m-d'),
+                "{$case['count']} after {$case['day']}",
+            );
+            self::assertSame(
+                $case['between'],
+                $days->between($from, new DateTimeImmutable($case['later'])),
+                "{$case['day']} to {$case['later']}",
+            );
         }
     }
 
@@ -49,7 +60,16 @@ final class AgainstOthersTest extends TestCase
         self::assertCount(80, $cases);
         foreach ($cases as $i => $case) {
             $at = static fn (float $hours): int => self::PULLED + (int) round($hours * 3600);
-            $events = array_map(static fn (array $step, int $n): CustodyEvent => new CustodyEvent("e{$n}", $step[0], $at($step[1]), celsius: $step[2]), $case['steps'], array_keys($case['steps']));
+            $events = array_map(
+                static fn (array $step, int $n): CustodyEvent => new CustodyEvent(
+                    "e{$n}",
+                    $step[0],
+                    $at($step[1]),
+                    celsius: $step[2],
+                ),
+                $case['steps'],
+                array_keys($case['steps']),
+            );
             $trail = CustodyTrail::replay('X', $events, $at($case['now']));
             $clock = StorageClock::of(['nitrate'], $trail, self::PULLED, $at($case['now']));
             self::assertNotNull($clock->usedShare);

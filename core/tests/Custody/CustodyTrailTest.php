@@ -17,16 +17,32 @@ final class CustodyTrailTest extends TestCase
 
     public function test_the_usual_way_to_the_lab_and_back_in_a_report(): void
     {
-        $trail = $this->replay(['split', 'drying', 'dried', 'packed', 'sent', 'arrived', 'measured', 'reported', 'shelved']);
+        $trail = $this->replay([
+            'split',
+            'drying',
+            'dried',
+            'packed',
+            'sent',
+            'arrived',
+            'measured',
+            'reported',
+            'shelved',
+        ]);
 
         self::assertSame('shelved', $trail->state());
-        self::assertSame(['split', 'drying', 'dried', 'packed', 'sent', 'arrived', 'measured', 'reported', 'shelved'], $trail->states);
+        self::assertSame(
+            ['split', 'drying', 'dried', 'packed', 'sent', 'arrived', 'measured', 'reported', 'shelved'],
+            $trail->states,
+        );
     }
 
     public function test_found_again_or_taken_out_it_is_where_it_was_before(): void
     {
         self::assertSame('sent', $this->replay(['split', 'packed', 'sent', 'lost', 'found'])->state());
-        self::assertSame('dried', $this->replay(['split', 'drying', 'dried', 'packed', 'checked', 'unpacked'])->state());
+        self::assertSame(
+            'dried',
+            $this->replay(['split', 'drying', 'dried', 'packed', 'checked', 'unpacked'])->state(),
+        );
     }
 
     /** @return iterable<string, array{list<string>, string}> */
@@ -35,7 +51,10 @@ final class CustodyTrailTest extends TestCase
         yield 'a lost portion cannot arrive' => [['split', 'packed', 'sent', 'lost', 'arrived'], 'is lost since'];
         yield 'not sent before it is packed' => [['split', 'sent'], 'cannot be handed to the carrier'];
         yield 'packed twice' => [['split', 'packed', 'packed'], 'Scanned twice?'];
-        yield 'nothing after it was used up' => [['split', 'drying', 'dried', 'used_up', 'packed'], 'Nothing follows any more'];
+        yield 'nothing after it was used up' => [
+            ['split', 'drying', 'dried', 'used_up', 'packed'],
+            'Nothing follows any more',
+        ];
         yield 'it begins with the split' => [['packed'], 'begins when the portion is split off'];
         yield 'not split twice' => [['split', 'split'], 'Accepted next: spread to dry'];
         yield 'no such step' => [['split', 'eaten'], '"eaten" is no step; accepted are split'];
@@ -43,8 +62,10 @@ final class CustodyTrailTest extends TestCase
 
     /** @param list<string> $steps */
     #[DataProvider('impossible')]
-    public function test_an_impossible_step_is_refused_with_where_it_is_and_what_may_follow(array $steps, string $words): void
-    {
+    public function test_an_impossible_step_is_refused_with_where_it_is_and_what_may_follow(
+        array $steps,
+        string $words,
+    ): void {
         $this->expectException(ImpossibleStep::class);
         $this->expectExceptionMessage($words);
 
@@ -54,7 +75,9 @@ final class CustodyTrailTest extends TestCase
     public function test_a_step_in_the_future_or_before_the_last_is_refused(): void
     {
         $written = $this->events(['split', 'packed']);
-        foreach ([[self::NOW + 121, 'lies in the future'], [$written[1]->at - 1, 'lies before the last line, packed at']] as [$at, $words]) {
+        foreach (
+            [[self::NOW + 121, 'lies in the future'], [$written[1]->at - 1, 'lies before the last line, packed at']] as [$at, $words]
+        ) {
             try {
                 CustodyTrail::with('QH26-07L-X', $written, new CustodyEvent('n', 'sent', $at), self::NOW);
                 self::fail($words);
@@ -62,17 +85,41 @@ final class CustodyTrailTest extends TestCase
                 self::assertStringContainsString($words, $error->getMessage());
             }
         }
-        self::assertSame('sent', CustodyTrail::with('QH26-07L-X', $written, new CustodyEvent('n', 'sent', self::NOW + 119), self::NOW)->state(), 'a clock may run a little ahead');
+        self::assertSame(
+            'sent',
+            CustodyTrail::with(
+                'QH26-07L-X',
+                $written,
+                new CustodyEvent('n', 'sent', self::NOW + 119),
+                self::NOW,
+            )->state(),
+            'a clock may run a little ahead',
+        );
     }
 
-    /** Lines that came late, as from a phone that was offline, stand by their time; those of one moment as they were written. */
+    /**
+     * Lines that came late, as from a phone that was offline, stand by their time; those of one moment as they were
+     * written.
+     */
     public function test_lines_stand_in_the_order_of_their_time(): void
     {
         $at = self::NOW - 5_000;
-        $written = [new CustodyEvent('e0', 'split', $at), new CustodyEvent('e3', 'sent', $at + 300), new CustodyEvent('e2', 'packed', $at + 200)];
+        $written = [
+            new CustodyEvent('e0', 'split', $at),
+            new CustodyEvent('e3', 'sent', $at + 300),
+            new CustodyEvent('e2', 'packed', $at + 200),
+        ];
         self::assertSame(['split', 'packed', 'sent'], CustodyTrail::replay('X', $written, self::NOW)->states);
-        $together = [new CustodyEvent('e0', 'split', $at), new CustodyEvent('e1', 'drying', $at), new CustodyEvent('e2', 'dried', $at), new CustodyEvent('e3', 'packed', $at)];
-        self::assertSame(['split', 'drying', 'dried', 'packed'], CustodyTrail::replay('X', $together, self::NOW)->states);
+        $together = [
+            new CustodyEvent('e0', 'split', $at),
+            new CustodyEvent('e1', 'drying', $at),
+            new CustodyEvent('e2', 'dried', $at),
+            new CustodyEvent('e3', 'packed', $at),
+        ];
+        self::assertSame(
+            ['split', 'drying', 'dried', 'packed'],
+            CustodyTrail::replay('X', $together, self::NOW)->states,
+        );
     }
 
     public function test_a_mistake_is_withdrawn_or_set_right_and_the_correction_can_be_corrected(): void
@@ -81,15 +128,28 @@ final class CustodyTrailTest extends TestCase
         $withdrawn = [...$written, new CustodyEvent('c1', 'withdrawn', self::NOW, correctsId: 'e2')];
         self::assertSame('packed', CustodyTrail::replay('X', $withdrawn, self::NOW)->state());
         $again = [...$withdrawn, new CustodyEvent('c2', 'sent', $written[2]->at, 'depot', correctsId: 'c1')];
-        self::assertSame(['sent', 'depot'], [CustodyTrail::replay('X', $again, self::NOW)->state(), CustodyTrail::replay('X', $again, self::NOW)->place()]);
+        self::assertSame(
+            ['sent', 'depot'],
+            [
+                CustodyTrail::replay('X', $again, self::NOW)->state(),
+                CustodyTrail::replay('X', $again, self::NOW)->place(),
+            ],
+        );
     }
 
     public function test_a_correction_that_would_make_what_follows_impossible_is_refused(): void
     {
         $written = $this->events(['split', 'packed', 'sent']);
-        foreach ([['e1', 'cannot be handed to the carrier'], ['e0', 'begin with "packed"'], ['zz', 'not in this trail']] as [$id, $words]) {
+        foreach (
+            [['e1', 'cannot be handed to the carrier'], ['e0', 'begin with "packed"'], ['zz', 'not in this trail']] as [$id, $words]
+        ) {
             try {
-                CustodyTrail::with('X', $written, new CustodyEvent('c', 'withdrawn', self::NOW, correctsId: $id), self::NOW);
+                CustodyTrail::with(
+                    'X',
+                    $written,
+                    new CustodyEvent('c', 'withdrawn', self::NOW, correctsId: $id),
+                    self::NOW,
+                );
                 self::fail($words);
             } catch (ImpossibleStep $error) {
                 self::assertStringContainsString($words, $error->getMessage());
@@ -107,7 +167,11 @@ final class CustodyTrailTest extends TestCase
                 $next = array_map(static fn (CustodyStep $step): string => $step->code, $trail->next());
                 foreach (CustodyStep::all() as $step) {
                     $taken = $this->takes([...$written, new CustodyEvent('t', $step->code, self::NOW - 9_000 + $i)]);
-                    self::assertSame(in_array($step->code, $next, true), $taken, "{$step->code} from {$trail->state()}");
+                    self::assertSame(
+                        in_array($step->code, $next, true),
+                        $taken,
+                        "{$step->code} from {$trail->state()}",
+                    );
                 }
                 if ($next === []) {
                     break;
@@ -141,6 +205,14 @@ final class CustodyTrailTest extends TestCase
      */
     private function events(array $steps): array
     {
-        return array_map(static fn (string $step, int $i): CustodyEvent => new CustodyEvent("e{$i}", $step, self::NOW - 100_000 + 1_000 * $i), $steps, array_keys($steps));
+        return array_map(
+            static fn (string $step, int $i): CustodyEvent => new CustodyEvent(
+                "e{$i}",
+                $step,
+                self::NOW - 100_000 + 1_000 * $i,
+            ),
+            $steps,
+            array_keys($steps),
+        );
     }
 }

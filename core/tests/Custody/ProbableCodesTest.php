@@ -14,7 +14,9 @@ final class ProbableCodesTest extends TestCase
     public function test_however_a_code_is_typed_it_is_tidied(): void
     {
         $code = SampleCode::ofSample('QH', 2026, 7, 'L')->text;
-        foreach ([strtolower($code), str_replace('-', '', $code), str_replace('-', ' ', $code), " {$code} "] as $typed) {
+        foreach (
+            [strtolower($code), str_replace('-', '', $code), str_replace('-', ' ', $code), " {$code} "] as $typed
+        ) {
             self::assertSame($code, ProbableCodes::tidy($typed));
         }
         self::assertSame('NOT A CODE', ProbableCodes::tidy(' not a code '));
@@ -30,7 +32,10 @@ final class ProbableCodesTest extends TestCase
                 continue;
             }
             $slip = substr_replace($code, (string) mt_rand(0, 9), $place, 1);
-            $swap = $place > 0 && $code[$place - 1] !== '-' ? substr_replace($code, $code[$place].$code[$place - 1], $place - 1, 2) : $code;
+            $swap =
+                $place > 0 && $code[$place - 1] !== '-'
+                    ? substr_replace($code, $code[$place].$code[$place - 1], $place - 1, 2)
+                    : $code;
             foreach ([$slip, $swap] as $wrong) {
                 if ($wrong !== $code) {
                     self::assertContains($code, ProbableCodes::of($wrong), $wrong);
@@ -41,7 +46,15 @@ final class ProbableCodesTest extends TestCase
 
     public function test_what_is_too_short_or_too_long_for_a_code_is_not_guessed_at(): void
     {
-        self::assertSame([true, false, false, true], array_map(static fn (string $typed): bool => ProbableCodes::of($typed) === [], ['QH26A', 'QH261A', 'QHL26123451234', 'QHL261234512345']));
+        self::assertSame(
+            [true, false, false, true],
+            array_map(static fn (string $typed): bool => ProbableCodes::of($typed) === [], [
+                'QH26A',
+                'QH261A',
+                'QHL26123451234',
+                'QHL261234512345',
+            ]),
+        );
     }
 
     public function test_only_codes_that_check_are_given(): void

@@ -17,8 +17,15 @@ final class PullConditionsTest extends TestCase
 
         self::assertSame([], PullConditions::of()->deviations($layer, 15, 15));
         self::assertSame([], PullConditions::of(14.0, 'spade', 'moist')->deviations($layer, 15, 15));
-        self::assertSame([], PullConditions::of(28.0)->deviations(DepthLayer::parse('0-30cm'), 15, 15), 'two centimetres are let pass');
-        self::assertSame(['reached 27.9 cm of 30 cm'], PullConditions::of(27.9)->deviations(DepthLayer::parse('0-30cm'), 15, 15));
+        self::assertSame(
+            [],
+            PullConditions::of(28.0)->deviations(DepthLayer::parse('0-30cm'), 15, 15),
+            'two centimetres are let pass',
+        );
+        self::assertSame(
+            ['reached 27.9 cm of 30 cm'],
+            PullConditions::of(27.9)->deviations(DepthLayer::parse('0-30cm'), 15, 15),
+        );
         self::assertSame([], PullConditions::of()->deviations($layer, 15, 16), 'one more does no harm');
     }
 
@@ -34,7 +41,14 @@ final class PullConditionsTest extends TestCase
 
     public function test_what_is_no_tool_or_no_depth_is_refused_with_what_is_accepted(): void
     {
-        foreach ([[fn () => PullConditions::of(0.0), '1 to 300 cm'], [fn () => PullConditions::of(NAN), '1 to 300 cm'], [fn () => PullConditions::of(null, 'spoon'), 'probe, auger'], [fn () => PullConditions::of(null, '', 'soaked'), 'dry, moist, wet']] as [$make, $words]) {
+        foreach (
+            [
+                [fn () => PullConditions::of(0.0), '1 to 300 cm'],
+                [fn () => PullConditions::of(NAN), '1 to 300 cm'],
+                [fn () => PullConditions::of(null, 'spoon'), 'probe, auger'],
+                [fn () => PullConditions::of(null, '', 'soaked'), 'dry, moist, wet'],
+            ] as [$make, $words]
+        ) {
             try {
                 $make();
                 self::fail($words);

@@ -36,7 +36,10 @@ final class SampleCodeTest extends TestCase
             for ($i = 0; $i < strlen($code); $i++) {
                 foreach ($alphabet as $other) {
                     if ($other !== $code[$i]) {
-                        self::assertFalse(CheckCharacter::fits(substr_replace($code, $other, $i, 1)), "{$code}, {$other} at {$i}");
+                        self::assertFalse(
+                            CheckCharacter::fits(substr_replace($code, $other, $i, 1)),
+                            "{$code}, {$other} at {$i}",
+                        );
                     }
                 }
             }
@@ -51,7 +54,11 @@ final class SampleCodeTest extends TestCase
             for ($i = 0; $i + 1 < strlen($code); $i++) {
                 if ($code[$i] !== $code[$i + 1]) {
                     $swaps++;
-                    $missed += CheckCharacter::fits(substr($code, 0, $i).$code[$i + 1].$code[$i].substr($code, $i + 2)) ? 1 : 0;
+                    $missed += CheckCharacter::fits(
+                        substr($code, 0, $i).$code[$i + 1].$code[$i].substr($code, $i + 2),
+                    )
+                        ? 1
+                        : 0;
                 }
             }
         }

@@ -31,25 +31,38 @@ final class StorageClockTest extends TestCase
         $clock = $this->clock(['nitrate'], [['split', 0], ['chilled', 6]], 10);
 
         self::assertSame(self::PULLED + 42 * self::H, $clock->deadline);
-        self::assertSame(self::PULLED + 42 * self::H, $this->clock(['nitrate'], [['split', 0], ['chilled', 6], ['packed', 8], ['sent', 9]], 10)->deadline, 'it stays cold in its parcel');
+        self::assertSame(
+            self::PULLED + 42 * self::H,
+            $this->clock(['nitrate'], [['split', 0], ['chilled', 6], ['packed', 8], ['sent', 9]], 10)->deadline,
+            'it stays cold in its parcel',
+        );
     }
 
     public function test_a_fridge_that_is_too_warm_is_no_fridge(): void
     {
         $clock = $this->clock(['nitrate'], [['split', 0], ['chilled', 0], ['checked', 12, 11.0]], 12);
 
-        self::assertSame(self::PULLED + 30 * self::H, $clock->deadline, '12 h chilled use a quarter, 18 h warm the rest');
+        self::assertSame(
+            self::PULLED + 30 * self::H,
+            $clock->deadline,
+            '12 h chilled use a quarter, 18 h warm the rest',
+        );
     }
 
     public function test_frozen_or_at_the_lab_the_clock_stands_still(): void
     {
-        foreach ([[['split', 0], ['frozen', 12]], [['split', 0], ['packed', 1], ['sent', 2], ['arrived', 12]]] as $way) {
+        foreach (
+            [[['split', 0], ['frozen', 12]], [['split', 0], ['packed', 1], ['sent', 2], ['arrived', 12]]] as $way
+        ) {
             $clock = $this->clock(['nitrate', 'ph'], $way, 900);
             self::assertEqualsWithDelta(0.5, $clock->usedShare, 1e-9);
             self::assertNull($clock->deadline);
             self::assertFalse($clock->over);
         }
-        self::assertTrue($this->clock(['nitrate'], [['split', 0], ['chilled', 30]], 31)->over, 'a day warm is a day gone');
+        self::assertTrue(
+            $this->clock(['nitrate'], [['split', 0], ['chilled', 30]], 31)->over,
+            'a day warm is a day gone',
+        );
     }
 
     public function test_dried_on_paper_it_is_no_nitrate_sample_any_more(): void
@@ -66,10 +79,16 @@ final class StorageClockTest extends TestCase
         self::assertTrue($moist->soon);
         self::assertSame(self::PULLED + 24 * self::H, $moist->deadline);
         $dry = $this->clock(['ph'], [['split', 0], ['drying', 2], ['dried', 20]], 900);
-        self::assertSame([null, 'Keeps when dry.', false, false, null], [$dry->deadline, $dry->rule, $dry->over, $dry->soon, $dry->usedShare]);
+        self::assertSame(
+            [null, 'Keeps when dry.', false, false, null],
+            [$dry->deadline, $dry->rule, $dry->over, $dry->soon, $dry->usedShare],
+        );
         self::assertFalse($moist->over, 'moist soil is late, not lost');
         self::assertEqualsWithDelta(25 / 24, $moist->usedShare, 1e-9);
-        self::assertSame([false, true], [$this->clock(['ph'], [['split', 0]], 23)->soon, $this->clock(['ph'], [['split', 0]], 24)->soon]);
+        self::assertSame(
+            [false, true],
+            [$this->clock(['ph'], [['split', 0]], 23)->soon, $this->clock(['ph'], [['split', 0]], 24)->soon],
+        );
     }
 
     public function test_drying_takes_twelve_to_twenty_four_hours(): void
@@ -92,6 +111,19 @@ final class StorageClockTest extends TestCase
     /** @param list<array{string, int, 2?: float}> $way */
     private function trail(array $way, int $nowH): CustodyTrail
     {
-        return CustodyTrail::replay('X', array_map(static fn (array $one, int $i): CustodyEvent => new CustodyEvent("e{$i}", $one[0], self::PULLED + $one[1] * self::H, celsius: $one[2] ?? null), $way, array_keys($way)), self::PULLED + $nowH * self::H);
+        return CustodyTrail::replay(
+            'X',
+            array_map(
+                static fn (array $one, int $i): CustodyEvent => new CustodyEvent(
+                    "e{$i}",
+                    $one[0],
+                    self::PULLED + $one[1] * self::H,
+                    celsius: $one[2] ?? null,
+                ),
+                $way,
+                array_keys($way),
+            ),
+            self::PULLED + $nowH * self::H,
+        );
     }
 }

@@ -31,7 +31,12 @@ final class AgainstGeodesicsTest extends TestCase
     {
         $found = Boundary::fromGeoJson((string) json_encode($row['geometry']))->areaM2();
 
-        self::assertEqualsWithDelta(1.0, $found / $row['area_m2'], $row['area_m2'] > 1e8 ? 2e-5 : 1e-7, 'long edges bend on the globe and not on the plane');
+        self::assertEqualsWithDelta(
+            1.0,
+            $found / $row['area_m2'],
+            $row['area_m2'] > 1e8 ? 2e-5 : 1e-7,
+            'long edges bend on the globe and not on the plane',
+        );
     }
 
     /** @return iterable<string, array{array<string, mixed>}> */
@@ -47,7 +52,14 @@ final class AgainstGeodesicsTest extends TestCase
     public function test_the_usable_ground_is_what_buffers_leave(array $row): void
     {
         $boundary = Boundary::fromGeoJson((string) json_encode($row['boundary']));
-        $away = $row['away'] === null ? KeepAway::nothing() : KeepAway::fromGeoJson((string) json_encode($row['away']), $boundary->plane, (float) $row['distance_m']);
+        $away =
+            $row['away'] === null
+                ? KeepAway::nothing()
+                : KeepAway::fromGeoJson(
+                    (string) json_encode($row['away']),
+                    $boundary->plane,
+                    (float) $row['distance_m'],
+                );
         $ground = Ground::of($boundary->polygons, (float) $row['edge_m'], $away);
 
         self::assertEqualsWithDelta(1.0, Strips::of($ground, 400)->areaM2() / $row['usable_m2'], 3e-3);
@@ -65,7 +77,10 @@ final class AgainstGeodesicsTest extends TestCase
     #[DataProvider('legs')]
     public function test_a_leg_has_the_geodesic_length_and_bearing(array $row): void
     {
-        $leg = Leg::between([(float) $row['from'][0], (float) $row['from'][1]], [(float) $row['to'][0], (float) $row['to'][1]]);
+        $leg = Leg::between(
+            [(float) $row['from'][0], (float) $row['from'][1]],
+            [(float) $row['to'][0], (float) $row['to'][1]],
+        );
 
         self::assertEqualsWithDelta($row['metres'], $leg->metres, 0.001);
         self::assertEqualsWithDelta(0.0, fmod(($leg->bearing ?? 0) - $row['bearing'] + 540, 360) - 180, 0.02);

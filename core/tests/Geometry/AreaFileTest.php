@@ -32,7 +32,10 @@ final class AreaFileTest extends TestCase
                 'history' => '',
                 'geometry' => [
                     'type' => 'MultiPolygon',
-                    'coordinates' => [[self::RING], [array_map(static fn (array $p): array => [$p[0] + 0.02, $p[1]], self::RING)]],
+                    'coordinates' => [
+                        [self::RING],
+                        [array_map(static fn (array $p): array => [$p[0] + 0.02, $p[1]], self::RING)],
+                    ],
                 ],
             ],
         ];
@@ -42,12 +45,18 @@ final class AreaFileTest extends TestCase
 
         self::assertSame([$areas[0]['geometry'], $areas[1]['geometry']], array_column($geo, 'geometry'));
         self::assertSame([$areas[0]['geometry'], $areas[1]['geometry']], array_column($kml, 'geometry'));
-        self::assertSame(['Fold & "spring"', 'Two parts'], array_map(static fn (array $a): string => $a['properties']['name'], $kml));
+        self::assertSame(
+            ['Fold & "spring"', 'Two parts'],
+            array_map(static fn (array $a): string => $a['properties']['name'], $kml),
+        );
         self::assertCount(3, $gpx, 'a track for each outer ring');
         self::assertSame([self::RING], $gpx[0]['geometry']['coordinates']);
     }
 
-    /** Folders, points beside the polygons, holes, several outlines of one place and words with markup in them, as programs write them. */
+    /**
+     * Folders, points beside the polygons, holes, several outlines of one place and words with markup in them, as
+     * programs write them.
+     */
     public function test_kml_of_any_shape_is_read(): void
     {
         $ring = static fn (float $x, float $size): string => "<coordinates>\n {$x},50,0 ".
@@ -75,7 +84,11 @@ final class AreaFileTest extends TestCase
                 '</MultiGeometry></Placemark></Document></kml>',
         );
 
-        self::assertSame(['placemark 2', 'placemark 3'], array_column($file->areas, 'place'), 'a point is no area and is counted');
+        self::assertSame(
+            ['placemark 2', 'placemark 3'],
+            array_column($file->areas, 'place'),
+            'a point is no area and is counted',
+        );
         self::assertSame(
             [['name' => 'Low field', 'history' => 'Limed in 2019'], ['name' => '', 'history' => '']],
             array_column($file->areas, 'properties'),
@@ -108,7 +121,8 @@ final class AreaFileTest extends TestCase
             ]),
         );
         $file = AreaFile::read(
-            '<gpx xmlns="http://www.topografix.com/GPX/1/1"><wpt lat="1" lon="1"/><trk><name>Round the hill</name><trkseg>'.
+            '<gpx xmlns="http://www.topografix.com/GPX/1/1"><wpt lat="1" lon="1"/><trk><name>Round the '.
+                'hill</name><trkseg>'.
                 $points('trkpt', false).
                 '</trkseg><trkseg>'.
                 $points('trkpt', true).
@@ -122,7 +136,10 @@ final class AreaFileTest extends TestCase
             array_map(static fn (array $area): mixed => $area['properties']['name'] ?? null, $file->areas),
         );
         foreach ($file->areas as $area) {
-            self::assertSame([[[10.0, 50.0], [10.01, 50.0], [10.01, 50.01], [10.0, 50.0]]], $area['geometry']['coordinates']);
+            self::assertSame(
+                [[[10.0, 50.0], [10.01, 50.0], [10.01, 50.01], [10.0, 50.0]]],
+                $area['geometry']['coordinates'],
+            );
         }
     }
 
@@ -130,14 +147,20 @@ final class AreaFileTest extends TestCase
     {
         $file = AreaFile::read("\xEF\xBB\xBFLatitude,Longitude\n50,10\n50,10.01\n50.01,10.01\n");
         self::assertSame(['the points', ['name' => '']], [$file->areas[0]['place'], $file->areas[0]['properties']]);
-        self::assertSame([[[10.0, 50.0], [10.01, 50.0], [10.01, 50.01], [10.0, 50.0]]], $file->areas[0]['geometry']['coordinates']);
+        self::assertSame(
+            [[[10.0, 50.0], [10.01, 50.0], [10.01, 50.01], [10.0, 50.0]]],
+            $file->areas[0]['geometry']['coordinates'],
+        );
     }
 
     /** Far from the site as it stands, and near it the other way round: only both together speak for an exchange. */
     public function test_an_exchange_is_thought_of_only_near_a_place(): void
     {
         $at = static fn (float $x, float $y): AreaFile => AreaFile::read(
-            (string) json_encode(['type' => 'Polygon', 'coordinates' => [[[$x, $y], [$x + 0.01, $y], [$x + 0.01, $y + 0.01], [$x, $y]]]]),
+            (string) json_encode([
+                'type' => 'Polygon',
+                'coordinates' => [[[$x, $y], [$x + 0.01, $y], [$x + 0.01, $y + 0.01], [$x, $y]]],
+            ]),
         );
         self::assertTrue($at(50.0, 10.0)->looksSwapped(10.0, 50.0));
         self::assertFalse($at(10.0, 50.0)->looksSwapped(10.0, 50.0));
@@ -150,7 +173,8 @@ final class AreaFileTest extends TestCase
     public function test_points_of_a_csv_make_a_ring_for_each_area(): void
     {
         $areas = AreaFile::read(
-            "area;longitude;latitude\nFold;-76.28;42.91\nFold;-76.27;42.91\nFold;-76.27;42.92\nBank;-76.2;42.9\nBank;-76.1;42.9\nBank;-76.1;42.95\n",
+            "area;longitude;latitude\nFold;-76.28;42.91\nFold;-76.27;42.91\nFold;-76.27;42.92\n".
+                "Bank;-76.2;42.9\nBank;-76.1;42.9\nBank;-76.1;42.95\n",
         )->areas;
 
         self::assertSame(['Fold', 'Bank'], array_map(static fn (array $a): string => $a['properties']['name'], $areas));
@@ -169,7 +193,10 @@ final class AreaFileTest extends TestCase
         self::assertFalse($right->looksSwapped(-76.28, 42.91));
         self::assertFalse($swapped->looksSwapped(null, null), 'both ways lie on the globe');
         self::assertTrue(
-            AreaFile::read('{"type":"Polygon","coordinates":[[[42,151],[42,152],[43,152],[42,151]]]}')->looksSwapped(null, null),
+            AreaFile::read('{"type":"Polygon","coordinates":[[[42,151],[42,152],[43,152],[42,151]]]}')->looksSwapped(
+                null,
+                null,
+            ),
             'off the globe',
         );
         self::assertSame($right->areas[0]['geometry'], $swapped->swapped()->areas[0]['geometry']);
@@ -187,7 +214,8 @@ final class AreaFileTest extends TestCase
             'it holds no area',
         ];
         yield 'KML with a bad tuple' => [
-            '<kml><Placemark><Polygon><outerBoundaryIs><LinearRing><coordinates>1,2 x,3</coordinates></LinearRing></outerBoundaryIs></Polygon></Placemark></kml>',
+            '<kml><Placemark><Polygon><outerBoundaryIs><LinearRing><coordinates>1,2 '.
+                'x,3</coordinates></LinearRing></outerBoundaryIs></Polygon></Placemark></kml>',
             'placemark 1: "x,3" is no position',
         ];
         yield 'CSV in words' => ["longitude,latitude\na,b\n", 'row 2: longitude is "a"'];

@@ -29,11 +29,26 @@ final class BoundaryTest extends TestCase
     public function test_a_collection_and_a_multipolygon_add_up(): void
     {
         $other = array_map(static fn (array $p): array => [$p[0] + 0.01, $p[1]], self::SQUARE);
-        $multi = Boundary::fromGeoJson((string) json_encode(['type' => 'MultiPolygon', 'coordinates' => [[self::SQUARE], [$other]]]));
-        $both = Boundary::fromGeoJson((string) json_encode(['type' => 'FeatureCollection', 'features' => [
-            ['type' => 'Feature', 'properties' => null, 'geometry' => ['type' => 'Polygon', 'coordinates' => [self::SQUARE]]],
-            ['type' => 'Feature', 'properties' => null, 'geometry' => ['type' => 'Polygon', 'coordinates' => [$other]]],
-        ]]));
+        $multi = Boundary::fromGeoJson(
+            (string) json_encode(['type' => 'MultiPolygon', 'coordinates' => [[self::SQUARE], [$other]]]),
+        );
+        $both = Boundary::fromGeoJson(
+            (string) json_encode([
+                'type' => 'FeatureCollection',
+                'features' => [
+                    [
+                        'type' => 'Feature',
+                        'properties' => null,
+                        'geometry' => ['type' => 'Polygon', 'coordinates' => [self::SQUARE]],
+                    ],
+                    [
+                        'type' => 'Feature',
+                        'properties' => null,
+                        'geometry' => ['type' => 'Polygon', 'coordinates' => [$other]],
+                    ],
+                ],
+            ]),
+        );
 
         self::assertCount(2, $multi->polygons);
         self::assertEqualsWithDelta(2 * self::area([self::SQUARE]), $multi->areaM2(), 0.01);
@@ -43,7 +58,10 @@ final class BoundaryTest extends TestCase
     /** @return iterable<string, array{string, string}> */
     public static function refused(): iterable
     {
-        $polygon = static fn (array ...$rings): string => (string) json_encode(['type' => 'Polygon', 'coordinates' => $rings]);
+        $polygon = static fn (array ...$rings): string => (string) json_encode([
+            'type' => 'Polygon',
+            'coordinates' => $rings,
+        ]);
         yield 'no JSON' => ['{', 'it is not JSON'];
         yield 'a point' => ['{"type":"Point","coordinates":[1,2]}', 'it is a Point'];
         yield 'an unknown type' => ['{"type":"Circle","coordinates":[1,2]}', 'a Circle cannot be read'];
@@ -54,10 +72,22 @@ final class BoundaryTest extends TestCase
         yield 'a line of no width' => [$polygon([[0, 0], [0.001, 0], [0.002, 0], [0, 0]]), ''];
         yield 'off the globe' => [$polygon([[0, 0], [0.001, 0], [0.001, 91], [0, 0]]), 'lies off the globe'];
         yield 'latitude first' => [$polygon([[42, 176], [42, 177], [43, 177], [42, 176]]), 'lies off the globe'];
-        yield 'text for a number' => [$polygon([['0', 0], [0.001, 0], [0.001, 0.001], ['0', 0]]), 'a position is not two numbers'];
-        yield 'a hole outside' => [$polygon(self::SQUARE, [[0.002, 0.002], [0.003, 0.002], [0.003, 0.003], [0.002, 0.002]]), 'it reaches outside its polygon'];
+        yield 'text for a number' => [
+            $polygon([['0', 0], [0.001, 0], [0.001, 0.001], ['0', 0]]),
+            'a position is not two numbers',
+        ];
+        yield 'a hole outside' => [
+            $polygon(self::SQUARE, [[0.002, 0.002], [0.003, 0.002], [0.003, 0.003], [0.002, 0.002]]),
+            'it reaches outside its polygon',
+        ];
         yield 'overlapping polygons' => [
-            (string) json_encode(['type' => 'MultiPolygon', 'coordinates' => [[self::SQUARE], [array_map(static fn (array $p): array => [$p[0] + 0.0005, $p[1] + 0.0005], self::SQUARE)]]]),
+            (string) json_encode([
+                'type' => 'MultiPolygon',
+                'coordinates' => [
+                    [self::SQUARE],
+                    [array_map(static fn (array $p): array => [$p[0] + 0.0005, $p[1] + 0.0005], self::SQUARE)],
+                ],
+            ]),
             'it overlaps',
         ];
     }
@@ -75,10 +105,15 @@ final class BoundaryTest extends TestCase
     {
         $this->expectExceptionMessage('feature 2: it is a LineString');
 
-        Boundary::fromGeoJson((string) json_encode(['type' => 'FeatureCollection', 'features' => [
-            ['type' => 'Feature', 'geometry' => ['type' => 'Polygon', 'coordinates' => [self::SQUARE]]],
-            ['type' => 'Feature', 'geometry' => ['type' => 'LineString', 'coordinates' => [[0, 0], [1, 1]]]],
-        ]]));
+        Boundary::fromGeoJson(
+            (string) json_encode([
+                'type' => 'FeatureCollection',
+                'features' => [
+                    ['type' => 'Feature', 'geometry' => ['type' => 'Polygon', 'coordinates' => [self::SQUARE]]],
+                    ['type' => 'Feature', 'geometry' => ['type' => 'LineString', 'coordinates' => [[0, 0], [1, 1]]]],
+                ],
+            ]),
+        );
     }
 
     /** @param list<list<array{int|float, int|float}>> $rings */

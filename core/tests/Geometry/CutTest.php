@@ -27,8 +27,12 @@ final class CutTest extends TestCase
             $lats = array_column($rings[0], 1);
             [$south, $north] = [min($lats), max($lats)];
             for ($i = 0; $i < 15; $i++) {
-                $x = $west + ($east - $west) * (0.72 + 0.2 * mt_rand(0, 100) / 100);
-                $line = [[$x, $north + 0.01], [$x + ($east - $west) * 0.02, ($south + $north) / 2], [$x, $south - 0.01]];
+                $x = $west + ($east - $west) * (0.72 + (0.2 * mt_rand(0, 100)) / 100);
+                $line = [
+                    [$x, $north + 0.01],
+                    [$x + ($east - $west) * 0.02, ($south + $north) / 2],
+                    [$x, $south - 0.01],
+                ];
                 [$a, $b] = Cut::inTwo($rings, $line);
                 self::assertEqualsWithDelta(1.0, (self::area($a) + self::area($b)) / $whole, 1e-6, $row['name']);
                 self::assertGreaterThan(0, min(self::area($a), self::area($b)));
@@ -38,11 +42,21 @@ final class CutTest extends TestCase
 
     public function test_the_one_click_line_parts_ground_in_two_fair_pieces(): void
     {
-        $rings = GeoJson::polygons((string) json_encode(['type' => 'Polygon', 'coordinates' => [[[0, 0], [0.004, 0], [0.004, 0.001], [0, 0.001], [0, 0]]]]))[0]['rings'];
+        $rings = GeoJson::polygons(
+            (string) json_encode([
+                'type' => 'Polygon',
+                'coordinates' => [[[0, 0], [0.004, 0], [0.004, 0.001], [0, 0.001], [0, 0]]],
+            ]),
+        )[0]['rings'];
         [$a, $b] = Cut::inTwo($rings, Cut::acrossTheMiddle($rings[0]));
 
         self::assertEqualsWithDelta(1.0, self::area($a) / self::area($b), 1e-3);
-        self::assertEqualsWithDelta(0.002, max(array_column($a[0], 0)) - min(array_column($a[0], 0)), 1e-6, 'across the longer side');
+        self::assertEqualsWithDelta(
+            0.002,
+            max(array_column($a[0], 0)) - min(array_column($a[0], 0)),
+            1e-6,
+            'across the longer side',
+        );
     }
 
     public function test_a_hole_goes_with_its_side(): void
@@ -60,7 +74,13 @@ final class CutTest extends TestCase
     public function test_a_line_that_does_not_cross_twice_is_refused(): void
     {
         $ring = [[[0.0, 0.0], [0.004, 0.0], [0.004, 0.001], [0.0, 0.001]]];
-        foreach ([[[0.002, 0.0005], [0.002, 0.002]], [[0.01, 0], [0.01, 1]], [[-0.001, 0.0005], [0.002, 0.0015], [0.002, -0.0005], [0.003, 0.002]]] as $line) {
+        foreach (
+            [
+                [[0.002, 0.0005], [0.002, 0.002]],
+                [[0.01, 0], [0.01, 1]],
+                [[-0.001, 0.0005], [0.002, 0.0015], [0.002, -0.0005], [0.003, 0.002]],
+            ] as $line
+        ) {
             try {
                 Cut::inTwo($ring, array_map(static fn (array $p): array => [(float) $p[0], (float) $p[1]], $line));
                 self::fail('It was cut.');

@@ -28,8 +28,14 @@ final class GroundTest extends TestCase
             $stretches = $ground->onLine($line);
             for ($k = 0; $k < 40; $k++) {
                 $t = mt_rand(-20_000, 20_000) / 100;
-                $inside = array_filter($stretches, static fn (array $s): bool => $t > $s[0] + 1e-6 && $t < $s[1] - 1e-6) !== [];
-                $near = array_filter($stretches, static fn (array $s): bool => abs($t - $s[0]) <= 1e-6 || abs($t - $s[1]) <= 1e-6) !== [];
+                $inside =
+                    array_filter($stretches, static fn (array $s): bool => $t > $s[0] + 1e-6 && $t < $s[1] - 1e-6) !==
+                    [];
+                $near =
+                    array_filter(
+                        $stretches,
+                        static fn (array $s): bool => abs($t - $s[0]) <= 1e-6 || abs($t - $s[1]) <= 1e-6,
+                    ) !== [];
                 if (! $near) {
                     self::assertSame($ground->contains(...$line->at($t)), $inside, "line {$i} at {$t}");
                 }
@@ -68,7 +74,12 @@ final class GroundTest extends TestCase
         $before = INF;
         foreach ([0.0, 5.0, 15.0, 30.0, 60.0] as $edge) {
             $area = Strips::of(Ground::of([self::square()], $edge, KeepAway::nothing()), 200)->areaM2();
-            self::assertEqualsWithDelta((200 - 2 * $edge) ** 2, $area, 0.5, 'a square stays a square inside its margin');
+            self::assertEqualsWithDelta(
+                (200 - 2 * $edge) ** 2,
+                $area,
+                0.5,
+                'a square stays a square inside its margin',
+            );
             self::assertLessThan($before, $area);
             $before = $area;
         }
@@ -78,7 +89,17 @@ final class GroundTest extends TestCase
     {
         $capsule = new Capsule(0, 0, 30, 40, 10);
 
-        foreach ([[15, 20, true], [-7, -7, true], [-8, -8, false], [36, 46, true], [38, 48, false], [9, 32, false], [22, 14, true]] as [$x, $y, $inside]) {
+        foreach (
+            [
+                [15, 20, true],
+                [-7, -7, true],
+                [-8, -8, false],
+                [36, 46, true],
+                [38, 48, false],
+                [9, 32, false],
+                [22, 14, true],
+            ] as [$x, $y, $inside]
+        ) {
             self::assertSame($inside, $capsule->contains($x, $y), "{$x}, {$y}");
         }
         self::assertNull((new Capsule(0, 0, 1, 1, 0))->onLine(Line::eastward(0.5)), 'no reach keeps nothing away');
@@ -92,12 +113,24 @@ final class GroundTest extends TestCase
         $area = Strips::of(Ground::of([self::square()], 0, $away), 400)->areaM2();
 
         self::assertEqualsWithDelta(40_000 - M_PI * 625, $area, 3);
-        self::assertCount(0, array_filter([0, 1, 2, 3], static fn (int $k): bool => Ground::of([self::square()], 0, $away)->contains(24.9 * cos($k), 24.9 * sin($k))));
+        self::assertCount(
+            0,
+            array_filter(
+                [0, 1, 2, 3],
+                static fn (int $k): bool => Ground::of([self::square()], 0, $away)->contains(
+                    24.9 * cos($k),
+                    24.9 * sin($k),
+                ),
+            ),
+        );
     }
 
     public function test_the_shoelace_of_a_polygon_with_a_hole(): void
     {
-        $polygon = new Polygon([[[0.0, 0.0], [10.0, 0.0], [10.0, 10.0], [0.0, 10.0]], [[2.0, 2.0], [4.0, 2.0], [4.0, 4.0], [2.0, 4.0]]]);
+        $polygon = new Polygon([
+            [[0.0, 0.0], [10.0, 0.0], [10.0, 10.0], [0.0, 10.0]],
+            [[2.0, 2.0], [4.0, 2.0], [4.0, 4.0], [2.0, 4.0]],
+        ]);
 
         self::assertSame(96.0, $polygon->area());
         self::assertTrue($polygon->contains(5, 5));
@@ -111,7 +144,7 @@ final class GroundTest extends TestCase
             $ring = array_map(static function (int $k): array {
                 $radius = 50 + mt_rand(0, 20);
 
-                return [$radius * cos($k * M_PI / 20), $radius * sin($k * M_PI / 20)];
+                return [$radius * cos(($k * M_PI) / 20), $radius * sin(($k * M_PI) / 20)];
             }, range(0, 39));
             self::assertNull(RingCheck::selfCrossing($ring), 'a star about its middle never crosses itself');
             $k = mt_rand(0, 30);
@@ -129,9 +162,26 @@ final class GroundTest extends TestCase
     private static function ground(): Ground
     {
         $plane = new LocalPlane(10, 50);
-        $degrees = static fn (array $points): array => array_map(static fn (array $p): array => $plane->toDegrees([(float) $p[0], (float) $p[1]]), $points);
-        $road = KeepAway::fromGeoJson((string) json_encode(['type' => 'LineString', 'coordinates' => $degrees([[-120, 20], [-20, 130], [0, 160]])]), $plane, 18);
-        $shed = KeepAway::fromGeoJson((string) json_encode(['type' => 'Polygon', 'coordinates' => [$degrees([[40, -70], [70, -70], [70, -40], [40, -40], [40, -70]])]]), $plane, 7);
+        $degrees = static fn (array $points): array => array_map(
+            static fn (array $p): array => $plane->toDegrees([(float) $p[0], (float) $p[1]]),
+            $points,
+        );
+        $road = KeepAway::fromGeoJson(
+            (string) json_encode([
+                'type' => 'LineString',
+                'coordinates' => $degrees([[-120, 20], [-20, 130], [0, 160]]),
+            ]),
+            $plane,
+            18,
+        );
+        $shed = KeepAway::fromGeoJson(
+            (string) json_encode([
+                'type' => 'Polygon',
+                'coordinates' => [$degrees([[40, -70], [70, -70], [70, -40], [40, -40], [40, -70]])],
+            ]),
+            $plane,
+            7,
+        );
 
         return Ground::of([self::square([[[-20.0, -20.0], [10.0, -20.0], [0.0, 15.0]]])], 6, $road->and($shed));
     }

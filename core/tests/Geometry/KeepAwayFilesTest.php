@@ -16,10 +16,13 @@ final class KeepAwayFilesTest extends TestCase
 
     private const PLOT = [
         'type' => 'Polygon',
-        'coordinates' => [[[-74.998, 43.0], [-74.9975, 43.0], [-74.9975, 43.0005], [-74.998, 43.0005], [-74.998, 43.0]]],
+        'coordinates' => [
+            [[-74.998, 43.0], [-74.9975, 43.0], [-74.9975, 43.0005], [-74.998, 43.0005], [-74.998, 43.0]],
+        ],
     ];
 
-    private const GROUND = '{"type":"Polygon","coordinates":[[[-75.001,43.0],[-74.997,43.0],[-74.997,43.002],[-75.001,43.002],[-75.001,43.0]]]}';
+    private const GROUND = '{"type":"Polygon","coordinates":[[[-75.001,43.0],[-74.997,43.0],[-74.997,43.002],'.
+        '[-75.001,43.002],[-75.001,43.0]]]}';
 
     public function test_a_line_before_a_polygon_keeps_both(): void
     {
@@ -44,7 +47,10 @@ final class KeepAwayFilesTest extends TestCase
             'It is missing; accepted is a number, see edge-m.',
             BadOption::because('--depth, --edge-m', 'it is missing', 'a number, see --edge-m')->forPeople(),
         );
-        self::assertSame('Bands: there is none; accepted is a band.', BadOption::because('bands', 'there is none', 'a band')->forPeople());
+        self::assertSame(
+            'Bands: there is none; accepted is a band.',
+            BadOption::because('bands', 'there is none', 'a band')->forPeople(),
+        );
     }
 
     /**

@@ -18,7 +18,18 @@ final class ParcelCheckTest extends TestCase
     {
         $portion = new ParcelPortion('A', 'dried', DepthLayer::parse('0-6in'), 400, [$this->ph()]);
 
-        self::assertSame([], ParcelCheck::warnings([$portion], [['label' => 'Crop', 'required' => true, 'value' => 'hay'], ['label' => 'Note', 'required' => false, 'value' => '']], '', self::ARRIVES));
+        self::assertSame(
+            [],
+            ParcelCheck::warnings(
+                [$portion],
+                [
+                    ['label' => 'Crop', 'required' => true, 'value' => 'hay'],
+                    ['label' => 'Note', 'required' => false, 'value' => ''],
+                ],
+                '',
+                self::ARRIVES,
+            ),
+        );
         self::assertSame([200, 1250], [$portion->needsMl(), $portion->feeCents()]);
     }
 
@@ -26,9 +37,17 @@ final class ParcelCheckTest extends TestCase
     {
         $lead = new LabTest('lead', 'lead', 100, 3000, outside: 'LEAD TEST');
         $portion = new ParcelPortion('A', 'split', DepthLayer::parse('0-2in'), 150, [$this->ph(), $lead]);
-        $found = ParcelCheck::warnings([$portion, new ParcelPortion('B', 'dried', null, null, [])], [['label' => 'Crop', 'required' => true, 'value' => ' ']], 'ask for a permit.', self::ARRIVES);
+        $found = ParcelCheck::warnings(
+            [$portion, new ParcelPortion('B', 'dried', null, null, [])],
+            [['label' => 'Crop', 'required' => true, 'value' => ' ']],
+            'ask for a permit.',
+            self::ARRIVES,
+        );
 
-        self::assertSame(['volume', 'depth', 'moist', 'tests', 'form', 'outside', 'quarantine'], array_column($found, 'code'));
+        self::assertSame(
+            ['volume', 'depth', 'moist', 'tests', 'form', 'outside', 'quarantine'],
+            array_column($found, 'code'),
+        );
         self::assertSame('A holds 150 ml; its tests need 300 ml.', $found[0]['text']);
         self::assertSame('A is soil of 0-2 in; the lab\'s calibration of pH is for 0-6 in.', $found[1]['text']);
         self::assertSame('Write on the outside of the parcel: LEAD TEST.', $found[5]['text']);
@@ -37,28 +56,78 @@ final class ParcelCheckTest extends TestCase
     public function test_what_hurries_goes_moist_and_must_be_there_in_time(): void
     {
         $nitrate = new LabTest('nitrate', 'nitrate', 100, 1500);
-        $codes = static fn (ParcelPortion $portion): array => array_column(ParcelCheck::warnings([$portion], [], '', self::ARRIVES), 'code');
+        $codes = static fn (ParcelPortion $portion): array => array_column(
+            ParcelCheck::warnings([$portion], [], '', self::ARRIVES),
+            'code',
+        );
 
         self::assertSame([], $codes(new ParcelPortion('A', 'chilled', null, 200, [$nitrate], self::ARRIVES + 60)));
         self::assertSame(['late'], $codes(new ParcelPortion('A', 'split', null, 200, [$nitrate], self::ARRIVES - 60)));
-        self::assertSame(['over'], $codes(new ParcelPortion('A', 'chilled', null, 200, [$nitrate], self::ARRIVES - 60, true)));
+        self::assertSame(
+            ['over'],
+            $codes(new ParcelPortion('A', 'chilled', null, 200, [$nitrate], self::ARRIVES - 60, true)),
+        );
         self::assertSame(['empty'], array_column(ParcelCheck::warnings([], [], '', self::ARRIVES), 'code'));
     }
 
-    /** Exactly enough is enough, half a centimetre is no other layer, and the moment of the deadline is still in time. */
+    /**
+     * Exactly enough is enough, half a centimetre is no other layer, and the moment of the deadline is still in time.
+     */
     public function test_warnings_begin_where_they_say(): void
     {
-        $codes = static fn (ParcelPortion ...$portions): array => array_column(ParcelCheck::warnings(array_values($portions), [], '', self::ARRIVES), 'code');
+        $codes = static fn (ParcelPortion ...$portions): array => array_column(
+            ParcelCheck::warnings(array_values($portions), [], '', self::ARRIVES),
+            'code',
+        );
         $ph = $this->ph();
         $nitrate = new LabTest('nitrate', 'nitrate', 100, 1500);
 
-        self::assertSame([[], ['volume'], []], [$codes(new ParcelPortion('A', 'dried', null, 200, [$ph])), $codes(new ParcelPortion('A', 'dried', null, 199, [$ph])), $codes(new ParcelPortion('A', 'dried', null, null, [$ph]))]);
-        self::assertSame([[], ['depth'], ['depth'], []], array_map(static fn (string $layer): array => $codes(new ParcelPortion('A', 'dried', DepthLayer::parse($layer), 400, [$ph])), ['0-15.7cm', '0-15.8cm', '1-15cm', '0-14.8cm']));
-        self::assertSame([[], ['late']], [$codes(new ParcelPortion('A', 'chilled', null, 200, [$nitrate], self::ARRIVES)), $codes(new ParcelPortion('A', 'chilled', null, 200, [$nitrate], self::ARRIVES - 1))]);
-        self::assertSame([['moist'], []], [$codes(new ParcelPortion('A', 'drying', null, 400, [$ph])), $codes(new ParcelPortion('A', 'drying', null, 400, [$nitrate], self::ARRIVES))], 'what hurries goes moist');
-        self::assertSame([], $codes(new ParcelPortion('A', 'dried', null, 400, [$ph], self::ARRIVES - 999)), 'a deadline of what does not hurry is no matter of the parcel');
+        self::assertSame(
+            [[], ['volume'], []],
+            [
+                $codes(new ParcelPortion('A', 'dried', null, 200, [$ph])),
+                $codes(new ParcelPortion('A', 'dried', null, 199, [$ph])),
+                $codes(new ParcelPortion('A', 'dried', null, null, [$ph])),
+            ],
+        );
+        self::assertSame(
+            [[], ['depth'], ['depth'], []],
+            array_map(
+                static fn (string $layer): array => $codes(
+                    new ParcelPortion('A', 'dried', DepthLayer::parse($layer), 400, [$ph]),
+                ),
+                ['0-15.7cm', '0-15.8cm', '1-15cm', '0-14.8cm'],
+            ),
+        );
+        self::assertSame(
+            [[], ['late']],
+            [
+                $codes(new ParcelPortion('A', 'chilled', null, 200, [$nitrate], self::ARRIVES)),
+                $codes(new ParcelPortion('A', 'chilled', null, 200, [$nitrate], self::ARRIVES - 1)),
+            ],
+        );
+        self::assertSame(
+            [['moist'], []],
+            [
+                $codes(new ParcelPortion('A', 'drying', null, 400, [$ph])),
+                $codes(new ParcelPortion('A', 'drying', null, 400, [$nitrate], self::ARRIVES)),
+            ],
+            'what hurries goes moist',
+        );
+        self::assertSame(
+            [],
+            $codes(new ParcelPortion('A', 'dried', null, 400, [$ph], self::ARRIVES - 999)),
+            'a deadline of what does not hurry is no matter of the parcel',
+        );
         $lead = new LabTest('lead', 'lead', 10, 3000, outside: 'LEAD TEST');
-        self::assertSame(['outside'], $codes(new ParcelPortion('A', 'dried', null, 400, [$lead]), new ParcelPortion('B', 'dried', null, 400, [$lead])), 'said once for all of them');
+        self::assertSame(
+            ['outside'],
+            $codes(
+                new ParcelPortion('A', 'dried', null, 400, [$lead]),
+                new ParcelPortion('B', 'dried', null, 400, [$lead]),
+            ),
+            'said once for all of them',
+        );
     }
 
     private function ph(): LabTest

@@ -13,7 +13,9 @@ final class QualityControlTest extends TestCase
     public function test_what_pairs_buy_is_the_chi_square_interval(): void
     {
         // R: n <- c(1, 5, 10); sqrt(n / qchisq(.975, n)); sqrt(n / qchisq(.025, n))
-        foreach ([1 => [0.44614918, 31.91015935], 5 => [0.62420800, 2.45261399], 10 => [0.69871704, 1.75493355]] as $pairs => [$low, $high]) {
+        foreach (
+            [1 => [0.44614918, 31.91015935], 5 => [0.624208, 2.45261399], 10 => [0.69871704, 1.75493355]] as $pairs => [$low, $high]
+        ) {
             $found = QualityControl::ofPairs($pairs);
             self::assertEqualsWithDelta($low, $found->low, 1e-6);
             self::assertEqualsWithDelta($high, $found->high, 1e-5);

@@ -19,11 +19,14 @@ final class WorkingDaysTest extends TestCase
         self::assertSame('2026-04-02', $days->after(new DateTimeImmutable('2026-04-01'), 1)->format('Y-m-d'));
         self::assertSame('2026-04-07', $days->after(new DateTimeImmutable('2026-04-01 23:00'), 2)->format('Y-m-d'));
         self::assertSame('2026-04-01', $days->after(new DateTimeImmutable('2026-04-01'), 0)->format('Y-m-d'));
-        self::assertSame([2, -2, 0], [
-            $days->between(new DateTimeImmutable('2026-04-01'), new DateTimeImmutable('2026-04-07')),
-            $days->between(new DateTimeImmutable('2026-04-07'), new DateTimeImmutable('2026-04-01')),
-            $days->between(new DateTimeImmutable('2026-04-04'), new DateTimeImmutable('2026-04-06')),
-        ]);
+        self::assertSame(
+            [2, -2, 0],
+            [
+                $days->between(new DateTimeImmutable('2026-04-01'), new DateTimeImmutable('2026-04-07')),
+                $days->between(new DateTimeImmutable('2026-04-07'), new DateTimeImmutable('2026-04-01')),
+                $days->between(new DateTimeImmutable('2026-04-04'), new DateTimeImmutable('2026-04-06')),
+            ],
+        );
     }
 
     public function test_after_and_between_undo_each_other(): void

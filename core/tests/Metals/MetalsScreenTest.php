@@ -14,15 +14,26 @@ final class MetalsScreenTest extends TestCase
     public function test_sixty_screenings_agree_with_another_program(): void
     {
         /** @var array{screens: list<array{values: list<float>, ucl: float, lcl: float, log_sd: float}>} $frozen */
-        $frozen = json_decode((string) file_get_contents(__DIR__.'/../Reference/amounts.json'), true, 16, JSON_THROW_ON_ERROR);
+        $frozen = json_decode(
+            (string) file_get_contents(__DIR__.'/../Reference/amounts.json'),
+            true,
+            16,
+            JSON_THROW_ON_ERROR,
+        );
         foreach ($frozen['screens'] as $case) {
-            $found = MetalsScreen::of(array_map(static fn (float|int $value): array => [(float) $value, false], $case['values']), 80.0);
+            $found = MetalsScreen::of(
+                array_map(static fn (float|int $value): array => [(float) $value, false], $case['values']),
+                80.0,
+            );
             self::assertEqualsWithDelta(
                 [$case['ucl'], $case['lcl'], $case['log_sd']],
                 [$found->ucl, $found->lcl, $found->logSd],
                 1e-8 * $case['ucl'],
             );
-            self::assertSame($case['ucl'] < 80 ? 'below' : ($case['lcl'] >= 80 ? 'above' : 'too_close'), $found->answer);
+            self::assertSame(
+                $case['ucl'] < 80 ? 'below' : ($case['lcl'] >= 80 ? 'above' : 'too_close'),
+                $found->answer,
+            );
         }
     }
 
@@ -37,12 +48,20 @@ final class MetalsScreenTest extends TestCase
         $most = MetalsScreen::of($read('<5', '<5', '<9', '50'), 80.0);
         self::assertSame([null, null, null, 'below'], [$most->ucl, $most->lcl, $most->uclBy, $most->answer]);
         self::assertSame('too_few', MetalsScreen::of($read('<5', '<5', '<90', '50'), 80.0)->answer);
-        self::assertSame(['too_few', 2], [MetalsScreen::of($read('5', '6'), 80.0)->answer, MetalsScreen::of($read('5', '6'), 80.0)->n]);
-        // A composite of 6 cores at a mean of 40 over a background of 10: one core may hold 190; from 21.7 on one above 80 may hide.
+        self::assertSame(
+            ['too_few', 2],
+            [MetalsScreen::of($read('5', '6'), 80.0)->answer, MetalsScreen::of($read('5', '6'), 80.0)->n],
+        );
+        // A composite of 6 cores at a mean of 40 over a background of 10: one core may hold 190; from 21.7 on one
+        // above 80 may hide.
         $six = MetalsScreen::of($read('30', '40', '50'), 80.0, cores: 6, background: 10.0);
         self::assertEqualsWithDelta([190.0, 130 / 6], [$six->oneCoreUpTo, $six->hiddenFrom], 1e-9);
         self::assertStringContainsString('health department', implode(' ', $six->reasons));
-        self::assertSame('below', MetalsScreen::of($read('40', '40', '40'), 40.001)->answer, 'no spread: the mean itself');
+        self::assertSame(
+            'below',
+            MetalsScreen::of($read('40', '40', '40'), 40.001)->answer,
+            'no spread: the mean itself',
+        );
         self::assertSame('above', MetalsScreen::of($read('40', '40', '40'), 40.0)->answer);
     }
 

@@ -22,26 +22,44 @@ use PHPUnit\Framework\TestCase;
 /** Just where a question begins, which results it names, and which row of a file is its header. */
 final class BoundariesTest extends TestCase
 {
-    /** @return iterable<string, array{array<string, float>, list<string>}> results by series, and the series of the one question, none for no question */
+    /**
+     * @return iterable<string, array{array<string, float>, list<string>}> results by series, and the series of the one
+     *                                                                     question, none for no question
+     */
     public static function edges(): iterable
     {
         yield 'texture two off' => [['sand' => 60.0, 'silt' => 25.0, 'clay' => 13.0], []];
-        yield 'texture more than two off' => [['sand' => 60.0, 'silt' => 25.0, 'clay' => 12.9], ['sand', 'silt', 'clay']];
+        yield 'texture more than two off' => [
+            ['sand' => 60.0, 'silt' => 25.0, 'clay' => 12.9],
+            ['sand', 'silt', 'clay'],
+        ];
         // 2004 ppm of calcium are 10.0 cmol/kg (40.078 g/mol over 2), 243.05 ppm of magnesium 2.0.
         yield 'bases a tenth over the capacity' => [['ca' => 2003.9, 'mg' => 243.05, 'cec' => 10.91], []];
         yield 'bases more than a tenth over' => [['ca' => 2003.9, 'mg' => 243.05, 'cec' => 10.9], ['ca', 'mg', 'cec']];
         yield 'one base says nothing' => [['ca' => 9000.0, 'cec' => 10.0], []];
         yield 'a capacity of nothing says nothing' => [['ca' => 2003.9, 'mg' => 243.05, 'cec' => 0.0], []];
         yield 'saturations of 105' => [['k_sat' => 5.0, 'ca_sat' => 80.0, 'mg_sat' => 20.0], []];
-        yield 'saturations past 105' => [['k_sat' => 5.1, 'ca_sat' => 80.0, 'mg_sat' => 20.0], ['k_sat', 'ca_sat', 'mg_sat']];
+        yield 'saturations past 105' => [
+            ['k_sat' => 5.1, 'ca_sat' => 80.0, 'mg_sat' => 20.0],
+            ['k_sat', 'ca_sat', 'mg_sat'],
+        ];
         yield 'a share five off its base' => [['ca_sat' => 95.0, 'ca' => 2003.9, 'cec' => 10.0], []];
-        yield 'a share more than five off' => [['ca_sat' => 94.8, 'ca' => 2003.9, 'cec' => 10.0], ['ca_sat', 'ca', 'cec']];
-        yield 'base saturation five off' => [['base_sat' => 75.0, 'k_sat' => 5.0, 'ca_sat' => 50.0, 'mg_sat' => 15.0], []];
+        yield 'a share more than five off' => [
+            ['ca_sat' => 94.8, 'ca' => 2003.9, 'cec' => 10.0],
+            ['ca_sat', 'ca', 'cec'],
+        ];
+        yield 'base saturation five off' => [
+            ['base_sat' => 75.0, 'k_sat' => 5.0, 'ca_sat' => 50.0, 'mg_sat' => 15.0],
+            [],
+        ];
         yield 'base saturation more than five off' => [
             ['base_sat' => 75.1, 'k_sat' => 5.0, 'ca_sat' => 50.0, 'mg_sat' => 15.0],
             ['base_sat', 'k_sat', 'ca_sat', 'mg_sat'],
         ];
-        yield 'hydrogen is no base' => [['base_sat' => 70.0, 'k_sat' => 5.0, 'ca_sat' => 50.0, 'mg_sat' => 15.0, 'h_sat' => 30.0], []];
+        yield 'hydrogen is no base' => [
+            ['base_sat' => 70.0, 'k_sat' => 5.0, 'ca_sat' => 50.0, 'mg_sat' => 15.0, 'h_sat' => 30.0],
+            [],
+        ];
         yield 'a buffer just below seven' => [['ph' => 6.99, 'buffer_ph' => 7.0], []];
         yield 'a buffer at seven' => [['ph' => 7.0, 'buffer_ph' => 7.1], ['buffer_ph', 'ph']];
         yield 'a buffer that equals its pH' => [['ph' => 6.0, 'buffer_ph' => 6.0], []];
@@ -59,7 +77,10 @@ final class BoundariesTest extends TestCase
         foreach ($results as $analyte => $value) {
             $given[$analyte] = ['analyte' => $analyte, 'value' => $value];
         }
-        $found = array_map(static fn (Question $question): array => $question->series, SampleQuestions::of('QH26-01-4', $given));
+        $found = array_map(
+            static fn (Question $question): array => $question->series,
+            SampleQuestions::of('QH26-01-4', $given),
+        );
 
         self::assertSame($series === [] ? [] : [$series], $found);
     }
@@ -68,7 +89,12 @@ final class BoundariesTest extends TestCase
     public function test_duplicates_may_lie_just_the_limit_apart(): void
     {
         self::assertSame(2.8 * 0.08, Repeatability::limit('ph', 6.0, 6.2));
-        self::assertEqualsWithDelta(2.8 * 0.06 * 50, Repeatability::limit('p', 40.0, 60.0), 1e-12, 'a share of the mean');
+        self::assertEqualsWithDelta(
+            2.8 * 0.06 * 50,
+            Repeatability::limit('p', 40.0, 60.0),
+            1e-12,
+            'a share of the mean',
+        );
         self::assertNull(Repeatability::question('ph', 'ph', 'a', 6.0, 'b', 6.0 + 2.8 * 0.08));
         self::assertSame(
             [['a', 'b'], ['ph']],
@@ -77,24 +103,36 @@ final class BoundariesTest extends TestCase
                 (Repeatability::question('ph', 'ph', 'a', 6.3, 'b', 6.0) ?? self::fail('not asked'))->series,
             ],
         );
-        self::assertNotNull(Repeatability::question('ph', 'ph', 'a', 6.0, 'b', 6.1, 0.02), 'a lab that is known to repeat itself better');
+        self::assertNotNull(
+            Repeatability::question('ph', 'ph', 'a', 6.0, 'b', 6.1, 0.02),
+            'a lab that is known to repeat itself better',
+        );
     }
 
     public function test_chart_limits_lie_three_sigma_about_the_centre(): void
     {
         $chart = ControlChart::of([6.1, 6.2, 6.4], ['value' => 6.2, 'sigma' => 0.05]);
         self::assertEqualsWithDelta([6.05, 6.35], [$chart->lowerLimit(), $chart->upperLimit()], 1e-12);
-        self::assertSame(['at' => 2, 'rule' => 'beyond', 'words' => 'Value 3 lies beyond three sigma.'], $chart->signals[0]);
+        self::assertSame(
+            ['at' => 2, 'rule' => 'beyond', 'words' => 'Value 3 lies beyond three sigma.'],
+            $chart->signals[0],
+        );
         self::assertCount(1, $chart->signals, 'what lies two sigma off by itself says nothing');
         $own = ControlChart::of([6.0, 6.2, 6.1]);
         // Moving ranges of 0.2 and 0.1, and d2 = 1.128 for two (any handbook of control charts).
         self::assertEqualsWithDelta([6.1, 0.15 / 1.128], [$own->centre, $own->sigma], 1e-12);
     }
 
-    /** The more pairs of samples a report has, the less chance may do: a gap that is asked about among two may pass among sixty. */
+    /**
+     * The more pairs of samples a report has, the less chance may do: a gap that is asked about among two may pass
+     * among sixty.
+     */
     public function test_an_exchange_must_stand_out_the_more_the_larger_the_report(): void
     {
-        $history = ['low' => SeriesHistory::of('ph', [5.2, 5.25, 5.3]), 'high' => SeriesHistory::of('ph', [5.9, 5.95, 6.0])];
+        $history = [
+            'low' => SeriesHistory::of('ph', [5.2, 5.25, 5.3]),
+            'high' => SeriesHistory::of('ph', [5.9, 5.95, 6.0]),
+        ];
         $sample = static fn (string $key, string $ground, float $ph): array => [
             'key' => $key,
             'group' => $ground,
@@ -103,7 +141,10 @@ final class BoundariesTest extends TestCase
         $exchanged = [$sample('a', 'low', 5.95), $sample('b', 'high', 5.25)];
         $z = [$history['low']->z(5.95), $history['high']->z(5.25), $history['high']->z(5.95), $history['low']->z(5.25)];
         $gain = $z[0] ** 2 + $z[1] ** 2 - $z[2] ** 2 - $z[3] ** 2;
-        $rest = static fn (int $n): array => array_map(static fn (int $i): array => $sample("r{$i}", 'low', 5.25), range(1, $n));
+        $rest = static fn (int $n): array => array_map(
+            static fn (int $i): array => $sample("r{$i}", 'low', 5.25),
+            range(1, $n),
+        );
         $threshold = static fn (int $samples): float => 2 * log(($samples * ($samples - 1)) / 2 / 0.001);
 
         self::assertSame($gain > $threshold(2), BatchQuestions::swaps($exchanged) !== []);
@@ -114,7 +155,11 @@ final class BoundariesTest extends TestCase
                     static fn (Question $question): bool => $question->samples === ['a', 'b'],
                 ),
             );
-            self::assertSame($gain > $threshold($n), $found !== [], "{$n} samples: a gain of {$gain} against {$threshold($n)}");
+            self::assertSame(
+                $gain > $threshold($n),
+                $found !== [],
+                "{$n} samples: a gain of {$gain} against {$threshold($n)}",
+            );
         }
         self::assertGreaterThan($threshold(3), $gain);
     }
@@ -138,7 +183,9 @@ final class BoundariesTest extends TestCase
 
     public function test_commas_are_decimal_where_no_point_says_otherwise(): void
     {
-        $style = static fn (string $text): NumberStyle => ReportReading::of(ReportTable::of(ReportText::read($text)->records))->style;
+        $style = static fn (string $text): NumberStyle => ReportReading::of(
+            ReportTable::of(ReportText::read($text)->records),
+        )->style;
         self::assertSame(',', $style("Sample;pH\nA;6,1\nB;6\n")->mark());
         self::assertSame(
             ['.', true],
@@ -160,14 +207,18 @@ final class BoundariesTest extends TestCase
     public function test_depths_of_a_document_keep_their_unit(): void
     {
         foreach (['' => '0-6in', 'CM' => '0-6cm'] as $unit => $depth) {
-            $reference = ['DepthID' => 1, 'StartingDepth' => 0, 'EndingDepth' => 6] + ($unit === '' ? [] : ['DepthUnit' => $unit]);
+            $reference =
+                ['DepthID' => 1, 'StartingDepth' => 0, 'EndingDepth' => 6] +
+                ($unit === '' ? [] : ['DepthUnit' => $unit]);
             $sample = [
                 'SampleMetaData' => ['SampleNumber' => '4711'],
                 'Depths' => [['DepthID' => 1, 'NutrientResults' => [['Element' => 'pH', 'Value' => 6.1]]]],
             ];
             $rows = Interchange::records(
                 (string) json_encode([
-                    'Events' => [['EventSamples' => ['Soil' => ['DepthRefs' => [$reference], 'SoilSamples' => [$sample]]]]],
+                    'Events' => [
+                        ['EventSamples' => ['Soil' => ['DepthRefs' => [$reference], 'SoilSamples' => [$sample]]]],
+                    ],
                 ]),
             );
             self::assertContains($depth, $rows[2], $depth);

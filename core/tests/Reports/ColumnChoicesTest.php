@@ -37,7 +37,14 @@ final class ColumnChoicesTest extends TestCase
             foreach ($forms as $form) {
                 self::assertGreaterThan(
                     0,
-                    SoilUnit::toHome($analyte, 10.0, SoilUnit::named($analyte === 'om' ? 'percent' : 'ppm'), $form, null, null),
+                    SoilUnit::toHome(
+                        $analyte,
+                        10.0,
+                        SoilUnit::named($analyte === 'om' ? 'percent' : 'ppm'),
+                        $form,
+                        null,
+                        null,
+                    ),
                     "{$form} of {$analyte}",
                 );
             }
@@ -52,8 +59,14 @@ final class ColumnChoicesTest extends TestCase
         self::assertSame('result', $guess->role->value);
         self::assertContains($guess->analyte, array_keys($all->analytes));
         self::assertTrue($guess->unit === '' || in_array($guess->unit, $all->units, true), $guess->unit);
-        self::assertTrue($guess->extractant === '' || in_array($guess->extractant, $all->extractants, true), $guess->extractant);
-        self::assertTrue($guess->form === '' || in_array($guess->form, $all->forms[$guess->analyte] ?? [$guess->form], true), $guess->form);
+        self::assertTrue(
+            $guess->extractant === '' || in_array($guess->extractant, $all->extractants, true),
+            $guess->extractant,
+        );
+        self::assertTrue(
+            $guess->form === '' || in_array($guess->form, $all->forms[$guess->analyte] ?? [$guess->form], true),
+            $guess->form,
+        );
     }
 
     /** @return iterable<string, array{string}> */

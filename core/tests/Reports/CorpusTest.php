@@ -12,7 +12,8 @@ use PHPUnit\Framework\TestCase;
 /**
  * Files of many labs' habits with what they truly say: right, asked about or refused, and never wrong in silence.
  *
- * The truth of each file was reckoned by hand or by the definitions of its units when the file was made (corpus/truth.json).
+ * The truth of each file was reckoned by hand or by the definitions of its units when the file was made
+ * (corpus/truth.json).
  */
 final class CorpusTest extends TestCase
 {
@@ -32,7 +33,14 @@ final class CorpusTest extends TestCase
         fwrite(
             STDOUT,
             "\nlab files: ".
-                implode(', ', array_map(static fn (string $what, int $count): string => "{$count} {$what}", array_keys($counts), $counts)).
+                implode(
+                    ', ',
+                    array_map(
+                        static fn (string $what, int $count): string => "{$count} {$what}",
+                        array_keys($counts),
+                        $counts,
+                    ),
+                ).
                 "\n",
         );
 
@@ -42,13 +50,18 @@ final class CorpusTest extends TestCase
     }
 
     /**
-     * @param array{results?: list<array{string, string, float|int|null}>, asks?: list<string>, left_out?: list<string>, refused?: string} $truth
+     * @param array{results?: list<array{string, string, float|int|null}>, asks?: list<string>, left_out?:
+     *     list<string>, refused?: string} $truth
      * @return array{'right'|'asked'|'refused'|'wrong', string}
      */
     private static function outcome(string $file, array $truth): array
     {
         try {
-            $facts = ReportFacts::of((string) file_get_contents(self::FOLDER.$file), DepthLayer::ofInches(0, 6), 1.32);
+            $facts = ReportFacts::of(
+                (string) file_get_contents(self::FOLDER.$file),
+                DepthLayer::ofInches(0, 6),
+                1.32,
+            );
         } catch (CoreError $error) {
             return isset($truth['refused']) && str_contains($error->getMessage(), $truth['refused'])
                 ? ['refused', '']
@@ -74,7 +87,9 @@ final class CorpusTest extends TestCase
                 return ['wrong', "{$key} is not there"];
             }
             $value = array_shift($found[$key]);
-            if ($home === null ? $value !== null : $value !== null && abs($value - $home) > 1e-6 * max(1.0, abs($home))) {
+            if (
+                $home === null ? $value !== null : $value !== null && abs($value - $home) > 1e-6 * max(1.0, abs($home))
+            ) {
                 return ['wrong', "{$key} is ".json_encode($value).', truly '.json_encode($home)];
             }
             $asked = $asked || ($home !== null && $value === null);
@@ -97,18 +112,30 @@ final class CorpusTest extends TestCase
 
         return match (true) {
             $more !== [] => ['wrong', 'too many: '.implode(', ', $more)],
-            $silent !== [] => ['wrong', 'not asked: '.implode(', ', $silent).'; asked was '.implode(' | ', $questions)],
+            $silent !== [] => [
+                'wrong',
+                'not asked: '.implode(', ', $silent).'; asked was '.implode(' | ', $questions),
+            ],
             $lost !== [] => ['wrong', 'not named among what is left out: '.implode(', ', $lost)],
-            ($truth['asks'] ?? null) === [] && $questions !== [] => ['wrong', 'asked for nothing: '.implode(' | ', $questions)],
+            ($truth['asks'] ?? null) === [] && $questions !== [] => [
+                'wrong',
+                'asked for nothing: '.implode(' | ', $questions),
+            ],
             $asked || ($truth['asks'] ?? []) !== [] => ['asked', ''],
             default => ['right', ''],
         };
     }
 
-    /** @return array<string, array{results?: list<array{string, string, float|int|null}>, asks?: list<string>, left_out?: list<string>, refused?: string}> */
+    /**
+     * @return array<string, array{results?: list<array{string, string, float|int|null}>, asks?: list<string>,
+     * left_out?: list<string>, refused?: string}>
+     */
     private static function truths(): array
     {
-        /** @var array<string, array{results?: list<array{string, string, float|int|null}>, asks?: list<string>, left_out?: list<string>, refused?: string}> $truths */
+        /**
+         * @var array<string, array{results?: list<array{string, string, float|int|null}>, asks?: list<string>,
+         * left_out?: list<string>, refused?: string}> $truths
+         */
         $truths = json_decode((string) file_get_contents(self::FOLDER.'truth.json'), true, 16, JSON_THROW_ON_ERROR);
 
         return $truths;

@@ -38,22 +38,43 @@ final class MistakenUnitTest extends TestCase
 
     public function test_two_near_factors_are_both_named_the_nearer_first(): void
     {
-        self::assertMatchesRegularExpression('/P2O5 read as P.*; or kilograms a hectare/', MistakenUnit::explain('p', 2.28));
+        self::assertMatchesRegularExpression(
+            '/P2O5 read as P.*; or kilograms a hectare/',
+            MistakenUnit::explain('p', 2.28),
+        );
     }
 
-    /** Twenty-five results of a lab about 30 ppm; a report whose P is P2O5, one that is right, and one of two results. */
+    /**
+     * Twenty-five results of a lab about 30 ppm; a report whose P is P2O5, one that is right, and one of two results.
+     */
     public function test_a_whole_report_is_held_against_the_labs_usual_range(): void
     {
         $earlier = array_map(static fn (int $i): float => 30 * exp(0.25 * sin(1.7 * $i)), range(1, 25));
         $report = array_map(static fn (int $i): float => 30 * 2.2914 * exp(0.05 * cos(2.3 * $i)), range(1, 12));
-        self::assertStringContainsString('P2O5 read as P', (string) MistakenUnit::ofBatch('p', 'p, olsen', $report, $earlier));
+        self::assertStringContainsString(
+            'P2O5 read as P',
+            (string) MistakenUnit::ofBatch('p', 'p, olsen', $report, $earlier),
+        );
         self::assertNull(
-            MistakenUnit::ofBatch('p', 'p, olsen', array_map(static fn (float $value): float => $value / 2.2914, $report), $earlier),
+            MistakenUnit::ofBatch(
+                'p',
+                'p, olsen',
+                array_map(static fn (float $value): float => $value / 2.2914, $report),
+                $earlier,
+            ),
         );
         self::assertNull(MistakenUnit::ofBatch('p', 'p, olsen', array_slice($report, 0, 2), $earlier));
-        self::assertNull(MistakenUnit::ofBatch('p', 'p, olsen', $report, array_slice($earlier, 0, 19)), 'too few to know what is usual');
         self::assertNull(
-            MistakenUnit::ofBatch('p', 'p, olsen', array_map(static fn (float $value): float => $value * 1.5, $report), $earlier),
+            MistakenUnit::ofBatch('p', 'p, olsen', $report, array_slice($earlier, 0, 19)),
+            'too few to know what is usual',
+        );
+        self::assertNull(
+            MistakenUnit::ofBatch(
+                'p',
+                'p, olsen',
+                array_map(static fn (float $value): float => $value * 1.5, $report),
+                $earlier,
+            ),
             'far, and explained by no unit',
         );
     }

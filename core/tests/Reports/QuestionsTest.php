@@ -21,14 +21,32 @@ final class QuestionsTest extends TestCase
     {
         $good = ['ph:water' => ['ph', 6.1], 'buffer_ph:smp' => ['buffer_ph', 6.7], 'p:mehlich-3' => ['p', 34.0]];
         yield 'nothing odd' => [$good, []];
-        yield 'shares of 74, 20 and 5 miss 100 by rounding' => [['sand' => ['sand', 74.0], 'silt' => ['silt', 20.0], 'clay' => ['clay', 5.0]], []];
-        yield 'shares that do not add up' => [['sand' => ['sand', 60.0], 'silt' => ['silt', 20.0], 'clay' => ['clay', 10.0]], ['texture']];
+        yield 'shares of 74, 20 and 5 miss 100 by rounding' => [
+            ['sand' => ['sand', 74.0], 'silt' => ['silt', 20.0], 'clay' => ['clay', 5.0]],
+            [],
+        ];
+        yield 'shares that do not add up' => [
+            ['sand' => ['sand', 60.0], 'silt' => ['silt', 20.0], 'clay' => ['clay', 10.0]],
+            ['texture'],
+        ];
         yield 'two shares say nothing' => [['sand' => ['sand', 60.0], 'silt' => ['silt', 20.0]], []];
         // 2000/200.4 + 200/121.5 + 150/391 = 9.98 + 1.65 + 0.38 = 12.0 cmol/kg
-        yield 'bases within the capacity' => [['ca' => ['ca', 2000.0], 'mg' => ['mg', 200.0], 'k' => ['k', 150.0], 'cec' => ['cec', 12.5]], []];
-        yield 'bases over the capacity' => [['ca' => ['ca', 2000.0], 'mg' => ['mg', 200.0], 'k' => ['k', 150.0], 'cec' => ['cec', 10.0]], ['cations']];
-        yield 'a buffer below the pH' => [['ph:water' => ['ph', 6.0], 'buffer_ph:smp' => ['buffer_ph', 5.4]], ['buffer']];
-        yield 'a buffer of a soil that is not acid' => [['ph:water' => ['ph', 7.4], 'buffer_ph:smp' => ['buffer_ph', 7.2]], ['buffer']];
+        yield 'bases within the capacity' => [
+            ['ca' => ['ca', 2000.0], 'mg' => ['mg', 200.0], 'k' => ['k', 150.0], 'cec' => ['cec', 12.5]],
+            [],
+        ];
+        yield 'bases over the capacity' => [
+            ['ca' => ['ca', 2000.0], 'mg' => ['mg', 200.0], 'k' => ['k', 150.0], 'cec' => ['cec', 10.0]],
+            ['cations'],
+        ];
+        yield 'a buffer below the pH' => [
+            ['ph:water' => ['ph', 6.0], 'buffer_ph:smp' => ['buffer_ph', 5.4]],
+            ['buffer'],
+        ];
+        yield 'a buffer of a soil that is not acid' => [
+            ['ph:water' => ['ph', 7.4], 'buffer_ph:smp' => ['buffer_ph', 7.2]],
+            ['buffer'],
+        ];
         yield 'an organic soil' => [['om' => ['om', 34.0]], ['organic']];
         yield 'a decimal point lost' => [['ph:water' => ['ph', 61.0]], ['range']];
         yield 'more organic matter than there is soil' => [['om' => ['om', 340.0]], ['range']];
@@ -42,7 +60,10 @@ final class QuestionsTest extends TestCase
     #[DataProvider('samples')]
     public function test_a_sample_is_asked_about_what_does_not_fit(array $results, array $kinds): void
     {
-        $questions = SampleQuestions::of('QH26-01-4', array_map(static fn (array $one): array => ['analyte' => $one[0], 'value' => $one[1]], $results));
+        $questions = SampleQuestions::of(
+            'QH26-01-4',
+            array_map(static fn (array $one): array => ['analyte' => $one[0], 'value' => $one[1]], $results),
+        );
 
         self::assertSame($kinds, array_map(static fn (Question $question): string => $question->kind, $questions));
         foreach ($questions as $question) {
@@ -64,7 +85,11 @@ final class QuestionsTest extends TestCase
     /** z of a prediction: (6.5 - 6.0) / (0.15 √(1 + 1/4)), the spread of four equal results being the usual one. */
     public function test_how_far_is_counted_in_spreads_of_a_prediction(): void
     {
-        self::assertEqualsWithDelta(0.5 / (0.15 * sqrt(1.25)), SeriesHistory::of('ph', [6.0, 6.0, 6.0, 6.0])->z(6.5), 1e-12);
+        self::assertEqualsWithDelta(
+            0.5 / (0.15 * sqrt(1.25)),
+            SeriesHistory::of('ph', [6.0, 6.0, 6.0, 6.0])->z(6.5),
+            1e-12,
+        );
     }
 
     public function test_exchanged_samples_are_found_and_each_asked_about_once(): void
@@ -73,7 +98,10 @@ final class QuestionsTest extends TestCase
         self::assertSame([], BatchQuestions::swaps($samples));
         $swapped = $this->report([5.2, 6.1, 7.3, 6.6, 5.8, 7.0], [2, 1, 0, 3, 4, 5]);
         $questions = BatchQuestions::swaps($swapped);
-        self::assertSame([['S0', 'S2']], array_map(static fn (Question $question): array => $question->samples, $questions));
+        self::assertSame(
+            [['S0', 'S2']],
+            array_map(static fn (Question $question): array => $question->samples, $questions),
+        );
     }
 
     public function test_a_shifted_batch_is_found(): void
@@ -83,29 +111,66 @@ final class QuestionsTest extends TestCase
         $questions = BatchQuestions::shifts($this->report($ground, [0, 1, 2, 3, 4, 5], shift: 0.35));
         self::assertSame(['shift'], array_map(static fn (Question $question): string => $question->kind, $questions));
         self::assertStringContainsString('above', $questions[0]->words);
-        self::assertSame([], BatchQuestions::shifts(array_slice($this->report($ground, [0, 1, 2, 3, 4, 5], shift: 0.35), 0, 4)), 'four are too few to ask');
+        self::assertSame(
+            [],
+            BatchQuestions::shifts(array_slice($this->report($ground, [0, 1, 2, 3, 4, 5], shift: 0.35), 0, 4)),
+            'four are too few to ask',
+        );
     }
 
-    /** Of reports without a fault hardly any is asked about; of swaps and shifts of a size that matters nearly all are found. */
+    /**
+     * Of reports without a fault hardly any is asked about; of swaps and shifts of a size that matters nearly all are
+     * found.
+     */
     public function test_few_false_alarms_and_few_misses_in_a_thousand_reports(): void
     {
         mt_srand(5);
-        $normal = static fn (): float => sqrt(-2 * log((mt_rand() + 1) / (mt_getrandmax() + 2))) * cos(2 * M_PI * mt_rand() / mt_getrandmax());
+        $normal = static fn (): float => sqrt(-2 * log((mt_rand() + 1) / (mt_getrandmax() + 2))) *
+            cos((2 * M_PI * mt_rand()) / mt_getrandmax());
         [$false, $swapsFound, $shiftsFound] = [0, 0, 0];
         for ($report = 0; $report < 1000; $report++) {
             $samples = [];
             for ($i = 0; $i < 8; $i++) {
                 $truth = 5.0 + 0.35 * (($i * 3 + $report) % 8);
-                $history = SeriesHistory::of('ph', array_map(static fn (): float => $truth + 0.15 * $normal(), range(1, 4)));
-                $samples[] = ['key' => "S{$i}", 'group' => "A{$i}", 'truth' => $truth, 'results' => ['ph' => ['value' => $truth + 0.15 * $normal(), 'history' => $history]]];
+                $history = SeriesHistory::of(
+                    'ph',
+                    array_map(static fn (): float => $truth + 0.15 * $normal(), range(1, 4)),
+                );
+                $samples[] = [
+                    'key' => "S{$i}",
+                    'group' => "A{$i}",
+                    'truth' => $truth,
+                    'results' => ['ph' => ['value' => $truth + 0.15 * $normal(), 'history' => $history]],
+                ];
             }
-            $false += BatchQuestions::swaps(self::bare($samples)) !== [] || BatchQuestions::shifts(self::bare($samples)) !== [] ? 1 : 0;
+            $false +=
+                BatchQuestions::swaps(self::bare($samples)) !== [] ||
+                BatchQuestions::shifts(self::bare($samples)) !== []
+                    ? 1
+                    : 0;
             usort($samples, static fn (array $a, array $b): int => $a['truth'] <=> $b['truth']);
             $swapped = $samples;
             foreach ([0 => 7, 7 => 0] as $at => $from) {
-                $swapped[$at] = ['results' => ['ph' => ['value' => $samples[$from]['results']['ph']['value'], 'history' => $samples[$at]['results']['ph']['history']]]] + $swapped[$at];
+                $swapped[$at] =
+                    [
+                        'results' => [
+                            'ph' => [
+                                'value' => $samples[$from]['results']['ph']['value'],
+                                'history' => $samples[$at]['results']['ph']['history'],
+                            ],
+                        ],
+                    ] + $swapped[$at];
             }
-            $swapsFound += in_array(['S', 'S'], array_map(static fn (Question $q): array => array_map(static fn (string $key): string => $key[0], $q->samples), BatchQuestions::swaps(self::bare($swapped))), true) ? 1 : 0;
+            $swapsFound += in_array(
+                ['S', 'S'],
+                array_map(
+                    static fn (Question $q): array => array_map(static fn (string $key): string => $key[0], $q->samples),
+                    BatchQuestions::swaps(self::bare($swapped)),
+                ),
+                true,
+            )
+                ? 1
+                : 0;
             $shifted = $samples;
             foreach (array_keys($shifted) as $i) {
                 $shifted[$i]['results']['ph']['value'] += 0.4;
@@ -118,12 +183,23 @@ final class QuestionsTest extends TestCase
     }
 
     /**
-     * @param array<int, array{key: string, group: string, truth: float, results: array<string, array{value: float, history: SeriesHistory}>}> $samples
-     * @return list<array{key: string, group: string, results: array<string, array{value: float, history: SeriesHistory}>}>
+     * @param array<int, array{key: string, group: string, truth: float, results: array<string, array{value: float,
+     *     history: SeriesHistory}>}> $samples
+     * @return list<array{key: string, group: string, results: array<string, array{value: float, history:
+     *     SeriesHistory}>}>
      */
     private static function bare(array $samples): array
     {
-        return array_values(array_map(static fn (array $one): array => ['key' => $one['key'], 'group' => $one['group'], 'results' => $one['results']], $samples));
+        return array_values(
+            array_map(
+                static fn (array $one): array => [
+                    'key' => $one['key'],
+                    'group' => $one['group'],
+                    'results' => $one['results'],
+                ],
+                $samples,
+            ),
+        );
     }
 
     /** ISO 5725: the limit is 2.8 standard deviations of one result. */
@@ -142,8 +218,8 @@ final class QuestionsTest extends TestCase
         $chart = ControlChart::of([10.0, 12.0, 11.0, 13.0]);
         self::assertEqualsWithDelta(2 / sqrt(M_PI), 1.128, 0.0005);
         self::assertEqualsWithDelta((2 + 1 + 2) / 3 / 1.128, $chart->sigma, 1e-12);
-        self::assertEqualsWithDelta(11.5 + 2.66 * 5 / 3, $chart->upperLimit(), 0.003);
-        self::assertEqualsWithDelta(3.267 * 5 / 3, $chart->rangeLimit, 1e-9);
+        self::assertEqualsWithDelta(11.5 + (2.66 * 5) / 3, $chart->upperLimit(), 0.003);
+        self::assertEqualsWithDelta((3.267 * 5) / 3, $chart->rangeLimit, 1e-9);
         self::assertSame([], $chart->signals, 'too few points to ask the rules');
     }
 
@@ -166,9 +242,15 @@ final class QuestionsTest extends TestCase
     #[DataProvider('runs')]
     public function test_run_rules_about_a_known_value(array $values, array $signals): void
     {
-        $chart = ControlChart::of(array_map(static fn (float $z): float => 6.2 + 0.05 * $z, $values), ['value' => 6.2, 'sigma' => 0.05]);
+        $chart = ControlChart::of(array_map(static fn (float $z): float => 6.2 + 0.05 * $z, $values), [
+            'value' => 6.2,
+            'sigma' => 0.05,
+        ]);
 
-        self::assertSame($signals, array_map(static fn (array $signal): array => [$signal['at'], $signal['rule']], $chart->signals));
+        self::assertSame(
+            $signals,
+            array_map(static fn (array $signal): array => [$signal['at'], $signal['rule']], $chart->signals),
+        );
     }
 
     public function test_a_chart_of_nothing_is_refused(): void
@@ -188,14 +270,28 @@ final class QuestionsTest extends TestCase
      *
      * @param list<float> $ground
      * @param list<int> $places
-     * @return list<array{key: string, group: string, results: array<string, array{value: float, history: SeriesHistory}>}>
+     * @return list<array{key: string, group: string, results: array<string, array{value: float, history:
+     *     SeriesHistory}>}>
      */
     private function report(array $ground, array $places, float $shift = 0.0): array
     {
-        return array_map(static fn (int $i): array => [
-            'key' => "S{$i}", 'group' => "A{$i}", 'results' => ['ph' => [
-                'value' => $ground[$places[$i]] + 0.04 * (($i % 3) - 1) + $shift, 'history' => SeriesHistory::of('ph', [$ground[$i] - 0.1, $ground[$i] + 0.1, $ground[$i], $ground[$i] + 0.05]),
-            ]],
-        ], array_keys($ground));
+        return array_map(
+            static fn (int $i): array => [
+                'key' => "S{$i}",
+                'group' => "A{$i}",
+                'results' => [
+                    'ph' => [
+                        'value' => $ground[$places[$i]] + 0.04 * (($i % 3) - 1) + $shift,
+                        'history' => SeriesHistory::of('ph', [
+                            $ground[$i] - 0.1,
+                            $ground[$i] + 0.1,
+                            $ground[$i],
+                            $ground[$i] + 0.05,
+                        ]),
+                    ],
+                ],
+            ],
+            array_keys($ground),
+        );
     }
 }

@@ -17,7 +17,10 @@ use PHPUnit\Framework\TestCase;
 
 final class ReadingTest extends TestCase
 {
-    /** @return iterable<string, array{string, bool, array{string, float|null, float|null, string}}> cell, decimal comma, kind, number, upper, unit */
+    /**
+     * @return iterable<string, array{string, bool, array{string, float|null, float|null, string}}> cell, decimal
+     *                                                                                              comma, kind, number, upper, unit
+     */
     public static function cells(): iterable
     {
         yield 'a number' => ['6.12', false, ['number', 6.12, null, '']];
@@ -57,15 +60,30 @@ final class ReadingTest extends TestCase
         self::assertSame($expected, [$value->kind, $value->number, $value->upper, $value->unit]);
     }
 
-    /** @return iterable<string, array{string, string, string, int, bool}> bytes, charset, delimiter, header row, decimal comma */
+    /**
+     * @return iterable<string, array{string, string, string, int, bool}> bytes, charset, delimiter, header row,
+     *                                                                    decimal comma
+     */
     public static function files(): iterable
     {
         yield 'plain' => ["sample,ph\nA,6.1\nB,6.2\n", 'UTF-8', ',', 1, false];
-        yield 'semicolons, decimal commas, BOM, CRLF' => ["\xEF\xBB\xBFsample;ph\r\nA;6,1\r\nB;6,2\r\n", 'UTF-8', ';', 1, true];
+        yield 'semicolons, decimal commas, BOM, CRLF' => [
+            "\xEF\xBB\xBFsample;ph\r\nA;6,1\r\nB;6,2\r\n",
+            'UTF-8',
+            ';',
+            1,
+            true,
+        ];
         yield 'tabs' => ["sample\tph\nA\t6.1\nB\t6.2\n", 'UTF-8', "\t", 1, false];
         yield 'bars' => ["sample|ph\nA|6.1\nB|6.2\n", 'UTF-8', '|', 1, false];
         yield 'Windows-1252' => ["sample;ph\xE9\nA;6,1\nB;6,2\n", 'Windows-1252', ';', 1, true];
-        yield 'UTF-16' => ["\xFF\xFE".mb_convert_encoding("sample,ph\nA,6.1\nB,6.2\n", 'UTF-16LE', 'UTF-8'), 'UTF-16LE', ',', 1, false];
+        yield 'UTF-16' => [
+            "\xFF\xFE".mb_convert_encoding("sample,ph\nA,6.1\nB,6.2\n", 'UTF-16LE', 'UTF-8'),
+            'UTF-16LE',
+            ',',
+            1,
+            false,
+        ];
         yield 'titles above' => [
             "Marl Laboratory\n\"Report 4711, 3 May\"\n\nsample,ph,p (ppm)\nA,6.1,20\nB,6.2,30\n",
             'UTF-8',
@@ -74,12 +92,23 @@ final class ReadingTest extends TestCase
             false,
         ];
         yield 'old line ends' => ["sample,ph\rA,6.1\rB,6.2\r", 'UTF-8', ',', 1, false];
-        yield 'commas inside quotes' => ["\"sample; code\";ph\n\"A, west\";6,1\n\"B, east\";6,2\n", 'UTF-8', ';', 1, true];
+        yield 'commas inside quotes' => [
+            "\"sample; code\";ph\n\"A, west\";6,1\n\"B, east\";6,2\n",
+            'UTF-8',
+            ';',
+            1,
+            true,
+        ];
     }
 
     #[DataProvider('files')]
-    public function test_files_of_any_shape_are_read(string $bytes, string $charset, string $delimiter, int $header, bool $comma): void
-    {
+    public function test_files_of_any_shape_are_read(
+        string $bytes,
+        string $charset,
+        string $delimiter,
+        int $header,
+        bool $comma,
+    ): void {
         $text = ReportText::read($bytes);
         $table = ReportTable::of($text->records);
 
@@ -88,7 +117,9 @@ final class ReadingTest extends TestCase
             [$text->charset, $text->delimiter, $table->headerRow, ReportReading::of($table)->style->mark()],
         );
         self::assertCount(2, $table->rows);
-        $ph = (int) array_key_first(array_filter($table->columns, static fn (string $name): bool => str_starts_with($name, 'ph')));
+        $ph = (int) array_key_first(
+            array_filter($table->columns, static fn (string $name): bool => str_starts_with($name, 'ph')),
+        );
         self::assertSame([$comma ? '6,1' : '6.1', $comma ? '6,2' : '6.2'], array_column($table->rows, $ph));
     }
 
@@ -135,7 +166,26 @@ final class ReadingTest extends TestCase
     public function test_bytes_of_chance_are_read_or_refused_in_words(): void
     {
         mt_srand(41);
-        $alphabet = ["\n", "\r", ',', ';', "\t", '|', '"', 'a', 'ph', '6.1', '6,1', "\xE9", "\xC3\xA9", "\x00", ' ', '<0.5', '=', '-'];
+        $alphabet = [
+            "\n",
+            "\r",
+            ',',
+            ';',
+            "\t",
+            '|',
+            '"',
+            'a',
+            'ph',
+            '6.1',
+            '6,1',
+            "\xE9",
+            "\xC3\xA9",
+            "\x00",
+            ' ',
+            '<0.5',
+            '=',
+            '-',
+        ];
         $read = 0;
         for ($i = 0; $i < 8000; $i++) {
             $bytes = '';
@@ -159,7 +209,10 @@ final class ReadingTest extends TestCase
         self::assertGreaterThan(400, $read);
     }
 
-    /** @return iterable<string, array{string, array{string, string|null, string, string, string}}> name, role, analyte, form, unit, extractant */
+    /**
+     * @return iterable<string, array{string, array{string, string|null, string, string, string}}> name, role, analyte,
+     *                                                                                             form, unit, extractant
+     */
     public static function columns(): iterable
     {
         yield 'Sample ID' => ['Sample ID', ['sample', null, '', '', '']];
@@ -199,16 +252,25 @@ final class ReadingTest extends TestCase
 
     public function test_interchange_documents_of_both_forms_give_the_same_rows(): void
     {
-        $xml = '<ModusResult Version="1.0"><Event><EventSamples><Soil><DepthRefs><DepthRef><DepthID>1</DepthID><StartingDepth>0</StartingDepth><EndingDepth>6</EndingDepth><DepthUnit>in</DepthUnit></DepthRef></DepthRefs>
-            <SoilSample><SampleMetaData><SampleNumber>4711</SampleNumber><FMISSampleID>QH26-01L-X</FMISSampleID></SampleMetaData><Depths><Depth><DepthID>1</DepthID><NutrientResults>
-            <NutrientResult><Element>pH</Element><Value>6.1</Value><ValueUnit>none</ValueUnit></NutrientResult><NutrientResult><Element>P</Element><Value>31</Value><ValueUnit>ppm</ValueUnit><ModusTestID>S-P-M3</ModusTestID></NutrientResult></NutrientResults></Depth></Depths></SoilSample></Soil></EventSamples></Event></ModusResult>';
+        $xml = '<ModusResult '.
+            'Version="1.0"><Event><EventSamples><Soil><DepthRefs><DepthRef><DepthID>1</DepthID><StartingDepth>0</StartingDepth>'.
+                '<EndingDepth>6</EndingDepth><DepthUnit>in</DepthUnit></DepthRef></DepthRefs>
+            '.
+                '<SoilSample><SampleMetaData><SampleNumber>4711</SampleNumber>'.
+                '<FMISSampleID>QH26-01L-X</FMISSampleID></SampleMetaData><Depths><Depth><DepthID>1</DepthID><NutrientResults>
+            '.
+                    '<NutrientResult><Element>pH</Element><Value>6.1</Value><ValueUnit>none</ValueUnit></NutrientResult>'.
+                '<NutrientResult><Element>P</Element><Value>31</Value><ValueUnit>ppm</ValueUnit><ModusTestID>S-P-M3</ModusTestID></NutrientResult>'.
+                '</NutrientResults></Depth></Depths></SoilSample></Soil></EventSamples></Event></ModusResult>';
         $json = json_encode(
             [
                 'Events' => [
                     [
                         'EventSamples' => [
                             'Soil' => [
-                                'DepthRefs' => [['DepthID' => 1, 'StartingDepth' => 0, 'EndingDepth' => 6, 'DepthUnit' => 'in']],
+                                'DepthRefs' => [
+                                    ['DepthID' => 1, 'StartingDepth' => 0, 'EndingDepth' => 6, 'DepthUnit' => 'in'],
+                                ],
                                 'SoilSamples' => [
                                     [
                                         'SampleMetaData' => ['SampleNumber' => '4711', 'FMISSampleID' => 'QH26-01L-X'],
@@ -217,7 +279,12 @@ final class ReadingTest extends TestCase
                                                 'DepthID' => 1,
                                                 'NutrientResults' => [
                                                     ['Element' => 'pH', 'Value' => 6.1, 'ValueUnit' => 'none'],
-                                                    ['Element' => 'P', 'Value' => 31, 'ValueUnit' => 'ppm', 'ModusTestID' => 'S-P-M3'],
+                                                    [
+                                                        'Element' => 'P',
+                                                        'Value' => 31,
+                                                        'ValueUnit' => 'ppm',
+                                                        'ModusTestID' => 'S-P-M3',
+                                                    ],
                                                 ],
                                             ],
                                         ],
@@ -238,7 +305,9 @@ final class ReadingTest extends TestCase
 
         self::assertSame($expected, Interchange::records($xml));
         self::assertSame($expected, Interchange::records($json));
-        self::assertTrue(Interchange::looksLike($xml) && Interchange::looksLike(" {$json}") && ! Interchange::looksLike('sample,ph'));
+        self::assertTrue(
+            Interchange::looksLike($xml) && Interchange::looksLike(" {$json}") && ! Interchange::looksLike('sample,ph'),
+        );
     }
 
     public function test_broken_and_dangerous_documents_are_refused(): void

@@ -75,7 +75,10 @@ final class SaturationTest extends TestCase
             'Ca fills 62 % of the exchange capacity by the report, and 50 %',
             self::asked(['ca_sat' => 62.0, 'base_sat' => 82.0, 'h_sat' => 18.0] + $sound)[0],
         );
-        self::assertStringContainsString('given as 90 % and its bases add up to 70 %', self::asked(['base_sat' => 90.0] + $sound)[0]);
+        self::assertStringContainsString(
+            'given as 90 % and its bases add up to 70 %',
+            self::asked(['base_sat' => 90.0] + $sound)[0],
+        );
         self::assertStringContainsString('add up to 112 %', implode(' ', self::asked(['h_sat' => 42.0] + $sound)));
     }
 

@@ -32,10 +32,17 @@ final class UnitsTest extends TestCase
         self::assertEqualsWithDelta($factor, Formula::perElement($compound, $element), 0.0001);
     }
 
-    /** Molar masses of handbooks (written from memory): CaCO3 100.09, MgCO3 84.31, CaO 56.08, Ca(OH)2 is no formula here. */
+    /**
+     * Molar masses of handbooks (written from memory): CaCO3 100.09, MgCO3 84.31, CaO 56.08, Ca(OH)2 is no formula
+     * here.
+     */
     public function test_molar_masses(): void
     {
-        self::assertEqualsWithDelta([100.09, 84.31, 56.08, 141.94], array_map(Formula::mass(...), ['CaCO3', 'MgCO3', 'CaO', 'P2O5']), 0.01);
+        self::assertEqualsWithDelta(
+            [100.09, 84.31, 56.08, 141.94],
+            array_map(Formula::mass(...), ['CaCO3', 'MgCO3', 'CaO', 'P2O5']),
+            0.01,
+        );
         foreach (['Ca(OH)2', 'Xx2', '', 'p2o5'] as $none) {
             try {
                 Formula::mass($none);
@@ -48,14 +55,33 @@ final class UnitsTest extends TestCase
 
     /**
      * @return iterable<string, array{string, float, string, string, float|null, float|null, float, float}>
-     *                                                                                                      analyte, reported, unit, form, depth in cm, bulk density, home value, tolerance
+     *                                                                                                      analyte,
+     *                                                                                                      reported, unit, form, depth in cm, bulk density, home value, tolerance
      */
     public static function conversions(): iterable
     {
         yield 'ppm stays' => ['p', 34.5, 'mg/kg', '', null, null, 34.5, 1e-12];
-        yield 'common practice: 2 lb/acre a ppm to 6 2/3 in' => ['p', 60.0, 'lb/acre', '', (20 / 3) * 2.54, null, 30.0, 1e-9];
+        yield 'common practice: 2 lb/acre a ppm to 6 2/3 in' => [
+            'p',
+            60.0,
+            'lb/acre',
+            '',
+            (20 / 3) * 2.54,
+            null,
+            30.0,
+            1e-9,
+        ];
         yield 'common practice: 0.3 an inch' => ['k', 288.0, 'lbs/ac', '', 8 * 2.54, null, 120.0, 1e-9];
-        yield 'lb/1000 sq ft is lb/acre by 43.56' => ['p', 60 / 43.56, 'lb/1000 sq ft', '', (20 / 3) * 2.54, null, 30.0, 1e-9];
+        yield 'lb/1000 sq ft is lb/acre by 43.56' => [
+            'p',
+            60 / 43.56,
+            'lb/1000 sq ft',
+            '',
+            (20 / 3) * 2.54,
+            null,
+            30.0,
+            1e-9,
+        ];
         yield 'kg/ha: depth by bulk density by 0.1' => ['k', 390.0, 'kg/ha', '', 15.0, 1.3, 200.0, 1e-9];
         yield 'P2O5 in ppm' => ['p', 22.914, 'ppm', 'P2O5', null, null, 10.0, 0.001];
         yield 'K2O in lb/acre' => ['k', 240.92, 'lb/acre', 'K2O', (20 / 3) * 2.54, null, 100.0, 0.01];
@@ -86,7 +112,11 @@ final class UnitsTest extends TestCase
         float $home,
         float $near,
     ): void {
-        self::assertEqualsWithDelta($home, SoilUnit::toHome($analyte, $value, SoilUnit::named($unit), $form, $depth, $density), $near);
+        self::assertEqualsWithDelta(
+            $home,
+            SoilUnit::toHome($analyte, $value, SoilUnit::named($unit), $form, $depth, $density),
+            $near,
+        );
     }
 
     /** Both ways of saying pounds an acre agree at the bulk density that the rule of thumb stands for. */

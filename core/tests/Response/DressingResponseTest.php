@@ -15,8 +15,16 @@ final class DressingResponseTest extends TestCase
 {
     public function test_sixty_trials_agree_with_another_program(): void
     {
-        /** @var array{responses: list<array{treated: list<float>, control: list<float>, difference: float, se: float, df: float, interval: array{float, float}, power: float}>} $frozen */
-        $frozen = json_decode((string) file_get_contents(__DIR__.'/../Reference/amounts.json'), true, 16, JSON_THROW_ON_ERROR);
+        /**
+         * @var array{responses: list<array{treated: list<float>, control: list<float>, difference: float, se: float,
+         * df: float, interval: array{float, float}, power: float}>} $frozen
+         */
+        $frozen = json_decode(
+            (string) file_get_contents(__DIR__.'/../Reference/amounts.json'),
+            true,
+            16,
+            JSON_THROW_ON_ERROR,
+        );
         foreach ($frozen['responses'] as $case) {
             $found = DressingResponse::of(PlotChanges::parse(self::csv($case['treated'], $case['control'])));
             self::assertEqualsWithDelta(
@@ -28,13 +36,23 @@ final class DressingResponseTest extends TestCase
                     $case['power'],
                     ($case['interval'][1] - $case['interval'][0]) / 2,
                 ],
-                [$found->difference, $found->se, $found->df, ...$found->interval ?? [], $found->smallestWithPower, $found->smallestSeen],
+                [
+                    $found->difference,
+                    $found->se,
+                    $found->df,
+                    ...$found->interval ?? [],
+                    $found->smallestWithPower,
+                    $found->smallestSeen,
+                ],
                 1e-8,
             );
         }
     }
 
-    /** @return iterable<string, array{list<float>, list<float>, float|null, float|null, string, bool}> treated, control, expected, u, word, is there a standard error */
+    /**
+     * @return iterable<string, array{list<float>, list<float>, float|null, float|null, string, bool}> treated,
+     *                                                                                                 control, expected, u, word, is there a standard error
+     */
     public static function words(): iterable
     {
         [$none, $rise] = [[0.0, 0.05, -0.05, 0.0], [0.6, 0.65, 0.55, 0.6]];
@@ -58,8 +76,14 @@ final class DressingResponseTest extends TestCase
      * @param list<float> $control
      */
     #[DataProvider('words')]
-    public function test_what_is_said(array $treated, array $control, ?float $expected, ?float $u, string $word, bool $known): void
-    {
+    public function test_what_is_said(
+        array $treated,
+        array $control,
+        ?float $expected,
+        ?float $u,
+        string $word,
+        bool $known,
+    ): void {
         $found = DressingResponse::of(PlotChanges::parse(self::csv($treated, $control)), $expected, $u);
         self::assertSame([$word, $known], [$found->word, $found->se !== null]);
         self::assertSame($control === [] ? null : array_sum($control) / count($control), $found->controlChange);

@@ -46,8 +46,23 @@ final class AxisAndCornersTest extends TestCase
 
     public function test_what_is_as_wide_as_long_has_an_axis_to_the_east_and_nothing_has_none(): void
     {
-        self::assertSame(0.0, (MainAxis::of(Strips::of(self::bed(0.7, 30.0, 30.0), 800)) ?? self::fail('no axis'))->angle);
-        self::assertNull(MainAxis::of(Strips::of(Ground::of([new Polygon([[[0.0, 0.0], [10.0, 0.0], [10.0, 10.0], [0.0, 10.0]]])], 6.0, KeepAway::nothing()), 100)), 'all of it lies in the margin');
+        self::assertSame(
+            0.0,
+            (MainAxis::of(Strips::of(self::bed(0.7, 30.0, 30.0), 800)) ?? self::fail('no axis'))->angle,
+        );
+        self::assertNull(
+            MainAxis::of(
+                Strips::of(
+                    Ground::of(
+                        [new Polygon([[[0.0, 0.0], [10.0, 0.0], [10.0, 10.0], [0.0, 10.0]]])],
+                        6.0,
+                        KeepAway::nothing(),
+                    ),
+                    100,
+                ),
+            ),
+            'all of it lies in the margin',
+        );
     }
 
     #[DataProvider('turns')]
@@ -56,13 +71,22 @@ final class AxisAndCornersTest extends TestCase
         $bed = self::bed($turn);
         $axis = MainAxis::of(Strips::of($bed, 2000)) ?? self::fail('no axis');
         $local = self::local(CornersAndMiddle::lay($bed, $axis, 5, new Draw(3)), $turn);
-        $signs = array_map(static fn (array $p): string => hypot($p[0], $p[1]) < 0.5 ? 'middle' : ($p[0] > 0 ? 'far' : 'near').($p[1] > 0 ? ' left' : ' right'), $local);
+        $signs = array_map(
+            static fn (array $p): string => hypot($p[0], $p[1]) < 0.5
+                ? 'middle'
+                : ($p[0] > 0 ? 'far' : 'near').($p[1] > 0 ? ' left' : ' right'),
+            $local,
+        );
 
         sort($signs);
         self::assertSame(['far left', 'far right', 'middle', 'near left', 'near right'], $signs);
         foreach ($local as [$along, $across]) {
             if (hypot($along, $across) > 0.5) {
-                self::assertEqualsWithDelta([0.8 * self::LENGTH / 2, 0.8 * self::WIDTH / 2], [abs($along), abs($across)], 0.5);
+                self::assertEqualsWithDelta(
+                    [(0.8 * self::LENGTH) / 2, (0.8 * self::WIDTH) / 2],
+                    [abs($along), abs($across)],
+                    0.5,
+                );
             }
         }
     }
@@ -73,7 +97,10 @@ final class AxisAndCornersTest extends TestCase
         $bed = self::bed(0.4);
         $axis = MainAxis::of(Strips::of($bed, 2000)) ?? self::fail('no axis');
         foreach (range(1, 20) as $seed) {
-            $shares = array_map(static fn (array $p): float => hypot($p[0], $p[1]) / hypot(self::LENGTH / 2, self::WIDTH / 2), self::local(CornersAndMiddle::lay($bed, $axis, 10, new Draw($seed)), 0.4));
+            $shares = array_map(
+                static fn (array $p): float => hypot($p[0], $p[1]) / hypot(self::LENGTH / 2, self::WIDTH / 2),
+                self::local(CornersAndMiddle::lay($bed, $axis, 10, new Draw($seed)), 0.4),
+            );
             sort($shares);
             self::assertCount(10, $shares);
             self::assertEqualsWithDelta([0.8, 0.8, 0.8, 0.8], array_slice($shares, 6), 0.01);
@@ -84,7 +111,10 @@ final class AxisAndCornersTest extends TestCase
         }
     }
 
-    /** @return iterable<string, array{float, int, int|null, int}> turn, cores, legs that are asked for, legs that are walked */
+    /**
+     * @return iterable<string, array{float, int, int|null, int}> turn, cores, legs that are asked for, legs that are
+     *                                                            walked
+     */
     public static function walks(): iterable
     {
         yield 'a W' => [0.0, 12, Zigzag::W_LEGS, 4];
@@ -96,10 +126,17 @@ final class AxisAndCornersTest extends TestCase
         yield 'two legs at the least' => [0.3, 2, null, 2];
     }
 
-    /** Even steps along a walk that swings from one side to the other, a tenth of the width inside either and 4 % inside the ends. */
+    /**
+     * Even steps along a walk that swings from one side to the other, a tenth of the width inside either and 4 %
+     * inside the ends.
+     */
     #[DataProvider('walks')]
-    public function test_a_walk_swings_from_side_to_side_in_even_steps(float $turn, int $cores, ?int $asked, int $legs): void
-    {
+    public function test_a_walk_swings_from_side_to_side_in_even_steps(
+        float $turn,
+        int $cores,
+        ?int $asked,
+        int $legs,
+    ): void {
         $bed = self::bed($turn);
         $axis = MainAxis::of(Strips::of($bed, 2000)) ?? self::fail('no axis');
         foreach ([1, 2, 3, 4, 5, 6] as $seed) {
@@ -109,12 +146,13 @@ final class AxisAndCornersTest extends TestCase
                 $local = array_map(static fn (array $p): array => [-$p[0], -$p[1]], $local);
             }
             // How far along the walk each core stands, in legs; and where a swing between the sides is there.
-            $at = array_map(static fn (array $p): float => ($p[0] / self::LENGTH + 0.46) / 0.92 * $legs, $local);
+            $at = array_map(static fn (array $p): float => (($p[0] / self::LENGTH + 0.46) / 0.92) * $legs, $local);
             $swing = static fn (float $leg): float => 0.4 * self::WIDTH * (2 * abs(fmod($leg, 2) - 1) - 1);
             $side = $local[0][1] * $swing($at[0]) > 0 ? 1 : -1;
             foreach ($local as $i => [, $across]) {
                 self::assertEqualsWithDelta($side * $swing($at[$i]), $across, 0.25, "core {$i}, seed {$seed}");
-                $i === 0 || self::assertEqualsWithDelta($legs / $cores, $at[$i] - $at[$i - 1], 0.03, 'a step is a step');
+                $i === 0 ||
+                    self::assertEqualsWithDelta($legs / $cores, $at[$i] - $at[$i - 1], 0.03, 'a step is a step');
             }
             self::assertLessThan($legs / $cores, $at[0] - 1e-3);
         }
@@ -126,14 +164,27 @@ final class AxisAndCornersTest extends TestCase
      */
     private static function local(array $places, float $turn): array
     {
-        return array_map(static fn (array $p): array => [($p[0] - 7) * cos($turn) + ($p[1] + 3) * sin($turn), -($p[0] - 7) * sin($turn) + ($p[1] + 3) * cos($turn)], $places);
+        return array_map(
+            static fn (array $p): array => [
+                ($p[0] - 7) * cos($turn) + ($p[1] + 3) * sin($turn),
+                -($p[0] - 7) * sin($turn) + ($p[1] + 3) * cos($turn),
+            ],
+            $places,
+        );
     }
 
     private static function bed(float $turn, float $length = self::LENGTH, float $width = self::WIDTH): Ground
     {
-        $corner = static fn (float $along, float $across): array => [7 + $along * cos($turn) - $across * sin($turn), -3 + $along * sin($turn) + $across * cos($turn)];
+        $corner = static fn (float $along, float $across): array => [
+            7 + $along * cos($turn) - $across * sin($turn),
+            -3 + $along * sin($turn) + $across * cos($turn),
+        ];
         [$l, $w] = [$length / 2, $width / 2];
 
-        return Ground::of([new Polygon([[$corner(-$l, -$w), $corner($l, -$w), $corner($l, $w), $corner(-$l, $w)]])], 0.0, KeepAway::nothing());
+        return Ground::of(
+            [new Polygon([[$corner(-$l, -$w), $corner($l, -$w), $corner($l, $w), $corner(-$l, $w)]])],
+            0.0,
+            KeepAway::nothing(),
+        );
     }
 }

@@ -22,7 +22,10 @@ use PHPUnit\Framework\TestCase;
 /** Where cores of each pattern must lie on ground that can be reckoned by hand. */
 final class BlocksAndRingsTest extends TestCase
 {
-    /** Sixteen blocks of a square of 40 m are squares of 10 m, walked to and fro from the south-west: their middles are a grid. */
+    /**
+     * Sixteen blocks of a square of 40 m are squares of 10 m, walked to and fro from the south-west: their middles are
+     * a grid.
+     */
     public function test_blocks_of_a_square_are_a_grid_walked_to_and_fro(): void
     {
         $square = self::ground([[0, 0], [40, 0], [40, 40], [0, 40]]);
@@ -40,7 +43,9 @@ final class BlocksAndRingsTest extends TestCase
         }
     }
 
-    /** One core lies in each block, and over many draws everywhere in it: mean and spread are those of an even chance. */
+    /**
+     * One core lies in each block, and over many draws everywhere in it: mean and spread are those of an even chance.
+     */
     public function test_a_core_lies_anywhere_in_its_block_and_in_no_other(): void
     {
         $square = self::ground([[0, 0], [40, 0], [40, 40], [0, 40]]);
@@ -49,8 +54,14 @@ final class BlocksAndRingsTest extends TestCase
         for ($seed = 1; $seed <= 300; $seed++) {
             foreach (EqualBlocks::lay($square, $strips, 16, new Draw($seed)) as $i => [$x, $y]) {
                 $row = intdiv($i, 4);
-                $column = $row % 2 === 0 ? $i % 4 : 3 - $i % 4;
-                self::assertTrue($x >= 10 * $column - 0.05 && $x <= 10 * $column + 10.05 && $y >= 10 * $row - 0.05 && $y <= 10 * $row + 10.05, "core {$i} at {$x}, {$y}");
+                $column = $row % 2 === 0 ? $i % 4 : 3 - ($i % 4);
+                self::assertTrue(
+                    $x >= 10 * $column - 0.05 &&
+                        $x <= 10 * $column + 10.05 &&
+                        $y >= 10 * $row - 0.05 &&
+                        $y <= 10 * $row + 10.05,
+                    "core {$i} at {$x}, {$y}",
+                );
                 $east[] = $x - 10 * $column;
                 $north[] = $y - 10 * $row;
             }
@@ -58,7 +69,12 @@ final class BlocksAndRingsTest extends TestCase
         foreach ([$east, $north] as $along) {
             $mean = array_sum($along) / count($along);
             self::assertEqualsWithDelta(5.0, $mean, 4 * sqrt(100 / 12 / count($along)));
-            self::assertEqualsWithDelta(100 / 12, array_sum(array_map(static fn (float $one): float => ($one - $mean) ** 2, $along)) / count($along), 0.5, 'the variance of an even chance over 10 m');
+            self::assertEqualsWithDelta(
+                100 / 12,
+                array_sum(array_map(static fn (float $one): float => ($one - $mean) ** 2, $along)) / count($along),
+                0.5,
+                'the variance of an even chance over 10 m',
+            );
         }
     }
 
@@ -72,18 +88,36 @@ final class BlocksAndRingsTest extends TestCase
         foreach ($middles as $middle) {
             self::assertTrue($triangle->contains(...$middle));
         }
-        // The mean of the blocks' middles is the middle of the whole, as it is only where they weigh alike: a third of either side.
-        self::assertEqualsWithDelta([40.0, 80 / 3], [array_sum(array_column($middles, 0)) / 12, array_sum(array_column($middles, 1)) / 12], 0.1);
+        // The mean of the blocks' middles is the middle of the whole, as it is only where they weigh alike: a third of
+        // either side.
+        self::assertEqualsWithDelta(
+            [40.0, 80 / 3],
+            [array_sum(array_column($middles, 0)) / 12, array_sum(array_column($middles, 1)) / 12],
+            0.1,
+        );
     }
 
     /** The middle of a block that lies in a pond is moved to the nearest usable place of the block. */
     public function test_a_middle_that_is_not_usable_moves_aside(): void
     {
-        $pond = Ground::of([new Polygon([[[0.0, 0.0], [20.0, 0.0], [20.0, 20.0], [0.0, 20.0]], [[8.0, 4.0], [14.0, 4.0], [14.0, 16.0], [8.0, 16.0]]])], 0.0, KeepAway::nothing());
+        $pond = Ground::of(
+            [
+                new Polygon([
+                    [[0.0, 0.0], [20.0, 0.0], [20.0, 20.0], [0.0, 20.0]],
+                    [[8.0, 4.0], [14.0, 4.0], [14.0, 16.0], [8.0, 16.0]],
+                ]),
+            ],
+            0.0,
+            KeepAway::nothing(),
+        );
         $places = EqualBlocks::lay($pond, Strips::of($pond, 400), 1, null);
         self::assertCount(1, $places);
         self::assertTrue($pond->contains(...$places[0]));
-        self::assertLessThan(3.5, hypot($places[0][0] - 9.7, $places[0][1] - 10.0), 'not far from where it would have been');
+        self::assertLessThan(
+            3.5,
+            hypot($places[0][0] - 9.7, $places[0][1] - 10.0),
+            'not far from where it would have been',
+        );
     }
 
     public function test_a_ring_lies_six_metres_about_the_middle_and_less_in_a_small_cell(): void
@@ -108,7 +142,16 @@ final class BlocksAndRingsTest extends TestCase
     /** Places of the ring that are not usable are drawn anew near the middle, never outside the ground. */
     public function test_a_ring_over_a_pond_keeps_to_the_ground(): void
     {
-        $cell = Ground::of([new Polygon([[[0.0, 0.0], [60.0, 0.0], [60.0, 60.0], [0.0, 60.0]], [[30.0, 20.0], [45.0, 20.0], [45.0, 40.0], [30.0, 40.0]]])], 0.0, KeepAway::nothing());
+        $cell = Ground::of(
+            [
+                new Polygon([
+                    [[0.0, 0.0], [60.0, 0.0], [60.0, 60.0], [0.0, 60.0]],
+                    [[30.0, 20.0], [45.0, 20.0], [45.0, 40.0], [30.0, 40.0]],
+                ]),
+            ],
+            0.0,
+            KeepAway::nothing(),
+        );
         $strips = Strips::of($cell, 400);
         $axis = MainAxis::of($strips) ?? self::fail('no axis');
         foreach (range(1, 12) as $seed) {
@@ -116,12 +159,18 @@ final class BlocksAndRingsTest extends TestCase
             self::assertCount(12, $places);
             foreach ($places as $place) {
                 self::assertTrue($cell->contains(...$place));
-                self::assertLessThanOrEqual(18.0 + 1e-6, hypot($place[0] - $axis->x, $place[1] - $axis->y), 'within three times the ring');
+                self::assertLessThanOrEqual(
+                    18.0 + 1e-6,
+                    hypot($place[0] - $axis->x, $place[1] - $axis->y),
+                    'within three times the ring',
+                );
             }
         }
     }
 
-    /** A transect takes the longest way: the diagonal of a square, nearly, and the length of a bed; its steps are even. */
+    /**
+     * A transect takes the longest way: the diagonal of a square, nearly, and the length of a bed; its steps are even.
+     */
     public function test_a_transect_takes_the_longest_line_in_even_steps(): void
     {
         foreach ([[40.0, 40.0, 56.5], [60.0, 6.0, 60.0]] as [$length, $width, $longest]) {
@@ -130,11 +179,20 @@ final class BlocksAndRingsTest extends TestCase
             $places = Transect::lay($ground, $axis, 10, new Draw(6));
             self::assertCount(10, $places);
             for ($i = 1; $i < 10; $i++) {
-                self::assertEqualsWithDelta($longest / 10, hypot($places[$i][0] - $places[$i - 1][0], $places[$i][1] - $places[$i - 1][1]), 0.1);
+                self::assertEqualsWithDelta(
+                    $longest / 10,
+                    hypot($places[$i][0] - $places[$i - 1][0], $places[$i][1] - $places[$i - 1][1]),
+                    0.1,
+                );
             }
             [$x, $y] = $places[0];
             $line = atan2($places[9][1] - $y, $places[9][0] - $x);
-            self::assertEqualsWithDelta(0.0, ($length / 2 - $x) * sin($line) - ($width / 2 - $y) * cos($line), 0.05, 'through the middle');
+            self::assertEqualsWithDelta(
+                0.0,
+                ($length / 2 - $x) * sin($line) - ($width / 2 - $y) * cos($line),
+                0.05,
+                'through the middle',
+            );
         }
     }
 
@@ -143,25 +201,57 @@ final class BlocksAndRingsTest extends TestCase
         $l = self::ground([[0, 0], [30, 0], [30, 10], [10, 10], [10, 40], [0, 40]]);
         $places = RandomCores::lay($l, Strips::of($l, 400), 4000, new Draw(8));
         $foot = count(array_filter($places, static fn (array $p): bool => $p[0] > 10));
-        self::assertEqualsWithDelta(4000 * 200 / 600, $foot, 4 * sqrt(4000 * (1 / 3) * (2 / 3)), 'a third of the L lies in its foot');
+        self::assertEqualsWithDelta(
+            (4000 * 200) / 600,
+            $foot,
+            4 * sqrt(4000 * (1 / 3) * (2 / 3)),
+            'a third of the L lies in its foot',
+        );
         $top = count(array_filter($places, static fn (array $p): bool => $p[1] > 25));
-        self::assertEqualsWithDelta(4000 * 150 / 600, $top, 4 * sqrt(4000 * 0.25 * 0.75));
+        self::assertEqualsWithDelta((4000 * 150) / 600, $top, 4 * sqrt(4000 * 0.25 * 0.75));
     }
 
     public function test_strips_measure_what_can_be_measured_by_hand(): void
     {
-        self::assertEqualsWithDelta(120 * 80 / 2, Strips::of(self::ground([[0, 0], [120, 0], [0, 80]]), 200)->areaM2(), 1e-6);
-        $disc = self::ground(array_map(static fn (int $k): array => [50 * cos($k * M_PI / 180), 50 * sin($k * M_PI / 180)], range(0, 359)));
-        self::assertEqualsWithDelta(180 * 50 ** 2 * sin(M_PI / 180), Strips::of($disc, 300)->areaM2(), 0.5, 'a polygon of 360 corners');
-        self::assertSame(0.0, (float) Strips::of(Ground::of([new Polygon([[[0.0, 0.0], [4.0, 0.0], [4.0, 4.0], [0.0, 4.0]]])], 3.0, KeepAway::nothing()), 50)->areaM2(), 'all of it lies in the margin');
+        self::assertEqualsWithDelta(
+            (120 * 80) / 2,
+            Strips::of(self::ground([[0, 0], [120, 0], [0, 80]]), 200)->areaM2(),
+            1e-6,
+        );
+        $disc = self::ground(
+            array_map(
+                static fn (int $k): array => [50 * cos(($k * M_PI) / 180), 50 * sin(($k * M_PI) / 180)],
+                range(0, 359),
+            ),
+        );
+        self::assertEqualsWithDelta(
+            180 * 50 ** 2 * sin(M_PI / 180),
+            Strips::of($disc, 300)->areaM2(),
+            0.5,
+            'a polygon of 360 corners',
+        );
+        self::assertSame(
+            0.0,
+            (float) Strips::of(
+                Ground::of([new Polygon([[[0.0, 0.0], [4.0, 0.0], [4.0, 4.0], [0.0, 4.0]]])], 3.0, KeepAway::nothing()),
+                50,
+            )->areaM2(),
+            'all of it lies in the margin',
+        );
     }
 
     public function test_minutes_and_their_limits(): void
     {
-        self::assertEqualsWithDelta(1000 / 1000 / 4 * 60 + 15 * 2 * 30 / 60, WalkTime::minutes(1000, 15, 2, 4.0, 30.0), 1e-12);
+        self::assertEqualsWithDelta(
+            (1000 / 1000 / 4) * 60 + (15 * 2 * 30) / 60,
+            WalkTime::minutes(1000, 15, 2, 4.0, 30.0),
+            1e-12,
+        );
         self::assertEqualsWithDelta(1.0, WalkTime::minutes(1000, 0, 1, 60.0, 3600.0), 1e-12, 'the ends are accepted');
         self::assertSame(0.0, WalkTime::minutes(0, 99, 3, 4.0, 0.0));
-        foreach ([[0.0, 30.0], [60.1, 30.0], [NAN, 30.0], [4.0, -1.0], [4.0, 3600.1], [4.0, NAN]] as [$speed, $seconds]) {
+        foreach (
+            [[0.0, 30.0], [60.1, 30.0], [NAN, 30.0], [4.0, -1.0], [4.0, 3600.1], [4.0, NAN]] as [$speed, $seconds]
+        ) {
             try {
                 WalkTime::minutes(100, 5, 1, $speed, $seconds);
                 self::fail("{$speed} km/h and {$seconds} s were accepted");
@@ -178,7 +268,10 @@ final class BlocksAndRingsTest extends TestCase
         self::assertTrue(Bucket::holding($table->bucketMl + 0.1)->overflows());
         self::assertFalse(Bucket::holding($table->labBagMl)->isTooLittleForTheLab());
         self::assertTrue(Bucket::holding($table->labBagMl - 0.1)->isTooLittleForTheLab());
-        self::assertSame([0.0, -$table->labBagMl - $table->benchBagMl], [Bucket::holding($table->labBagMl + $table->benchBagMl)->toSpareMl(), $table->toSpareMl()]);
+        self::assertSame(
+            [0.0, -$table->labBagMl - $table->benchBagMl],
+            [Bucket::holding($table->labBagMl + $table->benchBagMl)->toSpareMl(), $table->toSpareMl()],
+        );
     }
 
     /** @param list<array{int|float, int|float}> $ring */
@@ -186,6 +279,10 @@ final class BlocksAndRingsTest extends TestCase
     {
         $corners = array_map(static fn (array $p): array => [(float) $p[0], (float) $p[1]], $ring);
 
-        return Ground::of([new Polygon([$corners === [] ? self::fail('no ring') : $corners])], 0.0, KeepAway::nothing());
+        return Ground::of(
+            [new Polygon([$corners === [] ? self::fail('no ring') : $corners])],
+            0.0,
+            KeepAway::nothing(),
+        );
     }
 }

@@ -12,14 +12,29 @@ use PHPUnit\Framework\TestCase;
 
 final class CalendarTest extends TestCase
 {
-    /** By hand: lime on Thu 15 Oct 2026; report 1 Oct; ten working days before it 17 Sep; three days 14 Sep; two days 12 Sep. */
+    /**
+     * By hand: lime on Thu 15 Oct 2026; report 1 Oct; ten working days before it 17 Sep; three days 14 Sep; two days
+     * 12 Sep.
+     */
     public function test_backwards_from_the_lime(): void
     {
-        $calendar = BackwardCalendar::before(new \DateTimeImmutable('2026-10-15'), new \DateTimeImmutable('2026-08-01'));
+        $calendar = BackwardCalendar::before(
+            new \DateTimeImmutable('2026-10-15'),
+            new \DateTimeImmutable('2026-08-01'),
+        );
 
         self::assertSame(
-            ['pull' => '2026-09-12', 'send' => '2026-09-14', 'arrive' => '2026-09-17', 'report' => '2026-10-01', 'lime' => '2026-10-15'],
-            array_map(static fn (\DateTimeImmutable $on): string => $on->format('Y-m-d'), array_column($calendar->steps, 'on', 'code')),
+            [
+                'pull' => '2026-09-12',
+                'send' => '2026-09-14',
+                'arrive' => '2026-09-17',
+                'report' => '2026-10-01',
+                'lime' => '2026-10-15',
+            ],
+            array_map(
+                static fn (\DateTimeImmutable $on): string => $on->format('Y-m-d'),
+                array_column($calendar->steps, 'on', 'code'),
+            ),
         );
         self::assertSame([], $calendar->warnings());
     }
@@ -31,12 +46,24 @@ final class CalendarTest extends TestCase
 
         self::assertStringContainsString('cannot be met', $calendar->warnings()[0]);
         self::assertSame([], BackwardCalendar::before($calendar->earliestLimeOn, $today)->warnings());
-        self::assertNotSame([], BackwardCalendar::before($calendar->earliestLimeOn->modify('-3 days'), $today)->warnings());
+        self::assertNotSame(
+            [],
+            BackwardCalendar::before($calendar->earliestLimeOn->modify('-3 days'), $today)->warnings(),
+        );
     }
 
     public function test_spring_lime_is_pointed_out_and_days_without_end_are_refused(): void
     {
-        self::assertStringContainsString('Autumn leaves it the winter', implode(' ', BackwardCalendar::before(new \DateTimeImmutable('2027-04-10'), new \DateTimeImmutable('2026-09-20'))->warnings()));
+        self::assertStringContainsString(
+            'Autumn leaves it the winter',
+            implode(
+                ' ',
+                BackwardCalendar::before(
+                    new \DateTimeImmutable('2027-04-10'),
+                    new \DateTimeImmutable('2026-09-20'),
+                )->warnings(),
+            ),
+        );
         $this->expectException(CoreError::class);
         BackwardCalendar::before(new \DateTimeImmutable('2027-04-10'), new \DateTimeImmutable('2026-09-20'), 1000);
     }
@@ -45,7 +72,8 @@ final class CalendarTest extends TestCase
     public function test_the_file_follows_the_standard(): void
     {
         $name = 'Überlanger Acker, “am Wald”; '.str_repeat('weit hinten ', 8);
-        $steps = BackwardCalendar::before(new \DateTimeImmutable('2026-10-15'), new \DateTimeImmutable('2026-08-01'))->steps;
+        $steps = BackwardCalendar::before(new \DateTimeImmutable('2026-10-15'), new \DateTimeImmutable('2026-08-01'))
+            ->steps;
         $text = ICalendarFile::of($name, 'plan-7', $steps, new \DateTimeImmutable('2026-08-01T10:00:00+02:00'));
         $lines = explode("\r\n", rtrim($text, "\r\n"));
 
@@ -57,7 +85,12 @@ final class CalendarTest extends TestCase
         self::assertStringContainsString('SUMMARY:Lime on: Überlanger Acker\, “am Wald”\; weit hinten', $unfolded);
         self::assertStringContainsString("DTSTART;VALUE=DATE:20261015\r\nDTEND;VALUE=DATE:20261016\r\n", $unfolded);
         self::assertStringContainsString('DTSTAMP:20260801T080000Z', $unfolded);
-        self::assertCount(5, array_unique(array_filter(explode("\r\n", $unfolded), static fn (string $l): bool => str_starts_with($l, 'UID:'))));
+        self::assertCount(
+            5,
+            array_unique(
+                array_filter(explode("\r\n", $unfolded), static fn (string $l): bool => str_starts_with($l, 'UID:')),
+            ),
+        );
     }
 
     /** By hand: composites of 9 cores that scatter by 0.1 speak of a spread of 0.3 between cores. */

@@ -28,7 +28,10 @@ final class CoresNeededTest extends TestCase
     public function test_it_is_the_number_that_r_gives(array $row): void
     {
         self::assertSame((int) $row['cores'], CoresNeeded::forMargin($row['sd'], $row['margin'], $row['confidence']));
-        self::assertSame((int) $row['of60'], CoresNeeded::forMargin($row['sd'], $row['margin'], $row['confidence'], 60));
+        self::assertSame(
+            (int) $row['of60'],
+            CoresNeeded::forMargin($row['sd'], $row['margin'], $row['confidence'], 60),
+        );
     }
 
     public function test_one_core_fewer_would_not_do(): void
@@ -74,9 +77,18 @@ final class CoresNeededTest extends TestCase
     public function test_the_bucket_warns_when_it_overflows_or_starves_the_lab(): void
     {
         self::assertStringContainsString('less than the lab', implode(' ', PlanWarnings::of(15, Bucket::holding(300))));
-        self::assertStringContainsString('more than a bucket', implode(' ', PlanWarnings::of(15, Bucket::holding(11_000))));
-        self::assertStringContainsString('The lab and the bench together', implode(' ', PlanWarnings::of(15, Bucket::holding(500))));
-        self::assertStringContainsString('Fewer than 10 cores', implode(' ', PlanWarnings::of(3, Bucket::holding(800))));
+        self::assertStringContainsString(
+            'more than a bucket',
+            implode(' ', PlanWarnings::of(15, Bucket::holding(11_000))),
+        );
+        self::assertStringContainsString(
+            'The lab and the bench together',
+            implode(' ', PlanWarnings::of(15, Bucket::holding(500))),
+        );
+        self::assertStringContainsString(
+            'Fewer than 10 cores',
+            implode(' ', PlanWarnings::of(3, Bucket::holding(800))),
+        );
         self::assertSame([], PlanWarnings::of(15, Bucket::holding(800)));
     }
 

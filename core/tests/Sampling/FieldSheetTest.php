@@ -24,8 +24,14 @@ final class FieldSheetTest extends TestCase
         }
         self::assertStringContainsString('do not dry on paper', implode(' ', $all->steps));
         self::assertStringContainsString('health department', implode(' ', $all->cautions));
-        self::assertStringNotContainsString('health department', implode(' ', FieldSheet::for(['ph', 'zinc', 'nitrate'], 2, Pattern::Rows)->cautions));
-        self::assertStringNotContainsString('do not dry on paper', implode(' ', FieldSheet::for(['ph', 'lead'], 1, Pattern::W)->steps));
+        self::assertStringNotContainsString(
+            'health department',
+            implode(' ', FieldSheet::for(['ph', 'zinc', 'nitrate'], 2, Pattern::Rows)->cautions),
+        );
+        self::assertStringNotContainsString(
+            'do not dry on paper',
+            implode(' ', FieldSheet::for(['ph', 'lead'], 1, Pattern::W)->steps),
+        );
         self::assertStringContainsString('Buried lines', implode(' ', FieldSheet::for([], 1, Pattern::W)->cautions));
     }
 

@@ -37,7 +37,14 @@ final class PlanTest extends TestCase
     {
         foreach (ReferenceData::of('geometry')['usable'] as $row) {
             $boundary = Boundary::fromGeoJson((string) json_encode($row['boundary']));
-            $away = $row['away'] === null ? KeepAway::nothing() : KeepAway::fromGeoJson((string) json_encode($row['away']), $boundary->plane, (float) $row['distance_m']);
+            $away =
+                $row['away'] === null
+                    ? KeepAway::nothing()
+                    : KeepAway::fromGeoJson(
+                        (string) json_encode($row['away']),
+                        $boundary->plane,
+                        (float) $row['distance_m'],
+                    );
             $plan = Plan::draft(self::spec($boundary, $pattern, $cores, $away, (float) $row['edge_m']));
             $ground = Ground::of($boundary->polygons, (float) $row['edge_m'], $away);
 
@@ -92,10 +99,16 @@ final class PlanTest extends TestCase
         $nearest = static function (Pattern $pattern) use ($boundary): float {
             $sum = 0.0;
             for ($seed = 1; $seed <= 20; $seed++) {
-                $at = array_map($boundary->plane->toMetres(...), Plan::draft(self::spec($boundary, $pattern, 25, seed: $seed))->composites[0]);
+                $at = array_map(
+                    $boundary->plane->toMetres(...),
+                    Plan::draft(self::spec($boundary, $pattern, 25, seed: $seed))->composites[0],
+                );
                 foreach ($at as $i => [$x, $y]) {
                     $others = array_filter($at, static fn (int $k): bool => $k !== $i, ARRAY_FILTER_USE_KEY);
-                    $sum += min([INF, ...array_map(static fn (array $o): float => hypot($o[0] - $x, $o[1] - $y), $others)]);
+                    $sum += min([
+                        INF,
+                        ...array_map(static fn (array $o): float => hypot($o[0] - $x, $o[1] - $y), $others),
+                    ]);
                 }
             }
 
@@ -121,15 +134,29 @@ final class PlanTest extends TestCase
         $boundary = self::wedge();
         $plan = Plan::draft(self::spec($boundary, Pattern::Zigzag, 20));
 
-        self::assertEqualsWithDelta(self::length(array_map($boundary->plane->toMetres(...), $plan->composites[0])), $plan->walkM, 1e-4);
+        self::assertEqualsWithDelta(
+            self::length(array_map($boundary->plane->toMetres(...), $plan->composites[0])),
+            $plan->walkM,
+            1e-4,
+        );
     }
 
     public function test_cells_make_a_composite_each_and_slivers_join_their_neighbour(): void
     {
         $boundary = self::square();
-        $plan = Plan::draft(PlanSpec::of(
-            $boundary, KeepAway::nothing(), 0, Pattern::Random, 8, 10 * Area::M2_PER_ACRE, [DepthLayer::ofInches(0, 6)], Probe::ofDiameterMm(19), 1,
-        ));
+        $plan = Plan::draft(
+            PlanSpec::of(
+                $boundary,
+                KeepAway::nothing(),
+                0,
+                Pattern::Random,
+                8,
+                10 * Area::M2_PER_ACRE,
+                [DepthLayer::ofInches(0, 6)],
+                Probe::ofDiameterMm(19),
+                1,
+            ),
+        );
 
         self::assertSame(8 * count($plan->composites), $plan->cores());
         self::assertEqualsWithDelta(160_000 / (10 * Area::M2_PER_ACRE), count($plan->composites), 2.5);
@@ -139,7 +166,17 @@ final class PlanTest extends TestCase
     public function test_each_composite_stays_within_the_outline_of_its_own_ground(): void
     {
         $boundary = self::wedge();
-        $cells = PlanSpec::of($boundary, KeepAway::nothing(), 4.0, Pattern::Random, 12, 0.4 * Area::M2_PER_ACRE, [DepthLayer::parse('0-6in')], Probe::ofDiameterMm(19), 5);
+        $cells = PlanSpec::of(
+            $boundary,
+            KeepAway::nothing(),
+            4.0,
+            Pattern::Random,
+            12,
+            0.4 * Area::M2_PER_ACRE,
+            [DepthLayer::parse('0-6in')],
+            Probe::ofDiameterMm(19),
+            5,
+        );
         foreach ([Plan::draft($cells), Plan::draft($cells->roundTheMiddle())] as $plan) {
             self::assertGreaterThan(3, count($plan->outlines));
             self::assertSame(count($plan->composites), count($plan->outlines));
@@ -149,26 +186,40 @@ final class PlanTest extends TestCase
                 }
                 $rings = array_map(static fn (array $ring): Polygon => new Polygon([$ring]), $plan->outlines[$i]);
                 foreach ($cores as [$longitude, $latitude]) {
-                    self::assertNotSame([], array_filter($rings, static fn (Polygon $own): bool => $own->contains($longitude, $latitude)), "composite {$i}");
+                    self::assertNotSame(
+                        [],
+                        array_filter($rings, static fn (Polygon $own): bool => $own->contains($longitude, $latitude)),
+                        "composite {$i}",
+                    );
                 }
             }
         }
-        self::assertSame([[]], Plan::draft(self::spec($boundary, Pattern::W, 10))->outlines, 'one composite has all of the area');
+        self::assertSame(
+            [[]],
+            Plan::draft(self::spec($boundary, Pattern::W, 10))->outlines,
+            'one composite has all of the area',
+        );
     }
 
     public function test_the_volume_of_a_composite(): void
     {
         $plan = Plan::draft(self::spec(self::square(), Pattern::Zigzag, 15));
 
-        self::assertEqualsWithDelta(15 * M_PI / 4 * 1.9 ** 2 * 15.24, $plan->volumesMl[0], 1e-9);
+        self::assertEqualsWithDelta(((15 * M_PI) / 4) * 1.9 ** 2 * 15.24, $plan->volumesMl[0], 1e-9);
     }
 
     /** @return iterable<string, array{callable(): mixed, string}> */
     public static function refused(): iterable
     {
-        yield 'a margin that eats the ground' => [static fn () => Plan::draft(self::spec(self::square(), Pattern::Zigzag, 5, edge: 300)), 'no usable ground is left'];
+        yield 'a margin that eats the ground' => [
+            static fn () => Plan::draft(self::spec(self::square(), Pattern::Zigzag, 5, edge: 300)),
+            'no usable ground is left',
+        ];
         yield 'no cores' => [static fn () => self::spec(self::square(), Pattern::Zigzag, 0), 'from 1 to 1000'];
-        yield 'a margin below nothing' => [static fn () => self::spec(self::square(), Pattern::Zigzag, 5, edge: -1), 'from 0 to 10000'];
+        yield 'a margin below nothing' => [
+            static fn () => self::spec(self::square(), Pattern::Zigzag, 5, edge: -1),
+            'from 0 to 10000',
+        ];
         yield 'a probe of no width' => [static fn () => Probe::ofDiameterMm(0), 'above 0 and up to 300'];
         yield 'a layer upside down' => [static fn () => DepthLayer::parse('6-0in'), 'does not run downwards'];
         yield 'a layer with no unit' => [static fn () => DepthLayer::parse('0-6'), 'is no layer'];
@@ -203,14 +254,37 @@ final class PlanTest extends TestCase
         self::assertSame(['1-01', '1-12'], [(string) $gpx->wpt[0]->name, (string) $gpx->wpt[11]->name]);
         self::assertSame('1-02', (string) $kml->Document->Placemark[1]->name);
         [$longitude, $latitude] = $plan->composites[0][3];
-        self::assertEqualsWithDelta([$latitude, $longitude], [(float) $gpx->wpt[3]['lat'], (float) $gpx->wpt[3]['lon']], 1e-9);
-        self::assertSame([number_format($longitude, 9, '.', ''), number_format($latitude, 9, '.', '')], explode(',', (string) $kml->Document->Placemark[3]->Point->coordinates));
+        self::assertEqualsWithDelta(
+            [$latitude, $longitude],
+            [(float) $gpx->wpt[3]['lat'], (float) $gpx->wpt[3]['lon']],
+            1e-9,
+        );
+        self::assertSame(
+            [number_format($longitude, 9, '.', ''), number_format($latitude, 9, '.', '')],
+            explode(',', (string) $kml->Document->Placemark[3]->Point->coordinates),
+        );
         self::assertStringStartsWith('1,4,', explode("\n", PlanFile::csv($plan))[4]);
     }
 
-    private static function spec(Boundary $boundary, Pattern $pattern, int $cores, ?KeepAway $away = null, float $edge = 0, int $seed = 1): PlanSpec
-    {
-        return PlanSpec::of($boundary, $away ?? KeepAway::nothing(), $edge, $pattern, $cores, null, [DepthLayer::ofInches(0, 6)], Probe::ofDiameterMm(19), $seed);
+    private static function spec(
+        Boundary $boundary,
+        Pattern $pattern,
+        int $cores,
+        ?KeepAway $away = null,
+        float $edge = 0,
+        int $seed = 1,
+    ): PlanSpec {
+        return PlanSpec::of(
+            $boundary,
+            $away ?? KeepAway::nothing(),
+            $edge,
+            $pattern,
+            $cores,
+            null,
+            [DepthLayer::ofInches(0, 6)],
+            Probe::ofDiameterMm(19),
+            $seed,
+        );
     }
 
     private static function square(): Boundary

@@ -21,7 +21,10 @@ use HonestCore\Sampling\Zones;
 use HonestCore\Tests\ReferenceData;
 use PHPUnit\Framework\TestCase;
 
-/** Schools, layers, rows, cells and zones: the facts of section 1 of the trade (common practice) and what follows from them. */
+/**
+ * Schools, layers, rows, cells and zones: the facts of section 1 of the trade (common practice) and what follows from
+ * them.
+ */
 final class SchoolsTest extends TestCase
 {
     public function test_all_fourteen_schools_are_sound(): void
@@ -48,8 +51,30 @@ final class SchoolsTest extends TestCase
 
     public function test_a_row_that_is_no_school_is_refused(): void
     {
-        $row = ['name' => 'x', 'acres' => null, 'cores' => [5, 6, 7], 'layers' => ['0-6in'], 'pattern' => 'random', 'why' => ''];
-        foreach ([['cores' => [6, 5, 7]], ['cores' => [5]], ['cores' => [0, 1, 2]], ['cores' => [5, 6, 5]], ['cores' => [5, 6, 7, 8]], ['cores' => [5, 6, PlanSpec::MOST_CORES + 1]], ['cores' => [5, 6.5, 7]], ['cell_acres' => 0], ['layers' => []], ['layers' => ['deep']], ['pattern' => 'spiral'], ['acres' => -2]] as $change) {
+        $row = [
+            'name' => 'x',
+            'acres' => null,
+            'cores' => [5, 6, 7],
+            'layers' => ['0-6in'],
+            'pattern' => 'random',
+            'why' => '',
+        ];
+        foreach (
+            [
+                ['cores' => [6, 5, 7]],
+                ['cores' => [5]],
+                ['cores' => [0, 1, 2]],
+                ['cores' => [5, 6, 5]],
+                ['cores' => [5, 6, 7, 8]],
+                ['cores' => [5, 6, PlanSpec::MOST_CORES + 1]],
+                ['cores' => [5, 6.5, 7]],
+                ['cell_acres' => 0],
+                ['layers' => []],
+                ['layers' => ['deep']],
+                ['pattern' => 'spiral'],
+                ['acres' => -2],
+            ] as $change
+        ) {
             try {
                 School::of('own', $change + $row);
                 self::fail(json_encode($change).' was accepted');
@@ -58,12 +83,19 @@ final class SchoolsTest extends TestCase
             }
         }
         self::assertSame(6, School::of('own', $row)->cores[1]);
-        self::assertSame([1, 1, PlanSpec::MOST_CORES], School::of('own', ['cores' => [1, 1, PlanSpec::MOST_CORES]] + $row)->cores, 'the ends are accepted');
+        self::assertSame(
+            [1, 1, PlanSpec::MOST_CORES],
+            School::of('own', ['cores' => [1, 1, PlanSpec::MOST_CORES]] + $row)->cores,
+            'the ends are accepted',
+        );
     }
 
     public function test_layers_are_stacked_from_the_top_and_may_not_overlap(): void
     {
-        self::assertSame(['0-2 in', '2-6 in'], array_map(static fn (DepthLayer $l): string => $l->text(), DepthStack::parse(['2-6in', '0-2in'])->layers));
+        self::assertSame(
+            ['0-2 in', '2-6 in'],
+            array_map(static fn (DepthLayer $l): string => $l->text(), DepthStack::parse(['2-6in', '0-2in'])->layers),
+        );
         self::assertSame('15-30 cm', DepthLayer::parse('15-30cm')->text());
         $this->expectExceptionMessage('The layers 0-6in and 4-12in overlap');
         DepthStack::parse(['4-12in', '0-6in']);
@@ -74,7 +106,16 @@ final class SchoolsTest extends TestCase
         self::assertSame([], DepthStack::parse(['0-6in'])->warnings());
         self::assertSame([], DepthStack::parse(['0-15cm'])->warnings());
         self::assertSame([], DepthStack::parse(['0-8in'])->warnings());
-        self::assertSame([0, 1, 0, 1], array_map(static fn (string $layer): int => count(DepthStack::parse([$layer])->warnings()), ['0-14.8cm', '0-14cm', '0-20.8cm', '0-21.5cm']), 'half a centimetre is let pass');
+        self::assertSame(
+            [0, 1, 0, 1],
+            array_map(static fn (string $layer): int => count(DepthStack::parse([$layer])->warnings()), [
+                '0-14.8cm',
+                '0-14cm',
+                '0-20.8cm',
+                '0-21.5cm',
+            ]),
+            'half a centimetre is let pass',
+        );
         self::assertCount(2, DepthStack::parse(['0-2in', '2-6in'])->warnings());
         self::assertCount(1, DepthStack::parse(['0-6in', '12-24in'])->warnings());
     }
@@ -94,7 +135,12 @@ final class SchoolsTest extends TestCase
         $at = array_map($boundary->plane->toMetres(...), $plan->composites[0]);
         foreach ([0, 6, 12] as $first) {
             for ($k = 1; $k < 6; $k++) {
-                self::assertEqualsWithDelta([0.0, -RowPlan::STEP_M], [$at[$first + $k][0] - $at[$first + $k - 1][0], $at[$first + $k][1] - $at[$first + $k - 1][1]], 1e-3, 'rows to the east, transects to the south');
+                self::assertEqualsWithDelta(
+                    [0.0, -RowPlan::STEP_M],
+                    [$at[$first + $k][0] - $at[$first + $k - 1][0], $at[$first + $k][1] - $at[$first + $k - 1][1]],
+                    1e-3,
+                    'rows to the east, transects to the south',
+                );
             }
         }
     }
@@ -103,21 +149,41 @@ final class SchoolsTest extends TestCase
     public function test_transects_run_across_rows_of_any_bearing(): void
     {
         $boundary = self::square();
-        $at = array_map($boundary->plane->toMetres(...), Plan::draft(self::spec($boundary, Pattern::Rows, 6)->acrossRows(RowPlan::of(0.762, 30)))->composites[0]);
+        $at = array_map(
+            $boundary->plane->toMetres(...),
+            Plan::draft(self::spec($boundary, Pattern::Rows, 6)->acrossRows(RowPlan::of(0.762, 30)))->composites[0],
+        );
         for ($k = 1; $k < 6; $k++) {
-            self::assertEqualsWithDelta([$k * 0.0762 * cos(deg2rad(30)), -$k * 0.0762 * sin(deg2rad(30))], [$at[$k][0] - $at[0][0], $at[$k][1] - $at[0][1]], 1e-3);
+            self::assertEqualsWithDelta(
+                [$k * 0.0762 * cos(deg2rad(30)), -$k * 0.0762 * sin(deg2rad(30))],
+                [$at[$k][0] - $at[0][0], $at[$k][1] - $at[0][1]],
+                1e-3,
+            );
         }
     }
 
     public function test_cores_stand_round_the_middle_of_their_cell_or_over_it(): void
     {
         $boundary = self::square();
-        $spec = PlanSpec::of($boundary, KeepAway::nothing(), 0, Pattern::Random, 8, 2.5 * Area::M2_PER_ACRE, [DepthLayer::ofInches(0, 6)], Probe::ofDiameterMm(19), 3);
+        $spec = PlanSpec::of(
+            $boundary,
+            KeepAway::nothing(),
+            0,
+            Pattern::Random,
+            8,
+            2.5 * Area::M2_PER_ACRE,
+            [DepthLayer::ofInches(0, 6)],
+            Probe::ofDiameterMm(19),
+            3,
+        );
         $spread = static function (Plan $plan) use ($boundary): float {
             $far = [];
             foreach ($plan->composites as $cores) {
                 $at = array_map($boundary->plane->toMetres(...), $cores);
-                [$mx, $my] = [array_sum(array_column($at, 0)) / count($at), array_sum(array_column($at, 1)) / count($at)];
+                [$mx, $my] = [
+                    array_sum(array_column($at, 0)) / count($at),
+                    array_sum(array_column($at, 1)) / count($at),
+                ];
                 $far[] = max(0.0, ...array_map(static fn (array $p): float => hypot($p[0] - $mx, $p[1] - $my), $at));
             }
 
@@ -133,8 +199,16 @@ final class SchoolsTest extends TestCase
     public function test_the_corners_and_the_middle_of_a_bed(): void
     {
         $boundary = self::square();
-        $at = array_map($boundary->plane->toMetres(...), Plan::draft(self::spec($boundary, Pattern::Corners, 5))->composites[0]);
-        $quadrants = array_unique(array_map(static fn (array $p): string => ($p[0] > 0 ? 'e' : 'w').($p[1] > 0 ? 'n' : 's'), array_filter($at, static fn (array $p): bool => hypot($p[0], $p[1]) > 50)));
+        $at = array_map(
+            $boundary->plane->toMetres(...),
+            Plan::draft(self::spec($boundary, Pattern::Corners, 5))->composites[0],
+        );
+        $quadrants = array_unique(
+            array_map(
+                static fn (array $p): string => ($p[0] > 0 ? 'e' : 'w').($p[1] > 0 ? 'n' : 's'),
+                array_filter($at, static fn (array $p): bool => hypot($p[0], $p[1]) > 50),
+            ),
+        );
 
         self::assertCount(4, $quadrants);
         self::assertCount(1, array_filter($at, static fn (array $p): bool => hypot($p[0], $p[1]) < 5));
@@ -163,14 +237,30 @@ final class SchoolsTest extends TestCase
         Zones::fromGeoJson(self::halves($boundary, 260), $boundary);
     }
 
-    /** All corners of the zone lie in the area, and one of its edges leaves it through a notch: the one that closes the ring too. */
+    /**
+     * All corners of the zone lie in the area, and one of its edges leaves it through a notch: the one that closes the
+     * ring too.
+     */
     public function test_a_zone_whose_edge_leaves_the_area_between_its_corners_is_refused(): void
     {
         $plane = new LocalPlane(10, 50);
-        $json = static fn (array $ring): string => (string) json_encode(['type' => 'Polygon', 'coordinates' => [array_map(static fn (array $p): array => $plane->toDegrees([(float) $p[0], (float) $p[1]]), [...$ring, $ring[0]])]]);
+        $json = static fn (array $ring): string => (string) json_encode([
+            'type' => 'Polygon',
+            'coordinates' => [
+                array_map(static fn (array $p): array => $plane->toDegrees([(float) $p[0], (float) $p[1]]), [
+                    ...$ring,
+                    $ring[0],
+                ]),
+            ],
+        ]);
         // A U, open to the north.
-        $boundary = Boundary::fromGeoJson($json([[-100, -100], [100, -100], [100, 100], [40, 100], [40, -40], [-40, -40], [-40, 100], [-100, 100]]));
-        self::assertCount(1, Zones::fromGeoJson($json([[-90, -90], [90, -90], [90, -50], [-90, -50]]), $boundary)->polygons);
+        $boundary = Boundary::fromGeoJson(
+            $json([[-100, -100], [100, -100], [100, 100], [40, 100], [40, -40], [-40, -40], [-40, 100], [-100, 100]]),
+        );
+        self::assertCount(
+            1,
+            Zones::fromGeoJson($json([[-90, -90], [90, -90], [90, -50], [-90, -50]]), $boundary)->polygons,
+        );
         $corners = [[-70, 60], [-70, -80], [70, -80], [70, 60]];
         for ($turn = 0; $turn < 4; $turn++) {
             try {
@@ -198,7 +288,17 @@ final class SchoolsTest extends TestCase
 
     private static function spec(Boundary $boundary, Pattern $pattern, int $cores): PlanSpec
     {
-        return PlanSpec::of($boundary, KeepAway::nothing(), 0, $pattern, $cores, null, [DepthLayer::ofInches(0, 6)], Probe::ofDiameterMm(19), 5);
+        return PlanSpec::of(
+            $boundary,
+            KeepAway::nothing(),
+            0,
+            $pattern,
+            $cores,
+            null,
+            [DepthLayer::ofInches(0, 6)],
+            Probe::ofDiameterMm(19),
+            5,
+        );
     }
 
     private static function square(): Boundary
@@ -209,9 +309,13 @@ final class SchoolsTest extends TestCase
     private static function halves(Boundary $boundary, float $reach): string
     {
         $ring = static fn (float $west, float $east): array => array_map(
-            static fn (array $p): array => $boundary->plane->toDegrees([(float) $p[0], (float) $p[1]]), [[$west, -190], [$east, -190], [$east, 190], [$west, 190], [$west, -190]],
+            static fn (array $p): array => $boundary->plane->toDegrees([(float) $p[0], (float) $p[1]]),
+            [[$west, -190], [$east, -190], [$east, 190], [$west, 190], [$west, -190]],
         );
 
-        return (string) json_encode(['type' => 'MultiPolygon', 'coordinates' => [[$ring(-$reach, -1)], [$ring(1, $reach)]]]);
+        return (string) json_encode([
+            'type' => 'MultiPolygon',
+            'coordinates' => [[$ring(-$reach, -1)], [$ring(1, $reach)]],
+        ]);
     }
 }

@@ -16,7 +16,12 @@ final class WalkingOrderTest extends TestCase
     public static function sets(): iterable
     {
         foreach (ReferenceData::of('walks')['sets'] as $i => $set) {
-            yield "set {$i}, ".count($set['places']).' places, shortest by integer programming' => [array_values(array_map(static fn (array $p): array => [(float) $p[0], (float) $p[1]], (array) $set['places'])), (float) $set['shortest']];
+            yield "set {$i}, ".count($set['places']).' places, shortest by integer programming' => [
+                array_values(
+                    array_map(static fn (array $p): array => [(float) $p[0], (float) $p[1]], (array) $set['places']),
+                ),
+                (float) $set['shortest'],
+            ];
         }
     }
 

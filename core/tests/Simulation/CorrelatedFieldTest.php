@@ -68,13 +68,24 @@ final class CorrelatedFieldTest extends TestCase
         $grid = self::grid(100);
         $model = FieldModel::of(6.0, 0.4, 100);
 
-        self::assertSame(CorrelatedField::draw($grid, $model, new Draw(4)), CorrelatedField::draw($grid, $model, new Draw(4)));
-        self::assertNotSame(CorrelatedField::draw($grid, $model, new Draw(4)), CorrelatedField::draw($grid, $model, new Draw(5)));
+        self::assertSame(
+            CorrelatedField::draw($grid, $model, new Draw(4)),
+            CorrelatedField::draw($grid, $model, new Draw(4)),
+        );
+        self::assertNotSame(
+            CorrelatedField::draw($grid, $model, new Draw(4)),
+            CorrelatedField::draw($grid, $model, new Draw(5)),
+        );
     }
 
     public function test_a_field_without_spread_is_flat(): void
     {
-        self::assertSame([6.0], array_values(array_unique(CorrelatedField::draw(self::grid(64), FieldModel::of(6.0, 0.0, 50), new Draw(1)))));
+        self::assertSame(
+            [6.0],
+            array_values(
+                array_unique(CorrelatedField::draw(self::grid(64), FieldModel::of(6.0, 0.0, 50), new Draw(1))),
+            ),
+        );
     }
 
     public function test_a_model_fitted_to_a_field_comes_back_to_its_range(): void
@@ -83,13 +94,19 @@ final class CorrelatedFieldTest extends TestCase
         $found = [];
         foreach (range(1, 15) as $seed) {
             $values = CorrelatedField::draw($grid, FieldModel::of(6.1, 0.4, 70), new Draw($seed));
-            $found[] = FieldModel::fitted(array_map(static fn (int $i): array => [...$grid->place($i), $values[$i]], array_keys($values)));
+            $found[] = FieldModel::fitted(
+                array_map(static fn (int $i): array => [...$grid->place($i), $values[$i]], array_keys($values)),
+            );
         }
         $ranges = array_map(static fn (FieldModel $m): float => $m->rangeM, $found);
         sort($ranges);
 
         self::assertEqualsWithDelta(70, $ranges[7], 30);
-        self::assertEqualsWithDelta(0.4, array_sum(array_map(static fn (FieldModel $m): float => $m->sd, $found)) / 15, 0.08);
+        self::assertEqualsWithDelta(
+            0.4,
+            array_sum(array_map(static fn (FieldModel $m): float => $m->sd, $found)) / 15,
+            0.08,
+        );
     }
 
     /** By hand: places 0, 1 and 2 m with values 1, 3, 2: lag about 1 m has ((2² + 1²) / 2) / 2. */
@@ -106,7 +123,10 @@ final class CorrelatedFieldTest extends TestCase
     {
         $plane = new LocalPlane(-76.281, 42.915);
         [$west, $east] = [$plane->toDegrees([-150.0, 0.0]), $plane->toDegrees([150.0, 0.0])];
-        $results = LocatedResults::parse("longitude,latitude,ph\n{$west[0]},{$west[1]},5.5\n{$east[0]},{$east[1]},7.0\n{$east[0]},42.9149,7.0\n", $plane);
+        $results = LocatedResults::parse(
+            "longitude,latitude,ph\n{$west[0]},{$west[1]},5.5\n{$east[0]},{$east[1]},7.0\n{$east[0]},42.9149,7.0\n",
+            $plane,
+        );
         $grid = self::grid(400);
 
         foreach ($results->field($grid) as $i => $value) {
@@ -117,15 +137,23 @@ final class CorrelatedFieldTest extends TestCase
     public function test_bad_results_and_models_are_refused_with_the_place(): void
     {
         $plane = new LocalPlane(0, 0);
-        foreach ([
-            [static fn () => LocatedResults::parse("longitude,latitude,ph\n1,2,x\n", $plane), 'row 2: ph is "x"'],
-            [static fn () => LocatedResults::parse("longitude,latitude,ph\n1,2,6\n1,200,6\n1,3,6\n", $plane), 'row 3: the position'],
-            [static fn () => LocatedResults::parse("longitude,latitude,ph\n1,2,6\n", $plane), '1 results are too few'],
-            [static fn () => FieldModel::of(6, -1, 100), 'The spread of the field'],
-            [static fn () => FieldModel::of(6, 0.4, 0), 'The range of the field'],
-            [static fn () => FieldModel::fitted([[0.0, 0.0, 6.0]]), '10 or more to fit'],
-            [static fn () => FieldModel::fitted(array_fill(0, 12, [0.0, 0.0, 6.0])), 'different places'],
-        ] as [$act, $words]) {
+        foreach (
+            [
+                [static fn () => LocatedResults::parse("longitude,latitude,ph\n1,2,x\n", $plane), 'row 2: ph is "x"'],
+                [
+                    static fn () => LocatedResults::parse("longitude,latitude,ph\n1,2,6\n1,200,6\n1,3,6\n", $plane),
+                    'row 3: the position',
+                ],
+                [
+                    static fn () => LocatedResults::parse("longitude,latitude,ph\n1,2,6\n", $plane),
+                    '1 results are too few',
+                ],
+                [static fn () => FieldModel::of(6, -1, 100), 'The spread of the field'],
+                [static fn () => FieldModel::of(6, 0.4, 0), 'The range of the field'],
+                [static fn () => FieldModel::fitted([[0.0, 0.0, 6.0]]), '10 or more to fit'],
+                [static fn () => FieldModel::fitted(array_fill(0, 12, [0.0, 0.0, 6.0])), 'different places'],
+            ] as [$act, $words]
+        ) {
             try {
                 $act();
                 self::fail("{$words} was accepted");

@@ -47,7 +47,12 @@ final class DistributionsTest extends TestCase
         foreach ([2, 5, 17, 1000, 50_000] as $n) {
             foreach ([0.025, 0.5, 0.975] as $p) {
                 $ncp = 1.96 * sqrt($n);
-                self::assertEqualsWithDelta($p, NoncentralT::cdf(NoncentralT::quantile($p, $n - 1, $ncp), $n - 1, $ncp), 1e-8, "n {$n}, p {$p}");
+                self::assertEqualsWithDelta(
+                    $p,
+                    NoncentralT::cdf(NoncentralT::quantile($p, $n - 1, $ncp), $n - 1, $ncp),
+                    1e-8,
+                    "n {$n}, p {$p}",
+                );
             }
         }
     }
@@ -62,7 +67,15 @@ final class DistributionsTest extends TestCase
     /** Far out the tail is a continued fraction: R 4.2, pnorm. */
     public function test_the_far_tail_of_the_normal_is_that_of_r(): void
     {
-        foreach (['-7.2' => 3.0106279811174334e-13, '-8' => 6.2209605742717849e-16, '-10' => 7.6198530241605269e-24, '-20' => 2.7536241186062337e-89, '-36' => 4.182624065797283e-284] as $z => $p) {
+        foreach (
+            [
+                '-7.2' => 3.0106279811174334e-13,
+                '-8' => 6.2209605742717849e-16,
+                '-10' => 7.6198530241605269e-24,
+                '-20' => 2.7536241186062337e-89,
+                '-36' => 4.182624065797283e-284,
+            ] as $z => $p
+        ) {
             self::assertEqualsWithDelta(1.0, Normal::cdf((float) $z) / $p, 1e-7, "z = {$z}");
         }
     }
@@ -79,13 +92,24 @@ final class DistributionsTest extends TestCase
     public static function bounds(): iterable
     {
         foreach (ReferenceData::of('statistics')['bounds'] as $row) {
-            yield "{$row['hits']} of {$row['trials']} at {$row['confidence']}, R binom.test" => [$row['hits'], $row['trials'], $row['confidence'], $row['lower'], $row['upper']];
+            yield "{$row['hits']} of {$row['trials']} at {$row['confidence']}, R binom.test" => [
+                $row['hits'],
+                $row['trials'],
+                $row['confidence'],
+                $row['lower'],
+                $row['upper'],
+            ];
         }
     }
 
     #[DataProvider('bounds')]
-    public function test_exact_bounds_are_those_of_r(int $hits, int $trials, float $confidence, float $lower, float $upper): void
-    {
+    public function test_exact_bounds_are_those_of_r(
+        int $hits,
+        int $trials,
+        float $confidence,
+        float $lower,
+        float $upper,
+    ): void {
         self::assertEqualsWithDelta($lower, BinomialBound::lower($hits, $trials, $confidence), 1e-10);
         self::assertEqualsWithDelta($upper, BinomialBound::upper($hits, $trials, $confidence), 1e-10);
     }
@@ -133,16 +157,24 @@ final class DistributionsTest extends TestCase
         }
     }
 
-    /** The bet of the mixture, by summing it over shares in small steps: ∫ q^h (1−q)^m dq over q above p, against p^h (1−p)^m. */
+    /**
+     * The bet of the mixture, by summing it over shares in small steps: ∫ q^h (1−q)^m dq over q above p, against
+     * p^h (1−p)^m.
+     */
     public function test_a_bet_is_the_mean_of_the_likelihood_ratios_above_the_share(): void
     {
         foreach ([[9, 10, 0.7], [14, 20, 0.4], [1, 3, 0.1], [50, 50, 0.9]] as [$hits, $trials, $share]) {
             [$sum, $steps] = [0.0, 20_000];
             for ($i = 0; $i < $steps; $i++) {
-                $q = $share + (1 - $share) * ($i + 0.5) / $steps;
+                $q = $share + ((1 - $share) * ($i + 0.5)) / $steps;
                 $sum += exp($hits * log($q / $share) + ($trials - $hits) * log((1 - $q) / (1 - $share)));
             }
-            self::assertEqualsWithDelta(log($sum / $steps), ConfidenceSequence::logBet($hits, $trials, $share), 1e-6, "{$hits} of {$trials} against {$share}");
+            self::assertEqualsWithDelta(
+                log($sum / $steps),
+                ConfidenceSequence::logBet($hits, $trials, $share),
+                1e-6,
+                "{$hits} of {$trials} against {$share}",
+            );
         }
     }
 

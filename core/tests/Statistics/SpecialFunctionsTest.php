@@ -36,7 +36,11 @@ final class SpecialFunctionsTest extends TestCase
     {
         foreach ([[2.0, 3.0], [0.5, 0.5], [40.0, 7.0]] as [$a, $b]) {
             foreach ([0.01, 0.3, 0.77] as $x) {
-                self::assertEqualsWithDelta(1.0, IncompleteBeta::of($a, $b, $x) + IncompleteBeta::of($b, $a, 1 - $x), 1e-13);
+                self::assertEqualsWithDelta(
+                    1.0,
+                    IncompleteBeta::of($a, $b, $x) + IncompleteBeta::of($b, $a, 1 - $x),
+                    1e-13,
+                );
             }
         }
         self::assertEqualsWithDelta(0.3 ** 4, IncompleteBeta::of(4, 1, 0.3), 1e-15, 'I_x(a, 1) = x^a');
@@ -49,20 +53,46 @@ final class SpecialFunctionsTest extends TestCase
             for ($k = 1; $k <= $n; $k++) {
                 $tail = 0.0;
                 for ($i = $k; $i <= $n; $i++) {
-                    $tail += exp(LogGamma::of($n + 1) - LogGamma::of($i + 1) - LogGamma::of($n - $i + 1) + $i * log($p) + ($n - $i) * log1p(-$p));
+                    $tail += exp(
+                        LogGamma::of($n + 1) -
+                            LogGamma::of($i + 1) -
+                            LogGamma::of($n - $i + 1) +
+                            $i * log($p) +
+                            ($n - $i) * log1p(-$p),
+                    );
                 }
-                self::assertEqualsWithDelta($tail, IncompleteBeta::of($k, $n - $k + 1, $p), 1e-12, "{$k} of {$n} at {$p}");
+                self::assertEqualsWithDelta(
+                    $tail,
+                    IncompleteBeta::of($k, $n - $k + 1, $p),
+                    1e-12,
+                    "{$k} of {$n} at {$p}",
+                );
             }
         }
-        self::assertSame([0.0, 1.0, 0.0, 1.0], [IncompleteBeta::of(2, 3, 0.0), IncompleteBeta::of(2, 3, 1.0), IncompleteBeta::of(2, 3, -0.1), IncompleteBeta::of(2, 3, 1.1)]);
+        self::assertSame(
+            [0.0, 1.0, 0.0, 1.0],
+            [
+                IncompleteBeta::of(2, 3, 0.0),
+                IncompleteBeta::of(2, 3, 1.0),
+                IncompleteBeta::of(2, 3, -0.1),
+                IncompleteBeta::of(2, 3, 1.1),
+            ],
+        );
     }
 
-    /** Its logarithm is that of the function where there is one, and goes on where the function is too small for a double. */
+    /**
+     * Its logarithm is that of the function where there is one, and goes on where the function is too small for a
+     * double.
+     */
     public function test_the_logarithm_of_the_incomplete_beta_goes_on_below_the_smallest_number(): void
     {
         foreach ([[2.0, 3.0], [0.5, 0.5], [40.0, 7.0], [7.0, 40.0]] as [$a, $b]) {
             foreach ([0.01, 0.3, 0.5, 0.77, 0.99] as $x) {
-                self::assertEqualsWithDelta(log(IncompleteBeta::of($a, $b, $x)), IncompleteBeta::logOf($a, $b, $x), 1e-10);
+                self::assertEqualsWithDelta(
+                    log(IncompleteBeta::of($a, $b, $x)),
+                    IncompleteBeta::logOf($a, $b, $x),
+                    1e-10,
+                );
             }
         }
         foreach ([1e-80, 1e-200] as $x) {
@@ -90,18 +120,35 @@ final class SpecialFunctionsTest extends TestCase
         }
     }
 
-    /** Turned round, a noncentral t is one of the opposite shift; and a quantile is where its distribution reaches the share. */
+    /**
+     * Turned round, a noncentral t is one of the opposite shift; and a quantile is where its distribution reaches the
+     * share.
+     */
     public function test_noncentral_t_mirrors_itself_and_its_quantile_leads_back(): void
     {
         foreach ([2, 4, 19, 300] as $df) {
             foreach ([0.0, 1.5, 8.77, 33.0] as $shift) {
                 foreach ([-2.0, 0.0, 1.0, 9.0] as $t) {
-                    self::assertEqualsWithDelta(1.0, NoncentralT::cdf($t, $df, $shift) + NoncentralT::cdf(-$t, $df, -$shift), 1e-10);
+                    self::assertEqualsWithDelta(
+                        1.0,
+                        NoncentralT::cdf($t, $df, $shift) + NoncentralT::cdf(-$t, $df, -$shift),
+                        1e-10,
+                    );
                 }
                 foreach ([0.005, 0.025, 0.5, 0.975, 0.995] as $p) {
-                    self::assertEqualsWithDelta($p, NoncentralT::cdf(NoncentralT::quantile($p, $df, $shift), $df, $shift), 1e-9, "{$p}, {$df}, {$shift}");
+                    self::assertEqualsWithDelta(
+                        $p,
+                        NoncentralT::cdf(NoncentralT::quantile($p, $df, $shift), $df, $shift),
+                        1e-9,
+                        "{$p}, {$df}, {$shift}",
+                    );
                 }
-                self::assertEqualsWithDelta(Normal::cdf(-$shift), NoncentralT::cdf(0.0, $df, $shift), 1e-10, 'at 0 the spread does not matter');
+                self::assertEqualsWithDelta(
+                    Normal::cdf(-$shift),
+                    NoncentralT::cdf(0.0, $df, $shift),
+                    1e-10,
+                    'at 0 the spread does not matter',
+                );
             }
         }
     }
@@ -123,7 +170,12 @@ final class SpecialFunctionsTest extends TestCase
                 foreach ($nodes as $i => $node) {
                     $sum += $weights[$i] * $node ** $power;
                 }
-                self::assertEqualsWithDelta($power % 2 === 0 ? 2 / ($power + 1) : 0.0, $sum, 1e-12, "{$points} points, x^{$power}");
+                self::assertEqualsWithDelta(
+                    $power % 2 === 0 ? 2 / ($power + 1) : 0.0,
+                    $sum,
+                    1e-12,
+                    "{$points} points, x^{$power}",
+                );
             }
         }
     }

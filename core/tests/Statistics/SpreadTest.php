@@ -46,22 +46,29 @@ final class SpreadTest extends TestCase
     /** Flat roots, steep ones, roots at an end and far apart ends: found to the last digits. */
     public function test_a_root_is_found_whatever_the_shape(): void
     {
-        foreach ([
-            [static fn (float $x): float => $x ** 2 - 2, 0.0, 2.0, M_SQRT2],
-            [static fn (float $x): float => ($x - 1) ** 3, -5.0, 4.0, 1.0],
-            [static fn (float $x): float => exp($x) - 1e6, -100.0, 100.0, log(1e6)],
-            [static fn (float $x): float => atan(1e6 * ($x - 0.123)), -1.0, 50.0, 0.123],
-            [static fn (float $x): float => 3 - $x, 3.0, 9.0, 3.0],
-            [static fn (float $x): float => 9 - $x, 3.0, 9.0, 9.0],
-            [static fn (float $x): float => $x < 0.7 ? -1.0 : 2.0, 0.0, 1.0, 0.7],
-        ] as $i => [$function, $low, $high, $root]) {
+        foreach (
+            [
+                [static fn (float $x): float => $x ** 2 - 2, 0.0, 2.0, M_SQRT2],
+                [static fn (float $x): float => ($x - 1) ** 3, -5.0, 4.0, 1.0],
+                [static fn (float $x): float => exp($x) - 1e6, -100.0, 100.0, log(1e6)],
+                [static fn (float $x): float => atan(1e6 * ($x - 0.123)), -1.0, 50.0, 0.123],
+                [static fn (float $x): float => 3 - $x, 3.0, 9.0, 3.0],
+                [static fn (float $x): float => 9 - $x, 3.0, 9.0, 9.0],
+                [static fn (float $x): float => $x < 0.7 ? -1.0 : 2.0, 0.0, 1.0, 0.7],
+            ] as $i => [$function, $low, $high, $root]
+        ) {
             $calls = 0;
             $counted = static function (float $x) use ($function, &$calls): float {
                 $calls++;
 
                 return $function($x);
             };
-            self::assertEqualsWithDelta($root, Root::between($counted, $low, $high), $i === 1 ? 1e-5 : 1e-12, "function {$i}");
+            self::assertEqualsWithDelta(
+                $root,
+                Root::between($counted, $low, $high),
+                $i === 1 ? 1e-5 : 1e-12,
+                "function {$i}",
+            );
             self::assertLessThan(160, $calls, "function {$i}");
         }
     }

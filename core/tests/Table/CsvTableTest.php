@@ -71,7 +71,10 @@ final class CsvTableTest extends TestCase
         yield 'an empty number' => ["sample,reference,test\nA,,6\n", 'row 2: reference is an empty cell'];
         yield 'a word' => ["sample,reference,test\nA,6,6\nB,6,high\n", 'row 3: test is "high"'];
         yield 'a sample twice' => ["sample,reference,test\nA,6,6\nA,6,6.1\n", 'row 3: sample A stands on several rows'];
-        yield 'two references' => ["sample,reference,test,replicate\nA,6,6,1\nA,6.2,6.1,2\n", 'row 3: sample A has another reference'];
+        yield 'two references' => [
+            "sample,reference,test,replicate\nA,6,6,1\nA,6.2,6.1,2\n",
+            'row 3: sample A has another reference',
+        ];
         yield 'no sample' => ["sample,reference,test\n,6,6\n", 'row 2: the sample is empty'];
     }
 

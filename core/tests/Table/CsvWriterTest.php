@@ -20,6 +20,9 @@ final class CsvWriterTest extends TestCase
 
     public function test_formulas_are_made_harmless_and_numbers_are_left(): void
     {
-        self::assertSame("'=1+1,'@x,'+cmd|x,'-a,-1.5,-0.2,,3\r\n", CsvWriter::line(['=1+1', '@x', '+cmd|x', '-a', '-1.5', -0.2, null, 3]));
+        self::assertSame(
+            "'=1+1,'@x,'+cmd|x,'-a,-1.5,-0.2,,3\r\n",
+            CsvWriter::line(['=1+1', '@x', '+cmd|x', '-a', '-1.5', -0.2, null, 3]),
+        );
     }
 }

@@ -11,7 +11,10 @@ use HonestCore\Table\RuleTable;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
-/** Text made at random by RFC 4180 is read back cell by cell, numbers as they were written, and rule tables name their source. */
+/**
+ * Text made at random by RFC 4180 is read back cell by cell, numbers as they were written, and rule tables name their
+ * source.
+ */
 final class TextTablesTest extends TestCase
 {
     private const PIECES = ['6.1', 'lime', ' ', '"', ',', ';', "\n", "\r\n", 'é', '0', '-', "it's", '""', '=1+1', "\t"];
@@ -36,7 +39,11 @@ final class TextTablesTest extends TestCase
             }
             $table = CsvTable::parse(implode($end, $rows).($i % 3 === 0 ? $end : ''), $names);
             self::assertSame($names, $table->columns);
-            self::assertSame($expected, array_map(static fn (array $cells): array => array_map(trim(...), $cells), $table->rows), "table {$i}");
+            self::assertSame(
+                $expected,
+                array_map(static fn (array $cells): array => array_map(trim(...), $cells), $table->rows),
+                "table {$i}",
+            );
             self::assertTrue($table->has($names[$columns - 1]));
             self::assertFalse($table->has('another'));
         }
@@ -47,8 +54,15 @@ final class TextTablesTest extends TestCase
         mt_srand(82);
         for ($i = 0; $i < 500; $i++) {
             $value = (mt_rand() / mt_getrandmax() - 0.5) * 10 ** mt_rand(-12, 12);
-            foreach ([(string) json_encode($value), sprintf('%.17e', $value), ' '.sprintf('%.10f', $value)." \n"] as $k => $text) {
-                self::assertEqualsWithDelta($value, Number::parse($text), max($k === 2 ? 5.1e-11 : 0.0, abs($value) * 1e-15), $text);
+            foreach (
+                [(string) json_encode($value), sprintf('%.17e', $value), ' '.sprintf('%.10f', $value)." \n"] as $k => $text
+            ) {
+                self::assertEqualsWithDelta(
+                    $value,
+                    Number::parse($text),
+                    max($k === 2 ? 5.1e-11 : 0.0, abs($value) * 1e-15),
+                    $text,
+                );
             }
         }
         self::assertSame([5.0, 0.5, -3.0, 7.0, 1000.0], array_map(Number::parse(...), ['5.', '.5', '-3', '+7', '1e3']));
@@ -57,7 +71,33 @@ final class TextTablesTest extends TestCase
     /** @return iterable<string, array{string}> */
     public static function noNumbers(): iterable
     {
-        foreach (['', ' ', '.', '-', '+', 'e5', '1e', '1e+', '1,5', '1 000', "1'000", '0x1F', '1.2.3', '--1', 'NaN', 'INF', '1e999', '-1e999', "1\n2", '５', '1/2', '10 %', 'true'] as $text) {
+        foreach (
+            [
+                '',
+                ' ',
+                '.',
+                '-',
+                '+',
+                'e5',
+                '1e',
+                '1e+',
+                '1,5',
+                '1 000',
+                "1'000",
+                '0x1F',
+                '1.2.3',
+                '--1',
+                'NaN',
+                'INF',
+                '1e999',
+                '-1e999',
+                "1\n2",
+                '５',
+                '1/2',
+                '10 %',
+                'true',
+            ] as $text
+        ) {
             yield "\"{$text}\"" => [$text];
         }
     }
@@ -114,12 +154,26 @@ final class TextTablesTest extends TestCase
 
     private static function cell(): string
     {
-        return implode('', array_map(static fn (): string => self::PIECES[mt_rand(0, count(self::PIECES) - 1)], range(0, mt_rand(0, 4))));
+        return implode(
+            '',
+            array_map(
+                static fn (): string => self::PIECES[mt_rand(0, count(self::PIECES) - 1)],
+                range(0, mt_rand(0, 4)),
+            ),
+        );
     }
 
     /** @param list<string> $cells */
     private static function line(array $cells, string $separator): string
     {
-        return implode($separator, array_map(static fn (string $cell): string => preg_match('/[",;\r\n]/', $cell) === 1 || mt_rand(0, 3) === 0 ? '"'.str_replace('"', '""', $cell).'"' : $cell, $cells));
+        return implode(
+            $separator,
+            array_map(
+                static fn (string $cell): string => preg_match('/[",;\r\n]/', $cell) === 1 || mt_rand(0, 3) === 0
+                    ? '"'.str_replace('"', '""', $cell).'"'
+                    : $cell,
+                $cells,
+            ),
+        );
     }
 }

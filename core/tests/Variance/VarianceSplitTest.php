@@ -18,7 +18,10 @@ use Random\Randomizer;
 
 final class VarianceSplitTest extends TestCase
 {
-    /** Nitrate in lettuce, mg/kg: Eurachem/CITAC/EUROLAB guide, worked example A1 (data and results from memory of the guide; they fit one another). */
+    /**
+     * Nitrate in lettuce, mg/kg: Eurachem/CITAC/EUROLAB guide, worked example A1 (data and results from memory of the
+     * guide; they fit one another).
+     */
     private const LETTUCE = [
         [[3898, 4139], [4466, 4693]],
         [[3910, 3993], [4201, 4126]],
@@ -36,7 +39,12 @@ final class VarianceSplitTest extends TestCase
         self::assertEqualsWithDelta(4408, $split->robust['mean'], 0.5);
         self::assertEqualsWithDelta(
             [565.4, 319.05, 167.94, 360.55],
-            [$split->robust['sd_between'], $split->robust['sd_sampling'], $split->robust['sd_analysis'], $split->robust['sd_measurement']],
+            [
+                $split->robust['sd_between'],
+                $split->robust['sd_sampling'],
+                $split->robust['sd_analysis'],
+                $split->robust['sd_measurement'],
+            ],
             0.05,
         );
         // Interval of the classical figure: NumPy and SciPy from the mean squares.
@@ -75,19 +83,28 @@ final class VarianceSplitTest extends TestCase
 
     public function test_a_variance_below_zero_is_zero_and_said_and_equal_values_have_no_share(): void
     {
-        $split = VarianceSplit::of(NestedDesign::of([[[1.0, 9.0], [9.0, 1.0]], [[2.0, 8.0], [8.0, 2.0]], [[1.0, 9.0], [8.0, 2.0]]]));
+        $split = VarianceSplit::of(
+            NestedDesign::of([[[1.0, 9.0], [9.0, 1.0]], [[2.0, 8.0], [8.0, 2.0]], [[1.0, 9.0], [8.0, 2.0]]]),
+        );
         self::assertSame([0.0, 0.0], [$split->classical['sd_sampling'], $split->classical['sd_between']]);
-        self::assertStringContainsString('The classical variance of sampling came out below 0', implode(' ', $split->reasons));
+        self::assertStringContainsString(
+            'The classical variance of sampling came out below 0',
+            implode(' ', $split->reasons),
+        );
         $equal = VarianceSplit::of(NestedDesign::of([[[5.0, 5.0], [5.0, 5.0]], [[5.0, 5.0], [5.0, 5.0]]]));
         self::assertSame(['between' => null, 'sampling' => null, 'analysis' => null], $equal->share);
         self::assertSame(0.0, $equal->expandedRelative);
         self::assertStringContainsString('no spread to share out', implode(' ', $equal->reasons));
         self::assertNull(
-            VarianceSplit::of(NestedDesign::of([[[-5.0, -4.0], [-5.0, -6.0]], [[-5.0, -5.2], [-5.0, -5.0]]]))->expandedRelative,
+            VarianceSplit::of(NestedDesign::of([[[-5.0, -4.0], [-5.0, -6.0]], [[-5.0, -5.2], [-5.0, -5.0]]]))
+                ->expandedRelative,
         );
     }
 
-    /** The robust figures are made for normal data: over many designs they find what was put in, and one slip hardly moves them. */
+    /**
+     * The robust figures are made for normal data: over many designs they find what was put in, and one slip hardly
+     * moves them.
+     */
     public function test_simulated_ground_sampling_and_analysis_are_found_again(): void
     {
         $random = new Randomizer(new Mt19937(20));
@@ -132,7 +149,8 @@ final class VarianceSplitTest extends TestCase
     /** @return array<string, array{string, string}> */
     public static function refused(): array
     {
-        $rows = "target,sample,analysis,value\n1,1,1,5\n1,1,2,5.1\n1,2,1,5.2\n1,2,2,5.3\n2,1,1,6\n2,1,2,6.1\n2,2,1,6.2\n2,2,2,6.3\n";
+        $rows =
+            "target,sample,analysis,value\n1,1,1,5\n1,1,2,5.1\n1,2,1,5.2\n1,2,2,5.3\n2,1,1,6\n2,1,2,6.1\n2,2,1,6.2\n2,2,2,6.3\n";
 
         return [
             'no rows' => ["target,sample,analysis,value\n", 'no rows'],
@@ -140,11 +158,15 @@ final class VarianceSplitTest extends TestCase
             'text for a value' => [str_replace('6.3', 'x', $rows), 'row 9: value is "x"'],
             'an empty value' => [str_replace('6.3', '', $rows), 'row 9: value is an empty cell'],
             'no number' => [str_replace('6.3', 'NAN', $rows), 'row 9'],
-            'a lone analysis' => [str_replace("2,2,2,6.3\n", '', $rows), 'row 8: sample 2 of target 2 has 1 analysis'],
+            'a lone analysis' => [str_replace("2,2,2,6.3\n", '', $rows), 'row 8: sample 2 of target 2 has 1 '.
+                'analysis'],
             'a lone sample' => [str_replace("2,2,1,6.2\n2,2,2,6.3\n", '', $rows), 'row 7: target 2 has 1 sample'],
             'three samples' => ["{$rows}2,3,1,6\n", 'row 10: target 2 has 3 samples'],
             'one target' => [implode("\n", array_slice(explode("\n", $rows), 0, 5)), 'there is 1 target'],
-            'an analysis twice' => ["{$rows}2,2,2,6.4\n", 'row 10: analysis 2 of sample 2 of target 2 stands in row 9 already'],
+            'an analysis twice' => [
+                "{$rows}2,2,2,6.4\n",
+                'row 10: analysis 2 of sample 2 of target 2 stands in row 9 already',
+            ],
             'no target' => [str_replace("\n2,1,1,6\n", "\n,1,1,6\n", $rows), 'row 6: the target is empty'],
             'too large' => [str_replace('6.3', '1e13', $rows), 'row 9'],
         ];

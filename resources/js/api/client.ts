@@ -4,11 +4,17 @@ import type { components, paths } from './schema'
 export type Schema<Name extends keyof components['schemas']> = components['schemas'][Name]
 
 type Method = 'get' | 'post' | 'put' | 'delete'
-type With<M extends Method> = { [P in keyof paths]: paths[P] extends Record<M, { responses: unknown }> ? P : never }[keyof paths]
+type With<M extends Method> = {
+    [P in keyof paths]: paths[P] extends Record<M, { responses: unknown }> ? P : never
+}[keyof paths]
 type Operation<P extends keyof paths, M extends Method> = paths[P] extends Record<M, infer O> ? O : never
 type Content<R> = R extends { content: { 'application/json': infer J } } ? J : null
 type Answer<O> = O extends { responses: infer R } ? Content<R[Extract<keyof R, 200 | 201 | 204>]> : never
-type Body<O> = O extends { requestBody: { content: infer C } } ? (C extends { 'application/json': infer J } ? J : FormData) : undefined
+type Body<O> = O extends { requestBody: { content: infer C } }
+    ? C extends { 'application/json': infer J }
+        ? J
+        : FormData
+    : undefined
 type Ids = Record<string, number | string>
 
 interface Options {
@@ -96,17 +102,25 @@ function refusal(error: unknown): Refused {
         429: 'Too many requests in a minute. Wait a little and try again.',
     }
     const message =
-        words[response.status] ?? (response.status >= 500 ? 'The server failed. Nothing was saved; try again.' : response.data?.message)
-    return new Refused(message ?? `Refused (${response.status}).`, response.status, response.data?.errors ?? {}, response.data?.rows ?? [])
+        words[response.status] ??
+        (response.status >= 500 ? 'The server failed. Nothing was saved; try again.' : response.data?.message)
+    return new Refused(
+        message ?? `Refused (${response.status}).`,
+        response.status,
+        response.data?.errors ?? {},
+        response.data?.rows ?? [],
+    )
 }
 
 export const api = {
-    get: <P extends With<'get'>>(path: P, options: Options = {}) => send<Answer<Operation<P, 'get'>>>('get', path, options),
+    get: <P extends With<'get'>>(path: P, options: Options = {}) =>
+        send<Answer<Operation<P, 'get'>>>('get', path, options),
     post: <P extends With<'post'>>(path: P, body: Body<Operation<P, 'post'>>, options: Options = {}) =>
         send<Answer<Operation<P, 'post'>>>('post', path, options, body),
     put: <P extends With<'put'>>(path: P, body: Body<Operation<P, 'put'>>, options: Options = {}) =>
         send<Answer<Operation<P, 'put'>>>('put', path, options, body),
-    delete: <P extends With<'delete'>>(path: P, options: Options = {}) => send<Answer<Operation<P, 'delete'>>>('delete', path, options),
+    delete: <P extends With<'delete'>>(path: P, options: Options = {}) =>
+        send<Answer<Operation<P, 'delete'>>>('delete', path, options),
 }
 
 /** A file as it is kept, byte for byte. */
@@ -119,7 +133,12 @@ export async function bytes(path: string): Promise<ArrayBuffer> {
 }
 
 /** Sends a request whose answer comes line by line, each a JSON document. */
-export async function streamed<Line>(path: string, body: unknown, signal: AbortSignal, take: (line: Line) => void): Promise<void> {
+export async function streamed<Line>(
+    path: string,
+    body: unknown,
+    signal: AbortSignal,
+    take: (line: Line) => void,
+): Promise<void> {
     const token = decodeURIComponent(/XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1] ?? '')
     const response = await fetch(`/api${path}`, {
         method: 'POST',
@@ -130,7 +149,11 @@ export async function streamed<Line>(path: string, body: unknown, signal: AbortS
     if (!response.ok || !response.body) {
         const data = (await response.json().catch(() => ({}))) as Partial<Schema<'Error'>>
         if (response.status === 401) whenSignedOut.forEach((listener) => listener())
-        throw new Refused(data.message ?? `Refused (${response.status}).`, response.status, (data.errors ?? {}) as Record<string, string[]>)
+        throw new Refused(
+            data.message ?? `Refused (${response.status}).`,
+            response.status,
+            (data.errors ?? {}) as Record<string, string[]>,
+        )
     }
     const reader = response.body.pipeThrough(new TextDecoderStream()).getReader()
     let rest = ''

@@ -104,7 +104,13 @@ export function portionName(kind: string): string {
 /** A moment in the site's own time: 26 Nov 14:05. */
 export function moment(text: string, timezone: string): string {
     return new Date(text)
-        .toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit', timeZone: timezone })
+        .toLocaleString('en-GB', {
+            day: 'numeric',
+            month: 'short',
+            hour: '2-digit',
+            minute: '2-digit',
+            timeZone: timezone,
+        })
         .replace(',', '')
         .replace('Sept', 'Sep')
 }

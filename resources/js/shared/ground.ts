@@ -10,7 +10,10 @@ export interface Place {
 export function way(from: Place, to: Place): { metres: number; bearing: number } {
     const north = rad(to.latitude - from.latitude)
     const east = rad(to.longitude - from.longitude) * Math.cos(rad((from.latitude + to.latitude) / 2))
-    return { metres: RADIUS_M * Math.hypot(north, east), bearing: (Math.atan2(east, north) * (180 / Math.PI) + 360) % 360 }
+    return {
+        metres: RADIUS_M * Math.hypot(north, east),
+        bearing: (Math.atan2(east, north) * (180 / Math.PI) + 360) % 360,
+    }
 }
 
 /** A place some metres from another. */

@@ -73,7 +73,11 @@ final class AreasTest extends ApiTestCase
     {
         yield 'a bow tie' => [['boundary' => self::BOW_TIE], 'message', 'crosses itself'];
         yield 'no boundary' => [['boundary' => null], 'errors.boundary.0', 'Draw the boundary'];
-        yield 'a point' => [['boundary' => ['type' => 'Point', 'coordinates' => [1, 2]]], 'message', 'a Polygon or MultiPolygon'];
+        yield 'a point' => [
+            ['boundary' => ['type' => 'Point', 'coordinates' => [1, 2]]],
+            'message',
+            'a Polygon or MultiPolygon',
+        ];
         yield 'nonsense' => [['boundary' => ['type' => 'Polygon', 'coordinates' => 'x']], 'message', 'accepted is'];
         yield 'no such use' => [['use' => 'car park'], 'errors.use.0', 'Choose a use'];
         yield 'no name' => [['name' => '  '], 'errors.name.0', 'Give it a name'];
@@ -82,10 +86,15 @@ final class AreasTest extends ApiTestCase
 
     /** @param array<string, mixed> $change */
     #[DataProvider('refused')]
-    public function test_it_is_refused_with_the_reason_and_nothing_is_stored(array $change, string $where, string $words): void
-    {
+    public function test_it_is_refused_with_the_reason_and_nothing_is_stored(
+        array $change,
+        string $where,
+        string $words,
+    ): void {
         $site = $this->site();
-        $response = $this->api('POST', '/sites/{site}/areas', $change + self::FIELDS, ['site' => $site->id])->assertStatus(422);
+        $response = $this->api('POST', '/sites/{site}/areas', $change + self::FIELDS, [
+            'site' => $site->id,
+        ])->assertStatus(422);
 
         self::assertStringContainsString($words, (string) $response->json($where));
         self::assertSame(0, Area::query()->count());
@@ -96,7 +105,9 @@ final class AreasTest extends ApiTestCase
         $area = $this->area();
         $this->area($area->site, name: 'Rush corner');
 
-        $this->api('PUT', '/areas/{area}', ['name' => $area->name, 'history' => 'Marled in 1990.'] + self::FIELDS, ['area' => $area->id])
+        $this->api('PUT', '/areas/{area}', ['name' => $area->name, 'history' => 'Marled in 1990.'] + self::FIELDS, [
+            'area' => $area->id,
+        ])
             ->assertOk()
             ->assertJsonPath('history', 'Marled in 1990.');
         $this->api('PUT', '/areas/{area}', ['name' => 'Rush corner'] + self::FIELDS, ['area' => $area->id])
@@ -132,7 +143,10 @@ final class AreasTest extends ApiTestCase
             ->assertOk()
             ->json('areas');
 
-        self::assertSame(['Heron wet', 'pasture', null], [$found[0]['name'], $found[0]['use'], $found[0]['name_question']]);
+        self::assertSame(
+            ['Heron wet', 'pasture', null],
+            [$found[0]['name'], $found[0]['use'], $found[0]['name_question']],
+        );
         self::assertNull($found[1]['use']);
         self::assertNotNull($found[1]['name_question']);
         $areas = array_map(

@@ -15,7 +15,10 @@ use Tests\Support\PngFile;
 /** A picture of the owner's under the map. */
 final class UnderlaysTest extends ApiTestCase
 {
-    private const KNOWN = [['x' => 0, 'y' => 0, 'longitude' => -76.282, 'latitude' => 42.9155], ['x' => 200, 'y' => 0, 'longitude' => -76.28, 'latitude' => 42.9155]];
+    private const KNOWN = [
+        ['x' => 0, 'y' => 0, 'longitude' => -76.282, 'latitude' => 42.9155],
+        ['x' => 200, 'y' => 0, 'longitude' => -76.28, 'latitude' => 42.9155],
+    ];
 
     protected function setUp(): void
     {
@@ -27,7 +30,10 @@ final class UnderlaysTest extends ApiTestCase
     {
         $site = $this->site();
         $file = PngFile::of('flight of <May>.png', 200, 100);
-        $made = $this->upload($site->id, $file)->assertCreated()->assertJsonPath('width', 200)->assertJsonPath('corners', null);
+        $made = $this->upload($site->id, $file)
+            ->assertCreated()
+            ->assertJsonPath('width', 200)
+            ->assertJsonPath('corners', null);
         $ids = ['underlay' => $made->json('id')];
 
         $placed = $this->api('PUT', '/underlays/{underlay}', ['known' => self::KNOWN], $ids)->assertOk();
@@ -35,9 +41,14 @@ final class UnderlaysTest extends ApiTestCase
         self::assertEqualsWithDelta([-76.28, 42.9155], $placed->json('corners.1'), 1e-9);
         // Half as high as wide: 81.6 m of 163.3 m, one degree of latitude being 111.07 km here.
         self::assertEqualsWithDelta(42.9155 - 0.08164 / 111.07, $placed->json('corners.2.1'), 2e-6);
-        self::assertSame($placed->json('corners'), $this->api('GET', '/sites/{site}/underlays', ids: ['site' => $site->id])->json('0.corners'));
+        self::assertSame(
+            $placed->json('corners'),
+            $this->api('GET', '/sites/{site}/underlays', ids: ['site' => $site->id])->json('0.corners'),
+        );
 
-        $shown = $this->get("/api/underlays/{$ids['underlay']}/picture")->assertOk()->assertHeader('Content-Type', 'image/png');
+        $shown = $this->get("/api/underlays/{$ids['underlay']}/picture")
+            ->assertOk()
+            ->assertHeader('Content-Type', 'image/png');
         self::assertSame($file->getContent(), $shown->getContent());
         self::assertStringNotContainsString('flight', Underlay::query()->sole()->file);
 
@@ -50,10 +61,22 @@ final class UnderlaysTest extends ApiTestCase
     public static function notPictures(): iterable
     {
         yield 'nothing' => [null, 'Choose a picture'];
-        yield 'text named as a picture' => [UploadedFile::fake()->createWithContent('barn.png', 'not a picture at all'), 'accepted are PNG and JPEG'];
-        yield 'a drawing that can hold script' => [UploadedFile::fake()->createWithContent('barn.svg', '<svg xmlns="http://www.w3.org/2000/svg"><script>1</script></svg>'), 'accepted are PNG and JPEG'];
+        yield 'text named as a picture' => [
+            UploadedFile::fake()->createWithContent('barn.png', 'not a picture at all'),
+            'accepted are PNG and JPEG',
+        ];
+        yield 'a drawing that can hold script' => [
+            UploadedFile::fake()->createWithContent(
+                'barn.svg',
+                '<svg xmlns="http://www.w3.org/2000/svg"><script>1</script></svg>',
+            ),
+            'accepted are PNG and JPEG',
+        ];
         yield 'tiny' => [PngFile::of('dot.png', 8, 8), '50 to 12,000 pixels'];
-        yield 'only the first bytes of one' => [UploadedFile::fake()->createWithContent('cut.png', "\x89PNG\r\n\x1a\n\0\0\0\rIHDR"), 'cannot be read'];
+        yield 'only the first bytes of one' => [
+            UploadedFile::fake()->createWithContent('cut.png', "\x89PNG\r\n\x1a\n\0\0\0\rIHDR"),
+            'cannot be read',
+        ];
         yield 'too large' => [PngFile::of('large.png', 60, 60)->size(9000), 'larger than 8 MB'];
     }
 
@@ -69,7 +92,11 @@ final class UnderlaysTest extends ApiTestCase
     public function test_more_than_the_server_takes_at_once_is_said_in_words(): void
     {
         $site = $this->site();
-        $response = $this->call('POST', "/api/sites/{$site->id}/underlays", server: ['CONTENT_LENGTH' => (string) 2 ** 40, 'HTTP_ACCEPT' => 'application/json'])->assertStatus(413);
+        $response = $this->call(
+            'POST',
+            "/api/sites/{$site->id}/underlays",
+            server: ['CONTENT_LENGTH' => (string) 2 ** 40, 'HTTP_ACCEPT' => 'application/json'],
+        )->assertStatus(413);
 
         ApiDocument::assertMatches('POST', '/sites/{site}/underlays', 413, (string) $response->getContent());
         self::assertStringContainsString('too large', (string) $response->json('message'));
@@ -80,9 +107,15 @@ final class UnderlaysTest extends ApiTestCase
     {
         yield 'one' => [[self::KNOWN[0]], 'Two or three known places'];
         yield 'the same twice' => [[self::KNOWN[0], self::KNOWN[0]], 'must lie apart'];
-        yield 'three on a line' => [[...self::KNOWN, ['x' => 100, 'y' => 0, 'longitude' => -76.281, 'latitude' => 42.9155]], 'one line'];
+        yield 'three on a line' => [
+            [...self::KNOWN, ['x' => 100, 'y' => 0, 'longitude' => -76.281, 'latitude' => 42.9155]],
+            'one line',
+        ];
         yield 'outside of the picture' => [[self::KNOWN[0], ['x' => 900] + self::KNOWN[1]], 'between 0 and 200'];
-        yield 'longitude and latitude exchanged' => [[self::KNOWN[0], ['longitude' => 42.9155, 'latitude' => -76.28] + self::KNOWN[1]], 'look at the known places again'];
+        yield 'longitude and latitude exchanged' => [
+            [self::KNOWN[0], ['longitude' => 42.9155, 'latitude' => -76.28] + self::KNOWN[1]],
+            'look at the known places again',
+        ];
         yield 'words' => [[self::KNOWN[0], ['latitude' => 'north'] + self::KNOWN[1]], 'number'];
     }
 
@@ -101,8 +134,15 @@ final class UnderlaysTest extends ApiTestCase
     /** @return \Illuminate\Testing\TestResponse<\Symfony\Component\HttpFoundation\Response> */
     private function upload(int $site, ?UploadedFile $file): \Illuminate\Testing\TestResponse
     {
-        $response = $this->post("/api/sites/{$site}/underlays", array_filter(['picture' => $file]), ['Accept' => 'application/json']);
-        ApiDocument::assertMatches('POST', '/sites/{site}/underlays', $response->status(), (string) $response->getContent());
+        $response = $this->post("/api/sites/{$site}/underlays", array_filter(['picture' => $file]), [
+            'Accept' => 'application/json',
+        ]);
+        ApiDocument::assertMatches(
+            'POST',
+            '/sites/{site}/underlays',
+            $response->status(),
+            (string) $response->getContent(),
+        );
 
         return $response;
     }

@@ -21,7 +21,10 @@ final class MethodsTest extends BenchTestCase
         self::assertCount(13, $library->json('methods'));
         foreach ($library->json('methods') as $method) {
             self::assertSame([], self::faults($method['definition']), $method['code']);
-            $taken = $this->api('POST', '/methods', ['definition' => ['name' => "Our {$method['name']}"] + $method['definition'], 'why' => 'Taken up.'])->assertCreated();
+            $taken = $this->api('POST', '/methods', [
+                'definition' => ['name' => "Our {$method['name']}"] + $method['definition'],
+                'why' => 'Taken up.',
+            ])->assertCreated();
             self::assertSame([1, "Our {$method['name']}"], [$taken->json('version'), $taken->json('name')]);
         }
         self::assertSame(14, TestMethod::query()->where('portion', 'bench')->count());
@@ -68,15 +71,46 @@ final class MethodsTest extends BenchTestCase
         $definition = $before->json('definition');
         $definition['steps'][3]['most_s'] = 600;
         unset($definition['conditions'][0]['options'][1]['breaks']);
-        $after = $this->api('PUT', '/methods/{method}', ['definition' => $definition, 'why' => 'The leaflet says up to ten minutes, and tap water will do.', 'follows' => 1], ['method' => $kit->id])->assertOk();
+        $after = $this->api(
+            'PUT',
+            '/methods/{method}',
+            [
+                'definition' => $definition,
+                'why' => 'The leaflet says up to ten minutes, and tap water will do.',
+                'follows' => 1,
+            ],
+            ['method' => $kit->id],
+        )->assertOk();
         self::assertSame([2, [2, 1]], [$after->json('version'), array_column($after->json('versions'), 'version')]);
         $this->read($this->composite(), 'kit-ph', '6.0');
-        self::assertSame([1, 2], Reading::query()->orderBy('id')->get()->map(static fn (Reading $reading): int => MethodVersion::query()->findOrFail($reading->method_version_id)->version)->all());
+        self::assertSame(
+            [1, 2],
+            Reading::query()
+                ->orderBy('id')
+                ->get()
+                ->map(
+                    static fn (Reading $reading): int => MethodVersion::query()->findOrFail($reading->method_version_id)
+                        ->version,
+                )
+                ->all(),
+        );
 
-        $id = $this->begin($kit, [$this->portion($this->composite())], ['said' => ['water' => 'tap'] + self::SAID])->json('id');
-        $this->marks($id, [...$this->capsule(1, settle: 500_000), $this->reads(1, '6.0', at: 540_000)], $this->start + 540_000);
+        $id = $this->begin(
+            $kit,
+            [$this->portion($this->composite())],
+            ['said' => ['water' => 'tap'] + self::SAID],
+        )->json('id');
+        $this->marks(
+            $id,
+            [...$this->capsule(1, settle: 500_000), $this->reads(1, '6.0', at: 540_000)],
+            $this->start + 540_000,
+        );
         $this->close($id);
-        self::assertSame([], Reading::query()->where('run_id', $id)->sole()->flags, 'under the new version neither breaks anything');
+        self::assertSame(
+            [],
+            Reading::query()->where('run_id', $id)->sole()->flags,
+            'under the new version neither breaks anything',
+        );
     }
 
     public function test_another_scale_is_another_test(): void
@@ -84,7 +118,12 @@ final class MethodsTest extends BenchTestCase
         $kit = $this->method('kit-ph');
         $definition = MethodLibrary::get('capsule-ph')->toArray();
         $definition['scale']['bands'][0]['lower'] = 4.0;
-        $refused = $this->api('PUT', '/methods/{method}', ['definition' => ['name' => $kit->name] + $definition, 'why' => 'A wider card.', 'follows' => 1], ['method' => $kit->id])->assertStatus(422);
+        $refused = $this->api(
+            'PUT',
+            '/methods/{method}',
+            ['definition' => ['name' => $kit->name] + $definition, 'why' => 'A wider card.', 'follows' => 1],
+            ['method' => $kit->id],
+        )->assertStatus(422);
 
         self::assertStringContainsString('makes another test', $refused->json('message'));
         self::assertSame(1, MethodVersion::query()->where('method_id', $kit->id)->count());
@@ -93,19 +132,40 @@ final class MethodsTest extends BenchTestCase
     public function test_two_who_revise_at_once_do_not_overwrite_one_another(): void
     {
         $kit = $this->method('kit-ph');
-        $revise = fn (int $follows) => $this->api('PUT', '/methods/{method}', ['definition' => ['name' => $kit->name] + MethodLibrary::get('capsule-ph')->toArray(), 'why' => 'Why not.', 'follows' => $follows], ['method' => $kit->id]);
+        $revise = fn (int $follows) => $this->api(
+            'PUT',
+            '/methods/{method}',
+            [
+                'definition' => ['name' => $kit->name] + MethodLibrary::get('capsule-ph')->toArray(),
+                'why' => 'Why not.',
+                'follows' => $follows,
+            ],
+            ['method' => $kit->id],
+        );
         $revise(1)->assertOk();
 
-        self::assertStringContainsString('Version 2 was set in the meantime', $revise(1)->assertStatus(409)->json('message'));
+        self::assertStringContainsString(
+            'Version 2 was set in the meantime',
+            $revise(1)->assertStatus(409)->json('message'),
+        );
     }
 
     public function test_names_are_not_given_twice(): void
     {
         $this->taken('pen-ph', 'Heron pen');
-        $again = ['definition' => ['name' => 'Heron pen'] + MethodLibrary::get('pen-ph')->toArray(), 'why' => 'Once more.'];
+        $again = [
+            'definition' => ['name' => 'Heron pen'] + MethodLibrary::get('pen-ph')->toArray(),
+            'why' => 'Once more.',
+        ];
 
-        self::assertStringContainsString('named Heron pen already', $this->api('POST', '/methods', $again)->assertStatus(409)->json('message'));
-        $second = $this->api('POST', '/methods', ['definition' => ['name' => 'Heron pen 2'] + MethodLibrary::get('pen-ph')->toArray(), 'why' => 'Another one.'])->assertCreated();
+        self::assertStringContainsString(
+            'named Heron pen already',
+            $this->api('POST', '/methods', $again)->assertStatus(409)->json('message'),
+        );
+        $second = $this->api('POST', '/methods', [
+            'definition' => ['name' => 'Heron pen 2'] + MethodLibrary::get('pen-ph')->toArray(),
+            'why' => 'Another one.',
+        ])->assertCreated();
         self::assertSame('pen-ph-2', TestMethod::query()->whereKey($second->json('id'))->value('code'));
     }
 
@@ -123,7 +183,11 @@ final class MethodsTest extends BenchTestCase
     #[DataProvider('bad')]
     public function test_a_method_that_is_none_is_refused_in_words(array $change, string $field, string $words): void
     {
-        $answer = $this->api('POST', '/methods', $change + ['definition' => MethodLibrary::get('capsule-ph')->toArray(), 'why' => 'Because.'])->assertStatus(422);
+        $answer = $this->api(
+            'POST',
+            '/methods',
+            $change + ['definition' => MethodLibrary::get('capsule-ph')->toArray(), 'why' => 'Because.'],
+        )->assertStatus(422);
 
         self::assertStringContainsString($words, $answer->json("errors.{$field}.0"));
     }
@@ -131,16 +195,34 @@ final class MethodsTest extends BenchTestCase
     public function test_lots_and_links(): void
     {
         $kit = $this->method('kit-ph');
-        $lot = ['reagent' => 'Indicator capsules', 'lot' => 'L-77', 'expires_on' => null, 'price_cents' => null, 'tests' => null];
+        $lot = [
+            'reagent' => 'Indicator capsules',
+            'lot' => 'L-77',
+            'expires_on' => null,
+            'price_cents' => null,
+            'tests' => null,
+        ];
         $this->api('POST', '/methods/{method}/lots', $lot, ['method' => $kit->id])->assertCreated();
         $this->api('POST', '/methods/{method}/lots', $lot, ['method' => $kit->id])->assertStatus(409);
-        self::assertStringContainsString('accepted are Indicator capsules', $this->api('POST', '/methods/{method}/lots', ['reagent' => 'Holy water'] + $lot, ['method' => $kit->id])->assertStatus(422)->json('errors.reagent.0'));
+        self::assertStringContainsString(
+            'accepted are Indicator capsules',
+            $this->api('POST', '/methods/{method}/lots', ['reagent' => 'Holy water'] + $lot, ['method' => $kit->id])
+                ->assertStatus(422)
+                ->json('errors.reagent.0'),
+        );
         $this->api('POST', '/methods/{method}/lots', ['tests' => 0] + $lot, ['method' => $kit->id])->assertStatus(422);
 
         $links = [['name' => 'Capsules', 'url' => 'https://sheets.example/capsules']];
-        $this->api('PUT', '/methods/{method}/links', ['links' => $links], ['method' => $kit->id])->assertOk()->assertJsonPath('links', $links);
+        $this->api('PUT', '/methods/{method}/links', ['links' => $links], ['method' => $kit->id])
+            ->assertOk()
+            ->assertJsonPath('links', $links);
         foreach (['http://sheets.example', 'javascript:alert(1)', 'sheets'] as $url) {
-            $this->api('PUT', '/methods/{method}/links', ['links' => [['name' => 'x', 'url' => $url]]], ['method' => $kit->id])->assertStatus(422);
+            $this->api(
+                'PUT',
+                '/methods/{method}/links',
+                ['links' => [['name' => 'x', 'url' => $url]]],
+                ['method' => $kit->id],
+            )->assertStatus(422);
         }
         self::assertSame($links, $kit->refresh()->links);
     }
@@ -156,7 +238,18 @@ final class MethodsTest extends BenchTestCase
         self::assertNull($lines['ph']['untested']);
         $this->api('GET', '/evidence/{method}', ids: ['method' => $lines['no3n']['method_id']])->assertStatus(409);
         $this->actingAs($this->reviewer);
-        $this->api('POST', '/evidence/{method}/verdicts', ['claim' => 'sort', 'hash' => str_repeat('0', 64), 'follows_id' => null, 'scope' => 'The nitrate capsules at Fen End.', 'note' => 'Seen.'], ['method' => $lines['no3n']['method_id']])->assertStatus(409);
+        $this->api(
+            'POST',
+            '/evidence/{method}/verdicts',
+            [
+                'claim' => 'sort',
+                'hash' => str_repeat('0', 64),
+                'follows_id' => null,
+                'scope' => 'The nitrate capsules at Fen End.',
+                'note' => 'Seen.',
+            ],
+            ['method' => $lines['no3n']['method_id']],
+        )->assertStatus(409);
         $this->api('GET', '/today', query: ['site_id' => $this->bench->id])->assertOk();
     }
 
@@ -164,13 +257,38 @@ final class MethodsTest extends BenchTestCase
     {
         $sample = $this->composite();
         [$drops, $jar, $pen] = [$this->taken('drops-k'), $this->taken('jar-texture'), $this->taken('pen-ph')];
-        $hand = fn (TestMethod $method, string $typed) => $this->api('POST', '/samples/{sample}/readings', ['method_id' => $method->id, 'reading' => $typed, 'read_on' => '2026-09-20', 'reader' => 'Ada Fenwright', 'flags' => [], 'note' => ''], ['sample' => $sample->id]);
+        $hand = fn (TestMethod $method, string $typed) => $this->api(
+            'POST',
+            '/samples/{sample}/readings',
+            [
+                'method_id' => $method->id,
+                'reading' => $typed,
+                'read_on' => '2026-09-20',
+                'reader' => 'Ada Fenwright',
+                'flags' => [],
+                'note' => '',
+            ],
+            ['sample' => $sample->id],
+        );
 
-        $hand($drops, '25')->assertCreated()->assertJson(['band' => 'low', 'as_reported' => '25 drops, low']);
-        self::assertStringContainsString('whole number', $hand($drops, 'many')->assertStatus(422)->json('errors.reading.0'));
-        $hand($pen, '6.20')->assertCreated()->assertJson(['value' => 6.2, 'as_reported' => '6.20']);
-        self::assertStringContainsString('no reading of soil', $hand($pen, '13')->assertStatus(422)->json('errors.reading.0'));
-        self::assertStringContainsString('lead it as a run', $hand($jar, 'loam')->assertStatus(422)->json('errors.reading.0'));
+        $hand($drops, '25')
+            ->assertCreated()
+            ->assertJson(['band' => 'low', 'as_reported' => '25 drops, low']);
+        self::assertStringContainsString(
+            'whole number',
+            $hand($drops, 'many')->assertStatus(422)->json('errors.reading.0'),
+        );
+        $hand($pen, '6.20')
+            ->assertCreated()
+            ->assertJson(['value' => 6.2, 'as_reported' => '6.20']);
+        self::assertStringContainsString(
+            'no reading of soil',
+            $hand($pen, '13')->assertStatus(422)->json('errors.reading.0'),
+        );
+        self::assertStringContainsString(
+            'lead it as a run',
+            $hand($jar, 'loam')->assertStatus(422)->json('errors.reading.0'),
+        );
     }
 
     /**
@@ -180,10 +298,15 @@ final class MethodsTest extends BenchTestCase
     private static function faults(array $definition): array
     {
         $file = __DIR__.'/../../../core/data/method-schema.json';
-        $validator = new Validator;
+        $validator = new Validator();
         $object = json_decode((string) json_encode($definition, JSON_PRESERVE_ZERO_FRACTION));
         $validator->validate($object, json_decode((string) file_get_contents($file)));
 
-        return array_values(array_map(static fn (array $error): string => "{$error['property']}: {$error['message']}", $validator->getErrors()));
+        return array_values(
+            array_map(
+                static fn (array $error): string => "{$error['property']}: {$error['message']}",
+                $validator->getErrors(),
+            ),
+        );
     }
 }

@@ -20,21 +20,50 @@ final class ProbesTest extends BenchTestCase
 
     public function test_a_calibration_is_kept_with_its_slope_and_what_is_wrong_with_it(): void
     {
-        $points = [['buffer' => 4.01, 'shown' => 170.0], ['buffer' => 7.0, 'shown' => -4.0], ['buffer' => 10.01, 'shown' => -178.0]];
-        $kept = $this->api('POST', '/calibrations', ['instrument' => 'Pen 1', 'in_millivolts' => true, 'celsius' => 25, 'points' => $points])->assertCreated();
-        self::assertEqualsWithDelta(100 * 58.0 / 59.1593, $kept->json('slope_percent'), 0.05);
+        $points = [
+            ['buffer' => 4.01, 'shown' => 170.0],
+            ['buffer' => 7.0, 'shown' => -4.0],
+            ['buffer' => 10.01, 'shown' => -178.0],
+        ];
+        $kept = $this->api('POST', '/calibrations', [
+            'instrument' => 'Pen 1',
+            'in_millivolts' => true,
+            'celsius' => 25,
+            'points' => $points,
+        ])->assertCreated();
+        self::assertEqualsWithDelta((100 * 58.0) / 59.1593, $kept->json('slope_percent'), 0.05);
         self::assertEqualsWithDelta(59.16, $kept->json('ideal_mv'), 0.005);
         self::assertSame([], $kept->json('reasons'));
 
-        $flat = $this->api('POST', '/calibrations', ['instrument' => 'Pen 1', 'in_millivolts' => false, 'celsius' => 25, 'points' => [['buffer' => 4.01, 'shown' => 4.5], ['buffer' => 10.01, 'shown' => 9.6]]])->assertCreated();
+        $flat = $this->api('POST', '/calibrations', [
+            'instrument' => 'Pen 1',
+            'in_millivolts' => false,
+            'celsius' => 25,
+            'points' => [['buffer' => 4.01, 'shown' => 4.5], ['buffer' => 10.01, 'shown' => 9.6]],
+        ])->assertCreated();
         self::assertStringContainsString('The slope is 85.0 %', $flat->json('reasons.0'));
-        self::assertSame([$flat->json('id'), $kept->json('id')], $this->api('GET', '/calibrations')->collect()->pluck('id')->all());
+        self::assertSame(
+            [$flat->json('id'), $kept->json('id')],
+            $this->api('GET', '/calibrations')->collect()->pluck('id')->all(),
+        );
     }
 
     public function test_a_calibration_that_says_nothing_is_refused(): void
     {
-        foreach ([[], [['buffer' => 7, 'shown' => 7]], [['buffer' => 'x', 'shown' => 7], ['buffer' => 4, 'shown' => 4]], [['buffer' => 7, 'shown' => 7], ['buffer' => 7.1, 'shown' => 7]]] as $points) {
-            $this->api('POST', '/calibrations', ['instrument' => 'Pen 1', 'in_millivolts' => false, 'celsius' => 20, 'points' => $points])->assertStatus(422);
+        foreach (
+            [
+                [],
+                [['buffer' => 7, 'shown' => 7]],
+                [['buffer' => 'x', 'shown' => 7], ['buffer' => 4, 'shown' => 4]],
+                [['buffer' => 7, 'shown' => 7], ['buffer' => 7.1, 'shown' => 7]],
+            ] as $points
+        ) {
+            $this->api('POST', '/calibrations', [
+                'instrument' => 'Pen 1',
+                'in_millivolts' => false,
+                'celsius' => 20,
+                'points' => $points,
+            ])->assertStatus(422);
         }
         self::assertSame(0, PenCalibration::query()->count());
     }
@@ -65,19 +94,38 @@ final class ProbesTest extends BenchTestCase
         $calibration = $this->calibrated();
         $run = $this->penRun($calibration->id);
         $ids = ['calibration' => $calibration->id];
-        self::assertStringContainsString('not calibrated in a buffer of 9', $this->api('POST', '/calibrations/{calibration}/drift', ['buffer' => 9, 'shown' => 9], $ids)->assertStatus(422)->json('message'));
-        $this->api('POST', '/calibrations/{calibration}/drift', ['buffer' => 7.0, 'shown' => 7.14], $ids)->assertOk()->assertJson(['left_out' => 1, 'drifted' => true]);
+        self::assertStringContainsString(
+            'not calibrated in a buffer of 9',
+            $this->api('POST', '/calibrations/{calibration}/drift', ['buffer' => 9, 'shown' => 9], $ids)
+                ->assertStatus(422)
+                ->json('message'),
+        );
+        $this->api('POST', '/calibrations/{calibration}/drift', ['buffer' => 7.0, 'shown' => 7.14], $ids)
+            ->assertOk()
+            ->assertJson(['left_out' => 1, 'drifted' => true]);
 
         self::assertSame(['pen-drift'], Reading::query()->where('run_id', $run)->sole()->flags);
-        self::assertSame(['After the run the pen had drifted by 0.14 pH.'], $this->api('GET', '/runs/{run}/readings', ids: ['run' => $run])->json('0.breaks'));
-        $this->api('POST', '/calibrations/{calibration}/drift', ['buffer' => 7.0, 'shown' => 7.0], $ids)->assertStatus(409);
+        self::assertSame(
+            ['After the run the pen had drifted by 0.14 pH.'],
+            $this->api('GET', '/runs/{run}/readings', ids: ['run' => $run])->json('0.breaks'),
+        );
+        $this->api('POST', '/calibrations/{calibration}/drift', ['buffer' => 7.0, 'shown' => 7.0], $ids)->assertStatus(
+            409,
+        );
     }
 
     public function test_a_small_drift_changes_nothing(): void
     {
         $calibration = $this->calibrated();
         $run = $this->penRun($calibration->id);
-        $this->api('POST', '/calibrations/{calibration}/drift', ['buffer' => 4.01, 'shown' => 4.2], ['calibration' => $calibration->id])->assertOk()->assertJson(['left_out' => 0, 'drifted' => false]);
+        $this->api(
+            'POST',
+            '/calibrations/{calibration}/drift',
+            ['buffer' => 4.01, 'shown' => 4.2],
+            ['calibration' => $calibration->id],
+        )
+            ->assertOk()
+            ->assertJson(['left_out' => 0, 'drifted' => false]);
 
         self::assertSame([], Reading::query()->where('run_id', $run)->sole()->flags);
     }
@@ -87,9 +135,18 @@ final class ProbesTest extends BenchTestCase
         $probe = $this->taken('probe-no3n');
         $flags = [];
         foreach ([1, 2] as $replicates) {
-            $id = $this->begin($probe, [$this->portion($this->composite())], ['said' => [], 'replicates' => $replicates])->assertCreated()->json('id');
+            $id = $this->begin(
+                $probe,
+                [$this->portion($this->composite())],
+                ['said' => [], 'replicates' => $replicates],
+            )
+                ->assertCreated()
+                ->json('id');
             foreach (range(1, $replicates) as $tube) {
-                $this->marks($id, [$this->markOf('end', $tube, 1_000, 'place'), $this->reads($tube, (string) (2 * $tube), at: 40_000)])->assertOk();
+                $this->marks($id, [
+                    $this->markOf('end', $tube, 1_000, 'place'),
+                    $this->reads($tube, (string) (2 * $tube), at: 40_000),
+                ])->assertOk();
             }
             $this->close($id)->assertOk();
             $flags[] = Reading::query()->where('run_id', $id)->orderBy('id')->get()->pluck('flags')->all();
@@ -110,8 +167,11 @@ final class ProbesTest extends BenchTestCase
 
     /** @param list<string> $kinds */
     #[DataProvider('streams')]
-    public function test_what_a_probe_streams_is_kept_and_its_gaps_are_shown(string $trouble, int $good, array $kinds): void
-    {
+    public function test_what_a_probe_streams_is_kept_and_its_gaps_are_shown(
+        string $trouble,
+        int $good,
+        array $kinds,
+    ): void {
         $standIn = StandInProcess::start();
         try {
             $this->app->bind(ProbeService::class, fn (): ProbeService => $this->device($standIn->address, $trouble));
@@ -119,12 +179,21 @@ final class ProbesTest extends BenchTestCase
             $lines = $this->streamed($run);
 
             $capture = ProbeCapture::query()->where('run_id', $run)->sole();
-            self::assertSame([$good, $kinds, true], [count($capture->readings), array_column($capture->gaps, 'kind'), $capture->simulated]);
+            self::assertSame(
+                [$good, $kinds, true],
+                [count($capture->readings), array_column($capture->gaps, 'kind'), $capture->simulated],
+            );
             $last = $lines[count($lines) - 1]['capture'] ?? [];
             self::assertSame([$good, 8], [$last['readings'] ?? 0, $last['used'] ?? 0]);
             self::assertEqualsWithDelta(6.2, $last['mean'] ?? 0, 0.3, 'near the soil that it was told');
-            self::assertSame($good, count(array_filter($lines, static fn (array $line): bool => ($line['kind'] ?? '') === 'good')));
-            self::assertSame($good, $this->api('GET', '/runs/{run}', ids: ['run' => $run])->json('tubes.0.captures.0.readings'));
+            self::assertSame(
+                $good,
+                count(array_filter($lines, static fn (array $line): bool => ($line['kind'] ?? '') === 'good')),
+            );
+            self::assertSame(
+                $good,
+                $this->api('GET', '/runs/{run}', ids: ['run' => $run])->json('tubes.0.captures.0.readings'),
+            );
         } finally {
             $standIn->stop();
         }
@@ -145,41 +214,129 @@ final class ProbesTest extends BenchTestCase
     {
         $pen = $this->taken('pen-ph');
         [$one, $two] = [$this->composite(), $this->composite()];
-        $codes = array_map(fn (int $id): string => (string) \App\Models\Portion::query()->findOrFail($id)->code, [$this->portion($one), $this->portion($two)]);
-        $id = $this->begin($pen, [$this->portion($one), $this->portion($two)], ['said' => self::PEN_SAID, 'calibration_id' => $this->calibrated()->id])->json('id');
+        $codes = array_map(fn (int $id): string => (string) \App\Models\Portion::query()->findOrFail($id)->code, [
+            $this->portion($one),
+            $this->portion($two),
+        ]);
+        $id = $this->begin(
+            $pen,
+            [$this->portion($one), $this->portion($two)],
+            ['said' => self::PEN_SAID, 'calibration_id' => $this->calibrated()->id],
+        )->json('id');
         foreach ([1, 2] as $tube) {
             $this->marks($id, $this->pen($tube));
         }
-        $take = fn (string $csv) => $this->post("/api/runs/{$id}/logger", ['file' => UploadedFile::fake()->createWithContent('log.csv', $csv), 'reader' => 'Ada Fenwright', 'now_ms' => $this->start + 700_000], ['Accept' => 'application/json']);
+        $take = fn (string $csv) => $this->post(
+            "/api/runs/{$id}/logger",
+            [
+                'file' => UploadedFile::fake()->createWithContent('log.csv', $csv),
+                'reader' => 'Ada Fenwright',
+                'now_ms' => $this->start + 700_000,
+            ],
+            ['Accept' => 'application/json'],
+        );
 
-        self::assertStringContainsString('row 3', $take("portion,value\n{$codes[0]},6.1\nZZ,6.2\n")->assertStatus(422)->json('rows.0.message'));
-        self::assertStringContainsString('row 2', $take("portion,value\n{$codes[0]},16.1\n")->assertStatus(422)->json('message'));
+        self::assertStringContainsString(
+            'row 3',
+            $take("portion,value\n{$codes[0]},6.1\nZZ,6.2\n")
+                ->assertStatus(422)
+                ->json('rows.0.message'),
+        );
+        self::assertStringContainsString(
+            'row 2',
+            $take("portion,value\n{$codes[0]},16.1\n")
+                ->assertStatus(422)
+                ->json('message'),
+        );
         $take("portion,value\n{$codes[0]},6.1\n{$codes[0]},6.2\n")->assertStatus(422);
-        self::assertSame([[], []], array_column($this->api('GET', '/runs/{run}', ids: ['run' => $id])->json('tubes'), 'reads'));
-        $take("portion;value;celsius\r\n{$codes[1]};6.20;20.1\r\n{$codes[0]};5.90;\r\n")->assertOk()->assertJson(['over' => true]);
+        self::assertSame(
+            [[], []],
+            array_column($this->api('GET', '/runs/{run}', ids: ['run' => $id])->json('tubes'), 'reads'),
+        );
+        $take("portion;value;celsius\r\n{$codes[1]};6.20;20.1\r\n{$codes[0]};5.90;\r\n")
+            ->assertOk()
+            ->assertJson(['over' => true]);
         $this->close($id)->assertOk();
-        self::assertSame([['5.90', ''], ['6.20', ', 20.1 °C.']], Reading::query()->where('run_id', $id)->orderBy('id')->get()->map(static fn (Reading $reading): array => [$reading->as_reported, str_replace(['From the logger.', 'From the logger'], '', $reading->note)])->all());
+        self::assertSame(
+            [['5.90', ''], ['6.20', ', 20.1 °C.']],
+            Reading::query()
+                ->where('run_id', $id)
+                ->orderBy('id')
+                ->get()
+                ->map(
+                    static fn (Reading $reading): array => [
+                        $reading->as_reported,
+                        str_replace(['From the logger.', 'From the logger'], '', $reading->note),
+                    ],
+                )
+                ->all(),
+        );
     }
 
     public function test_transects_with_rain_and_what_was_spread(): void
     {
         $area = $this->area($this->bench);
         $ids = ['area' => $area->id];
-        $transect = ['read_on' => '2026-06-16', 'reader' => 'Ada Fenwright', 'instrument' => 'Probe 1', 'row_spacing_cm' => 76.2, 'places' => [['cm' => 0, 'readings' => [4, 2]], ['cm' => 38.1, 'readings' => [9]]], 'note' => ''];
+        $transect = [
+            'read_on' => '2026-06-16',
+            'reader' => 'Ada Fenwright',
+            'instrument' => 'Probe 1',
+            'row_spacing_cm' => 76.2,
+            'places' => [['cm' => 0, 'readings' => [4, 2]], ['cm' => 38.1, 'readings' => [9]]],
+            'note' => '',
+        ];
         $first = $this->api('POST', '/areas/{area}/transects', $transect, $ids)->assertCreated();
-        self::assertEquals([3, 6], [$first->json('transects.0.places.0.mean'), $first->json('transects.0.mean_across')]);
+        self::assertEquals(
+            [3, 6],
+            [$first->json('transects.0.places.0.mean'), $first->json('transects.0.mean_across')],
+        );
         self::assertStringContainsString('a point, not a trend', $first->json('caution'));
-        $this->api('POST', '/areas/{area}/ground-events', ['kind' => 'rain', 'on' => '2026-06-10', 'what' => '', 'amount' => 12.5, 'unit' => 'mm'], $ids)->assertCreated();
-        $noted = $this->api('POST', '/areas/{area}/ground-events', ['kind' => 'application', 'on' => '2026-06-01', 'what' => 'Urea in a band', 'amount' => 60, 'unit' => 'kg/ha'], $ids)->assertCreated();
+        $this->api(
+            'POST',
+            '/areas/{area}/ground-events',
+            ['kind' => 'rain', 'on' => '2026-06-10', 'what' => '', 'amount' => 12.5, 'unit' => 'mm'],
+            $ids,
+        )->assertCreated();
+        $noted = $this->api(
+            'POST',
+            '/areas/{area}/ground-events',
+            [
+                'kind' => 'application',
+                'on' => '2026-06-01',
+                'what' => 'Urea in a band',
+                'amount' => 60,
+                'unit' => 'kg/ha',
+            ],
+            $ids,
+        )->assertCreated();
         self::assertSame(['application', 'rain'], array_column($noted->json('events'), 'kind'));
-        $this->api('DELETE', '/ground-events/{event}', ids: ['event' => $noted->json('events.0.id')])->assertNoContent();
+        $this->api(
+            'DELETE',
+            '/ground-events/{event}',
+            ids: ['event' => $noted->json('events.0.id')],
+        )->assertNoContent();
         self::assertCount(1, $this->api('GET', '/areas/{area}/transects', ids: $ids)->json('events'));
 
-        foreach ([['places' => [['cm' => 50, 'readings' => [1]]]], ['places' => []], ['read_on' => '2126-01-01'], ['row_spacing_cm' => 0], ['places' => [['cm' => 1, 'readings' => ['x']]]]] as $bad) {
+        foreach (
+            [
+                ['places' => [['cm' => 50, 'readings' => [1]]]],
+                ['places' => []],
+                ['read_on' => '2126-01-01'],
+                ['row_spacing_cm' => 0],
+                ['places' => [['cm' => 1, 'readings' => ['x']]]],
+            ] as $bad
+        ) {
             $this->api('POST', '/areas/{area}/transects', $bad + $transect, $ids)->assertStatus(422);
         }
-        foreach ([['on' => '2126-01-01'], ['amount' => -1], ['unit' => 'bucket'], ['kind' => 'application', 'what' => '']] as $bad) {
-            $this->api('POST', '/areas/{area}/ground-events', $bad + ['kind' => 'rain', 'on' => '2026-06-10', 'what' => '', 'amount' => 1, 'unit' => 'mm'], $ids)->assertStatus(422);
+        foreach (
+            [['on' => '2126-01-01'], ['amount' => -1], ['unit' => 'bucket'], ['kind' => 'application', 'what' => '']] as $bad
+        ) {
+            $this->api(
+                'POST',
+                '/areas/{area}/ground-events',
+                $bad + ['kind' => 'rain', 'on' => '2026-06-10', 'what' => '', 'amount' => 1, 'unit' => 'mm'],
+                $ids,
+            )->assertStatus(422);
         }
         self::assertCount(1, $this->api('GET', '/areas/{area}/transects', ids: $ids)->json('transects'));
     }
@@ -187,12 +344,23 @@ final class ProbesTest extends BenchTestCase
     /** @return list<array<string, mixed>> */
     private function pen(int $tube): array
     {
-        return [$this->markOf('end', $tube, 1_000 * $tube, 'slurry'), $this->markOf('begin', $tube, 20_000, 'stir'), $this->markOf('end', $tube, 50_000, 'stir'), $this->markOf('begin', $tube, 650_000, 'read')];
+        return [
+            $this->markOf('end', $tube, 1_000 * $tube, 'slurry'),
+            $this->markOf('begin', $tube, 20_000, 'stir'),
+            $this->markOf('end', $tube, 50_000, 'stir'),
+            $this->markOf('begin', $tube, 650_000, 'read'),
+        ];
     }
 
     private function penRun(?int $calibration): int
     {
-        $id = $this->begin($this->taken('pen-ph'), [$this->portion($this->composite())], ['said' => self::PEN_SAID, 'calibration_id' => $calibration])->assertCreated()->json('id');
+        $id = $this->begin(
+            $this->taken('pen-ph'),
+            [$this->portion($this->composite())],
+            ['said' => self::PEN_SAID, 'calibration_id' => $calibration],
+        )
+            ->assertCreated()
+            ->json('id');
         $this->marks($id, [...$this->pen(1), $this->reads(1, '6.1', at: 660_000)], $this->start + 660_000)->assertOk();
         $this->close($id)->assertOk();
 
@@ -203,7 +371,13 @@ final class ProbesTest extends BenchTestCase
     {
         $sample = $this->composite();
         $this->read($sample, 'lab-ph', '6.20');
-        $id = $this->begin($this->taken('pen-ph', 'Pen '.$sample->id), [$this->portion($sample)], ['said' => self::PEN_SAID])->assertCreated()->json('id');
+        $id = $this->begin(
+            $this->taken('pen-ph', 'Pen '.$sample->id),
+            [$this->portion($sample)],
+            ['said' => self::PEN_SAID],
+        )
+            ->assertCreated()
+            ->json('id');
         $this->marks($id, $this->pen(1), $this->start + 650_000)->assertOk();
 
         return $id;
@@ -212,9 +386,14 @@ final class ProbesTest extends BenchTestCase
     /** @return list<array<string, mixed>> the lines of the answer */
     private function streamed(int $run): array
     {
-        $text = $this->postJson("/api/runs/{$run}/probe", ['tube' => 1, 'seconds' => 10])->assertOk()->streamedContent();
+        $text = $this->postJson("/api/runs/{$run}/probe", ['tube' => 1, 'seconds' => 10])
+            ->assertOk()
+            ->streamedContent();
 
-        return array_map(static fn (string $line): array => (array) json_decode($line, true, 512, JSON_THROW_ON_ERROR), array_values(array_filter(explode("\n", $text))));
+        return array_map(
+            static fn (string $line): array => (array) json_decode($line, true, 512, JSON_THROW_ON_ERROR),
+            array_values(array_filter(explode("\n", $text))),
+        );
     }
 
     /** The stand-in at full speed, with a trouble it was told to have. */

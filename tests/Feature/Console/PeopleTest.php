@@ -23,7 +23,9 @@ final class PeopleTest extends TestCase
         preg_match('/with: (\S+)/', Artisan::output(), $found);
         self::assertSame(0, $this->add('Fen crew', 'Bram Heather', 'bram@team.example', 'reviewer'));
 
-        $this->postJson('/api/session', ['email' => 'ada@team.example', 'password' => $found[1] ?? ''])->assertOk()->assertJson(['team' => 'Fen crew']);
+        $this->postJson('/api/session', ['email' => 'ada@team.example', 'password' => $found[1] ?? ''])
+            ->assertOk()
+            ->assertJson(['team' => 'Fen crew']);
         $this->actingAs(User::query()->where('email', 'bram@team.example')->firstOrFail());
         self::assertSame([4, 7], [TestMethod::query()->count(), JudgingPolicy::query()->count()]);
     }

@@ -81,7 +81,9 @@ final class CustodyTest extends ApiTestCase
                 ->assertStatus(422)
                 ->json('rows.0.message'),
         );
-        foreach ([['2026-09-01T18:03:00Z', 'lies in the future'], ['2026-09-01T11:00:00Z', 'lies before the last line']] as [$at, $words]) {
+        foreach (
+            [['2026-09-01T18:03:00Z', 'lies in the future'], ['2026-09-01T11:00:00Z', 'lies before the last line']] as [$at, $words]
+        ) {
             self::assertStringContainsString(
                 $words,
                 $this->step('found', [$code], ['at' => $at])
@@ -89,7 +91,9 @@ final class CustodyTest extends ApiTestCase
                     ->json('rows.0.message'),
             );
         }
-        foreach ([['step' => 'eaten'], ['celsius' => 99], ['at' => 'soon'], ['codes' => []], ['submission' => 'x']] as $bad) {
+        foreach (
+            [['step' => 'eaten'], ['celsius' => 99], ['at' => 'soon'], ['codes' => []], ['submission' => 'x']] as $bad
+        ) {
             $this->step('found', [$code], $bad)
                 ->assertStatus(422)
                 ->assertJsonValidationErrors((string) array_key_first($bad));
@@ -144,7 +148,8 @@ final class CustodyTest extends ApiTestCase
             ->assertOk()
             ->assertJsonPath('portions.0.state', 'packed');
         $trail = $this->api('GET', '/portions/{portion}', ids: ['portion' => $this->portion('lab')->id])->json('trail');
-        self::assertSame([true, true, false, false], array_column($trail, 'stands'), 'both lines stay, neither counts');
+        self::assertSame([true, true, false, false], array_column($trail, 'stands'), 'both lines stay, neither '.
+            'counts');
         self::assertStringContainsString(
             'corrected already',
             $this->step('withdrawn', [$code], ['corrects' => $line, 'condition' => 'again'])
@@ -173,7 +178,11 @@ final class CustodyTest extends ApiTestCase
         )->assertCreated();
         self::assertMatchesRegularExpression('/^FN26-03L-\w$/', $check->json('code'));
         self::assertSame(['dried', null], [$check->json('state'), $check->json('sample_id')]);
-        self::assertSame('FN26-04', substr($this->sample($this->sample->area)->code, 0, 7), 'the next composite goes on after them');
+        self::assertSame(
+            'FN26-04',
+            substr($this->sample($this->sample->area)->code, 0, 7),
+            'the next composite goes on after them',
+        );
         $this->split('archive', dry: true)->assertCreated()->assertJsonPath('portions.3.state', 'dried');
         $this->split('archive')->assertStatus(409);
         $this->split('lab')->assertStatus(422)->assertJsonValidationErrors('kind');
@@ -198,7 +207,11 @@ final class CustodyTest extends ApiTestCase
         ]);
         $this->post(
             '/api/reports',
-            ['file' => UploadedFile::fake()->createWithContent('a.csv', $csv), 'read_on' => '2026-09-01', 'lab_id' => $lab->id],
+            [
+                'file' => UploadedFile::fake()->createWithContent('a.csv', $csv),
+                'read_on' => '2026-09-01',
+                'lab_id' => $lab->id,
+            ],
             ['Accept' => 'application/json'],
         )->assertCreated();
         self::assertSame(
@@ -224,7 +237,10 @@ final class CustodyTest extends ApiTestCase
         self::assertSame('2026-09-03T12:00:00Z', $chilled->json('portions.0.deadline_at'));
         $this->step('drying', [$portion->code]);
         $this->travel(13)->hours();
-        self::assertStringContainsString('drying changes nitrate', $this->step('dried', [$portion->code])->json('said.0'));
+        self::assertStringContainsString(
+            'drying changes nitrate',
+            $this->step('dried', [$portion->code])->json('said.0'),
+        );
     }
 
     public function test_another_team_sees_and_moves_nothing(): void
@@ -284,7 +300,13 @@ final class CustodyTest extends ApiTestCase
         return $this->api(
             'POST',
             '/samples/{sample}/portions',
-            ['kind' => $kind, 'volume_ml' => 150, 'tests' => ['ph'], 'at' => now()->toIso8601ZuluString(), 'dry' => $dry],
+            [
+                'kind' => $kind,
+                'volume_ml' => 150,
+                'tests' => ['ph'],
+                'at' => now()->toIso8601ZuluString(),
+                'dry' => $dry,
+            ],
             ['sample' => $this->sample->id],
         );
     }

@@ -32,11 +32,18 @@ final class RegisterTest extends ApiTestCase
         self::assertCount(15, $whole->json('snapshot'), 'as they were when it was signed');
         self::assertSame(
             [5.02, [], '5.0'],
-            [$whole->json('snapshot.14.reference'), $whole->json('snapshot.14.readings'), $whole->json('snapshot.14.bands.0.name')],
+            [
+                $whole->json('snapshot.14.reference'),
+                $whole->json('snapshot.14.readings'),
+                $whole->json('snapshot.14.bands.0.name'),
+            ],
         );
         self::assertSame([16, 15], array_column($whole->json('history'), 'pairs'));
         self::assertSame(['a newer verdict follows it'], $whole->json('ended'));
-        self::assertSame([0, 'once', 2026], [$whole->json('policy.pairs_then'), $whole->json('policy.looking'), $whole->json('season')]);
+        self::assertSame(
+            [0, 'once', 2026],
+            [$whole->json('policy.pairs_then'), $whole->json('policy.looking'), $whole->json('season')],
+        );
         self::assertArrayNotHasKey('snapshot', $this->api('GET', '/verdicts')->json('0'), 'lists leave the pairs out');
         [$stranger] = $this->team('Bog crew', 'bog');
         $this->actingAs($stranger)->api('GET', '/verdicts/{verdict}', ids: ['verdict' => $first])->assertNotFound();
@@ -141,10 +148,16 @@ final class RegisterTest extends ApiTestCase
             'crops' => $terms['crops'],
             'reason' => 'The co-op asks for nine in ten.',
         ];
-        $this->api('POST', '/policies/preview', $input)->assertOk()->assertJsonPath('0.was', 'stands')->assertJsonPath('0.would', 'open');
+        $this->api('POST', '/policies/preview', $input)
+            ->assertOk()
+            ->assertJsonPath('0.was', 'stands')
+            ->assertJsonPath('0.would', 'open');
         $this->api('POST', '/policies/preview', ['required' => 0.75] + $input)->assertJsonPath('0.would', 'stands');
         // 15 clean pairs prove 80 % to who looks once; to who looks after each pair they prove 74 %.
-        $this->api('POST', '/policies/preview', ['required' => 0.8, 'looking' => 'often'] + $input)->assertJsonPath('0.would', 'open');
+        $this->api('POST', '/policies/preview', ['required' => 0.8, 'looking' => 'often'] + $input)->assertJsonPath(
+            '0.would',
+            'open',
+        );
         self::assertSame(1, JudgingPolicy::query()->where('analyte', 'ph')->count(), 'nothing was stored');
         $this->api('POST', '/policies', ['required' => 0.7, 'looking' => 'often'] + $input)
             ->assertCreated()
@@ -224,7 +237,11 @@ final class RegisterTest extends ApiTestCase
             ->assertStatus(422)
             ->assertJsonValidationErrors('under');
         $this->api('POST', '/evidence/{method}/strategies', ['hour' => 'NAN'] + $asked, $ids)->assertStatus(422);
-        self::assertEquals(18, $this->api('GET', '/evidence/{method}/costs', ids: $ids)->assertOk()->json('lab_fee'), 'a usual fee');
+        self::assertEquals(
+            18,
+            $this->api('GET', '/evidence/{method}/costs', ids: $ids)->assertOk()->json('lab_fee'),
+            'a usual fee',
+        );
         Lab::query()->create([
             'name' => 'Marl Laboratory',
             'address' => '',
@@ -267,7 +284,13 @@ final class RegisterTest extends ApiTestCase
             $this->api(
                 'POST',
                 '/evidence/{method}/verdicts',
-                ['claim' => $claim, 'hash' => $hash, 'follows_id' => null, 'scope' => 'The pen on the soils here.', 'note' => ''],
+                [
+                    'claim' => $claim,
+                    'hash' => $hash,
+                    'follows_id' => null,
+                    'scope' => 'The pen on the soils here.',
+                    'note' => '',
+                ],
                 ['method' => $pen->id],
             )
                 ->assertCreated()
@@ -303,7 +326,9 @@ final class RegisterTest extends ApiTestCase
         ];
         $pen = $this->pen();
         $this->provenKit(Area::query()->firstOrFail());
-        $of = fn (TestMethod $test) => $this->api('POST', '/evidence/{method}/strategies', $asked, ['method' => $test->id])->assertOk();
+        $of = fn (TestMethod $test) => $this->api('POST', '/evidence/{method}/strategies', $asked, [
+            'method' => $test->id,
+        ])->assertOk();
         [$found, $kit] = [$of($pen), $of($this->method('kit-ph'))];
 
         self::assertContains('change', array_column($found->json('outcomes'), 'strategy'));
@@ -314,7 +339,8 @@ final class RegisterTest extends ApiTestCase
         self::assertNull($kit->json('test_sd'));
         self::assertEqualsWithDelta(0.05 * M_SQRT2, $found->json('test_sd'), 1e-3, 'two dips lie a tenth apart');
         $costs = array_column($found->json('outcomes'), null, 'strategy');
-        // Between two limits at 6.0 and 7.3 a dip reaches twice its spread to either side: of 30 soils a tenth apart some are close.
+        // Between two limits at 6.0 and 7.3 a dip reaches twice its spread to either side: of 30 soils a tenth apart
+        // some are close.
         self::assertGreaterThan(0.05, $costs['both']['lab_share']);
         self::assertLessThan(0.4, $costs['both']['lab_share']);
         self::assertEqualsWithDelta(1 + 18 * $costs['both']['lab_share'], $costs['both']['testing'], 1e-9);
@@ -346,7 +372,12 @@ final class RegisterTest extends ApiTestCase
                 'finished_at' => $finished ? now() : null,
             ]);
             foreach (range(1, 4) as $number) {
-                RunTube::query()->create(['run_id' => $run->id, 'portion_id' => $portion->id, 'number' => $number, 'replicate' => $number]);
+                RunTube::query()->create([
+                    'run_id' => $run->id,
+                    'portion_id' => $portion->id,
+                    'number' => $number,
+                    'replicate' => $number,
+                ]);
             }
         }
 
@@ -378,7 +409,10 @@ final class RegisterTest extends ApiTestCase
         }
     }
 
-    /** Pairs that were left out of a verdict are left out of what another policy would make of it, and each area is judged by its own limits. */
+    /**
+     * Pairs that were left out of a verdict are left out of what another policy would make of it, and each area is
+     * judged by its own limits.
+     */
     public function test_a_preview_leaves_out_what_was_left_out_and_knows_the_ground(): void
     {
         $area = $this->area();
@@ -404,7 +438,11 @@ final class RegisterTest extends ApiTestCase
         self::assertSame('stands', $would([]), 'with the spoiled one in it would be open');
         // Limits that part what the kit does not: lab and kit then disagree on five of the fifteen.
         self::assertSame('open', $would(['crops' => ['pasture' => [5.01, 7.3]] + $terms['crops']]));
-        self::assertSame('stands', $would(['crops' => ['lawn' => [5.01, 7.3]] + $terms['crops']]), 'of ground that was not in it');
+        self::assertSame(
+            'stands',
+            $would(['crops' => ['lawn' => [5.01, 7.3]] + $terms['crops']]),
+            'of ground that was not in it',
+        );
     }
 
     /** The ends of a fizz pair are open: what a new policy would make of it is judged with them as they are. */
@@ -418,7 +456,10 @@ final class RegisterTest extends ApiTestCase
             'school' => null,
             'uncertainty' => null,
             'lot' => '',
-            'bands' => [['name' => 'acid', 'lower' => null, 'upper' => 6.5], ['name' => 'rest', 'lower' => 6.5, 'upper' => null]],
+            'bands' => [
+                ['name' => 'acid', 'lower' => null, 'upper' => 6.5],
+                ['name' => 'rest', 'lower' => 6.5, 'upper' => null],
+            ],
         ]);
         $area = $this->area();
         foreach (range(0, 15) as $i) {
@@ -462,7 +503,11 @@ final class RegisterTest extends ApiTestCase
         $this->api('POST', '/policies/preview', ['crops' => $terms['crops']] + $input)
             ->assertOk()
             ->assertJsonPath('0.would', 'unable');
-        $this->api('POST', '/policies/preview', ['crops' => array_map(static fn (): array => [6.5, 6.6], $terms['crops'])] + $input)
+        $this->api(
+            'POST',
+            '/policies/preview',
+            ['crops' => array_map(static fn (): array => [6.5, 6.6], $terms['crops'])] + $input,
+        )
             ->assertOk()
             ->assertJsonPath('0.would', 'unable');
     }

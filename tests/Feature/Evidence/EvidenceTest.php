@@ -23,7 +23,14 @@ final class EvidenceTest extends ApiTestCase
         $evidence = $this->evidence();
 
         self::assertCount(1, $evidence['pairs']);
-        self::assertSame(['lime', 'lime', true], [$evidence['pairs'][0]['reference_action'], $evidence['pairs'][0]['test_action'], $evidence['pairs'][0]['same']]);
+        self::assertSame(
+            ['lime', 'lime', true],
+            [
+                $evidence['pairs'][0]['reference_action'],
+                $evidence['pairs'][0]['test_action'],
+                $evidence['pairs'][0]['same'],
+            ],
+        );
         self::assertEqualsWithDelta(-0.1, $evidence['pairs'][0]['difference'], 1e-9);
         self::assertSame('untested', $evidence['claims']['sort']['computed']['verdict']);
     }
@@ -35,8 +42,22 @@ final class EvidenceTest extends ApiTestCase
         $this->pair($this->area($site, 'vegetables', 'Bean beds'), '5.5', '6.10');
         $pairs = array_column($this->evidence()['pairs'], null, 'area');
 
-        self::assertSame([[4, 5.5], 'too high', 'too high'], [$pairs['Berry rows']['limits'], $pairs['Berry rows']['reference_action'], $pairs['Berry rows']['test_action']]);
-        self::assertSame([[6.2, 7.3], 'lime', 'lime'], [$pairs['Bean beds']['limits'], $pairs['Bean beds']['reference_action'], $pairs['Bean beds']['test_action']]);
+        self::assertSame(
+            [[4, 5.5], 'too high', 'too high'],
+            [
+                $pairs['Berry rows']['limits'],
+                $pairs['Berry rows']['reference_action'],
+                $pairs['Berry rows']['test_action'],
+            ],
+        );
+        self::assertSame(
+            [[6.2, 7.3], 'lime', 'lime'],
+            [
+                $pairs['Bean beds']['limits'],
+                $pairs['Bean beds']['reference_action'],
+                $pairs['Bean beds']['test_action'],
+            ],
+        );
         self::assertTrue($pairs['Berry rows']['band']['cut']);
     }
 
@@ -53,17 +74,34 @@ final class EvidenceTest extends ApiTestCase
 
         self::assertSame([5, 1], [count($evidence['pairs']), count($evidence['left_out'])]);
         self::assertSame(['reagent spilled'], $evidence['left_out'][0]['flags']);
-        self::assertSame([5, 5], [$evidence['claims']['sort']['computed']['agree'], $evidence['claims']['sort']['computed']['n']]);
-        self::assertSame([5, 6], [$evidence['claims']['sort']['with_all']['agree'], $evidence['claims']['sort']['with_all']['n']]);
+        self::assertSame(
+            [5, 5],
+            [$evidence['claims']['sort']['computed']['agree'], $evidence['claims']['sort']['computed']['n']],
+        );
+        self::assertSame(
+            [5, 6],
+            [$evidence['claims']['sort']['with_all']['agree'], $evidence['claims']['sort']['with_all']['n']],
+        );
     }
 
     public function test_a_corrected_reading_counts_and_the_old_one_does_not(): void
     {
         $sample = $this->pair($this->area(), '7.0', '5.60');
         $old = $sample->readings()->whereNotNull('band')->value('id');
-        $this->api('POST', '/samples/{sample}/readings', [
-            'method_id' => $this->kit()->id, 'reading' => '5.5', 'read_on' => '2026-09-04', 'reader' => 'Ada Fenwright', 'flags' => [], 'note' => 'Read upside down.', 'corrects_id' => $old,
-        ], ['sample' => $sample->id])->assertCreated();
+        $this->api(
+            'POST',
+            '/samples/{sample}/readings',
+            [
+                'method_id' => $this->kit()->id,
+                'reading' => '5.5',
+                'read_on' => '2026-09-04',
+                'reader' => 'Ada Fenwright',
+                'flags' => [],
+                'note' => 'Read upside down.',
+                'corrects_id' => $old,
+            ],
+            ['sample' => $sample->id],
+        )->assertCreated();
         $pairs = $this->evidence()['pairs'];
 
         self::assertCount(1, $pairs);
@@ -83,14 +121,39 @@ final class EvidenceTest extends ApiTestCase
     public function test_the_page_and_the_command_say_the_same(): void
     {
         $area = $this->area();
-        $rows = [['5.0', '5.02'], ['5.5', '5.71'], ['6.0', '5.94'], ['6.5', '6.33'], ['6.5', '6.81'], ['7.5', '7.40'], ['7.0', '7.36'], ['6.0', '6.21']];
+        $rows = [
+            ['5.0', '5.02'],
+            ['5.5', '5.71'],
+            ['6.0', '5.94'],
+            ['6.5', '6.33'],
+            ['6.5', '6.81'],
+            ['7.5', '7.40'],
+            ['7.0', '7.36'],
+            ['6.0', '6.21'],
+        ];
         foreach ($rows as [$band, $ph]) {
             $this->pair($area, $band, $ph);
         }
-        $notation = implode(',', array_map(static fn (array $b): string => "{$b['name']}:{$b['lower']}:{$b['upper']}", $this->kit()->bands ?? []));
-        $csv = "sample,reference,test\n".implode("\n", array_map(static fn (int $i, array $r): string => "s{$i},{$r[1]},{$r[0]}", array_keys($rows), $rows));
+        $notation = implode(
+            ',',
+            array_map(
+                static fn (array $b): string => "{$b['name']}:{$b['lower']}:{$b['upper']}",
+                $this->kit()->bands ?? [],
+            ),
+        );
+        $csv =
+            "sample,reference,test\n".
+            implode(
+                "\n",
+                array_map(static fn (int $i, array $r): string => "s{$i},{$r[1]},{$r[0]}", array_keys($rows), $rows),
+            );
         $bands = Bands::parse($notation);
-        $command = Assessment::of(EvidenceTable::parse($csv, Scale::Absolute, $bands)->samples, 0, DefaultPolicy::for('ph'), $bands)->toArray();
+        $command = Assessment::of(
+            EvidenceTable::parse($csv, Scale::Absolute, $bands)->samples,
+            0,
+            DefaultPolicy::for('ph'),
+            $bands,
+        )->toArray();
         $page = $this->evidence();
 
         foreach (['verdict', 'agree', 'n', 'lower', 'upper', 'per_class', 'more_pairs'] as $key) {
@@ -109,7 +172,10 @@ final class EvidenceTest extends ApiTestCase
         self::assertSame([], $evidence['pairs']);
         self::assertNull($evidence['claims']['sort']['computed']['lower']);
         self::assertNull($evidence['ranges']['test_from']);
-        $this->api('GET', '/evidence')->assertOk()->assertJsonPath('0.pairs', 0)->assertJsonPath('0.claims.sort.computed', 'untested');
+        $this->api('GET', '/evidence')
+            ->assertOk()
+            ->assertJsonPath('0.pairs', 0)
+            ->assertJsonPath('0.claims.sort.computed', 'untested');
     }
 
     private function kit(): TestMethod

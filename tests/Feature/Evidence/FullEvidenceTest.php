@@ -21,7 +21,10 @@ final class FullEvidenceTest extends ApiTestCase
 {
     public function test_a_lab_stands_beside_a_lab_and_never_by_another_extractant(): void
     {
-        [$other, $salt] = [$this->labMethod('Alder, pH', 'ph', 'water'), $this->labMethod('Alder, pH in salt', 'ph', 'cacl2')];
+        [$other, $salt] = [
+            $this->labMethod('Alder, pH', 'ph', 'water'),
+            $this->labMethod('Alder, pH in salt', 'ph', 'cacl2'),
+        ];
         $area = $this->area();
         foreach ([5.2, 5.6, 6.0, 6.4, 6.8, 7.2] as $ph) {
             $sample = $this->sample($area);
@@ -31,11 +34,22 @@ final class FullEvidenceTest extends ApiTestCase
         }
         $evidence = $this->api('GET', '/evidence/{method}', ids: ['method' => $other->id])->assertOk();
 
-        self::assertSame([6, 'lab-ph'], [count($evidence->json('pairs')), TestMethod::query()->whereKey($evidence->json('reference.id'))->value('code')]);
+        self::assertSame(
+            [6, 'lab-ph'],
+            [
+                count($evidence->json('pairs')),
+                TestMethod::query()->whereKey($evidence->json('reference.id'))->value('code'),
+            ],
+        );
         self::assertEqualsWithDelta(0.1, $evidence->json('difference.mean'), 1e-9);
         self::assertSame([$this->method('lab-ph')->id], array_column($evidence->json('references'), 'id'));
         $this->api('GET', '/evidence/{method}', ids: ['method' => $salt->id])->assertStatus(409);
-        $this->api('GET', '/evidence/{method}', ids: ['method' => $other->id], query: ['reference' => $salt->id])->assertStatus(409);
+        $this->api(
+            'GET',
+            '/evidence/{method}',
+            ids: ['method' => $other->id],
+            query: ['reference' => $salt->id],
+        )->assertStatus(409);
         $lines = array_column($this->api('GET', '/evidence')->json(), null, 'method_id');
         self::assertSame([6, 'lab'], [$lines[$other->id]['pairs'], $lines[$other->id]['portion']]);
         self::assertArrayNotHasKey($salt->id, $lines);
@@ -47,10 +61,31 @@ final class FullEvidenceTest extends ApiTestCase
         $sample = $this->pair($this->area(), '5.5', '5.60');
         $this->reading($sample, $pen, ['value' => 6.4]);
         $kit = $this->method('kit-ph')->id;
-        $evidence = $this->api('GET', '/evidence/{method}', ids: ['method' => $kit], query: ['reference' => $pen->id])->assertOk();
-        self::assertSame([['pen', 1], false], [[$evidence->json('reference.code'), count($evidence->json('pairs'))], $evidence->json('pairs.0.same')]);
-        $sign = ['claim' => 'sort', 'hash' => $evidence->json('hash'), 'follows_id' => null, 'scope' => 'The kit beside the pen, here.', 'note' => '', 'reference_id' => $pen->id];
-        self::assertStringContainsString('signed against a lab alone', $this->actingAs($this->reviewer)->api('POST', '/evidence/{method}/verdicts', $sign, ['method' => $kit])->assertStatus(409)->json('message'));
+        $evidence = $this->api(
+            'GET',
+            '/evidence/{method}',
+            ids: ['method' => $kit],
+            query: ['reference' => $pen->id],
+        )->assertOk();
+        self::assertSame(
+            [['pen', 1], false],
+            [[$evidence->json('reference.code'), count($evidence->json('pairs'))], $evidence->json('pairs.0.same')],
+        );
+        $sign = [
+            'claim' => 'sort',
+            'hash' => $evidence->json('hash'),
+            'follows_id' => null,
+            'scope' => 'The kit beside the pen, here.',
+            'note' => '',
+            'reference_id' => $pen->id,
+        ];
+        self::assertStringContainsString(
+            'signed against a lab alone',
+            $this->actingAs($this->reviewer)
+                ->api('POST', '/evidence/{method}/verdicts', $sign, ['method' => $kit])
+                ->assertStatus(409)
+                ->json('message'),
+        );
     }
 
     /** A card read between two bands counts by the middle of both where that reader is the reference of another. */
@@ -59,7 +94,12 @@ final class FullEvidenceTest extends ApiTestCase
         $sample = $this->sample($this->area());
         $this->reading($sample, $this->method('kit-ph'), ['band' => '5.5', 'between' => '6.0']);
         $this->reading($sample, $this->method('kit-ph'), ['band' => '6.0', 'reader' => 'Bram Heather']);
-        $evidence = $this->api('GET', '/evidence/{method}', ids: ['method' => $this->method('kit-ph')->id], query: ['reader' => 'Bram Heather', 'against' => 'Ada Fenwright'])->assertOk();
+        $evidence = $this->api(
+            'GET',
+            '/evidence/{method}',
+            ids: ['method' => $this->method('kit-ph')->id],
+            query: ['reader' => 'Bram Heather', 'against' => 'Ada Fenwright'],
+        )->assertOk();
 
         self::assertEqualsWithDelta(5.75, $evidence->json('pairs.0.reference'), 1e-9);
         self::assertEqualsWithDelta(0.25, $evidence->json('difference.mean'), 1e-9);
@@ -81,11 +121,22 @@ final class FullEvidenceTest extends ApiTestCase
             $this->read($sample, 'lab-ph', $ph);
             $at[$sample->id] = $ph;
         }
-        $portions = $this->api('GET', '/evidence/{method}', ids: ['method' => $this->method('kit-ph')->id])->assertOk()->json('needs.portions');
+        $portions = $this->api('GET', '/evidence/{method}', ids: ['method' => $this->method('kit-ph')->id])
+            ->assertOk()
+            ->json('needs.portions');
 
         self::assertSame(
-            ['8.00' => 'too high was asked once so far', '7.35' => 'too high was asked once so far; too close to a limit to count on', '6.45' => 'another pair for leave', '5.10' => 'another pair for lime', '5.95' => 'another pair for lime; too close to a limit to count on'],
-            array_combine(array_map(static fn (array $one): string => $at[$one['sample_id']], $portions), array_column($portions, 'why')),
+            [
+                '8.00' => 'too high was asked once so far',
+                '7.35' => 'too high was asked once so far; too close to a limit to count on',
+                '6.45' => 'another pair for leave',
+                '5.10' => 'another pair for lime',
+                '5.95' => 'another pair for lime; too close to a limit to count on',
+            ],
+            array_combine(
+                array_map(static fn (array $one): string => $at[$one['sample_id']], $portions),
+                array_column($portions, 'why'),
+            ),
         );
     }
 
@@ -97,23 +148,48 @@ final class FullEvidenceTest extends ApiTestCase
             $this->read($sample, 'kit-ph', $band);
             $this->read($sample, 'lab-ph', '6.0');
             Reading::query()->latest('id')->firstOrFail();
-            $this->reading($sample, $this->method('kit-ph'), ['band' => $i === 1 ? '6.5' : $band, 'reader' => 'Bram Heather']);
+            $this->reading($sample, $this->method('kit-ph'), [
+                'band' => $i === 1 ? '6.5' : $band,
+                'reader' => 'Bram Heather',
+            ]);
         }
         $method = $this->method('kit-ph')->id;
-        $evidence = $this->api('GET', '/evidence/{method}', ids: ['method' => $method], query: ['reader' => 'Bram Heather', 'against' => 'Ada Fenwright'])->assertOk();
+        $evidence = $this->api(
+            'GET',
+            '/evidence/{method}',
+            ids: ['method' => $method],
+            query: ['reader' => 'Bram Heather', 'against' => 'Ada Fenwright'],
+        )->assertOk();
 
-        self::assertSame(['Ada Fenwright', 5, 4], [$evidence->json('against'), count($evidence->json('pairs')), $evidence->json('claims.sort.computed.agree')]);
+        self::assertSame(
+            ['Ada Fenwright', 5, 4],
+            [
+                $evidence->json('against'),
+                count($evidence->json('pairs')),
+                $evidence->json('claims.sort.computed.agree'),
+            ],
+        );
         self::assertNull($evidence->json('claims.sort.signed'));
         self::assertSame(['Ada Fenwright', 'Bram Heather'], $evidence->json('readers'));
-        $this->api('GET', '/evidence/{method}', ids: ['method' => $method], query: ['reader' => 'Bram Heather'])->assertStatus(422);
+        $this->api(
+            'GET',
+            '/evidence/{method}',
+            ids: ['method' => $method],
+            query: ['reader' => 'Bram Heather'],
+        )->assertStatus(422);
     }
 
     /** A kit says potassium is depleted where the lab says normal; both agree that it is high (common practice). */
     public function test_potassium_depleted_against_normal_and_values_below_a_limit_are_shown_and_left_out(): void
     {
-        [$lab, $kit] = [$this->labMethod('Marl, K', 'k', 'mehlich-3'), $this->bandKit('capsule-k', 'k', [['depleted', 0, 80], ['adequate', 80, 170], ['surplus', 170, null]])];
+        [$lab, $kit] = [
+            $this->labMethod('Marl, K', 'k', 'mehlich-3'),
+            $this->bandKit('capsule-k', 'k', [['depleted', 0, 80], ['adequate', 80, 170], ['surplus', 170, null]]),
+        ];
         $area = $this->area();
-        foreach ([['depleted', 150.0], ['depleted', 145.0], ['surplus', 240.0], ['surplus', 300.0], ['depleted', 60.0]] as [$band, $value]) {
+        foreach (
+            [['depleted', 150.0], ['depleted', 145.0], ['surplus', 240.0], ['surplus', 300.0], ['depleted', 60.0]] as [$band, $value]
+        ) {
             $sample = $this->sample($area);
             $this->reading($sample, $kit, ['band' => $band]);
             $this->found($sample, $lab, $value);
@@ -123,11 +199,21 @@ final class FullEvidenceTest extends ApiTestCase
         $this->found($censored, $lab, null, 'below', '<20');
         $evidence = $this->api('GET', '/evidence/{method}', ids: ['method' => $kit->id])->assertOk();
 
-        self::assertSame([5, 3], [$evidence->json('claims.sort.computed.n'), $evidence->json('claims.sort.computed.agree')]);
-        self::assertSame([[1, 0, 0], [2, 0, 0], [0, 0, 2]], $evidence->json('matrix'), 'potash would have been wasted twice');
+        self::assertSame(
+            [5, 3],
+            [$evidence->json('claims.sort.computed.n'), $evidence->json('claims.sort.computed.agree')],
+        );
+        self::assertSame(
+            [[1, 0, 0], [2, 0, 0], [0, 0, 2]],
+            $evidence->json('matrix'),
+            'potash would have been wasted twice',
+        );
         self::assertSame(['<20 ppm'], array_column($evidence->json('censored'), 'said'));
         self::assertTrue($evidence->json('difference.ratio'));
-        self::assertSame(['build up' => 1, 'maintain' => 2, 'none' => 2], array_column($evidence->json('needs.classes'), 'n', 'action'));
+        self::assertSame(
+            ['build up' => 1, 'maintain' => 2, 'none' => 2],
+            array_column($evidence->json('needs.classes'), 'n', 'action'),
+        );
     }
 
     public function test_what_has_no_logarithm_is_left_out_and_said_whatever_the_policy_says_of_flags(): void
@@ -162,35 +248,89 @@ final class FullEvidenceTest extends ApiTestCase
         $strata = array_filter($evidence->json('strata'), static fn (array $one): bool => $one['by'] === 'ground');
 
         self::assertSame(['Heath piece' => 6, 'Sedge meadow' => 4], array_column($strata, 'n', 'group'));
-        self::assertSame(['Heath piece' => 'open', 'Sedge meadow' => 'too few'], array_column($strata, 'verdict', 'group'));
-        self::assertSame(['5 to 6' => 'open', '6 to 7' => 'open'], array_column(array_filter($evidence->json('strata'), static fn (array $one): bool => $one['by'] === 'pH range'), 'verdict', 'group'), 'five are enough to be judged');
-        self::assertSame(['not said' => 4, 'organic' => 6], array_column(array_filter($evidence->json('strata'), static fn (array $one): bool => $one['by'] === 'soil class'), 'n', 'group'));
-        self::assertSame([0, 3], [$evidence->json('needs.classes.2.n'), $evidence->json('needs.classes.2.lacks')], 'too high was never asked');
+        self::assertSame(
+            ['Heath piece' => 'open', 'Sedge meadow' => 'too few'],
+            array_column($strata, 'verdict', 'group'),
+        );
+        self::assertSame(
+            ['5 to 6' => 'open', '6 to 7' => 'open'],
+            array_column(
+                array_filter($evidence->json('strata'), static fn (array $one): bool => $one['by'] === 'pH range'),
+                'verdict',
+                'group',
+            ),
+            'five are enough to be judged',
+        );
+        self::assertSame(
+            ['not said' => 4, 'organic' => 6],
+            array_column(
+                array_filter($evidence->json('strata'), static fn (array $one): bool => $one['by'] === 'soil class'),
+                'n',
+                'group',
+            ),
+        );
+        self::assertSame(
+            [0, 3],
+            [$evidence->json('needs.classes.2.n'), $evidence->json('needs.classes.2.lacks')],
+            'too high was never asked',
+        );
         self::assertStringContainsString('No pair below pH 5.0 and none above 6.6', $evidence->json('needs.scope.0'));
         self::assertSame('None lies between 5.0 and 6.5.', $evidence->json('needs.scope.1'));
-        self::assertSame([$unread->id, 'too high was asked never so far'], [$evidence->json('needs.portions.0.sample_id'), $evidence->json('needs.portions.0.why')]);
+        self::assertSame(
+            [$unread->id, 'too high was asked never so far'],
+            [$evidence->json('needs.portions.0.sample_id'), $evidence->json('needs.portions.0.why')],
+        );
         self::assertLessThan($evidence->json('needs.often'), $evidence->json('needs.once'));
         self::assertSame([4, 10], [$evidence->json('needs.once'), $evidence->json('needs.often')]);
     }
 
-    /** Ranges stand from low to high, whatever they are called, and lots in the order they were opened, so that a drift reads as one. */
+    /**
+     * Ranges stand from low to high, whatever they are called, and lots in the order they were opened, so that a drift
+     * reads as one.
+     */
     public function test_ranges_and_lots_stand_in_their_order(): void
     {
         $area = $this->area();
-        foreach ([['4.5', '4.40', 'Z-1', '2026-05-03'], ['5.0', '5.00', 'Z-1', '2026-05-04'], ['6.5', '5.99', 'A-2', '2026-09-03'], ['6.5', '6.00', 'A-2', '2026-09-04'], ['7.5', '8.30', 'Z-1', '2026-10-05']] as [$band, $ph, $lot, $day]) {
+        foreach (
+            [
+                ['4.5', '4.40', 'Z-1', '2026-05-03'],
+                ['5.0', '5.00', 'Z-1', '2026-05-04'],
+                ['6.5', '5.99', 'A-2', '2026-09-03'],
+                ['6.5', '6.00', 'A-2', '2026-09-04'],
+                ['7.5', '8.30', 'Z-1', '2026-10-05'],
+            ] as [$band, $ph, $lot, $day]
+        ) {
             $sample = $this->sample($area);
             $this->read($sample, 'kit-ph', $band, on: $day);
-            Reading::query()->latest('id')->firstOrFail()->forceFill(['lot' => $lot])->save();
+            Reading::query()
+                ->latest('id')
+                ->firstOrFail()
+                ->forceFill(['lot' => $lot])
+                ->save();
             $this->read($sample, 'lab-ph', $ph);
         }
-        $strata = $this->api('GET', '/evidence/{method}', ids: ['method' => $this->method('kit-ph')->id])->assertOk()->json('strata');
-        $by = static fn (string $way): array => array_column(array_filter($strata, static fn (array $one): bool => $one['by'] === $way), 'n', 'group');
+        $strata = $this->api('GET', '/evidence/{method}', ids: ['method' => $this->method('kit-ph')->id])
+            ->assertOk()
+            ->json('strata');
+        $by = static fn (string $way): array => array_column(
+            array_filter($strata, static fn (array $one): bool => $one['by'] === $way),
+            'n',
+            'group',
+        );
 
-        self::assertSame(['below 5' => 1, '5 to 6' => 2, '6 to 7' => 1, '8 and above' => 1], $by('pH range'), 'a value on an edge belongs above it');
+        self::assertSame(
+            ['below 5' => 1, '5 to 6' => 2, '6 to 7' => 1, '8 and above' => 1],
+            $by('pH range'),
+            'a value on an edge belongs above it',
+        );
         self::assertSame(['Z-1' => 3, 'A-2' => 2], $by('lot'));
         self::assertSame(['lime' => 3, 'leave' => 1, 'too high' => 1], $by('action by the reference'));
         self::assertSame([], $by('season'), 'one season is no group');
-        $differences = array_column(array_filter($strata, static fn (array $one): bool => $one['by'] === 'lot'), 'difference', 'group');
+        $differences = array_column(
+            array_filter($strata, static fn (array $one): bool => $one['by'] === 'lot'),
+            'difference',
+            'group',
+        );
         self::assertEqualsWithDelta([(0.1 + 0.0 - 0.8) / 3, (0.51 + 0.5) / 2], array_values($differences), 1e-9);
     }
 
@@ -209,33 +349,64 @@ final class FullEvidenceTest extends ApiTestCase
         self::assertTrue($trial['helps']);
         self::assertEqualsWithDelta(0.42, $trial['before']['mean'], 1e-9);
         self::assertEqualsWithDelta(0.0, $trial['after']['mean'], 0.02);
-        self::assertEqualsWithDelta(5.4, Reading::query()->where('method_id', $pen->id)->orderBy('id')->firstOrFail()->value, 1e-9);
+        self::assertEqualsWithDelta(
+            5.4,
+            Reading::query()->where('method_id', $pen->id)->orderBy('id')->firstOrFail()->value,
+            1e-9,
+        );
         self::assertEqualsWithDelta(0.42, $evidence->json('difference.mean'), 1e-9);
         self::assertNotNull($evidence->json('regression.passing_bablok.slope_ci'));
     }
 
     public function test_a_kit_of_potassium_is_judged_by_the_extractant_its_limits_are_made_for(): void
     {
-        [$olsen, $mehlich] = [$this->labMethod('Alder, K acetate', 'k', 'ammonium-acetate'), $this->labMethod('Marl, K', 'k', 'mehlich-3')];
+        [$olsen, $mehlich] = [
+            $this->labMethod('Alder, K acetate', 'k', 'ammonium-acetate'),
+            $this->labMethod('Marl, K', 'k', 'mehlich-3'),
+        ];
         $kit = $this->bandKit('capsule-k', 'k', [['low', 0, 120], ['high', 120, null]]);
         $sample = $this->sample($this->area());
         $this->reading($sample, $kit, ['band' => 'low']);
         $this->found($sample, $olsen, 80.0);
         $this->found($sample, $mehlich, 150.0);
-        self::assertSame($mehlich->id, $this->api('GET', '/evidence/{method}', ids: ['method' => $kit->id])->assertOk()->json('reference.id'), 'though the other is older');
-        self::assertSame($mehlich->id, array_column($this->api('GET', '/evidence')->json(), null, 'method_id')[$kit->id]['reference_id']);
-        self::assertSame([$mehlich->id, $olsen->id], array_column($this->api('GET', '/evidence/{method}', ids: ['method' => $kit->id])->json('references'), 'id'));
+        self::assertSame(
+            $mehlich->id,
+            $this->api('GET', '/evidence/{method}', ids: ['method' => $kit->id])->assertOk()->json('reference.id'),
+            'though the other is older',
+        );
+        self::assertSame(
+            $mehlich->id,
+            array_column($this->api('GET', '/evidence')->json(), null, 'method_id')[$kit->id]['reference_id'],
+        );
+        self::assertSame(
+            [$mehlich->id, $olsen->id],
+            array_column(
+                $this->api('GET', '/evidence/{method}', ids: ['method' => $kit->id])->json('references'),
+                'id',
+            ),
+        );
         $this->labMethod('Alder, pH of some kind', 'ph', '');
         $this->pair($sample->area, '5.5', '5.60');
-        self::assertSame('lab-ph', $this->api('GET', '/evidence/{method}', ids: ['method' => $this->method('kit-ph')->id])->json('reference.code'), 'limits of pH hold for any extractant: the lab the team began with');
+        self::assertSame(
+            'lab-ph',
+            $this->api('GET', '/evidence/{method}', ids: ['method' => $this->method('kit-ph')->id])->json(
+                'reference.code',
+            ),
+            'limits of pH hold for any extractant: the lab the team began with',
+        );
     }
 
     /** @return array<string, array{list<array{float, float}>}> */
     public static function degenerate(): array
     {
         return [
-            'one pair' => [[[6.0, 6.1]]], 'a constant test' => [array_fill(0, 9, [6.0, 6.1])], 'all ties' => [array_fill(0, 12, [6.5, 6.5])], 'a constant reference' => [array_map(static fn (int $i): array => [5.0 + $i / 10, 6.0], range(0, 9))],
-            'two pairs' => [[[6.0, 6.1], [7.0, 7.2]]], 'a falling line' => [array_map(static fn (int $i): array => [8.0 - $i / 5, 5.0 + $i / 5], range(0, 11))], 'tiny differences' => [array_map(static fn (int $i): array => [6.0 + $i * 1e-12, 6.0], range(0, 9))],
+            'one pair' => [[[6.0, 6.1]]],
+            'a constant test' => [array_fill(0, 9, [6.0, 6.1])],
+            'all ties' => [array_fill(0, 12, [6.5, 6.5])],
+            'a constant reference' => [array_map(static fn (int $i): array => [5.0 + $i / 10, 6.0], range(0, 9))],
+            'two pairs' => [[[6.0, 6.1], [7.0, 7.2]]],
+            'a falling line' => [array_map(static fn (int $i): array => [8.0 - $i / 5, 5.0 + $i / 5], range(0, 11))],
+            'tiny differences' => [array_map(static fn (int $i): array => [6.0 + $i * 1e-12, 6.0], range(0, 9))],
             'huge numbers' => [array_map(static fn (int $i): array => [1e11 + $i, 1e11 - $i], range(0, 9))],
         ];
     }
@@ -254,11 +425,26 @@ final class FullEvidenceTest extends ApiTestCase
         $evidence = $this->api('GET', '/evidence/{method}', ids: ['method' => $pen->id])->assertOk();
         self::assertCount(count($values), $evidence->json('pairs'));
         self::assertDoesNotMatchRegularExpression('/\bNAN\b|\bINF\b|-Infinity|:NaN/', (string) $evidence->getContent());
-        self::assertContains($evidence->json('claims.sort.computed.verdict'), count($values) < 5 ? ['untested'] : ['stands', 'falls', 'open']);
+        self::assertContains(
+            $evidence->json('claims.sort.computed.verdict'),
+            count($values) < 5 ? ['untested'] : ['stands', 'falls', 'open'],
+        );
         $this->api('GET', '/evidence')->assertOk();
         $this->api('GET', '/side-by-side', query: ['analyte' => 'ph'])->assertOk();
-        $costs = ['lab_fee' => 18, 'lab_minutes' => 8, 'test_fee' => 1, 'test_minutes' => 10, 'hour' => 30, 'under' => 120, 'over' => 60, 'drift' => 0.1];
-        self::assertContains($this->api('POST', '/evidence/{method}/strategies', $costs, ['method' => $pen->id])->status(), [200, 409]);
+        $costs = [
+            'lab_fee' => 18,
+            'lab_minutes' => 8,
+            'test_fee' => 1,
+            'test_minutes' => 10,
+            'hour' => 30,
+            'under' => 120,
+            'over' => 60,
+            'drift' => 0.1,
+        ];
+        self::assertContains(
+            $this->api('POST', '/evidence/{method}/strategies', $costs, ['method' => $pen->id])->status(),
+            [200, 409],
+        );
     }
 
     /** A nitrogen kit has no lab partner (common practice): it stays untested, and is shown. */
@@ -284,7 +470,10 @@ final class FullEvidenceTest extends ApiTestCase
         $this->read($sample, 'kit-ph', '6.0');
         $this->api('GET', '/evidence');
         self::assertGreaterThan(0, $queries);
-        Reading::query()->latest('id')->firstOrFail()->update(['flags' => ['spilled']]);
+        Reading::query()
+            ->latest('id')
+            ->firstOrFail()
+            ->update(['flags' => ['spilled']]);
         $sample->area->update(['use' => 'blueberry']);
         self::assertNotSame($first[0]['claims']['sort'], null);
         self::assertSame(1, EvidenceSummary::query()->count());
@@ -292,34 +481,121 @@ final class FullEvidenceTest extends ApiTestCase
 
     private function labMethod(string $name, string $analyte, string $extractant): TestMethod
     {
-        $lab = Lab::query()->create(['name' => $name, 'address' => '', 'email' => '', 'turnaround_days' => 8, 'transit_days' => 2, 'holidays' => [], 'bag_ml' => 400, 'quarantine' => '', 'tests' => [], 'form' => [], 'columns' => []]);
+        $lab = Lab::query()->create([
+            'name' => $name,
+            'address' => '',
+            'email' => '',
+            'turnaround_days' => 8,
+            'transit_days' => 2,
+            'holidays' => [],
+            'bag_ml' => 400,
+            'quarantine' => '',
+            'tests' => [],
+            'form' => [],
+            'columns' => [],
+        ]);
 
-        return TestMethod::query()->create(['code' => "lab-{$lab->id}", 'name' => $name, 'analyte' => $analyte, 'portion' => 'lab', 'school' => null, 'bands' => null, 'uncertainty' => null, 'lot' => '', 'lab_id' => $lab->id, 'extractant' => $extractant]);
+        return TestMethod::query()->create([
+            'code' => "lab-{$lab->id}",
+            'name' => $name,
+            'analyte' => $analyte,
+            'portion' => 'lab',
+            'school' => null,
+            'bands' => null,
+            'uncertainty' => null,
+            'lot' => '',
+            'lab_id' => $lab->id,
+            'extractant' => $extractant,
+        ]);
     }
 
     /** @param list<array{string, float|int, float|int|null}> $bands */
     private function bandKit(string $code, string $analyte, array $bands): TestMethod
     {
-        return TestMethod::query()->create(['code' => $code, 'name' => $code, 'analyte' => $analyte, 'portion' => 'bench', 'school' => null, 'uncertainty' => null, 'lot' => '', 'bands' => array_map(static fn (array $band): array => ['name' => $band[0], 'lower' => $band[1], 'upper' => $band[2]], $bands)]);
+        return TestMethod::query()->create([
+            'code' => $code,
+            'name' => $code,
+            'analyte' => $analyte,
+            'portion' => 'bench',
+            'school' => null,
+            'uncertainty' => null,
+            'lot' => '',
+            'bands' => array_map(
+                static fn (array $band): array => ['name' => $band[0], 'lower' => $band[1], 'upper' => $band[2]],
+                $bands,
+            ),
+        ]);
     }
 
     private function numberTest(string $code, string $analyte): TestMethod
     {
-        return TestMethod::query()->create(['code' => $code, 'name' => $code, 'analyte' => $analyte, 'portion' => 'bench', 'school' => null, 'uncertainty' => null, 'lot' => '', 'bands' => null]);
+        return TestMethod::query()->create([
+            'code' => $code,
+            'name' => $code,
+            'analyte' => $analyte,
+            'portion' => 'bench',
+            'school' => null,
+            'uncertainty' => null,
+            'lot' => '',
+            'bands' => null,
+        ]);
     }
 
     /** @param array<string, mixed> $what */
     private function reading(Sample $sample, TestMethod $method, array $what): void
     {
-        $portion = $sample->portions()->where('kind', $method->portion === 'lab' ? 'lab' : 'bench')->firstOrFail();
-        Reading::query()->create($what + ['sample_id' => $sample->id, 'portion_id' => $portion->id, 'method_id' => $method->id, 'created_by' => $this->technician->id, 'value' => null, 'band' => null, 'as_reported' => (string) ($what['value'] ?? $what['band']), 'read_on' => '2026-09-05', 'reader' => 'Ada Fenwright', 'flags' => [], 'note' => '', 'lot' => '']);
+        $portion = $sample
+            ->portions()
+            ->where('kind', $method->portion === 'lab' ? 'lab' : 'bench')
+            ->firstOrFail();
+        Reading::query()->create(
+            $what + [
+                'sample_id' => $sample->id,
+                'portion_id' => $portion->id,
+                'method_id' => $method->id,
+                'created_by' => $this->technician->id,
+                'value' => null,
+                'band' => null,
+                'as_reported' => (string) ($what['value'] ?? $what['band']),
+                'read_on' => '2026-09-05',
+                'reader' => 'Ada Fenwright',
+                'flags' => [],
+                'note' => '',
+                'lot' => '',
+            ],
+        );
     }
 
-    private function found(Sample $sample, TestMethod $method, ?float $value, string $kind = 'number', string $shown = ''): void
-    {
+    private function found(
+        Sample $sample,
+        TestMethod $method,
+        ?float $value,
+        string $kind = 'number',
+        string $shown = '',
+    ): void {
         $portion = Portion::query()->where('sample_id', $sample->id)->where('kind', 'lab')->firstOrFail();
-        $import = LabImport::query()->firstOrCreate(['sha256' => str_repeat('a', 64)], ['created_by' => $this->technician->id, 'file_name' => 'x.csv', 'rows' => 1, 'read_on' => '2026-09-06', 'lab_id' => $method->lab_id]);
-        LabResult::query()->create(['import_id' => $import->id, 'portion_id' => $portion->id, 'method_id' => $method->id, 'row' => 1, 'kind' => $kind, 'value' => $value, 'as_reported' => $shown, 'unit' => 'ppm', 'form' => '', 'lab_number' => '']);
+        $import = LabImport::query()->firstOrCreate(
+            ['sha256' => str_repeat('a', 64)],
+            [
+                'created_by' => $this->technician->id,
+                'file_name' => 'x.csv',
+                'rows' => 1,
+                'read_on' => '2026-09-06',
+                'lab_id' => $method->lab_id,
+            ],
+        );
+        LabResult::query()->create([
+            'import_id' => $import->id,
+            'portion_id' => $portion->id,
+            'method_id' => $method->id,
+            'row' => 1,
+            'kind' => $kind,
+            'value' => $value,
+            'as_reported' => $shown,
+            'unit' => 'ppm',
+            'form' => '',
+            'lab_number' => '',
+        ]);
         if ($value !== null) {
             $this->reading($sample, $method, ['value' => $value]);
         }

@@ -18,9 +18,24 @@ final class SamplingTest extends ApiTestCase
     {
         $this->pair($this->area(), '5.5', '5.95');
         $sampling = $this->sampling();
-        self::assertSame([0, 0, null, 0.12, 1], [$sampling['pairs_of_composites'], $sampling['hidden_pairs'], $sampling['sd_measurement'], $sampling['used'], $sampling['close']]);
+        self::assertSame(
+            [0, 0, null, 0.12, 1],
+            [
+                $sampling['pairs_of_composites'],
+                $sampling['hidden_pairs'],
+                $sampling['sd_measurement'],
+                $sampling['used'],
+                $sampling['close'],
+            ],
+        );
         self::assertStringContainsString('it is too small', $sampling['words'][0]);
-        self::assertSame(['Duplicate composites so far: 0; 4 more would do. Plan them with the next round.', 'Hidden duplicates so far: 0; 4 more would tell the lab\'s own part.'], array_slice($sampling['words'], 1));
+        self::assertSame(
+            [
+                'Duplicate composites so far: 0; 4 more would do. Plan them with the next round.',
+                'Hidden duplicates so far: 0; 4 more would tell the lab\'s own part.',
+            ],
+            array_slice($sampling['words'], 1),
+        );
     }
 
     public function test_hidden_duplicates_tell_the_analysis_and_duplicate_composites_the_sampling(): void
@@ -28,14 +43,21 @@ final class SamplingTest extends ApiTestCase
         $this->grounds([5.2, 5.9, 6.4, 6.9, 7.3]);
         $sampling = $this->sampling();
 
-        self::assertSame([5, 10, 5], [$sampling['pairs_of_composites'], $sampling['hidden_pairs'], $sampling['split']['targets']]);
+        self::assertSame(
+            [5, 10, 5],
+            [$sampling['pairs_of_composites'], $sampling['hidden_pairs'], $sampling['split']['targets']],
+        );
         self::assertEqualsWithDelta(0.1 / sqrt(2), $sampling['split']['classical']['sd_analysis'], 1e-9);
         self::assertEqualsWithDelta(sqrt(0.08 - 0.005 / 2), $sampling['split']['classical']['sd_sampling'], 1e-9);
         self::assertEqualsWithDelta(2 * $sampling['sd_measurement'], $sampling['used'], 1e-9);
         self::assertGreaterThan(0.5, $sampling['used'], 'far more than the 0.12 that the lab states');
         self::assertStringContainsString('Most of the spread is sampling', $sampling['words'][0]);
         $side = $this->api('GET', '/side-by-side', query: ['analyte' => 'ph'])->assertOk();
-        self::assertSame('sampling', array_column($side->json('series'), null, 'portion')['lab']['uncertainty_from'], 'and it is used there too');
+        self::assertSame(
+            'sampling',
+            array_column($side->json('series'), null, 'portion')['lab']['uncertainty_from'],
+            'and it is used there too',
+        );
     }
 
     /** Three grounds make a split that is shown; what decides waits for a fourth, as it does for hidden duplicates. */
@@ -43,23 +65,49 @@ final class SamplingTest extends ApiTestCase
     {
         $this->grounds([5.2, 5.9, 6.4]);
         $sampling = $this->sampling();
-        self::assertSame([3, 6, 3], [$sampling['pairs_of_composites'], $sampling['hidden_pairs'], $sampling['split']['targets']]);
+        self::assertSame(
+            [3, 6, 3],
+            [$sampling['pairs_of_composites'], $sampling['hidden_pairs'], $sampling['split']['targets']],
+        );
         self::assertNull($sampling['sd_measurement']);
-        self::assertEqualsWithDelta(0.1 / sqrt(2), $sampling['sd_analysis'], 0.02, 'six hidden duplicates are enough for the analysis');
+        self::assertEqualsWithDelta(
+            0.1 / sqrt(2),
+            $sampling['sd_analysis'],
+            0.02,
+            'six hidden duplicates are enough for the analysis',
+        );
         self::assertSame(0.12, $sampling['used']);
-        self::assertContains('Duplicate composites so far: 3; 1 more would do. Plan them with the next round.', $sampling['words']);
+        self::assertContains(
+            'Duplicate composites so far: 3; 1 more would do. Plan them with the next round.',
+            $sampling['words'],
+        );
         self::assertStringContainsString('Only the analysis is known', $sampling['words'][0]);
     }
 
-    /** Four pairs of composites without hidden duplicates of both: sampling and analysis together, from the lab's own portions alone. */
+    /**
+     * Four pairs of composites without hidden duplicates of both: sampling and analysis together, from the lab's own
+     * portions alone.
+     */
     public function test_pairs_of_composites_tell_sampling_and_analysis_together(): void
     {
         $this->grounds([5.2, 5.9, 6.4, 6.9]);
-        Portion::query()->where('kind', 'hidden')->whereHas('sample', static fn ($sample) => $sample->where('composite', 2))->get()->each(static fn (Portion $portion) => LabResult::query()->where('portion_id', $portion->id)->update(['excluded' => 'The bag was torn.']));
+        Portion::query()
+            ->where('kind', 'hidden')
+            ->whereHas('sample', static fn ($sample) => $sample->where('composite', 2))
+            ->get()
+            ->each(
+                static fn (Portion $portion) => LabResult::query()
+                    ->where('portion_id', $portion->id)
+                    ->update(['excluded' => 'The bag was torn.']),
+            );
         $sampling = $this->sampling();
 
-        self::assertSame([4, 4, null], [$sampling['pairs_of_composites'], $sampling['hidden_pairs'], $sampling['split']]);
-        // All pairs differ by 0.4, so that every one of them says 0.4 / √2, robust or not but for the factor of the trimming.
+        self::assertSame(
+            [4, 4, null],
+            [$sampling['pairs_of_composites'], $sampling['hidden_pairs'], $sampling['split']],
+        );
+        // All pairs differ by 0.4, so that every one of them says 0.4 / √2, robust or not but for the factor of the
+        // trimming.
         self::assertEqualsWithDelta(0.4 / sqrt(2), $sampling['sd_measurement'], 0.05);
         self::assertEqualsWithDelta(2 * $sampling['sd_measurement'], $sampling['used'], 1e-9);
         self::assertCount(1, $sampling['words'], 'four are enough of each');
@@ -72,7 +120,11 @@ final class SamplingTest extends ApiTestCase
         $sampling = $this->sampling();
         self::assertLessThan(0.06, $sampling['expanded']);
         self::assertSame(0.12, $sampling['used']);
-        self::assertSame(4, $sampling['close'], 'both composites of the grounds at 5.9 and 7.3 lie within 0.12 of a limit');
+        self::assertSame(
+            4,
+            $sampling['close'],
+            'both composites of the grounds at 5.9 and 7.3 lie within 0.12 of a limit',
+        );
     }
 
     /** @param list<float> $grounds pH; sampling moves the second composite, analysis each hidden duplicate */
@@ -83,7 +135,15 @@ final class SamplingTest extends ApiTestCase
             $plan = $this->plan($area);
             $layout = $plan->layout;
             $layout['composites'][] = ['number' => 2, 'duplicate_of' => 1] + $layout['composites'][0];
-            Plan::query()->whereKey($plan->id)->update(['layout' => json_encode($layout, JSON_THROW_ON_ERROR), 'spec' => json_encode(['quality' => ['duplicates' => 1, 'hidden' => 1]] + $plan->spec, JSON_THROW_ON_ERROR)]);
+            Plan::query()
+                ->whereKey($plan->id)
+                ->update([
+                    'layout' => json_encode($layout, JSON_THROW_ON_ERROR),
+                    'spec' => json_encode(
+                        ['quality' => ['duplicates' => 1, 'hidden' => 1]] + $plan->spec,
+                        JSON_THROW_ON_ERROR,
+                    ),
+                ]);
             $one = $this->duplicate($plan->id, 1, $area);
             $other = $this->duplicate($plan->id, 2, $area);
             foreach ([[$one, $ph], [$other, $ph + ($i % 2 ? $sampled : -$sampled)]] as [$sample, $value]) {
@@ -97,21 +157,46 @@ final class SamplingTest extends ApiTestCase
     private function duplicate(int $plan, int $composite, \App\Models\Area $area): Sample
     {
         $sample = $this->sample($area);
-        Sample::query()->whereKey($sample->id)->update(['plan_id' => $plan, 'composite' => $composite]);
+        Sample::query()
+            ->whereKey($sample->id)
+            ->update(['plan_id' => $plan, 'composite' => $composite]);
 
         return $sample->refresh();
     }
 
     private function hidden(Sample $sample, float $value): void
     {
-        $portion = Portion::query()->create(['sample_id' => $sample->id, 'site_id' => $sample->site_id, 'kind' => 'hidden', 'code' => "FN26-9{$sample->id}L-X", 'year' => 2026, 'number' => 900 + $sample->id]);
-        $import = LabImport::query()->firstOrCreate(['sha256' => str_repeat('b', 64)], ['created_by' => $this->technician->id, 'file_name' => 'x.csv', 'rows' => 1, 'read_on' => '2026-09-06']);
-        LabResult::query()->create(['import_id' => $import->id, 'portion_id' => $portion->id, 'method_id' => $this->method('lab-ph')->id, 'row' => 1, 'kind' => 'number', 'value' => $value, 'as_reported' => (string) $value, 'unit' => '', 'form' => '', 'lab_number' => '']);
+        $portion = Portion::query()->create([
+            'sample_id' => $sample->id,
+            'site_id' => $sample->site_id,
+            'kind' => 'hidden',
+            'code' => "FN26-9{$sample->id}L-X",
+            'year' => 2026,
+            'number' => 900 + $sample->id,
+        ]);
+        $import = LabImport::query()->firstOrCreate(
+            ['sha256' => str_repeat('b', 64)],
+            ['created_by' => $this->technician->id, 'file_name' => 'x.csv', 'rows' => 1, 'read_on' => '2026-09-06'],
+        );
+        LabResult::query()->create([
+            'import_id' => $import->id,
+            'portion_id' => $portion->id,
+            'method_id' => $this->method('lab-ph')->id,
+            'row' => 1,
+            'kind' => 'number',
+            'value' => $value,
+            'as_reported' => (string) $value,
+            'unit' => '',
+            'form' => '',
+            'lab_number' => '',
+        ]);
     }
 
     /** @return array<string, mixed> */
     private function sampling(): array
     {
-        return (array) $this->api('GET', '/evidence/{method}', ids: ['method' => $this->method('kit-ph')->id])->assertOk()->json('sampling');
+        return (array) $this->api('GET', '/evidence/{method}', ids: ['method' => $this->method('kit-ph')->id])
+            ->assertOk()
+            ->json('sampling');
     }
 }

@@ -12,27 +12,38 @@ final class PlansTest extends ApiTestCase
 {
     public function test_a_draft_lays_cores_out_and_stores_nothing(): void
     {
-        $layout = $this->api('POST', '/areas/{area}/plans/draft', self::SPEC, ['area' => $this->area()->id])->assertOk();
+        $layout = $this->api('POST', '/areas/{area}/plans/draft', self::SPEC, [
+            'area' => $this->area()->id,
+        ])->assertOk();
 
         self::assertCount(12, $layout->json('cores'));
         self::assertNull($layout->json('cores.0.leg_m'));
-        self::assertEqualsWithDelta(array_sum(array_column($layout->json('cores'), 'leg_m')), $layout->json('walk_m'), 0.01);
+        self::assertEqualsWithDelta(
+            array_sum(array_column($layout->json('cores'), 'leg_m')),
+            $layout->json('walk_m'),
+            0.01,
+        );
         self::assertEqualsWithDelta(((12 * M_PI) / 4) * 1.9 ** 2 * 15.24, $layout->json('bucket.composite_ml'), 1e-6);
-        self::assertEqualsWithDelta((2.200985 * 0.4) / sqrt(12), $layout->json('margin.ph'), 1e-5, 't(0.975, 11) from R');
+        self::assertEqualsWithDelta(
+            (2.200985 * 0.4) / sqrt(12),
+            $layout->json('margin.ph'),
+            1e-5,
+            't(0.975, 11) from R',
+        );
         self::assertSame(0, Plan::query()->count());
     }
 
     public function test_a_road_takes_ground_away(): void
     {
         $area = $this->area();
-        $road = $area->site
-            ->landmarks()
-            ->create([
-                'name' => 'Mill Lane',
-                'geometry' => ['type' => 'LineString', 'coordinates' => [[-76.282, 42.913], [-76.282, 42.917]]],
-                'distance_m' => 40,
-            ]);
-        $without = $this->api('POST', '/areas/{area}/plans/draft', self::SPEC, ['area' => $area->id])->json('usable_m2');
+        $road = $area->site->landmarks()->create([
+            'name' => 'Mill Lane',
+            'geometry' => ['type' => 'LineString', 'coordinates' => [[-76.282, 42.913], [-76.282, 42.917]]],
+            'distance_m' => 40,
+        ]);
+        $without = $this->api('POST', '/areas/{area}/plans/draft', self::SPEC, ['area' => $area->id])->json(
+            'usable_m2',
+        );
         $with = $this->api(
             'POST',
             '/areas/{area}/plans/draft',
@@ -40,7 +51,12 @@ final class PlansTest extends ApiTestCase
             ['area' => $area->id],
         );
 
-        self::assertEqualsWithDelta(55 * 156, $without - $with->json('usable_m2'), 150, 'a strip of 60 m less the 5 m margin');
+        self::assertEqualsWithDelta(
+            55 * 156,
+            $without - $with->json('usable_m2'),
+            150,
+            'a strip of 60 m less the 5 m margin',
+        );
         foreach ($with->json('cores') as $core) {
             self::assertGreaterThan(-76.282 + 60 / 81_700, $core['longitude']);
         }
@@ -65,7 +81,10 @@ final class PlansTest extends ApiTestCase
                 ['keep_away' => [['landmark_id' => $id, 'distance_m' => 60]]] + self::SPEC,
                 ['area' => $area->id],
             )->assertStatus(422);
-            self::assertStringContainsString('not among the landmarks of its site any more', (string) json_encode($answer->json('errors')));
+            self::assertStringContainsString(
+                'not among the landmarks of its site any more',
+                (string) json_encode($answer->json('errors')),
+            );
         }
         self::assertSame(0, Plan::query()->count());
     }
@@ -83,9 +102,13 @@ final class PlansTest extends ApiTestCase
     public function test_opened_again_it_is_the_same_plan(): void
     {
         $area = $this->area();
-        $saved = $this->api('POST', '/areas/{area}/plans', ['pattern' => 'random'] + self::SPEC, ['area' => $area->id])->assertCreated();
+        $saved = $this->api('POST', '/areas/{area}/plans', ['pattern' => 'random'] + self::SPEC, [
+            'area' => $area->id,
+        ])->assertCreated();
         $opened = $this->api('GET', '/plans/{plan}', ids: ['plan' => $saved->json('id')])->assertOk();
-        $drafted = $this->api('POST', '/areas/{area}/plans/draft', ['pattern' => 'random'] + self::SPEC, ['area' => $area->id]);
+        $drafted = $this->api('POST', '/areas/{area}/plans/draft', ['pattern' => 'random'] + self::SPEC, [
+            'area' => $area->id,
+        ]);
 
         self::assertSame($saved->json('layout'), $opened->json('layout'));
         self::assertSame($drafted->json('cores'), $opened->json('layout.cores'));
@@ -144,7 +167,9 @@ final class PlansTest extends ApiTestCase
     #[DataProvider('refused')]
     public function test_it_is_refused_with_the_reason(array $change, string $where): void
     {
-        $response = $this->api('POST', '/areas/{area}/plans', $change + self::SPEC, ['area' => $this->area()->id])->assertStatus(422);
+        $response = $this->api('POST', '/areas/{area}/plans', $change + self::SPEC, [
+            'area' => $this->area()->id,
+        ])->assertStatus(422);
 
         self::assertNotEmpty($response->json($where));
         self::assertSame(0, Plan::query()->count());

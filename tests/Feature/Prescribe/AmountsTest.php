@@ -17,7 +17,10 @@ final class AmountsTest extends ApiTestCase
         $sample = $this->sample($area);
         $this->read($sample, 'lab-p', '15');
         $bare = $this->amount($area);
-        self::assertSame(['action', null, 'Build up: 15.0 ppm, below 20.'], [$bare['kind'], $bare['lb_per_acre'], $bare['answer']]);
+        self::assertSame(
+            ['action', null, 'Build up: 15.0 ppm, below 20.'],
+            [$bare['kind'], $bare['lb_per_acre'], $bare['answer']],
+        );
         self::assertStringContainsString('Choose the crop', $bare['next']);
         self::assertSame(
             ['corn', 'soybean', 'wheat'],
@@ -30,9 +33,17 @@ final class AmountsTest extends ApiTestCase
         self::assertEqualsWithDelta(25.0 + 63.0, $sized['lb_per_acre'], 1e-9);
         self::assertEqualsWithDelta([88 - 1.2 * 5, 88 + 1.2 * 5], $sized['between'], 1e-9);
         // Wheat wants more: limits of 30 and 50.
-        self::assertEqualsWithDelta(15 * 5 + 0.5 * 80, $this->amount($area, ['crop' => 'wheat', 'yield' => 80])['lb_per_acre'], 1e-9);
-        $this->api('GET', '/areas/{area}/amounts', ids: ['area' => $area->id], query: ['crop' => 'hops'])->assertStatus(422);
-        $this->api('GET', '/areas/{area}/amounts', ids: ['area' => $area->id], query: ['yield' => '-3'])->assertStatus(422);
+        self::assertEqualsWithDelta(
+            15 * 5 + 0.5 * 80,
+            $this->amount($area, ['crop' => 'wheat', 'yield' => 80])['lb_per_acre'],
+            1e-9,
+        );
+        $this->api('GET', '/areas/{area}/amounts', ids: ['area' => $area->id], query: ['crop' => 'hops'])->assertStatus(
+            422,
+        );
+        $this->api('GET', '/areas/{area}/amounts', ids: ['area' => $area->id], query: ['yield' => '-3'])->assertStatus(
+            422,
+        );
     }
 
     public function test_limits_belong_to_their_extractant(): void
@@ -76,7 +87,10 @@ final class AmountsTest extends ApiTestCase
         self::assertStringContainsString('no verdict on its sort claim', $it['answer']);
 
         $this->signed($probe, 'sort');
-        self::assertSame(['direction', null, 'stands'], [($it = $this->amount($bare))['kind'], $it['lb_per_acre'], $it['verdict']]);
+        self::assertSame(
+            ['direction', null, 'stands'],
+            [($it = $this->amount($bare))['kind'], $it['lb_per_acre'], $it['verdict']],
+        );
         $this->signed($probe, 'rate');
         $it = $this->amount($bare);
         self::assertStringContainsString('whose rate stands', $it['answer']);
@@ -93,7 +107,13 @@ final class AmountsTest extends ApiTestCase
         $this->api(
             'POST',
             '/evidence/{method}/verdicts',
-            ['claim' => $claim, 'hash' => $hash, 'follows_id' => null, 'scope' => 'Reed probe at Fen End.', 'note' => ''],
+            [
+                'claim' => $claim,
+                'hash' => $hash,
+                'follows_id' => null,
+                'scope' => 'Reed probe at Fen End.',
+                'note' => '',
+            ],
             ['method' => $test->id],
         )
             ->assertCreated()
@@ -101,8 +121,13 @@ final class AmountsTest extends ApiTestCase
         $this->actingAs($this->technician);
     }
 
-    private function newMethod(string $code, string $analyte, string $portion, string $extractant, ?float $uncertainty = null): TestMethod
-    {
+    private function newMethod(
+        string $code,
+        string $analyte,
+        string $portion,
+        string $extractant,
+        ?float $uncertainty = null,
+    ): TestMethod {
         return TestMethod::query()->create([
             'code' => $code,
             'name' => "Reed {$code}",
@@ -122,6 +147,8 @@ final class AmountsTest extends ApiTestCase
      */
     private function amount(Area $area, array $query = []): array
     {
-        return $this->api('GET', '/areas/{area}/amounts', ids: ['area' => $area->id], query: $query)->assertOk()->json('analytes.0');
+        return $this->api('GET', '/areas/{area}/amounts', ids: ['area' => $area->id], query: $query)
+            ->assertOk()
+            ->json('analytes.0');
     }
 }

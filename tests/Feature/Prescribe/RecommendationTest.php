@@ -27,11 +27,20 @@ final class RecommendationTest extends ApiTestCase
         self::assertSame('amount', $it->json('kind'));
         self::assertSame(['SMP buffer', 'Mehlich buffer'], array_column($it->json('rates'), 'school'));
         // The schools' own stone, to 6 in of their 8.
-        self::assertEqualsWithDelta([(3.8 * 6) / 8, (1.8 * 6) / 8], array_column($it->json('rates'), 'tons_per_acre'), 1e-9);
+        self::assertEqualsWithDelta(
+            [(3.8 * 6) / 8, (1.8 * 6) / 8],
+            array_column($it->json('rates'), 'tons_per_acre'),
+            1e-9,
+        );
         self::assertSame('(6.6 − 6.1) / 0.25', $it->json('rates.1.steps.0.how'));
         self::assertSame(
             [$sample->code, 5.6, 6.1, 6.5],
-            [$it->json('sample.code'), $it->json('lab.ph'), $it->json('lab.mehlich_buffer_ph'), $it->json('lab.smp_buffer_ph')],
+            [
+                $it->json('sample.code'),
+                $it->json('lab.ph'),
+                $it->json('lab.mehlich_buffer_ph'),
+                $it->json('lab.smp_buffer_ph'),
+            ],
         );
         self::assertNotEmpty($it->json('cautions'));
         // 45 % instead of 90 % carbonate wants twice as much; the sample stands for 6 in, however deep it is mixed.
@@ -104,7 +113,10 @@ final class RecommendationTest extends ApiTestCase
         self::assertStringContainsString('pH 6.60, leave', implode(' ', $it->json('notes')));
     }
 
-    /** Cells of one area, of which one was pulled twice: each has its answer, and the page opens at the one that needs most. */
+    /**
+     * Cells of one area, of which one was pulled twice: each has its answer, and the page opens at the one that needs
+     * most.
+     */
     public function test_each_part_of_an_area_has_an_answer_of_its_own(): void
     {
         $area = $this->area();
@@ -120,14 +132,25 @@ final class RecommendationTest extends ApiTestCase
             'the one that nobody measured has none, the duplicate is no part',
         );
         self::assertSame(4, $it->json('parts_planned'));
-        self::assertSame([$parts[2]->code, 'amount', 5.5], [$it->json('sample.code'), $it->json('kind'), $it->json('lab.ph')]);
+        self::assertSame(
+            [$parts[2]->code, 'amount', 5.5],
+            [$it->json('sample.code'), $it->json('kind'), $it->json('lab.ph')],
+        );
         self::assertSame(
             [[], [], 1],
-            [$it->json('parts.0.tons_per_acre'), $it->json('parts.1.tons_per_acre'), count($it->json('parts.2.tons_per_acre'))],
+            [
+                $it->json('parts.0.tons_per_acre'),
+                $it->json('parts.1.tons_per_acre'),
+                count($it->json('parts.2.tons_per_acre')),
+            ],
         );
         $notes = implode(' ', $it->json('notes'));
         self::assertStringContainsString($whole->code, $notes);
-        self::assertStringNotContainsString($parts[0]->code, $notes, 'what stands in the table of parts is no disagreement');
+        self::assertStringNotContainsString(
+            $parts[0]->code,
+            $notes,
+            'what stands in the table of parts is no disagreement',
+        );
         self::assertStringNotContainsString($parts[4]->code, $notes, 'its duplicate says the same');
         self::assertStringNotContainsString('may want splitting', $notes, 'it is split');
 
@@ -148,32 +171,50 @@ final class RecommendationTest extends ApiTestCase
     {
         $area = $this->area();
         $parts = $this->cells($area, ['7.60', '6.50', '5.90'], '6.20');
-        $notes = fn (int $i): string => implode(' ', $this->recommend($area, ['sample_id' => $parts[$i]->id])->json('notes'));
+        $notes = fn (int $i): string => implode(
+            ' ',
+            $this->recommend($area, ['sample_id' => $parts[$i]->id])->json('notes'),
+        );
 
-        self::assertStringContainsString("{$parts[3]->code} (20 Sep, pH 6.20, leave, a duplicate of this one)", $notes(2));
+        self::assertStringContainsString(
+            "{$parts[3]->code} (20 Sep, pH 6.20, leave, a duplicate of this one)",
+            $notes(2),
+        );
         self::assertStringNotContainsString($parts[3]->code, $notes(0).$notes(1));
     }
 
-    /** Ground with more composites than are looked at: the newest decide, all are counted, and an old one can still be asked about. */
+    /**
+     * Ground with more composites than are looked at: the newest decide, all are counted, and an old one can still be
+     * asked about.
+     */
     public function test_of_very_many_composites_the_newest_decide(): void
     {
         $area = $this->area();
         $newest = $this->sample($area, '2026-10-10');
         $this->read($newest, 'lab-ph', '5.40');
         DB::statement(
-            "WITH RECURSIVE n(i) AS (SELECT 1 UNION ALL SELECT i + 1 FROM n WHERE i < 330)
-            INSERT INTO samples (team_id, site_id, area_id, plan_id, created_by, code, year, number, depth, pulled_on, pulled_by, cores_planned, cores_pulled, note, composite, conditions, created_at, updated_at)
-            SELECT team_id, site_id, area_id, plan_id, created_by, 'OLD' || i, 2010, i, depth, '2010-04-01', pulled_by, cores_planned, cores_pulled, '', 1, '{}', created_at, updated_at FROM samples, n WHERE samples.id = ?",
+            'WITH RECURSIVE n(i) AS (SELECT 1 UNION ALL SELECT i + 1 FROM n WHERE i < 330)
+            INSERT INTO samples (team_id, site_id, area_id, plan_id, created_by, code, year, number, depth, '.
+                "pulled_on, pulled_by, cores_planned, cores_pulled, note, composite, conditions, created_at, updated_at)
+            SELECT team_id, site_id, area_id, plan_id, created_by, 'OLD' || i, 2010, i, depth, '2010-04-01', ".
+                    "pulled_by, cores_planned, cores_pulled, '', 1, '{}', created_at, updated_at FROM samples, n ".
+                        'WHERE samples.id = ?',
             [$newest->id],
         );
         DB::statement(
-            "INSERT INTO readings (team_id, sample_id, portion_id, method_id, created_by, value, as_reported, read_on, reader, flags, note, lot, created_at, updated_at)
-            SELECT r.team_id, s.id, r.portion_id, r.method_id, r.created_by, 6.9, '6.9', '2010-04-09', r.reader, '[]', '', '', r.created_at, r.updated_at FROM samples s, readings r WHERE s.code LIKE 'OLD%' AND r.sample_id = ?",
+            'INSERT INTO readings (team_id, sample_id, portion_id, method_id, created_by, value, as_reported, '.
+                "read_on, reader, flags, note, lot, created_at, updated_at)
+            SELECT r.team_id, s.id, r.portion_id, r.method_id, r.created_by, 6.9, '6.9', '2010-04-09', r.reader, ".
+                    "'[]', '', '', r.created_at, r.updated_at FROM samples s, readings r WHERE s.code LIKE 'OLD%' ".
+                        'AND r.sample_id = ?',
             [$newest->id],
         );
         $it = $this->recommend($area);
 
-        self::assertSame([$newest->code, 'direction', 299], [$it->json('sample.code'), $it->json('kind'), count($it->json('earlier'))]);
+        self::assertSame(
+            [$newest->code, 'direction', 299],
+            [$it->json('sample.code'), $it->json('kind'), count($it->json('earlier'))],
+        );
         $this->api('GET', '/follow-up', query: ['site_id' => $area->site_id])
             ->assertJsonPath('0.composites', 331)
             ->assertJsonPath('0.last_pulled', '2026-10-10');
@@ -225,7 +266,10 @@ final class RecommendationTest extends ApiTestCase
             'reason' => 'Clover wants it higher.',
         ])->assertCreated();
 
-        $this->recommend($area)->assertJsonPath('kind', 'direction')->assertJsonPath('crop.low', 6.3)->assertJsonPath('policy_version', 2);
+        $this->recommend($area)
+            ->assertJsonPath('kind', 'direction')
+            ->assertJsonPath('crop.low', 6.3)
+            ->assertJsonPath('policy_version', 2);
     }
 
     /** Four said lime at 5.5, the newest 6.12 made it "leave". */
@@ -244,7 +288,10 @@ final class RecommendationTest extends ApiTestCase
         self::assertSame(['amount', 5], [$it->json('kind'), $it->json('pooled.composites')]);
         self::assertEqualsWithDelta([5.624, 0.3447], [$it->json('lab.ph'), $it->json('pooled.margin')], 1e-4);
         self::assertStringContainsString("{$newest->code} pH 6.12, leave", implode(' ', $it->json('notes')));
-        self::assertStringContainsString('limed and unlimed ground do not belong into one mean', implode(' ', $it->json('notes')));
+        self::assertStringContainsString(
+            'limed and unlimed ground do not belong into one mean',
+            implode(' ', $it->json('notes')),
+        );
         $this->recommend($area, ['sample_id' => $newest->id])
             ->assertJsonPath('kind', 'leave')
             ->assertJsonPath('pooled', null);
@@ -276,7 +323,10 @@ final class RecommendationTest extends ApiTestCase
             'lot' => '',
         ]);
         $this->read($sample, 'lab-om', '20.5');
-        self::assertStringContainsString('20.5 % organic matter', $this->recommend($area)->assertJsonPath('kind', 'stop')->json('answer'));
+        self::assertStringContainsString(
+            '20.5 % organic matter',
+            $this->recommend($area)->assertJsonPath('kind', 'stop')->json('answer'),
+        );
         self::assertSame('om', $om->analyte);
     }
 
@@ -297,7 +347,9 @@ final class RecommendationTest extends ApiTestCase
         }
     }
 
-    /** A pen whose rate claim stands sizes lime as the lab's pH would; with its sort claim alone it gives a direction. */
+    /**
+     * A pen whose rate claim stands sizes lime as the lab's pH would; with its sort claim alone it gives a direction.
+     */
     public function test_a_pen_is_heard_by_the_claims_that_stand(): void
     {
         $area = $this->area();
@@ -346,7 +398,10 @@ final class RecommendationTest extends ApiTestCase
         }
         $this->actingAs($this->technician);
         $this->read($alone, 'lab-mehlich', '6.10');
-        $it = $this->recommend($bare)->assertJsonPath('kind', 'amount')->assertJsonPath('lab.by_test', true)->assertJsonPath('lab.ph', 5.6);
+        $it = $this->recommend($bare)
+            ->assertJsonPath('kind', 'amount')
+            ->assertJsonPath('lab.by_test', true)
+            ->assertJsonPath('lab.ph', 5.6);
         self::assertEqualsWithDelta((1.8 * 6) / 8, $it->json('rates.0.tons_per_acre'), 1e-9);
         self::assertStringContainsString('by Marsh pen, whose rate claim stands', implode(' ', $it->json('notes')));
         $this->read($this->sample($bare, '2026-05-03'), 'pen', '8.10');
@@ -363,7 +418,11 @@ final class RecommendationTest extends ApiTestCase
         $bog->update(['use' => 'cranberry']);
         $this->read($this->sample($bog), 'lab-ph', '4.60');
         $this->recommend($bog)->assertJsonPath('kind', 'leave');
-        self::assertSame([6.0, 7.3], $policy->limitsFor('of no crop')->values, 'what the table lacks has the limits of the policy');
+        self::assertSame(
+            [6.0, 7.3],
+            $policy->limitsFor('of no crop')->values,
+            'what the table lacks has the limits of the policy',
+        );
         self::assertSame([4, 5.5], $this->api('GET', '/policies')->json('0.terms.crops.cranberry'));
     }
 
@@ -398,13 +457,18 @@ final class RecommendationTest extends ApiTestCase
         $layout = $plan->layout;
         [$one] = $layout['composites'];
         $layout['composites'] = array_map(
-            static fn (int $number): array => ['number' => $number] + ($number > count($found) ? ['duplicate_of' => 3] : []) + $one,
+            static fn (int $number): array => ['number' => $number] +
+                ($number > count($found) ? ['duplicate_of' => 3] : []) +
+                $one,
             range(1, count($found) + 1),
         );
         $layout['quality'] = ['duplicates' => 1, 'hidden' => []];
         Plan::query()
             ->whereKey($plan->id)
-            ->update(['composites' => count($layout['composites']), 'layout' => json_encode($layout, JSON_THROW_ON_ERROR)]);
+            ->update([
+                'composites' => count($layout['composites']),
+                'layout' => json_encode($layout, JSON_THROW_ON_ERROR),
+            ]);
         $samples = [];
         foreach ([...$found, $twin] as $i => $ph) {
             $sample = $this->sample($area, '2026-09-20');
@@ -435,7 +499,13 @@ final class RecommendationTest extends ApiTestCase
         $this->api(
             'POST',
             '/evidence/{method}/verdicts',
-            ['claim' => 'sort', 'hash' => $hash, 'follows_id' => null, 'scope' => 'Loam capsule kit at Fen End.', 'note' => ''],
+            [
+                'claim' => 'sort',
+                'hash' => $hash,
+                'follows_id' => null,
+                'scope' => 'Loam capsule kit at Fen End.',
+                'note' => '',
+            ],
             ['method' => $kit],
         )->assertCreated();
         $this->actingAs($this->technician);

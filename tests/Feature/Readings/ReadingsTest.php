@@ -22,9 +22,15 @@ final class ReadingsTest extends ApiTestCase
         $sample = $this->sample();
         $reading = $this->record($sample, 'kit-ph', '5.5', ['flags' => ['cloudy']])->assertCreated();
 
-        self::assertSame(['5.5', null, '5.5'], [$reading->json('band'), $reading->json('value'), $reading->json('as_reported')]);
+        self::assertSame(
+            ['5.5', null, '5.5'],
+            [$reading->json('band'), $reading->json('value'), $reading->json('as_reported')],
+        );
         self::assertSame('liquid not clear when read', $reading->json('flags.0.name'));
-        self::assertSame($sample->portions()->where('kind', 'bench')->value('id'), Reading::query()->value('portion_id'));
+        self::assertSame(
+            $sample->portions()->where('kind', 'bench')->value('id'),
+            Reading::query()->value('portion_id'),
+        );
     }
 
     public function test_a_lab_reading_keeps_the_digits_it_came_with(): void
@@ -38,7 +44,13 @@ final class ReadingsTest extends ApiTestCase
     public static function refused(): iterable
     {
         yield 'a band the card lacks' => ['kit-ph', '5.7', [], 'reading', 'accepted are 4.5, 5.0'];
-        yield 'a decimal comma' => ['lab-ph', '6,1', [], 'reading', 'is not a number; accepted is a number from 2.5 to 11'];
+        yield 'a decimal comma' => [
+            'lab-ph',
+            '6,1',
+            [],
+            'reading',
+            'is not a number; accepted is a number from 2.5 to 11',
+        ];
         yield 'a slip of the pen' => ['lab-ph', '61', [], 'reading', 'no reading of soil'];
         yield 'an unknown flag' => ['kit-ph', '5.5', ['flags' => ['sneezed']], 'flags.0', 'invalid'];
         yield 'tomorrow week' => ['kit-ph', '5.5', ['read_on' => '2126-01-01'], 'read_on', 'future'];
@@ -47,8 +59,13 @@ final class ReadingsTest extends ApiTestCase
 
     /** @param array<string, mixed> $change */
     #[DataProvider('refused')]
-    public function test_it_is_refused_with_the_reason(string $method, string $typed, array $change, string $field, string $words): void
-    {
+    public function test_it_is_refused_with_the_reason(
+        string $method,
+        string $typed,
+        array $change,
+        string $field,
+        string $words,
+    ): void {
         $response = $this->record($this->sample(), $method, $typed, $change)->assertStatus(422);
 
         self::assertStringContainsString($words, (string) ($response->json('errors')[$field][0] ?? ''));
@@ -76,7 +93,11 @@ final class ReadingsTest extends ApiTestCase
         $ids = array_map(fn (string $code): int => $this->method($code)->id, ['lab-ph', 'lab-mehlich', 'lab-smp']);
         $body = static fn (string ...$typed): array => [
             'read_on' => '2026-09-20',
-            'results' => array_map(static fn (int $id, string $reading): array => ['method_id' => $id, 'reading' => $reading], $ids, $typed),
+            'results' => array_map(
+                static fn (int $id, string $reading): array => ['method_id' => $id, 'reading' => $reading],
+                $ids,
+                $typed,
+            ),
         ];
 
         $this->api('POST', '/samples/{sample}/results', $body('5.61', '6.12', 'high'), ['sample' => $sample->id])
@@ -123,7 +144,8 @@ final class ReadingsTest extends ApiTestCase
         $this->read($third, 'lab-ph', '6.00');
         $typo = substr($second->code, 0, -1).($second->code[-1] === 'A' ? 'B' : 'A');
         $rows = $this->import(
-            "sample,ph,mehlich_buffer_ph\n{$first->code},5.60,6.1\n{$first->code},5.60,\n{$typo},5.5,\nZZ26-01-Y,5.5,\n{$second->code},high,66\n{$third->code},6.1,\n,6,\n",
+            "sample,ph,mehlich_buffer_ph\n{$first->code},5.60,6.1\n{$first->code},5.60,\n".
+                "{$typo},5.5,\nZZ26-01-Y,5.5,\n{$second->code},high,66\n{$third->code},6.1,\n,6,\n",
         )
             ->assertStatus(422)
             ->json('rows');
@@ -214,7 +236,11 @@ final class ReadingsTest extends ApiTestCase
         );
         $response = $this->post(
             '/api/reports',
-            ['file' => UploadedFile::fake()->createWithContent('report.csv', $csv), 'read_on' => '2026-09-20', 'lab_id' => $lab->id],
+            [
+                'file' => UploadedFile::fake()->createWithContent('report.csv', $csv),
+                'read_on' => '2026-09-20',
+                'lab_id' => $lab->id,
+            ],
             ['Accept' => 'application/json'],
         );
         ApiDocument::assertMatches('POST', '/reports', $response->status(), (string) $response->getContent());

@@ -14,7 +14,10 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Tests\Support\PngFile;
 
-/** What a file leaves open is shown before it is taken, settled by a person, or kept as a question; it is never taken for something. */
+/**
+ * What a file leaves open is shown before it is taken, settled by a person, or kept as a question; it is never taken
+ * for something.
+ */
 final class AskedBeforeTakenTest extends ReportTestCase
 {
     /** A column shows one of its cells before and after: the first that becomes a value, not the trace above it. */
@@ -48,7 +51,10 @@ final class AskedBeforeTakenTest extends ReportTestCase
         );
         self::assertSame([null, null], array_column($shown->json('results'), 'value'));
         self::assertSame(
-            ['the unit "kg/rai" is not understood; say which it is.', 'no unit that is known is written for phosphorus; say which it is.'],
+            [
+                'the unit "kg/rai" is not understood; say which it is.',
+                'no unit that is known is written for phosphorus; say which it is.',
+            ],
             array_column($shown->json('results'), 'problem'),
         );
         $this->take($file)->assertStatus(422);
@@ -64,7 +70,10 @@ final class AskedBeforeTakenTest extends ReportTestCase
         $this->take($file, ['mapping' => json_encode($mapping)])
             ->assertCreated()
             ->assertJsonPath('asked', []);
-        self::assertTrue($this->preview(str_replace('40', '41', $file))->json('remembered'), 'what was said is remembered');
+        self::assertTrue(
+            $this->preview(str_replace('40', '41', $file))->json('remembered'),
+            'what was said is remembered',
+        );
     }
 
     /** A guess that was not confirmed stays a question about the results it concerns. */
@@ -73,7 +82,10 @@ final class AskedBeforeTakenTest extends ReportTestCase
         $code = $this->code();
         $taken = $this->take("sample,P (ppm),pH\n{$code},30,6.2\n")->assertCreated();
         $asked = ReportQuestion::query()->sole();
-        self::assertSame(['reading', '"P (ppm)": by which extractant? Limits belong to one.'], [$asked->kind, $asked->words]);
+        self::assertSame(
+            ['reading', '"P (ppm)": by which extractant? Limits belong to one.'],
+            [$asked->kind, $asked->words],
+        );
         self::assertSame([LabResult::query()->where('as_reported', '30')->valueOrFail('id')], $asked->result_ids);
         self::assertSame(1, count($taken->json('asked')));
     }
@@ -125,7 +137,10 @@ final class AskedBeforeTakenTest extends ReportTestCase
     {
         $code = $this->code();
         $file = "sample;Ca Mehlich-3 (ppm)\n{$code};1,200\n";
-        self::assertStringContainsString('can be read in two ways', $this->take($file)->assertStatus(422)->json('rows.0.message'));
+        self::assertStringContainsString(
+            'can be read in two ways',
+            $this->take($file)->assertStatus(422)->json('rows.0.message'),
+        );
         $this->take($file, ['decimal_comma' => '1'])->assertCreated();
         self::assertSame(1.2, LabResult::query()->sole()->value);
     }
@@ -140,7 +155,11 @@ final class AskedBeforeTakenTest extends ReportTestCase
             "<html><table><tr><th>Sample</th><th>pH (water)</th></tr><tr><td>{$three}</td><td>6.3</td></tr></table></html>",
         )->assertCreated();
 
-        self::assertEqualsWithDelta([6.1, 20.0, 6.4, 30.0, 6.3], LabResult::query()->orderBy('id')->pluck('value')->all(), 1e-9);
+        self::assertEqualsWithDelta(
+            [6.1, 20.0, 6.4, 30.0, 6.3],
+            LabResult::query()->orderBy('id')->pluck('value')->all(),
+            1e-9,
+        );
         self::assertSame([2, 3, 2, 3, 2], LabResult::query()->orderBy('id')->pluck('row')->all(), 'lines of the file');
     }
 
@@ -152,7 +171,9 @@ final class AskedBeforeTakenTest extends ReportTestCase
             implode(
                 "\n",
                 array_map(
-                    static fn (string $code, int $i): string => $code.','.number_format($times * 30 * exp(0.2 * sin(1.7 * $i)), 1),
+                    static fn (string $code, int $i): string => $code.
+                        ','.
+                        number_format($times * 30 * exp(0.2 * sin(1.7 * $i)), 1),
                     $codes,
                     array_keys($codes),
                 ),
@@ -162,7 +183,10 @@ final class AskedBeforeTakenTest extends ReportTestCase
         $this->take($lines($codes(25), 1))->assertCreated();
         $asked = $this->take($lines($codes(10), 2.2914))->assertCreated()->json('asked');
 
-        self::assertStringContainsString('P2O5 read as P would explain it', implode(' ', array_column($asked, 'words')));
+        self::assertStringContainsString(
+            'P2O5 read as P would explain it',
+            implode(' ', array_column($asked, 'words')),
+        );
         self::assertContains('unit', array_column($asked, 'kind'));
     }
 

@@ -6,7 +6,10 @@ namespace Tests\Feature\Reports;
 
 use App\Models\ReportQuestion;
 
-/** A result that is in an open question: Today asks for the answer, nothing is recommended from it, and it vouches for no other. */
+/**
+ * A result that is in an open question: Today asks for the answer, nothing is recommended from it, and it vouches for
+ * no other.
+ */
 final class DoubtTest extends ReportTestCase
 {
     public function test_an_open_question_waits_in_today_and_its_result_is_not_built_on_until_it_is_answered(): void
@@ -75,7 +78,11 @@ final class DoubtTest extends ReportTestCase
     public function test_who_waits_too_long_for_an_import_is_told_so_and_nothing_is_a_500(): void
     {
         $handler = app(\Illuminate\Contracts\Debug\ExceptionHandler::class);
-        $request = \Illuminate\Http\Request::create('/api/samples', 'POST', server: ['HTTP_ACCEPT' => 'application/json']);
+        $request = \Illuminate\Http\Request::create(
+            '/api/samples',
+            'POST',
+            server: ['HTTP_ACCEPT' => 'application/json'],
+        );
         $busy = $handler->render($request, new \PDOException('SQLSTATE[HY000]: General error: 5 database is locked'));
         self::assertSame(409, $busy->getStatusCode());
         self::assertStringContainsString('Nothing was saved', (string) $busy->getContent());

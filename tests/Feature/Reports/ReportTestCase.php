@@ -30,7 +30,19 @@ abstract class ReportTestCase extends ApiTestCase
 
     protected function lab(string $name): Lab
     {
-        return Lab::query()->create(['name' => $name, 'address' => '', 'email' => '', 'turnaround_days' => 8, 'transit_days' => 2, 'holidays' => [], 'bag_ml' => 400, 'quarantine' => '', 'tests' => [], 'form' => [], 'columns' => []]);
+        return Lab::query()->create([
+            'name' => $name,
+            'address' => '',
+            'email' => '',
+            'turnaround_days' => 8,
+            'transit_days' => 2,
+            'holidays' => [],
+            'bag_ml' => 400,
+            'quarantine' => '',
+            'tests' => [],
+            'form' => [],
+            'columns' => [],
+        ]);
     }
 
     protected function ground(string $name): Area
@@ -84,7 +96,14 @@ abstract class ReportTestCase extends ApiTestCase
      */
     private function send(string $path, string $text, array $more, ?Lab $lab): TestResponse
     {
-        $response = $this->post("/api{$path}", $more + ['file' => UploadedFile::fake()->createWithContent('report.csv', $text), 'lab_id' => ($lab ?? $this->lab)->id], ['Accept' => 'application/json']);
+        $response = $this->post(
+            "/api{$path}",
+            $more + [
+                'file' => UploadedFile::fake()->createWithContent('report.csv', $text),
+                'lab_id' => ($lab ?? $this->lab)->id,
+            ],
+            ['Accept' => 'application/json'],
+        );
         ApiDocument::assertMatches('POST', $path, $response->status(), (string) $response->getContent());
 
         return $response;

@@ -10,7 +10,10 @@ use HonestCore\Reports\ReportedValue;
 use HonestCore\Sampling\DepthLayer;
 use Tests\Support\StandInProcess;
 
-/** The three shapes of the simulated lab's report hold the same soil: read by their own names and units they give the same numbers. */
+/**
+ * The three shapes of the simulated lab's report hold the same soil: read by their own names and units they give the
+ * same numbers.
+ */
 final class ShapesTest extends ReportTestCase
 {
     public function test_a_table_a_titled_sheet_and_a_document_give_the_same_numbers(): void
@@ -28,14 +31,22 @@ final class ShapesTest extends ReportTestCase
                         static fn (int $n): array => [
                             'code' => "RP26-0{$n}L-X",
                             'tests' => ['ph', 'mehlich', 'p', 'k', 'om'],
-                            'simulated_soil' => ['token' => "soil {$n}", 'ground' => 'one ground', 'ph' => 5.0 + 0.3 * $n],
+                            'simulated_soil' => [
+                                'token' => "soil {$n}",
+                                'ground' => 'one ground',
+                                'ph' => 5.0 + 0.3 * $n,
+                            ],
                         ],
                         [1, 2, 3],
                     ),
                 ])['id'];
                 $this->ask($standIn, 'clock', ['advance_days' => 20]);
-                $name = json_decode((string) file_get_contents("{$standIn->address}/consignments/{$id}"), true)['reports'][0];
-                $read[$shape] = $this->numbers((string) file_get_contents("{$standIn->address}/consignments/{$id}/reports/{$name}"));
+                $name = json_decode((string) file_get_contents("{$standIn->address}/consignments/{$id}"), true)[
+                    'reports'
+                ][0];
+                $read[$shape] = $this->numbers(
+                    (string) file_get_contents("{$standIn->address}/consignments/{$id}/reports/{$name}"),
+                );
             }
         } finally {
             $standIn->stop();

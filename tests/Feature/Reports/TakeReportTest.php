@@ -21,9 +21,17 @@ final class TakeReportTest extends ReportTestCase
         $shown = $this->preview($file)->assertOk();
         self::assertSame(
             [';', 3, true, false],
-            [$shown->json('delimiter'), $shown->json('header_row'), $shown->json('decimal_comma'), $shown->json('remembered')],
+            [
+                $shown->json('delimiter'),
+                $shown->json('header_row'),
+                $shown->json('decimal_comma'),
+                $shown->json('remembered'),
+            ],
         );
-        self::assertSame(['sample', 'result', 'result', 'result'], array_column($shown->json('mapping.columns'), 'role'));
+        self::assertSame(
+            ['sample', 'result', 'result', 'result'],
+            array_column($shown->json('mapping.columns'), 'role'),
+        );
         self::assertSame([$code], array_values(array_unique(array_column($shown->json('results'), 'portion'))));
         // 240.92 lb/acre K2O are 200 lb/acre K; to 6 in that is 200 / 1.8 ppm.
         self::assertEqualsWithDelta([6.12, 2.0, 111.11], array_column($shown->json('results'), 'value'), 0.02);
@@ -32,7 +40,11 @@ final class TakeReportTest extends ReportTestCase
         $taken = $this->take($file)->assertCreated();
         self::assertSame(
             [['6,12', 'number'], ['<2', 'below'], ['240,92', 'number']],
-            LabResult::query()->orderBy('id')->get()->map(static fn (LabResult $one): array => [$one->as_reported, $one->kind])->all(),
+            LabResult::query()
+                ->orderBy('id')
+                ->get()
+                ->map(static fn (LabResult $one): array => [$one->as_reported, $one->kind])
+                ->all(),
         );
         self::assertSame(3, $taken->json('results'));
         self::assertSame(
@@ -54,7 +66,10 @@ final class TakeReportTest extends ReportTestCase
         $again = $this->take($file)->assertOk();
 
         self::assertSame([$first, true], [$again->json('id'), $again->json('taken_before')]);
-        self::assertSame([1, 1, 1], [LabImport::query()->count(), LabResult::query()->count(), Reading::query()->count()]);
+        self::assertSame(
+            [1, 1, 1],
+            [LabImport::query()->count(), LabResult::query()->count(), Reading::query()->count()],
+        );
     }
 
     public function test_a_file_with_one_bad_row_stores_nothing_and_near_misses_are_offered(): void
@@ -68,7 +83,12 @@ final class TakeReportTest extends ReportTestCase
         self::assertStringContainsString('in row 2 already', $refused->json('rows.1.message'));
         self::assertSame(
             [0, 0, 0, 0],
-            [LabImport::query()->count(), LabResult::query()->count(), Reading::query()->count(), LabMapping::query()->count()],
+            [
+                LabImport::query()->count(),
+                LabResult::query()->count(),
+                Reading::query()->count(),
+                LabMapping::query()->count(),
+            ],
         );
         $near = $this->preview("sample,ph\n{$wrong},6.2\n")->json('results.0');
         self::assertNull($near['portion']);
@@ -101,7 +121,14 @@ final class TakeReportTest extends ReportTestCase
             ->whereIn('id', LabResult::query()->select('method_id'))
             ->orderBy('id')
             ->get()
-            ->map(static fn (TestMethod $method): array => [$method->lab_id, $method->analyte, $method->extractant, $method->instrument])
+            ->map(
+                static fn (TestMethod $method): array => [
+                    $method->lab_id,
+                    $method->analyte,
+                    $method->extractant,
+                    $method->instrument,
+                ],
+            )
             ->all();
         self::assertSame(
             [
@@ -163,7 +190,11 @@ final class TakeReportTest extends ReportTestCase
                 ->assertStatus(409)
                 ->json('message'),
         );
-        $this->take("sample,ph\n{$code},6.5\n", ['supersedes_id' => $new->json('id')], $this->lab('Peat Laboratory'))->assertStatus(409);
+        $this->take(
+            "sample,ph\n{$code},6.5\n",
+            ['supersedes_id' => $new->json('id')],
+            $this->lab('Peat Laboratory'),
+        )->assertStatus(409);
     }
 
     public function test_samples_are_known_by_code_portion_or_the_number_the_lab_gave_before(): void
@@ -181,7 +212,9 @@ final class TakeReportTest extends ReportTestCase
         );
         self::assertStringContainsString(
             'is no portion',
-            $this->take("lab no,P Olsen (ppm)\nA-77,15\n", lab: $this->lab('Peat Laboratory'))->assertStatus(422)->json('rows.0.message'),
+            $this->take("lab no,P Olsen (ppm)\nA-77,15\n", lab: $this->lab('Peat Laboratory'))
+                ->assertStatus(422)
+                ->json('rows.0.message'),
             'another lab counts otherwise',
         );
     }
@@ -200,7 +233,13 @@ final class TakeReportTest extends ReportTestCase
                             'SoilSamples' => [
                                 [
                                     'SampleMetaData' => ['FMISSampleID' => $two],
-                                    'Depths' => [['NutrientResults' => [['Element' => 'pH', 'Value' => '6.3', 'ValueUnit' => 'none']]]],
+                                    'Depths' => [
+                                        [
+                                            'NutrientResults' => [
+                                                ['Element' => 'pH', 'Value' => '6.3', 'ValueUnit' => 'none'],
+                                            ],
+                                        ],
+                                    ],
                                 ],
                             ],
                         ],
@@ -237,20 +276,38 @@ final class TakeReportTest extends ReportTestCase
         yield 'a header alone' => ["sample,ph\n", [], 'no row below'];
         yield 'nothing that names a sample' => ["ph,p\n6.1,30\n", [], 'no column says which sample'];
         yield 'no results' => ["sample,comment\nA,fine\n", [], 'no column holds results'];
-        yield 'a mapping that is none' => ["sample,ph\nA,6.1\n", ['mapping' => '{"columns": "all"}'], 'The mapping is not one'];
-        yield 'a mapping of another file' => ["sample,ph\nA,6.1\n", ['mapping' => '{"columns": []}'], 'the mapping names 0 columns'];
+        yield 'a mapping that is none' => [
+            "sample,ph\nA,6.1\n",
+            ['mapping' => '{"columns": "all"}'],
+            'The mapping is not one',
+        ];
+        yield 'a mapping of another file' => [
+            "sample,ph\nA,6.1\n",
+            ['mapping' => '{"columns": []}'],
+            'the mapping names 0 columns',
+        ];
         yield 'two sample columns' => [
             "sample,ph\nA,6.1\n",
             [
-                'mapping' => '{"columns": [{"role":"sample","analyte":null,"form":"","unit":"","extractant":"","instrument":""},{"role":"sample","analyte":null,"form":"","unit":"","extractant":"","instrument":""}]}',
+                'mapping' => '{"columns": '.
+                    '[{"role":"sample","analyte":null,"form":"","unit":"","extractant":"","instrument":""},'.
+                        '{"role":"sample","analyte":null,"form":"","unit":"","extractant":"","instrument":""}]}',
             ],
             '2 columns are said to be sample',
         ];
-        yield 'a header that is not there' => ["sample,ph\nA,6.1\n", ['header_row' => '40'], 'row 40 is empty or not there'];
+        yield 'a header that is not there' => [
+            "sample,ph\nA,6.1\n",
+            ['header_row' => '40'],
+            'row 40 is empty or not there',
+        ];
         yield 'a day to come' => ["sample,ph\nA,6.1\n", ['read_on' => '2126-01-01'], 'future'];
         yield 'a lab of nobody' => ["sample,ph\nA,6.1\n", ['lab_id' => '99999'], 'no such lab'];
         yield 'broken interchange' => ['{"Events": [', [], 'no JSON'];
-        yield 'a document with entities' => ['<!DOCTYPE x [<!ENTITY a SYSTEM "file:///etc/passwd">]><x>&a;</x>', [], 'entities of its own'];
+        yield 'a document with entities' => [
+            '<!DOCTYPE x [<!ENTITY a SYSTEM "file:///etc/passwd">]><x>&a;</x>',
+            [],
+            'entities of its own',
+        ];
     }
 
     /** @param array<string, mixed> $more */
@@ -343,11 +400,22 @@ final class TakeReportTest extends ReportTestCase
         $csv = $this->get('/api/results.csv')->assertOk()->streamedContent();
         self::assertStringContainsString("'=cmd|", $csv);
         self::assertStringContainsString("'@SUM(1).csv", $csv);
-        self::assertStringStartsWith('sample,portion,kind,analyte,method,extractant,instrument,value,unit,as_reported', $csv);
-        $json = json_decode($this->get('/api/results.json')->assertOk()->streamedContent(), true, 512, JSON_THROW_ON_ERROR);
+        self::assertStringStartsWith(
+            'sample,portion,kind,analyte,method,extractant,instrument,value,unit,as_reported',
+            $csv,
+        );
+        $json = json_decode(
+            $this->get('/api/results.json')->assertOk()->streamedContent(),
+            true,
+            512,
+            JSON_THROW_ON_ERROR,
+        );
         self::assertSame(
             [[6.1, 'pH', 'water'], [null, 'pH', '']],
-            array_map(static fn (array $row): array => [$row['value'], $row['unit'], $row['extractant']], $json['results']),
+            array_map(
+                static fn (array $row): array => [$row['value'], $row['unit'], $row['extractant']],
+                $json['results'],
+            ),
         );
         $this->getJson('/api/results.exe')->assertNotFound();
     }

@@ -21,27 +21,82 @@ final class LedgerTest extends ApiTestCase
         $meadow = $this->area($site);
         $first = $this->sample($meadow, '2025-04-01');
         $second = $this->sample($this->area($site, name: 'Alder strip'), '2026-08-30');
-        $third = app(PullComposite::class)($this->plan($meadow), $this->technician, ['composite' => 1, 'pulled_on' => '2026-09-01', 'pulled_by' => 'Nell', 'cores_pulled' => 9, 'note' => '', 'submission' => null], [])[0];
+        $third = app(PullComposite::class)(
+            $this->plan($meadow),
+            $this->technician,
+            [
+                'composite' => 1,
+                'pulled_on' => '2026-09-01',
+                'pulled_by' => 'Nell',
+                'cores_pulled' => 9,
+                'note' => '',
+                'submission' => null,
+            ],
+            [],
+        )[0];
         $this->read($second, 'lab-ph', '6.1');
-        $this->api('POST', '/custody-steps', ['submission' => Str::uuid()->toString(), 'codes' => [$third->portions()->where('kind', 'bench')->value('code')], 'step' => 'drying', 'at' => now()->toIso8601ZuluString(), 'place' => null, 'condition' => null, 'celsius' => null, 'corrects' => null]);
-        $of = fn (array $query): array => array_column($this->api('GET', '/ledger', query: $query)->assertOk()->json('rows'), 'code');
+        $this->api('POST', '/custody-steps', [
+            'submission' => Str::uuid()->toString(),
+            'codes' => [$third->portions()->where('kind', 'bench')->value('code')],
+            'step' => 'drying',
+            'at' => now()->toIso8601ZuluString(),
+            'place' => null,
+            'condition' => null,
+            'celsius' => null,
+            'corrects' => null,
+        ]);
+        $of = fn (array $query): array => array_column(
+            $this->api('GET', '/ledger', query: $query)->assertOk()->json('rows'),
+            'code',
+        );
 
         self::assertSame([$third->code, $second->code, $first->code], $of([]));
-        foreach ([
-            [['year' => 2025], [$first]], [['area_id' => $meadow->id], [$third, $first]], [['state' => 'drying'], [$third]], [['kind' => 'lab', 'state' => 'drying'], []],
-            [['read' => 'lab'], [$second]], [['read' => 'no_lab'], [$third, $first]], [['deviates' => '1'], [$third]], [['q' => 'alder'], [$second]], [['q' => 'nell'], [$third]],
-            [['q' => substr($first->code, 0, 7)], [$first]], [['from' => '2026-08-30', 'to' => '2026-08-31'], [$second]], [['q' => '%'], []],
-        ] as [$query, $samples]) {
-            self::assertSame(array_map(static fn (Sample $sample): string => $sample->code, $samples), $of($query), (string) json_encode($query));
+        foreach (
+            [
+                [['year' => 2025], [$first]],
+                [['area_id' => $meadow->id], [$third, $first]],
+                [['state' => 'drying'], [$third]],
+                [['kind' => 'lab', 'state' => 'drying'], []],
+                [['read' => 'lab'], [$second]],
+                [['read' => 'no_lab'], [$third, $first]],
+                [['deviates' => '1'], [$third]],
+                [['q' => 'alder'], [$second]],
+                [['q' => 'nell'], [$third]],
+                [['q' => substr($first->code, 0, 7)], [$first]],
+                [['from' => '2026-08-30', 'to' => '2026-08-31'], [$second]],
+                [['q' => '%'], []],
+            ] as [$query, $samples]
+        ) {
+            self::assertSame(
+                array_map(static fn (Sample $sample): string => $sample->code, $samples),
+                $of($query),
+                (string) json_encode($query),
+            );
         }
         $row = $this->api('GET', '/ledger', query: ['state' => 'drying'])->json('rows.0');
         self::assertSame(['9 cores of 12'], $row['deviations']);
         self::assertSame(['split', 'drying'], array_keys($row['portions'][1]['way']));
         $csv = explode("\r\n", trim($this->get('/api/ledger.csv?state=drying')->assertOk()->streamedContent()));
         self::assertCount(3, $csv);
-        self::assertStringContainsString("{$third->code},Fen End,Sedge meadow,0-6in,2026-09-01,Nell,9,12,9 cores of 12,", $csv[1]);
+        self::assertStringContainsString(
+            "{$third->code},Fen End,Sedge meadow,0-6in,2026-09-01,Nell,9,12,9 cores of 12,",
+            $csv[1],
+        );
         // The phone says how a composite was pulled also when all went as planned: that is no deviation.
-        $this->api('POST', '/plans/{plan}/samples', ['pulled_on' => '2024-05-01', 'pulled_by' => 'Ada', 'cores_pulled' => 12, 'note' => '', 'conditions' => ['tool' => 'probe', 'moisture' => 'moist']], ['plan' => $this->plan($meadow)->id])->assertCreated()->assertJsonPath('samples.0.deviations', []);
+        $this->api(
+            'POST',
+            '/plans/{plan}/samples',
+            [
+                'pulled_on' => '2024-05-01',
+                'pulled_by' => 'Ada',
+                'cores_pulled' => 12,
+                'note' => '',
+                'conditions' => ['tool' => 'probe', 'moisture' => 'moist'],
+            ],
+            ['plan' => $this->plan($meadow)->id],
+        )
+            ->assertCreated()
+            ->assertJsonPath('samples.0.deviations', []);
         self::assertSame([$third->code], $of(['deviates' => '1']));
         $this->api('GET', '/ledger', query: ['page' => 0])->assertStatus(422);
         $this->api('GET', '/ledger', query: ['page' => 9])->assertOk()->assertJsonPath('rows', []);
@@ -55,12 +110,25 @@ final class LedgerTest extends ApiTestCase
         $sample = $this->sample();
         $row = (array) DB::table('samples')->find($sample->id);
         foreach (array_chunk(range(2, 2_000), 400) as $numbers) {
-            DB::table('samples')->insert(array_map(static fn (int $n): array => ['id' => $sample->id + $n, 'number' => $n, 'code' => "FN26-{$n}-X", 'submission' => null] + $row, $numbers));
+            DB::table('samples')->insert(
+                array_map(
+                    static fn (int $n): array => [
+                        'id' => $sample->id + $n,
+                        'number' => $n,
+                        'code' => "FN26-{$n}-X",
+                        'submission' => null,
+                    ] + $row,
+                    $numbers,
+                ),
+            );
         }
         DB::enableQueryLog();
         $page = $this->api('GET', '/ledger', query: ['page' => 7])->assertOk();
 
-        self::assertSame([2_000, 25, 7, 80], [$page->json('total'), count($page->json('rows')), $page->json('page'), $page->json('pages')]);
+        self::assertSame(
+            [2_000, 25, 7, 80],
+            [$page->json('total'), count($page->json('rows')), $page->json('page'), $page->json('pages')],
+        );
         self::assertLessThan(14, count(DB::getQueryLog()));
         self::assertSame('FN26-1850-X', $page->json('rows.0.code'));
     }
@@ -71,19 +139,39 @@ final class LedgerTest extends ApiTestCase
         $one = $this->sample($this->area($this->site()));
         $other = $this->area($this->site('GN'), name: 'Far field');
         $plan = $this->plan($other);
-        $this->api('PUT', '/plans/{plan}/day', ['pull_on' => '2026-09-04'], ['plan' => $plan->id])->assertOk()->assertJsonPath('pull_on', '2026-09-04');
+        $this->api('PUT', '/plans/{plan}/day', ['pull_on' => '2026-09-04'], ['plan' => $plan->id])
+            ->assertOk()
+            ->assertJsonPath('pull_on', '2026-09-04');
         $this->api('PUT', '/plans/{plan}/day', ['pull_on' => 'Friday'], ['plan' => $plan->id])->assertStatus(422);
         $due = fn (): array => $this->api('GET', '/today', query: ['site_id' => $one->site_id])->assertOk()->json('due');
         $lab = $one->portions()->where('kind', 'lab')->firstOrFail();
 
-        self::assertSame(['warm', 'warm', 'plan'], array_column($due(), 'kind'), 'two bags to spread within a day, and a plan of the other site');
+        self::assertSame(
+            ['warm', 'warm', 'plan'],
+            array_column($due(), 'kind'),
+            'two bags to spread within a day, and a plan of the other site',
+        );
         self::assertSame(['Pull 12 cores on Friday 4 Sep', 'Far field'], [$due()[2]['text'], $due()[2]['detail']]);
-        $this->api('PUT', '/portions/{portion}', ['tests' => ['nitrate'], 'volume_ml' => null], ['portion' => $lab->id]);
+        $this->api(
+            'PUT',
+            '/portions/{portion}',
+            ['tests' => ['nitrate'], 'volume_ml' => null],
+            ['portion' => $lab->id],
+        );
         self::assertSame("{$lab->code} is getting warm", $due()[0]['text']);
         self::assertTrue($due()[0]['urgent']);
         foreach (['drying', 'frozen'] as $step) {
             $code = $step === 'drying' ? $one->portions()->where('kind', 'bench')->value('code') : $lab->code;
-            $this->api('POST', '/custody-steps', ['submission' => Str::uuid()->toString(), 'codes' => [$code], 'step' => $step, 'at' => now()->toIso8601ZuluString(), 'place' => null, 'condition' => null, 'celsius' => null, 'corrects' => null])->assertOk();
+            $this->api('POST', '/custody-steps', [
+                'submission' => Str::uuid()->toString(),
+                'codes' => [$code],
+                'step' => $step,
+                'at' => now()->toIso8601ZuluString(),
+                'place' => null,
+                'condition' => null,
+                'celsius' => null,
+                'corrects' => null,
+            ])->assertOk();
         }
         self::assertSame(['drying', 'plan'], array_column($due(), 'kind'), 'what is frozen is safe');
         $this->travel(13)->hours();

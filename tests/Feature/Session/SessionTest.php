@@ -14,7 +14,9 @@ final class SessionTest extends ApiTestCase
         Auth::logout();
 
         $this->api('GET', '/session')->assertStatus(401);
-        $this->api('POST', '/session', ['email' => 'fen-t@team.example', 'password' => 'peat'])->assertOk()->assertJson(['name' => 'Ada Fenwright', 'may_sign' => false, 'team' => 'Fen crew']);
+        $this->api('POST', '/session', ['email' => 'fen-t@team.example', 'password' => 'peat'])
+            ->assertOk()
+            ->assertJson(['name' => 'Ada Fenwright', 'may_sign' => false, 'team' => 'Fen crew']);
         $this->api('GET', '/session')->assertOk();
         $this->api('DELETE', '/session')->assertNoContent();
         $this->api('GET', '/session')->assertStatus(401);
@@ -23,8 +25,12 @@ final class SessionTest extends ApiTestCase
     public function test_a_wrong_password_is_refused_without_saying_which_was_wrong(): void
     {
         Auth::logout();
-        $wrong = $this->api('POST', '/session', ['email' => 'fen-t@team.example', 'password' => 'clay'])->assertStatus(422)->json('message');
-        $unknown = $this->api('POST', '/session', ['email' => 'nobody@team.example', 'password' => 'clay'])->assertStatus(422)->json('message');
+        $wrong = $this->api('POST', '/session', ['email' => 'fen-t@team.example', 'password' => 'clay'])
+            ->assertStatus(422)
+            ->json('message');
+        $unknown = $this->api('POST', '/session', ['email' => 'nobody@team.example', 'password' => 'clay'])
+            ->assertStatus(422)
+            ->json('message');
 
         self::assertSame($wrong, $unknown);
     }
@@ -33,7 +39,9 @@ final class SessionTest extends ApiTestCase
     {
         Auth::logout();
         for ($i = 0; $i < 10; $i++) {
-            $this->api('POST', '/session', ['email' => 'fen-t@team.example', 'password' => "guess {$i}"])->assertStatus(422);
+            $this->api('POST', '/session', ['email' => 'fen-t@team.example', 'password' => "guess {$i}"])->assertStatus(
+                422,
+            );
         }
 
         $this->api('POST', '/session', ['email' => 'fen-t@team.example', 'password' => 'peat'])->assertStatus(429);
@@ -41,16 +49,23 @@ final class SessionTest extends ApiTestCase
 
     public function test_the_demo_accounts_show_only_in_a_demo(): void
     {
-        $this->api('GET', '/welcome')->assertOk()->assertExactJson(['demo' => false, 'accounts' => []]);
+        $this->api('GET', '/welcome')
+            ->assertOk()
+            ->assertExactJson(['demo' => false, 'accounts' => []]);
         config(['app.demo' => true]);
-        $this->api('GET', '/welcome')->assertOk()->assertJson(['demo' => true]);
+        $this->api('GET', '/welcome')
+            ->assertOk()
+            ->assertJson(['demo' => true]);
     }
 
     public function test_everything_but_the_welcome_asks_who_you_are(): void
     {
         Auth::logout();
         foreach (\Illuminate\Support\Facades\Route::getRoutes()->getRoutes() as $route) {
-            if (! str_starts_with($route->uri(), 'api/') || in_array([$route->methods()[0], $route->uri()], [['GET', 'api/welcome'], ['POST', 'api/session']], true)) {
+            if (
+                ! str_starts_with($route->uri(), 'api/') ||
+                in_array([$route->methods()[0], $route->uri()], [['GET', 'api/welcome'], ['POST', 'api/session']], true)
+            ) {
                 continue;
             }
             $url = '/'.preg_replace('/{\w+}/', '1', $route->uri());

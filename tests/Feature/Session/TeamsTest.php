@@ -32,7 +32,11 @@ final class TeamsTest extends ApiTestCase
         $area = $this->area($site);
         $landmark = $site
             ->landmarks()
-            ->create(['name' => 'Mill Lane', 'geometry' => ['type' => 'Point', 'coordinates' => [-76.281, 42.9145]], 'distance_m' => 10]);
+            ->create([
+                'name' => 'Mill Lane',
+                'geometry' => ['type' => 'Point', 'coordinates' => [-76.281, 42.9145]],
+                'distance_m' => 10,
+            ]);
         $underlay = Underlay::query()->create([
             'site_id' => $site->id,
             'name' => 'flight.png',
@@ -165,13 +169,11 @@ final class TeamsTest extends ApiTestCase
                 'type' => 'image/png',
                 'sha256' => str_repeat('0', 64),
             ])->id,
-            'landmark' => $site
-                ->landmarks()
-                ->create([
-                    'name' => 'Mill Lane',
-                    'geometry' => ['type' => 'Point', 'coordinates' => [-76.281, 42.9145]],
-                    'distance_m' => 10,
-                ])->id,
+            'landmark' => $site->landmarks()->create([
+                'name' => 'Mill Lane',
+                'geometry' => ['type' => 'Point', 'coordinates' => [-76.281, 42.9145]],
+                'distance_m' => 10,
+            ])->id,
             'underlay' => Underlay::query()->create([
                 'site_id' => $site->id,
                 'name' => 'flight.png',
@@ -201,11 +203,21 @@ final class TeamsTest extends ApiTestCase
             if (! str_starts_with($route->uri(), 'api/') || in_array("{$method} {$route->uri()}", $open, true)) {
                 continue;
             }
-            $url = '/'.preg_replace_callback('/{(\w+)}/', static fn (array $m): string => (string) ($ids[$m[1]] ?? 'none'), $route->uri());
+            $url =
+                '/'.
+                preg_replace_callback(
+                    '/{(\w+)}/',
+                    static fn (array $m): string => (string) ($ids[$m[1]] ?? 'none'),
+                    $route->uri(),
+                );
             Auth::forgetGuards();
             self::assertSame(401, $this->json($method, $url)->status(), "{$method} {$url}, with nobody signed in");
             if (array_intersect($route->parameterNames(), array_keys($ids)) !== []) {
-                self::assertSame(404, $this->actingAs($stranger)->json($method, $url)->status(), "{$method} {$url}, by a stranger");
+                self::assertSame(
+                    404,
+                    $this->actingAs($stranger)->json($method, $url)->status(),
+                    "{$method} {$url}, by a stranger",
+                );
                 $asked++;
             }
         }
@@ -227,7 +239,9 @@ final class TeamsTest extends ApiTestCase
     {
         $kit = $this->method('kit-ph');
         $mine = ['created_by' => $this->technician->id];
-        $round = PracticeRound::query()->create($mine + ['method_id' => $kit->id, 'reader' => 'Ada', 'source' => 'bench', 'tubes' => []]);
+        $round = PracticeRound::query()->create(
+            $mine + ['method_id' => $kit->id, 'reader' => 'Ada', 'source' => 'bench', 'tubes' => []],
+        );
         $calibration = PenCalibration::query()->create(
             $mine + [
                 'instrument' => 'Pen',
@@ -242,7 +256,14 @@ final class TeamsTest extends ApiTestCase
             ],
         );
         $event = GroundEvent::query()->create(
-            $mine + ['area_id' => $area->id, 'kind' => 'rain', 'on' => '2026-06-01', 'what' => '', 'amount' => 1, 'unit' => 'mm'],
+            $mine + [
+                'area_id' => $area->id,
+                'kind' => 'rain',
+                'on' => '2026-06-01',
+                'what' => '',
+                'amount' => 1,
+                'unit' => 'mm',
+            ],
         );
         $run = Run::query()->create(
             $mine + [

@@ -37,7 +37,11 @@ final class DueNowTest extends ApiTestCase
         self::assertSame(["Take up {$sample->code}, it should be dry"], $this->texts($sample));
         self::assertSame([], $this->urgent($sample), 'there is time yet');
         Carbon::setTestNow('2026-09-03 19:00:00');
-        self::assertSame(["Take up {$sample->code}, it should be dry"], $this->urgent($sample), 'after a day it is urgent');
+        self::assertSame(
+            ["Take up {$sample->code}, it should be dry"],
+            $this->urgent($sample),
+            'after a day it is urgent',
+        );
         $this->step('dried', $sample, '2026-09-03T19:00:00Z');
         self::assertSame([], $this->texts($sample));
     }
@@ -54,7 +58,11 @@ final class DueNowTest extends ApiTestCase
         foreach (['packed', 'sent', 'arrived'] as $step) {
             $this->write($step, [$nitrate->code], '2026-09-02T18:30:00Z');
         }
-        self::assertNotContains("The time of {$nitrate->code} has run out", $this->texts($sample), 'what lies at the lab is in no hand here');
+        self::assertNotContains(
+            "The time of {$nitrate->code} has run out",
+            $this->texts($sample),
+            'what lies at the lab is in no hand here',
+        );
     }
 
     public function test_plans_of_the_week_are_named_with_their_day_and_urgent_when_it_is_over(): void
@@ -64,16 +72,25 @@ final class DueNowTest extends ApiTestCase
         foreach ([[$soon->id, '2026-09-04'], [$later->id, '2026-09-09']] as [$id, $day]) {
             $this->api('PUT', '/plans/{plan}/day', ['pull_on' => $day], ['plan' => $id])->assertOk();
         }
-        $due = fn (): array => (array) $this->api('GET', '/today', query: ['site_id' => $area->site_id])->assertOk()->json('due');
+        $due = fn (): array => (array) $this->api('GET', '/today', query: ['site_id' => $area->site_id])
+            ->assertOk()
+            ->json('due');
         $cores = $soon->spec['cores'];
-        self::assertSame(["Pull {$cores} cores on Friday 4 Sep"], array_column($due(), 'text'), 'the other is more than a week away');
+        self::assertSame(
+            ["Pull {$cores} cores on Friday 4 Sep"],
+            array_column($due(), 'text'),
+            'the other is more than a week away',
+        );
         self::assertSame([false], array_column($due(), 'urgent'));
 
         // In New York it is still the 4th when Greenwich has the 5th.
         Carbon::setTestNow('2026-09-05 02:00:00');
         self::assertSame([false, false], array_column($due(), 'urgent'));
         Carbon::setTestNow('2026-09-05 14:00:00');
-        self::assertSame([["Pull {$cores} cores on Friday 4 Sep", true], ["Pull {$cores} cores on Wednesday 9 Sep", false]], array_map(static fn (array $one): array => [$one['text'], $one['urgent']], $due()));
+        self::assertSame(
+            [["Pull {$cores} cores on Friday 4 Sep", true], ["Pull {$cores} cores on Wednesday 9 Sep", false]],
+            array_map(static fn (array $one): array => [$one['text'], $one['urgent']], $due()),
+        );
         $this->api('PUT', '/plans/{plan}/day', ['pull_on' => null], ['plan' => $soon->id])->assertOk();
         self::assertCount(1, $due());
     }
@@ -85,24 +102,57 @@ final class DueNowTest extends ApiTestCase
         self::assertNotSame([], $this->urgent($sample));
         [$stranger] = $this->team('Bog crew', 'bog');
         $this->actingAs($stranger);
-        self::assertSame([], $this->api('GET', '/today', query: ['site_id' => $this->site('BG')->id])->assertOk()->json('due'));
+        self::assertSame(
+            [],
+            $this->api('GET', '/today', query: ['site_id' => $this->site('BG')->id])->assertOk()->json('due'),
+        );
     }
 
     private function step(string $step, Sample $sample, string $at): void
     {
-        $this->write($step, array_values(Portion::query()->where('sample_id', $sample->id)->whereIn('kind', ['lab', 'bench'])->pluck('code')->map(strval(...))->all()), $at);
+        $this->write(
+            $step,
+            array_values(
+                Portion::query()
+                    ->where('sample_id', $sample->id)
+                    ->whereIn('kind', ['lab', 'bench'])
+                    ->pluck('code')
+                    ->map(strval(...))
+                    ->all(),
+            ),
+            $at,
+        );
     }
 
     /** @param list<string> $codes */
     private function write(string $step, array $codes, string $at): void
     {
-        $this->api('POST', '/custody-steps', ['submission' => Str::uuid()->toString(), 'codes' => $codes, 'step' => $step, 'at' => $at, 'place' => null, 'condition' => null, 'celsius' => null, 'corrects' => null])->assertOk();
+        $this->api('POST', '/custody-steps', [
+            'submission' => Str::uuid()->toString(),
+            'codes' => $codes,
+            'step' => $step,
+            'at' => $at,
+            'place' => null,
+            'condition' => null,
+            'celsius' => null,
+            'corrects' => null,
+        ])->assertOk();
     }
 
     /** @return list<string> */
     private function texts(Sample $sample): array
     {
-        return array_values(array_map(strval(...), array_column((array) $this->api('GET', '/today', query: ['site_id' => $sample->site_id])->assertOk()->json('due'), 'text')));
+        return array_values(
+            array_map(
+                strval(...),
+                array_column(
+                    (array) $this->api('GET', '/today', query: ['site_id' => $sample->site_id])
+                        ->assertOk()
+                        ->json('due'),
+                    'text',
+                ),
+            ),
+        );
     }
 
     /** @return list<string> */
@@ -110,6 +160,14 @@ final class DueNowTest extends ApiTestCase
     {
         $due = (array) $this->api('GET', '/today', query: ['site_id' => $sample->site_id])->assertOk()->json('due');
 
-        return array_values(array_map(strval(...), array_column(array_filter($due, static fn (mixed $one): bool => is_array($one) && $one['urgent'] === true), 'text')));
+        return array_values(
+            array_map(
+                strval(...),
+                array_column(
+                    array_filter($due, static fn (mixed $one): bool => is_array($one) && $one['urgent'] === true),
+                    'text',
+                ),
+            ),
+        );
     }
 }

@@ -20,8 +20,19 @@ final class TodayTest extends ApiTestCase
         self::assertSame([['plans', 'Plan the cores']], $this->waiting($site->id));
         $plan = $this->plan($area);
         self::assertSame([['pull', 'Pull 12 cores']], $this->waiting($site->id));
-        $sample = $this->api('POST', '/plans/{plan}/samples', ['pulled_on' => '2026-09-01', 'pulled_by' => 'Ada', 'cores_pulled' => 12, 'note' => ''], ['plan' => $plan->id])->json('samples.0');
-        self::assertSame([['bench', "Read the bench portion of {$sample['code']}"], ['reports', "Enter the lab's pH of {$sample['code']}"]], $this->waiting($site->id));
+        $sample = $this->api(
+            'POST',
+            '/plans/{plan}/samples',
+            ['pulled_on' => '2026-09-01', 'pulled_by' => 'Ada', 'cores_pulled' => 12, 'note' => ''],
+            ['plan' => $plan->id],
+        )->json('samples.0');
+        self::assertSame(
+            [
+                ['bench', "Read the bench portion of {$sample['code']}"],
+                ['reports', "Enter the lab's pH of {$sample['code']}"],
+            ],
+            $this->waiting($site->id),
+        );
         $found = \App\Models\Sample::query()->whereKey($sample['id'])->firstOrFail();
         $this->read($found, 'kit-ph', '6.5');
         $this->read($found, 'lab-ph', '6.5');
@@ -36,14 +47,37 @@ final class TodayTest extends ApiTestCase
         $area = $this->area($site);
         $cells = ['cell_acres' => 2.5] + self::SPEC;
         $begun = app(SavePlan::class)->new($area, $this->technician, $cells)->refresh();
-        app(PullComposite::class)($begun, $this->technician, ['composite' => 1, 'pulled_on' => '2026-09-01', 'pulled_by' => 'Ada', 'cores_pulled' => 12, 'note' => '', 'submission' => null], []);
+        app(PullComposite::class)(
+            $begun,
+            $this->technician,
+            [
+                'composite' => 1,
+                'pulled_on' => '2026-09-01',
+                'pulled_by' => 'Ada',
+                'cores_pulled' => 12,
+                'note' => '',
+                'submission' => null,
+            ],
+            [],
+        );
         $this->plan($area);
         $newest = $this->plan($area);
         $left = $begun->composites - 1;
 
-        $pulls = array_values(array_filter($this->waiting($site->id), static fn (array $item): bool => $item[0] === 'pull'));
-        self::assertSame([['pull', $left === 1 ? 'Pull 12 cores' : "Pull {$left} composites of 12 cores"], ['pull', 'Pull 12 cores']], $pulls);
-        self::assertSame([[1], [], range(2, $begun->composites)], array_column($this->api('GET', '/plans', query: ['site_id' => $site->id])->json(), 'to_pull'));
+        $pulls = array_values(
+            array_filter($this->waiting($site->id), static fn (array $item): bool => $item[0] === 'pull'),
+        );
+        self::assertSame(
+            [
+                ['pull', $left === 1 ? 'Pull 12 cores' : "Pull {$left} composites of 12 cores"],
+                ['pull', 'Pull 12 cores'],
+            ],
+            $pulls,
+        );
+        self::assertSame(
+            [[1], [], range(2, $begun->composites)],
+            array_column($this->api('GET', '/plans', query: ['site_id' => $site->id])->json(), 'to_pull'),
+        );
         self::assertSame([1], $newest->toPull());
     }
 
@@ -64,15 +98,34 @@ final class TodayTest extends ApiTestCase
         $this->read($this->sample($sweet), 'lab-ph', '6.60');
         $dates = $this->api('GET', '/follow-up', query: ['site_id' => $site->id])->assertOk()->json();
 
-        self::assertSame([['Unknown side', null, 'never'], ['Sour side', '2027-09-01', 'waiting'], ['Sweet side', '2029-09-01', 'waiting']], array_map(static fn (array $d): array => [$d['area'], $d['due'], $d['state']], $dates));
+        self::assertSame(
+            [
+                ['Unknown side', null, 'never'],
+                ['Sour side', '2027-09-01', 'waiting'],
+                ['Sweet side', '2029-09-01', 'waiting'],
+            ],
+            array_map(static fn (array $d): array => [$d['area'], $d['due'], $d['state']], $dates),
+        );
     }
 
     public function test_search_finds_by_code_portion_and_name(): void
     {
         $sample = $this->sample();
         $portion = (string) $sample->portions()->where('kind', 'bench')->value('code');
-        foreach ([[$sample->code, 'sample'], [strtolower($portion), 'sample'], ['sedge', 'area'], ['marl', 'lab'], ['capsule', 'test']] as [$words, $kind]) {
-            self::assertSame($kind, $this->api('GET', '/search', query: ['q' => $words])->assertOk()->json('0.kind'), $words);
+        foreach (
+            [
+                [$sample->code, 'sample'],
+                [strtolower($portion), 'sample'],
+                ['sedge', 'area'],
+                ['marl', 'lab'],
+                ['capsule', 'test'],
+            ] as [$words, $kind]
+        ) {
+            self::assertSame(
+                $kind,
+                $this->api('GET', '/search', query: ['q' => $words])->assertOk()->json('0.kind'),
+                $words,
+            );
         }
         foreach (['%', '__', "'; DROP TABLE samples; --", 'x'] as $words) {
             $this->api('GET', '/search', query: ['q' => $words])->assertOk()->assertExactJson([]);
@@ -83,12 +136,19 @@ final class TodayTest extends ApiTestCase
     {
         $this->api('GET', '/choices')->assertOk()->assertJsonPath('uses.0.code', 'vegetables');
         $this->api('GET', '/methods')->assertOk()->assertJsonCount(4);
-        $this->api('GET', '/ping')->assertOk()->assertExactJson(['ok' => true]);
+        $this->api('GET', '/ping')
+            ->assertOk()
+            ->assertExactJson(['ok' => true]);
     }
 
     /** @return list<array{string, string}> */
     private function waiting(int $siteId): array
     {
-        return array_values(array_map(static fn (array $item): array => [(string) $item['stage'], (string) $item['text']], (array) $this->api('GET', '/today', query: ['site_id' => $siteId])->assertOk()->json('waiting')));
+        return array_values(
+            array_map(
+                static fn (array $item): array => [(string) $item['stage'], (string) $item['text']],
+                (array) $this->api('GET', '/today', query: ['site_id' => $siteId])->assertOk()->json('waiting'),
+            ),
+        );
     }
 }

@@ -12,6 +12,8 @@ final class CompareAreas
 {
     public function __invoke(Area $area, Area $other): JsonResponse
     {
-        return new JsonResponse(['reasons' => SplitAdvice::between($area->knownFacts(), $area->use, $other->knownFacts(), $other->use)]);
+        return new JsonResponse([
+            'reasons' => SplitAdvice::between($area->knownFacts(), $area->use, $other->knownFacts(), $other->use),
+        ]);
     }
 }

@@ -16,9 +16,12 @@ final class CreateAreas
 {
     public function __invoke(AreasRequest $request, Site $site, WriteArea $write): JsonResponse
     {
-        $areas = DB::transaction(static fn (): array => array_map(
-            static fn (array $fields): Area => $write->new($site, $fields), $request->areas(),
-        ));
+        $areas = DB::transaction(
+            static fn (): array => array_map(
+                static fn (array $fields): Area => $write->new($site, $fields),
+                $request->areas(),
+            ),
+        );
 
         return AreaResource::collection($areas)->response()->setStatusCode(201);
     }

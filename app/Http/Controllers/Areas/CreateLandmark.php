@@ -15,7 +15,11 @@ final class CreateLandmark
 {
     public function __invoke(LandmarkRequest $request, Site $site): JsonResponse
     {
-        KeepAway::fromGeoJson(json_encode($request->array('geometry'), JSON_THROW_ON_ERROR), new LocalPlane(0.0, 0.0), 0.0);
+        KeepAway::fromGeoJson(
+            json_encode($request->array('geometry'), JSON_THROW_ON_ERROR),
+            new LocalPlane(0.0, 0.0),
+            0.0,
+        );
         $landmark = $site->landmarks()->create($request->validated());
 
         return (new LandmarkResource($landmark))->response()->setStatusCode(201);

@@ -25,8 +25,13 @@ final class CreateUnderlay
         $file = Underlay::FOLDER.'/'.Str::uuid()->toString();
         Storage::disk('local')->put($file, $picture->getContent());
         $underlay = Underlay::query()->create([
-            'site_id' => $site->id, 'name' => mb_substr($picture->getClientOriginalName(), 0, 120), 'file' => $file,
-            'mime' => $size['mime'], 'width' => $size[0], 'height' => $size[1], 'known' => [],
+            'site_id' => $site->id,
+            'name' => mb_substr($picture->getClientOriginalName(), 0, 120),
+            'file' => $file,
+            'mime' => $size['mime'],
+            'width' => $size[0],
+            'height' => $size[1],
+            'known' => [],
         ]);
 
         return (new UnderlayResource($underlay))->response()->setStatusCode(201);

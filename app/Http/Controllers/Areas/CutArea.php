@@ -16,7 +16,10 @@ final class CutArea
     {
         /** @var array<string, mixed>|null $line */
         $line = $request->input('line') === null ? null : $request->array('line');
-        $names = array_map(static fn (mixed $name): string => is_string($name) ? trim($name) : '', array_values($request->array('names')));
+        $names = array_map(
+            static fn (mixed $name): string => is_string($name) ? trim($name) : '',
+            array_values($request->array('names')),
+        );
 
         return AreaResource::collection($divide->inTwo($area->load('site'), $line, [$names[0] ?? '', $names[1] ?? '']));
     }

@@ -15,8 +15,14 @@ final class MeasureBoundary
     public function __invoke(Request $request): JsonResponse
     {
         $request->validate(['boundary' => ['required', 'array']]);
-        $area = Area::ofSquareMetres(Boundary::fromGeoJson(json_encode($request->array('boundary'), JSON_THROW_ON_ERROR))->areaM2());
+        $area = Area::ofSquareMetres(
+            Boundary::fromGeoJson(json_encode($request->array('boundary'), JSON_THROW_ON_ERROR))->areaM2(),
+        );
 
-        return new JsonResponse(['area_m2' => $area->squareMetres, 'area_acres' => $area->acres(), 'area_ha' => $area->hectares()]);
+        return new JsonResponse([
+            'area_m2' => $area->squareMetres,
+            'area_acres' => $area->acres(),
+            'area_ha' => $area->hectares(),
+        ]);
     }
 }

@@ -15,7 +15,11 @@ final class ReadBoundaries
     public function __invoke(Request $request, ReadAreaFile $read): JsonResponse
     {
         $request->validate(
-            ['text' => ['required', 'string', 'max:6000000'], 'swap' => ['sometimes', 'boolean'], 'site_id' => ['sometimes', 'integer']],
+            [
+                'text' => ['required', 'string', 'max:6000000'],
+                'swap' => ['sometimes', 'boolean'],
+                'site_id' => ['sometimes', 'integer'],
+            ],
             [
                 'text.required' => 'The file is empty; accepted are GeoJSON, KML, GPX, well-known text and CSV.',
                 'text.max' => 'The file is larger than 6 MB; accepted are up to 6 MB of GeoJSON, KML, GPX or CSV.',

@@ -15,6 +15,9 @@ final class ShowPicture
         $content = Storage::disk('local')->get($underlay->file);
         abort_if($content === null, 404);
 
-        return new Response($content, 200, ['Content-Type' => $underlay->mime, 'Cache-Control' => 'private, max-age=86400']);
+        return new Response($content, 200, [
+            'Content-Type' => $underlay->mime,
+            'Cache-Control' => 'private, max-age=86400',
+        ]);
     }
 }

@@ -12,10 +12,12 @@ final class ShowSite
 {
     public function __invoke(Site $site): SiteResource
     {
-        return new SiteResource($site->load([
-            'areas' => static fn (HasMany $areas) => $areas->withCount('samples')->orderBy('name'),
-            'areas.plans:id,area_id',
-            'landmarks',
-        ]));
+        return new SiteResource(
+            $site->load([
+                'areas' => static fn (HasMany $areas) => $areas->withCount('samples')->orderBy('name'),
+                'areas.plans:id,area_id',
+                'landmarks',
+            ]),
+        );
     }
 }

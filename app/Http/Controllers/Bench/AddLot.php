@@ -15,14 +15,27 @@ final class AddLot
 {
     public function __invoke(Request $request, TestMethod $method): JsonResponse
     {
-        $request->validate([
-            'reagent' => ['required', 'string', Rule::in($method->current?->parsed()->reagents ?? [])],
-            'lot' => ['required', 'string', 'max:60'],
-            'expires_on' => ['present', 'nullable', 'date_format:Y-m-d', 'after:2000-01-01', 'before:2100-01-01'],
-            'price_cents' => ['present', 'nullable', 'integer', 'between:0,10000000'],
-            'tests' => ['present', 'nullable', 'integer', 'between:1,100000'],
-        ], ['reagent.in' => 'The method is made with no such reagent; accepted are '.implode(', ', $method->current?->parsed()->reagents ?? []).'.']);
-        if ($method->lots()->where('reagent', $request->string('reagent'))->where('lot', $request->string('lot'))->exists()) {
+        $request->validate(
+            [
+                'reagent' => ['required', 'string', Rule::in($method->current?->parsed()->reagents ?? [])],
+                'lot' => ['required', 'string', 'max:60'],
+                'expires_on' => ['present', 'nullable', 'date_format:Y-m-d', 'after:2000-01-01', 'before:2100-01-01'],
+                'price_cents' => ['present', 'nullable', 'integer', 'between:0,10000000'],
+                'tests' => ['present', 'nullable', 'integer', 'between:1,100000'],
+            ],
+            [
+                'reagent.in' => 'The method is made with no such reagent; accepted are '.
+                    implode(', ', $method->current?->parsed()->reagents ?? []).
+                    '.',
+            ],
+        );
+        if (
+            $method
+                ->lots()
+                ->where('reagent', $request->string('reagent'))
+                ->where('lot', $request->string('lot'))
+                ->exists()
+        ) {
             throw new Conflict("Lot {$request->string('lot')} is on record already.");
         }
         $method->lots()->create($request->only(['reagent', 'lot', 'expires_on', 'price_cents', 'tests']));

@@ -19,9 +19,17 @@ final class AddTransect
         $author = $request->user();
         $transect = $request->transect();
         Transect::query()->create([
-            'area_id' => $area->id, 'created_by' => $author->id, 'read_on' => $request->string('read_on')->toString(), 'reader' => $request->string('reader')->trim()->toString(),
-            'instrument' => $request->string('instrument')->trim()->toString(), 'row_spacing_cm' => $transect->rowSpacingCm,
-            'places' => array_map(static fn (array $place): array => ['cm' => $place['cm'], 'readings' => $place['readings']], $transect->places), 'note' => $request->string('note')->toString(),
+            'area_id' => $area->id,
+            'created_by' => $author->id,
+            'read_on' => $request->string('read_on')->toString(),
+            'reader' => $request->string('reader')->trim()->toString(),
+            'instrument' => $request->string('instrument')->trim()->toString(),
+            'row_spacing_cm' => $transect->rowSpacingCm,
+            'places' => array_map(
+                static fn (array $place): array => ['cm' => $place['cm'], 'readings' => $place['readings']],
+                $transect->places,
+            ),
+            'note' => $request->string('note')->toString(),
         ]);
 
         return new JsonResponse(TransectShape::all($area), 201);

@@ -13,7 +13,11 @@ final class AnswerPractice
 {
     public function __invoke(Request $request, PracticeRound $round, Practise $practise): JsonResponse
     {
-        $request->validate(['answers' => ['required', 'array', 'list', 'max:48'], 'answers.*.band' => ['required', 'string', 'max:40'], 'answers.*.between' => ['present', 'nullable', 'string', 'max:40']]);
+        $request->validate([
+            'answers' => ['required', 'array', 'list', 'max:48'],
+            'answers.*.band' => ['required', 'string', 'max:40'],
+            'answers.*.between' => ['present', 'nullable', 'string', 'max:40'],
+        ]);
         /** @var list<array{band: string, between: string|null}> $answers */
         $answers = $request->array('answers');
 

@@ -17,16 +17,33 @@ final class CloseRun
 {
     public function __invoke(Request $request, Run $run, FinishRun $finish, LeadRun $lead): JsonResponse
     {
-        $request->validate(['leave_unread' => ['required', 'boolean'], 'note' => ['present', 'nullable', 'string', 'max:2000'], 'drop' => ['required', 'boolean']]);
+        $request->validate([
+            'leave_unread' => ['required', 'boolean'],
+            'note' => ['present', 'nullable', 'string', 'max:2000'],
+            'drop' => ['required', 'boolean'],
+        ]);
         /** @var User $author */
         $author = $request->user();
         if (! $request->boolean('drop')) {
-            return new JsonResponse($lead->show($finish($run, $author, $request->boolean('leave_unread'), $request->string('note')->toString())->fresh() ?? $run));
+            return new JsonResponse(
+                $lead->show(
+                    $finish(
+                        $run,
+                        $author,
+                        $request->boolean('leave_unread'),
+                        $request->string('note')->toString(),
+                    )->fresh() ?? $run,
+                ),
+            );
         }
         if ($run->state === 'finished') {
             throw new Conflict('The run is finished; its readings stand.');
         }
-        $run->update(['state' => 'dropped', 'finished_at' => now(), 'note' => trim("{$run->note} {$request->string('note')}")]);
+        $run->update([
+            'state' => 'dropped',
+            'finished_at' => now(),
+            'note' => trim("{$run->note} {$request->string('note')}"),
+        ]);
 
         return new JsonResponse($lead->show($run));
     }

@@ -16,7 +16,13 @@ final class CreateCalibration
     {
         /** @var User $author */
         $author = $request->user();
-        $kept = $calibrate->keep($author, $request->string('instrument')->trim()->toString(), $request->points(), $request->float('celsius'), $request->boolean('in_millivolts'));
+        $kept = $calibrate->keep(
+            $author,
+            $request->string('instrument')->trim()->toString(),
+            $request->points(),
+            $request->float('celsius'),
+            $request->boolean('in_millivolts'),
+        );
 
         return new JsonResponse(CalibrationShape::of($kept), 201);
     }

@@ -15,8 +15,14 @@ final class DrawPlates
     {
         $seed = random_int(1, 2_000_000_000);
 
-        return new JsonResponse(['seed' => $seed, 'plates' => array_map(
-            static fn (array $plate): array => ['dots' => VisionPlate::draw($plate['kind'], $plate['figure'], $plate['seed'])->dots], VisionCheck::plates($seed),
-        )]);
+        return new JsonResponse([
+            'seed' => $seed,
+            'plates' => array_map(
+                static fn (array $plate): array => [
+                    'dots' => VisionPlate::draw($plate['kind'], $plate['figure'], $plate['seed'])->dots,
+                ],
+                VisionCheck::plates($seed),
+            ),
+        ]);
     }
 }

@@ -12,6 +12,8 @@ final class ListCalibrations
 {
     public function __invoke(): JsonResponse
     {
-        return new JsonResponse(PenCalibration::query()->orderByDesc('id')->limit(100)->get()->map(CalibrationShape::of(...)));
+        return new JsonResponse(
+            PenCalibration::query()->orderByDesc('id')->limit(100)->get()->map(CalibrationShape::of(...)),
+        );
     }
 }

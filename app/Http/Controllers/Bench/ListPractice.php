@@ -12,6 +12,8 @@ final class ListPractice
 {
     public function __invoke(): JsonResponse
     {
-        return new JsonResponse(PracticeRound::query()->with('method')->orderByDesc('id')->limit(100)->get()->map(Practise::shape(...)));
+        return new JsonResponse(
+            PracticeRound::query()->with('method')->orderByDesc('id')->limit(100)->get()->map(Practise::shape(...)),
+        );
     }
 }

@@ -18,7 +18,12 @@ final class ListVisionChecks
     public static function shape(VisionRecord $record): array
     {
         return [
-            'id' => $record->id, 'reader' => $record->reader, 'passed' => $record->passed, 'right' => $record->right, 'plates' => $record->plates, 'words' => $record->words,
+            'id' => $record->id,
+            'reader' => $record->reader,
+            'passed' => $record->passed,
+            'right' => $record->right,
+            'plates' => $record->plates,
+            'words' => $record->words,
             'taken_on' => $record->taken_on->format('Y-m-d'),
         ];
     }

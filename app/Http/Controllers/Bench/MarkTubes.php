@@ -18,6 +18,11 @@ final class MarkTubes
         /** @var User $author */
         $author = $request->user();
 
-        return new JsonResponse($lead->show($mark($run, $author, $request->integer('now_ms'), $request->marks()), $request->integer('now_ms')));
+        return new JsonResponse(
+            $lead->show(
+                $mark($run, $author, $request->integer('now_ms'), $request->marks()),
+                $request->integer('now_ms'),
+            ),
+        );
     }
 }

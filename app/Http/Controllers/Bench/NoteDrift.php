@@ -14,7 +14,10 @@ final class NoteDrift
 {
     public function __invoke(Request $request, PenCalibration $calibration, Calibrate $calibrate): JsonResponse
     {
-        $request->validate(['buffer' => ['required', 'numeric', 'between:0,14'], 'shown' => ['required', 'numeric', 'between:0,14']]);
+        $request->validate([
+            'buffer' => ['required', 'numeric', 'between:0,14'],
+            'shown' => ['required', 'numeric', 'between:0,14'],
+        ]);
         $left = $calibrate->drift($calibration, $request->float('buffer'), $request->float('shown'));
 
         return new JsonResponse([...CalibrationShape::of($calibration->refresh()), 'left_out' => $left]);

@@ -18,6 +18,10 @@ final class ReviseMethod
         /** @var User $author */
         $author = $request->user();
 
-        return new JsonResponse(MethodShape::detail($keep->revise($method, $request->integer('follows'), $request->definition(), $request->why(), $author)));
+        return new JsonResponse(
+            MethodShape::detail(
+                $keep->revise($method, $request->integer('follows'), $request->definition(), $request->why(), $author),
+            ),
+        );
     }
 }

@@ -11,7 +11,10 @@ use App\Models\User;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
-/** Reads the device into a tube and tells the page line by line what came; the last line is what was kept, or why nothing was. */
+/**
+ * Reads the device into a tube and tells the page line by line what came; the last line is what was kept, or why
+ * nothing was.
+ */
 final class StreamProbe
 {
     public function __invoke(Request $request, Run $run, CaptureProbe $capture): StreamedResponse
@@ -22,21 +25,29 @@ final class StreamProbe
         $tube = $run->tubes()->with('portion')->where('number', $request->integer('tube'))->firstOrFail();
         $run->load('version');
 
-        return new StreamedResponse(static function () use ($run, $tube, $author, $request, $capture): void {
-            // Whoever leaves the page does not stop what is being kept.
-            ignore_user_abort(true);
-            $line = static function (array $line): void {
-                echo json_encode($line, JSON_THROW_ON_ERROR), "\n";
-                if (ob_get_level() > 0) {
-                    ob_flush();
+        return new StreamedResponse(
+            static function () use ($run, $tube, $author, $request, $capture): void {
+                // Whoever leaves the page does not stop what is being kept.
+                ignore_user_abort(true);
+                $line = static function (array $line): void {
+                    echo json_encode($line, JSON_THROW_ON_ERROR), "\n";
+                    if (ob_get_level() > 0) {
+                        ob_flush();
+                    }
+                    flush();
+                };
+                try {
+                    $line([
+                        'capture' => CaptureProbe::shape(
+                            $capture($run, $tube, $author, $request->integer('seconds'), $line),
+                        ),
+                    ]);
+                } catch (Conflict $conflict) {
+                    $line(['refused' => $conflict->getMessage()]);
                 }
-                flush();
-            };
-            try {
-                $line(['capture' => CaptureProbe::shape($capture($run, $tube, $author, $request->integer('seconds'), $line))]);
-            } catch (Conflict $conflict) {
-                $line(['refused' => $conflict->getMessage()]);
-            }
-        }, 200, ['Content-Type' => 'application/x-ndjson', 'X-Accel-Buffering' => 'no']);
+            },
+            200,
+            ['Content-Type' => 'application/x-ndjson', 'X-Accel-Buffering' => 'no'],
+        );
     }
 }

@@ -16,10 +16,16 @@ final class AskTests
     public function __invoke(Request $request, Portion $portion): JsonResponse
     {
         /** @var array{tests: list<string>, volume_ml: int|null} $fields */
-        $fields = $request->validate(['tests' => ['present', 'array', 'list', 'max:20'], 'tests.*' => ['string', 'max:30'], 'volume_ml' => ['present', 'nullable', 'integer', 'between:1,20000']]);
+        $fields = $request->validate([
+            'tests' => ['present', 'array', 'list', 'max:20'],
+            'tests.*' => ['string', 'max:30'],
+            'volume_ml' => ['present', 'nullable', 'integer', 'between:1,20000'],
+        ]);
         $portion->fill($fields);
         $deadline = $portion->clock($portion->load('lines')->trail())->deadline;
-        $portion->fill(['deadline_at' => $deadline === null ? null : Carbon::createFromTimestampUTC($deadline)])->save();
+        $portion
+            ->fill(['deadline_at' => $deadline === null ? null : Carbon::createFromTimestampUTC($deadline)])
+            ->save();
 
         return new JsonResponse(PortionLine::whole($portion));
     }

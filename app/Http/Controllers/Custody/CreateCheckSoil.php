@@ -16,16 +16,31 @@ final class CreateCheckSoil
     {
         /** @var User $author */
         $author = $request->user();
-        /** @var array{name: string, known: array<string, array{value: float|int, uncertainty: float|int}>, note: string|null} $fields */
-        $fields = $request->validate([
-            'name' => ['required', 'string', 'min:2', 'max:80', Rule::unique('check_soils')->where('team_id', $author->team_id)],
-            'known' => ['required', 'array', 'min:1', 'max:12'],
-            'known.*' => ['array:value,uncertainty'],
-            'known.*.value' => ['required', 'numeric', 'between:0,100000'],
-            'known.*.uncertainty' => ['required', 'numeric', 'between:0,10000'],
-            'note' => ['present', 'nullable', 'string', 'max:500'],
-        ], ['known.required' => 'Give at least one known value, such as its pH.']);
+        /**
+         * @var array{name: string, known: array<string, array{value: float|int, uncertainty: float|int}>, note:
+         * string|null} $fields
+         */
+        $fields = $request->validate(
+            [
+                'name' => [
+                    'required',
+                    'string',
+                    'min:2',
+                    'max:80',
+                    Rule::unique('check_soils')->where('team_id', $author->team_id),
+                ],
+                'known' => ['required', 'array', 'min:1', 'max:12'],
+                'known.*' => ['array:value,uncertainty'],
+                'known.*.value' => ['required', 'numeric', 'between:0,100000'],
+                'known.*.uncertainty' => ['required', 'numeric', 'between:0,10000'],
+                'note' => ['present', 'nullable', 'string', 'max:500'],
+            ],
+            ['known.required' => 'Give at least one known value, such as its pH.'],
+        );
 
-        return new JsonResponse(ListCheckSoils::shape(CheckSoil::query()->create(['note' => $fields['note'] ?? ''] + $fields)), 201);
+        return new JsonResponse(
+            ListCheckSoils::shape(CheckSoil::query()->create(['note' => $fields['note'] ?? ''] + $fields)),
+            201,
+        );
     }
 }

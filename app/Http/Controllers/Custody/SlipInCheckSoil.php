@@ -20,6 +20,11 @@ final class SlipInCheckSoil
         $author = $request->user();
         $soil = CheckSoil::query()->findOrFail($request->integer('check_soil_id'));
 
-        return new JsonResponse(PortionLine::of($split->checkSoil($author, $site, $soil, $request->at(), $request->volumeMl(), $request->tests())), 201);
+        return new JsonResponse(
+            PortionLine::of(
+                $split->checkSoil($author, $site, $soil, $request->at(), $request->volumeMl(), $request->tests()),
+            ),
+            201,
+        );
     }
 }

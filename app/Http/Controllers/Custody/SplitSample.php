@@ -17,7 +17,15 @@ final class SplitSample
     {
         /** @var User $author */
         $author = $request->user();
-        $split->sample($author, $sample->load('site'), $request->string('kind')->toString(), $request->at(), $request->volumeMl(), $request->tests(), $request->boolean('dry') ? 'dried' : '');
+        $split->sample(
+            $author,
+            $sample->load('site'),
+            $request->string('kind')->toString(),
+            $request->at(),
+            $request->volumeMl(),
+            $request->tests(),
+            $request->boolean('dry') ? 'dried' : '',
+        );
 
         return (new SampleResource($sample->load(SampleResource::NEEDS)))->response()->setStatusCode(201);
     }

@@ -19,7 +19,14 @@ final class CreatePolicy
         /** @var User $author */
         $author = $request->user();
         $analyte = $request->string('analyte')->toString();
-        $policy = DB::transaction(static fn () => $set($analyte, $request->termsAfter($evidence->policy($analyte)->terms), $request->string('reason')->toString(), $author));
+        $policy = DB::transaction(
+            static fn () => $set(
+                $analyte,
+                $request->termsAfter($evidence->policy($analyte)->terms),
+                $request->string('reason')->toString(),
+                $author,
+            ),
+        );
 
         return (new PolicyResource($policy->load('author')))->response()->setStatusCode(201);
     }

@@ -13,6 +13,8 @@ final class ListVerdicts
 {
     public function __invoke(): AnonymousResourceCollection
     {
-        return VerdictResource::collection(Verdict::query()->with(Verdict::SHOWN_WITH)->orderByDesc('id')->get(Verdict::LISTED));
+        return VerdictResource::collection(
+            Verdict::query()->with(Verdict::SHOWN_WITH)->orderByDesc('id')->get(Verdict::LISTED),
+        );
     }
 }

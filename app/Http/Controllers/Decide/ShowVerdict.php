@@ -14,13 +14,40 @@ final class ShowVerdict
 {
     public function __invoke(Request $request, Verdict $verdict): JsonResponse
     {
-        $chain = Verdict::query()->where('method_id', $verdict->method_id)->where('reference_id', $verdict->reference_id)->where('claim', $verdict->claim)->with(Verdict::SHOWN_WITH)->orderByDesc('id')->get(Verdict::LISTED);
+        $chain = Verdict::query()
+            ->where('method_id', $verdict->method_id)
+            ->where('reference_id', $verdict->reference_id)
+            ->where('claim', $verdict->claim)
+            ->with(Verdict::SHOWN_WITH)
+            ->orderByDesc('id')
+            ->get(Verdict::LISTED);
         $policy = $verdict->policy;
 
         return new JsonResponse([
-            ...(new VerdictResource($verdict->load(Verdict::SHOWN_WITH)))->toArray($request), 'snapshot' => $verdict->snapshot ?? [],
-            'policy' => ['version' => $policy->version, 'set_at' => $policy->created_at->toIso8601ZuluString(), 'reason' => $policy->reason, 'required' => $policy->terms['required'], 'confidence' => $policy->terms['confidence'], 'allowable' => $policy->terms['allowable'], 'change' => $policy->terms['change'], 'looking' => $policy->terms['looking'] ?? 'once', 'pairs_then' => $policy->pairs_then],
-            'history' => $chain->map(static fn (Verdict $one): array => ['id' => $one->id, 'verdict' => $one->verdict, 'signed_by' => $one->signer->name, 'signed_at' => $one->created_at->toIso8601ZuluString(), 'pairs' => $one->evidence['pairs'] ?? 0])->all(),
+            ...(new VerdictResource($verdict->load(Verdict::SHOWN_WITH)))->toArray($request),
+            'snapshot' => $verdict->snapshot ?? [],
+            'policy' => [
+                'version' => $policy->version,
+                'set_at' => $policy->created_at->toIso8601ZuluString(),
+                'reason' => $policy->reason,
+                'required' => $policy->terms['required'],
+                'confidence' => $policy->terms['confidence'],
+                'allowable' => $policy->terms['allowable'],
+                'change' => $policy->terms['change'],
+                'looking' => $policy->terms['looking'] ?? 'once',
+                'pairs_then' => $policy->pairs_then,
+            ],
+            'history' => $chain
+                ->map(
+                    static fn (Verdict $one): array => [
+                        'id' => $one->id,
+                        'verdict' => $one->verdict,
+                        'signed_by' => $one->signer->name,
+                        'signed_at' => $one->created_at->toIso8601ZuluString(),
+                        'pairs' => $one->evidence['pairs'] ?? 0,
+                    ],
+                )
+                ->all(),
         ]);
     }
 }

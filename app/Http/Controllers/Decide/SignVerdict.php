@@ -20,9 +20,16 @@ final class SignVerdict
         $signer = $request->user();
         $follows = $request->input('follows_id') === null ? null : $request->integer('follows_id');
         $verdict = $sign(
-            $method, $signer, $request->string('claim')->toString(), $request->string('hash')->toString(), $follows,
-            $request->string('scope')->toString(), $request->string('note')->toString(),
-            $request->filled('reference_id') ? TestMethod::query()->findOrFail($request->integer('reference_id')) : null,
+            $method,
+            $signer,
+            $request->string('claim')->toString(),
+            $request->string('hash')->toString(),
+            $follows,
+            $request->string('scope')->toString(),
+            $request->string('note')->toString(),
+            $request->filled('reference_id')
+                ? TestMethod::query()->findOrFail($request->integer('reference_id'))
+                : null,
         );
 
         return (new VerdictResource($verdict->load(Verdict::SHOWN_WITH)))->response()->setStatusCode(201);

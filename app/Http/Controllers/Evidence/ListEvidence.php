@@ -12,44 +12,89 @@ use App\Models\Verdict;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Collection;
 
-/** Every test that has a reference to be judged against, in one line each: tests of the bench, and labs that stand beside another. */
+/**
+ * Every test that has a reference to be judged against, in one line each: tests of the bench, and labs that stand
+ * beside another.
+ */
 final class ListEvidence
 {
     public function __invoke(GatherEvidence $gather, Summaries $summaries, VerdictStatus $status): JsonResponse
     {
         ['pairs' => $pairs, 'untested' => $untested] = $summaries->tests();
         $found = $summaries->of($pairs);
-        $signed = Verdict::standing()->with(['method', 'follower:id,follows_id'])->get(['id', 'team_id', 'method_id', 'reference_id', 'claim', 'verdict', 'scope', 'season', 'evidence_hash'])->groupBy('method_id');
+        $signed = Verdict::standing()
+            ->with(['method', 'follower:id,follows_id'])
+            ->get([
+                'id',
+                'team_id',
+                'method_id',
+                'reference_id',
+                'claim',
+                'verdict',
+                'scope',
+                'season',
+                'evidence_hash',
+            ])
+            ->groupBy('method_id');
         $lines = [];
         foreach ($pairs as [$test, $reference]) {
             $lines[] = [
-                'method_id' => $test->id, 'name' => $test->name, 'analyte' => $test->analyte, 'portion' => $test->portion, 'reference' => $reference->name, 'reference_id' => $reference->id, 'pairs' => $found[$test->id]['pairs'], 'left_out' => $found[$test->id]['left_out'],
-                'claims' => self::claims($found[$test->id], $signed->get($test->id) ?? collect(), $reference, $status), 'untested' => null,
+                'method_id' => $test->id,
+                'name' => $test->name,
+                'analyte' => $test->analyte,
+                'portion' => $test->portion,
+                'reference' => $reference->name,
+                'reference_id' => $reference->id,
+                'pairs' => $found[$test->id]['pairs'],
+                'left_out' => $found[$test->id]['left_out'],
+                'claims' => self::claims($found[$test->id], $signed->get($test->id) ?? collect(), $reference, $status),
+                'untested' => null,
             ];
         }
         $nothing = ['computed' => 'untested', 'signed' => null, 'verdict_id' => null, 'moved' => false, 'ended' => []];
         foreach ($untested as $test) {
-            $why = $gather->untested($test) ?? 'No lab method here measures the same, so that it has no partner: it stays untested.';
+            $why =
+                $gather->untested($test) ??
+                'No lab method here measures the same, so that it has no partner: it stays untested.';
             $lines[] = [
-                'method_id' => $test->id, 'name' => $test->name, 'analyte' => $test->analyte, 'portion' => $test->portion, 'reference' => null, 'reference_id' => null, 'pairs' => 0, 'left_out' => 0,
-                'claims' => ['sort' => $nothing, 'rate' => $nothing, 'track' => $nothing], 'untested' => $why,
+                'method_id' => $test->id,
+                'name' => $test->name,
+                'analyte' => $test->analyte,
+                'portion' => $test->portion,
+                'reference' => null,
+                'reference_id' => null,
+                'pairs' => 0,
+                'left_out' => 0,
+                'claims' => ['sort' => $nothing, 'rate' => $nothing, 'track' => $nothing],
+                'untested' => $why,
             ];
         }
-        usort($lines, static fn (array $a, array $b): int => [$a['portion'], $a['method_id']] <=> [$b['portion'], $b['method_id']]);
+        usort(
+            $lines,
+            static fn (array $a, array $b): int => [$a['portion'], $a['method_id']] <=> [$b['portion'], $b['method_id']],
+        );
 
         return new JsonResponse($lines);
     }
 
     /**
-     * @param array{pairs: int, left_out: int, hash: string, verdicts: array{sort: string, rate: string, track: string}} $summary
+     * @param array{pairs: int, left_out: int, hash: string, verdicts: array{sort: string, rate: string, track:
+     *     string}} $summary
      * @param Collection<int, Verdict> $signed
-     * @return array<string, array{computed: string, signed: string|null, verdict_id: int|null, moved: bool, ended: list<string>}>
+     * @return array<string, array{computed: string, signed: string|null, verdict_id: int|null, moved: bool, ended:
+     *     list<string>}>
      */
-    private static function claims(array $summary, Collection $signed, TestMethod $reference, VerdictStatus $status): array
-    {
+    private static function claims(
+        array $summary,
+        Collection $signed,
+        TestMethod $reference,
+        VerdictStatus $status,
+    ): array {
         $claims = [];
         foreach (['sort', 'rate', 'track'] as $claim) {
-            $verdict = $signed->first(static fn (Verdict $one): bool => $one->claim === $claim && $one->reference_id === $reference->id);
+            $verdict = $signed->first(
+                static fn (Verdict $one): bool => $one->claim === $claim && $one->reference_id === $reference->id,
+            );
             $claims[$claim] = [
                 'computed' => $summary['verdicts'][$claim],
                 'signed' => $verdict?->verdict,

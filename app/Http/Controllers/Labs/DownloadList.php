@@ -16,11 +16,24 @@ final class DownloadList
     {
         $consignment->load('lab', 'contents.portion.sample.area');
         $columns = $consignment->lab->columns;
-        $rows = [array_column($columns, 'column'), ...array_values($consignment->contents->map(
-            fn (ConsignedPortion $one): array => array_map(fn (array $column): string|int|null => $this->cell($one, $column['field']), $columns),
-        )->all())];
+        $rows = [
+            array_column($columns, 'column'),
+            ...array_values(
+                $consignment->contents
+                    ->map(
+                        fn (ConsignedPortion $one): array => array_map(
+                            fn (array $column): string|int|null => $this->cell($one, $column['field']),
+                            $columns,
+                        ),
+                    )
+                    ->all(),
+            ),
+        ];
 
-        return new Response(CsvWriter::of($rows), 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => "attachment; filename=\"parcel-{$consignment->number}.csv\""]);
+        return new Response(CsvWriter::of($rows), 200, [
+            'Content-Type' => 'text/csv; charset=utf-8',
+            'Content-Disposition' => "attachment; filename=\"parcel-{$consignment->number}.csv\"",
+        ]);
     }
 
     /** A hidden duplicate reads as one more composite of its area. */

@@ -17,6 +17,17 @@ final class DraftParcel
     {
         $made = $draft($request->lab(), $request->contents($find), $request->answers(), Carbon::now());
 
-        return new JsonResponse(['contents' => array_map(static fn (array $one): array => ['code' => $one['portion']->code, 'tests' => $one['tests'], 'needs_ml' => $one['needs_ml']], $made['contents'])] + $made);
+        return new JsonResponse(
+            [
+                'contents' => array_map(
+                    static fn (array $one): array => [
+                        'code' => $one['portion']->code,
+                        'tests' => $one['tests'],
+                        'needs_ml' => $one['needs_ml'],
+                    ],
+                    $made['contents'],
+                ),
+            ] + $made,
+        );
     }
 }

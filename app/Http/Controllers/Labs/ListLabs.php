@@ -13,6 +13,9 @@ final class ListLabs
 {
     public function __invoke(LabService $service): JsonResponse
     {
-        return new JsonResponse(['labs' => LabResource::collection(Lab::query()->orderBy('name')->get()), 'service' => ['there' => $service->isThere(), 'simulated' => $service->isSimulated()]]);
+        return new JsonResponse([
+            'labs' => LabResource::collection(Lab::query()->orderBy('name')->get()),
+            'service' => ['there' => $service->isThere(), 'simulated' => $service->isSimulated()],
+        ]);
     }
 }

@@ -14,12 +14,30 @@ final class ListParcels
 
     public function __invoke(Request $request): JsonResponse
     {
-        $parcels = Consignment::query()->with('lab')->withCount('contents')
-            ->when($request->boolean('open'), static fn ($query) => $query->whereNot('state', 'reported'))->orderByDesc('number')->limit(self::MOST)->get();
+        $parcels = Consignment::query()
+            ->with('lab')
+            ->withCount('contents')
+            ->when($request->boolean('open'), static fn ($query) => $query->whereNot('state', 'reported'))
+            ->orderByDesc('number')
+            ->limit(self::MOST)
+            ->get();
 
-        return new JsonResponse($parcels->map(static fn (Consignment $one): array => [
-            'id' => $one->id, 'number' => $one->number, 'lab' => $one->lab->name, 'state' => $one->state, 'portions' => (int) $one->getAttribute('contents_count'), 'fee_cents' => $one->fee_cents,
-            'sent_at' => $one->sent_at?->toIso8601ZuluString(), 'expected_on' => $one->expected_on?->format('Y-m-d'), 'asked_on' => $one->asked_on?->format('Y-m-d'), 'days_late' => $one->daysLate(), 'word' => $one->word,
-        ]));
+        return new JsonResponse(
+            $parcels->map(
+                static fn (Consignment $one): array => [
+                    'id' => $one->id,
+                    'number' => $one->number,
+                    'lab' => $one->lab->name,
+                    'state' => $one->state,
+                    'portions' => (int) $one->getAttribute('contents_count'),
+                    'fee_cents' => $one->fee_cents,
+                    'sent_at' => $one->sent_at?->toIso8601ZuluString(),
+                    'expected_on' => $one->expected_on?->format('Y-m-d'),
+                    'asked_on' => $one->asked_on?->format('Y-m-d'),
+                    'days_late' => $one->daysLate(),
+                    'word' => $one->word,
+                ],
+            ),
+        );
     }
 }

@@ -16,8 +16,11 @@ final class OrderSimulation
     {
         /** @var array{advance_days?: int, trouble?: string, slip?: string, told?: bool, shape?: string} $order */
         $order = $request->validate([
-            'advance_days' => ['sometimes', 'integer', 'between:1,60'], 'trouble' => ['sometimes', Rule::in(['none', 'lose', 'delay'])],
-            'slip' => ['sometimes', Rule::in(['none', 'swap', 'shift'])], 'told' => ['sometimes', 'boolean:strict'], 'shape' => ['sometimes', Rule::in(['table', 'titled', 'document'])],
+            'advance_days' => ['sometimes', 'integer', 'between:1,60'],
+            'trouble' => ['sometimes', Rule::in(['none', 'lose', 'delay'])],
+            'slip' => ['sometimes', Rule::in(['none', 'swap', 'shift'])],
+            'told' => ['sometimes', 'boolean:strict'],
+            'shape' => ['sometimes', Rule::in(['table', 'titled', 'document'])],
         ]);
         if (! $service->isSimulated()) {
             throw new Conflict('Only a simulated lab has days that can be moved on.');

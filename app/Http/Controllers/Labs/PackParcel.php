@@ -17,8 +17,16 @@ final class PackParcel
     {
         /** @var User $author */
         $author = $request->user();
-        $made = $pack($author, $request->lab(), $request->contents($find), $request->answers(), $request->string('submission')->toString());
+        $made = $pack(
+            $author,
+            $request->lab(),
+            $request->contents($find),
+            $request->answers(),
+            $request->string('submission')->toString(),
+        );
 
-        return (new ConsignmentResource($made->load(ConsignmentResource::NEEDS)))->response()->setStatusCode($made->wasRecentlyCreated ? 201 : 200);
+        return (new ConsignmentResource($made->load(ConsignmentResource::NEEDS)))
+            ->response()
+            ->setStatusCode($made->wasRecentlyCreated ? 201 : 200);
     }
 }

@@ -18,7 +18,12 @@ final class SendParcel
         /** @var User $author */
         $author = $request->user();
         $request->validate(['carrier' => ['present', 'nullable', 'string', 'max:80'], 'at' => ['required', 'date']]);
-        $send($author, $consignment, $request->string('carrier')->trim()->toString(), Carbon::parse($request->string('at')->toString()));
+        $send(
+            $author,
+            $consignment,
+            $request->string('carrier')->trim()->toString(),
+            Carbon::parse($request->string('at')->toString()),
+        );
 
         return new ConsignmentResource($consignment->fresh(ConsignmentResource::NEEDS) ?? $consignment);
     }

@@ -15,6 +15,9 @@ final class ShowReport
 
         $ending = str_ends_with($found->name, '.json') ? 'json' : 'csv';
 
-        return new Response($found->content, 200, ['Content-Type' => $ending === 'json' ? 'application/json' : 'text/csv; charset=utf-8', 'Content-Disposition' => "attachment; filename=\"report-{$consignment->number}-{$found->id}.{$ending}\""]);
+        return new Response($found->content, 200, [
+            'Content-Type' => $ending === 'json' ? 'application/json' : 'text/csv; charset=utf-8',
+            'Content-Disposition' => "attachment; filename=\"report-{$consignment->number}-{$found->id}.{$ending}\"",
+        ]);
     }
 }

@@ -24,16 +24,22 @@ final class CompareSchools
         $own = $schools->own();
         $acres = Extent::ofSquareMetres($area->area_m2)->acres();
         $base = $all[Site::query()->findOrFail($area->site_id)->school ?? ''] ?? null;
-        $lines = array_map(static fn (School $school): array => [
-            'school' => (new SchoolResource($school, isset($own[$school->code])))->toArray($request),
-            'fits_use' => $school->isFor($area->use),
-            'composites' => $school->composites($acres),
-            'cores' => $school->composites($acres) * $school->cores[1],
-            'samples' => $school->composites($acres) * count($school->layers),
-            'margin_ph' => PhMargin::of(max(2, $school->cores[1]))->usual,
-            'differs' => $base === null || $base->code === $school->code ? [] : self::differences($base, $school, $acres),
-        ], array_values($all));
-        usort($lines, static fn (array $a, array $b): int => [! $a['fits_use'], $a['samples']] <=> [! $b['fits_use'], $b['samples']]);
+        $lines = array_map(
+            static fn (School $school): array => [
+                'school' => (new SchoolResource($school, isset($own[$school->code])))->toArray($request),
+                'fits_use' => $school->isFor($area->use),
+                'composites' => $school->composites($acres),
+                'cores' => $school->composites($acres) * $school->cores[1],
+                'samples' => $school->composites($acres) * count($school->layers),
+                'margin_ph' => PhMargin::of(max(2, $school->cores[1]))->usual,
+                'differs' => $base === null || $base->code === $school->code ? [] : self::differences($base, $school, $acres),
+            ],
+            array_values($all),
+        );
+        usort(
+            $lines,
+            static fn (array $a, array $b): int => [! $a['fits_use'], $a['samples']] <=> [! $b['fits_use'], $b['samples']],
+        );
 
         return new JsonResponse($lines);
     }
@@ -41,12 +47,17 @@ final class CompareSchools
     /** @return list<string> */
     private static function differences(School $base, School $other, float $acres): array
     {
-        $layers = static fn (School $school): string => implode(' and ', array_map(static fn (DepthLayer $layer): string => $layer->text(), $school->layers));
+        $layers = static fn (School $school): string => implode(
+            ' and ',
+            array_map(static fn (DepthLayer $layer): string => $layer->text(), $school->layers),
+        );
 
-        return array_keys(array_filter([
-            "depth {$layers($other)} instead of {$layers($base)}: its numbers are not those of the other slice" => $layers($other) !== $layers($base),
-            "{$other->composites($acres)} composites instead of {$base->composites($acres)}" => $other->composites($acres) !== $base->composites($acres),
-            "{$other->cores[1]} cores instead of {$base->cores[1]}" => $other->cores[1] !== $base->cores[1],
-        ]));
+        return array_keys(
+            array_filter([
+                "depth {$layers($other)} instead of {$layers($base)}: its numbers are not those of the other slice" => $layers($other) !== $layers($base),
+                "{$other->composites($acres)} composites instead of {$base->composites($acres)}" => $other->composites($acres) !== $base->composites($acres),
+                "{$other->cores[1]} cores instead of {$base->cores[1]}" => $other->cores[1] !== $base->cores[1],
+            ]),
+        );
     }
 }

@@ -18,6 +18,8 @@ final class CreatePlan
         /** @var User $author */
         $author = $request->user();
 
-        return (new PlanResource($save->new($area, $author, $request->spec())->load(['area', 'author', 'samples'])))->response()->setStatusCode(201);
+        return (new PlanResource($save->new($area, $author, $request->spec())->load(['area', 'author', 'samples'])))
+            ->response()
+            ->setStatusCode(201);
     }
 }

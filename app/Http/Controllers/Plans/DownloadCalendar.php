@@ -14,8 +14,16 @@ final class DownloadCalendar
     public function __invoke(CalendarRequest $request, Plan $plan): Response
     {
         $calendar = $request->calendar($plan->load('area.site'));
-        $text = ICalendarFile::of("{$plan->area->name}, {$plan->area->site->name}", "plan-{$plan->id}", $calendar->steps, now()->toDateTimeImmutable());
+        $text = ICalendarFile::of(
+            "{$plan->area->name}, {$plan->area->site->name}",
+            "plan-{$plan->id}",
+            $calendar->steps,
+            now()->toDateTimeImmutable(),
+        );
 
-        return new Response($text, 200, ['Content-Type' => 'text/calendar; charset=utf-8', 'Content-Disposition' => "attachment; filename=\"plan-{$plan->id}.ics\""]);
+        return new Response($text, 200, [
+            'Content-Type' => 'text/calendar; charset=utf-8',
+            'Content-Disposition' => "attachment; filename=\"plan-{$plan->id}.ics\"",
+        ]);
     }
 }

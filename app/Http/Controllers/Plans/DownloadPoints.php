@@ -16,6 +16,9 @@ final class DownloadPoints
         abort_unless(isset(PlanPoints::TYPES[$format]), 404);
         $name = Str::slug($plan->area->name)."-plan-{$plan->id}.{$format}";
 
-        return new Response($points($plan, $format), 200, ['Content-Type' => PlanPoints::TYPES[$format], 'Content-Disposition' => "attachment; filename=\"{$name}\""]);
+        return new Response($points($plan, $format), 200, [
+            'Content-Type' => PlanPoints::TYPES[$format],
+            'Content-Disposition' => "attachment; filename=\"{$name}\"",
+        ]);
     }
 }

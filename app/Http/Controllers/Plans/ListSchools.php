@@ -16,8 +16,13 @@ final class ListSchools
     {
         $own = $schools->own();
 
-        return new JsonResponse(array_map(
-            static fn (School $school): array => (new SchoolResource($school, isset($own[$school->code])))->toArray($request), array_values($schools->all()),
-        ));
+        return new JsonResponse(
+            array_map(
+                static fn (School $school): array => (new SchoolResource($school, isset($own[$school->code])))->toArray(
+                    $request,
+                ),
+                array_values($schools->all()),
+            ),
+        );
     }
 }

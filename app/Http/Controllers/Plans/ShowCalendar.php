@@ -15,7 +15,14 @@ final class ShowCalendar
         $calendar = $request->calendar($plan->load('area.site'));
 
         return new JsonResponse([
-            'steps' => array_map(static fn (array $step): array => ['code' => $step['code'], 'what' => $step['what'], 'on' => $step['on']->format('Y-m-d')], $calendar->steps),
+            'steps' => array_map(
+                static fn (array $step): array => [
+                    'code' => $step['code'],
+                    'what' => $step['what'],
+                    'on' => $step['on']->format('Y-m-d'),
+                ],
+                $calendar->steps,
+            ),
             'warnings' => $calendar->warnings(),
             'earliest_lime_on' => $calendar->earliestLimeOn->format('Y-m-d'),
         ]);

@@ -15,7 +15,12 @@ final class ShowFieldSheet
 {
     public function __invoke(Request $request, Plan $plan): JsonResponse
     {
-        $tests = array_values(array_filter(explode(',', $request->string('tests')->toString()), static fn (string $test): bool => $test !== ''));
+        $tests = array_values(
+            array_filter(
+                explode(',', $request->string('tests')->toString()),
+                static fn (string $test): bool => $test !== '',
+            ),
+        );
         $sheet = FieldSheet::for($tests, count($plan->spec['layers']), Pattern::from($plan->spec['pattern']));
 
         return new JsonResponse(['tools' => $sheet->tools, 'steps' => $sheet->steps, 'cautions' => $sheet->cautions]);

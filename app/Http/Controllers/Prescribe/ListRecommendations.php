@@ -14,16 +14,27 @@ final class ListRecommendations
 {
     public function __invoke(RecommendationRequest $request, Recommend $recommend): JsonResponse
     {
-        $areas = Area::query()->where('site_id', $request->integer('site_id'))->with(Recommend::needs())->orderBy('name')->get();
+        $areas = Area::query()
+            ->where('site_id', $request->integer('site_id'))
+            ->with(Recommend::needs())
+            ->orderBy('name')
+            ->get();
 
-        return new JsonResponse($areas->map(static function (Area $area) use ($recommend, $request): array {
-            $it = $recommend($area, $request->material(), $request->depthInches());
+        return new JsonResponse(
+            $areas->map(static function (Area $area) use ($recommend, $request): array {
+                $it = $recommend($area, $request->material(), $request->depthInches());
 
-            return [
-                'area_id' => $area->id, 'area' => $area->name, 'use_name' => $it->crop->name,
-                'kind' => $it->chosen->advice->kind, 'kinds' => $it->kinds(), 'answer' => $it->chosen->advice->answer, 'sample' => $it->chosen->sample?->code,
-                'pulled_on' => $it->chosen->sample?->pulled_on->format('Y-m-d'),
-            ];
-        }));
+                return [
+                    'area_id' => $area->id,
+                    'area' => $area->name,
+                    'use_name' => $it->crop->name,
+                    'kind' => $it->chosen->advice->kind,
+                    'kinds' => $it->kinds(),
+                    'answer' => $it->chosen->advice->answer,
+                    'sample' => $it->chosen->sample?->code,
+                    'pulled_on' => $it->chosen->sample?->pulled_on->format('Y-m-d'),
+                ];
+            }),
+        );
     }
 }

@@ -17,7 +17,9 @@ final class ShowAmounts
     {
         return new JsonResponse([
             'crops' => $area->crop()->ratesFor,
-            'analytes' => AmountOfAnalyteResource::collection($advise($area, $request->crop(), $request->yield(), $request->sampleOf($area))),
+            'analytes' => AmountOfAnalyteResource::collection(
+                $advise($area, $request->crop(), $request->yield(), $request->sampleOf($area)),
+            ),
         ]);
     }
 }

@@ -13,6 +13,13 @@ final class ShowRecommendation
 {
     public function __invoke(RecommendationRequest $request, Area $area, Recommend $recommend): RecommendationResource
     {
-        return new RecommendationResource($recommend($area->load(['site', ...Recommend::needs()]), $request->material(), $request->depthInches(), $request->sampleOf($area)));
+        return new RecommendationResource(
+            $recommend(
+                $area->load(['site', ...Recommend::needs()]),
+                $request->material(),
+                $request->depthInches(),
+                $request->sampleOf($area),
+            ),
+        );
     }
 }

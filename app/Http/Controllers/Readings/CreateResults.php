@@ -21,7 +21,12 @@ final class CreateResults
         DB::transaction(static function () use ($request, $sample, $record, $author): void {
             foreach ($request->results() as [$method, $typed]) {
                 $record($sample, $method, $author, [
-                    'typed' => $typed, 'read_on' => $request->string('read_on')->toString(), 'reader' => $method->name, 'flags' => [], 'note' => '', 'corrects_id' => null,
+                    'typed' => $typed,
+                    'read_on' => $request->string('read_on')->toString(),
+                    'reader' => $method->name,
+                    'flags' => [],
+                    'note' => '',
+                    'corrects_id' => null,
                 ]);
             }
         });

@@ -16,10 +16,24 @@ final class AnswerQuestion
 {
     public function __invoke(Request $request, ReportQuestion $question, Answer $answer): JsonResponse
     {
-        $request->validate(['answer' => ['required', Rule::in(Answer::ANSWERS)], 'note' => ['required', 'string', 'min:3', 'max:2000']], ['note.required' => 'Say why: nothing is passed over in silence.', 'note.min' => 'Say why: nothing is passed over in silence.']);
+        $request->validate(
+            [
+                'answer' => ['required', Rule::in(Answer::ANSWERS)],
+                'note' => ['required', 'string', 'min:3', 'max:2000'],
+            ],
+            [
+                'note.required' => 'Say why: nothing is passed over in silence.',
+                'note.min' => 'Say why: nothing is passed over in silence.',
+            ],
+        );
         /** @var User $author */
         $author = $request->user();
-        $answered = $answer($question, $author, $request->string('answer')->toString(), $request->string('note')->trim()->toString());
+        $answered = $answer(
+            $question,
+            $author,
+            $request->string('answer')->toString(),
+            $request->string('note')->trim()->toString(),
+        );
 
         return new JsonResponse(ReportShape::question($answered, [$author->id => $author->name]));
     }

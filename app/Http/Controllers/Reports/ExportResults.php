@@ -15,8 +15,13 @@ final class ExportResults
             echo $text;
         };
 
-        return new StreamedResponse(static fn () => $format === 'csv' ? $export->csv($write) : $export->json($write), 200, [
-            'Content-Type' => $format === 'csv' ? 'text/csv; charset=utf-8' : 'application/json', 'Content-Disposition' => "attachment; filename=\"results.{$format}\"",
-        ]);
+        return new StreamedResponse(
+            static fn () => $format === 'csv' ? $export->csv($write) : $export->json($write),
+            200,
+            [
+                'Content-Type' => $format === 'csv' ? 'text/csv; charset=utf-8' : 'application/json',
+                'Content-Disposition' => "attachment; filename=\"results.{$format}\"",
+            ],
+        );
     }
 }

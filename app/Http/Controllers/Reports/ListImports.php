@@ -12,6 +12,18 @@ final class ListImports
 {
     public function __invoke(): JsonResponse
     {
-        return new JsonResponse(LabImport::query()->withCount(['readings', 'results', 'questions', 'questions as open_count' => static fn ($query) => $query->whereNull('answer')])->orderByDesc('id')->limit(100)->get()->map(ReportShape::line(...)));
+        return new JsonResponse(
+            LabImport::query()
+                ->withCount([
+                    'readings',
+                    'results',
+                    'questions',
+                    'questions as open_count' => static fn ($query) => $query->whereNull('answer'),
+                ])
+                ->orderByDesc('id')
+                ->limit(100)
+                ->get()
+                ->map(ReportShape::line(...)),
+        );
     }
 }

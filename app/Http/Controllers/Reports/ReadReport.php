@@ -18,7 +18,13 @@ final class ReadReport
         set_time_limit(300);
 
         return new JsonResponse(
-            $preview($request->reportFile(), $request->lab(), $request->fittingMapping(), $request->decimalComma(), $request->sha256()),
+            $preview(
+                $request->reportFile(),
+                $request->lab(),
+                $request->fittingMapping(),
+                $request->decimalComma(),
+                $request->sha256(),
+            ),
         );
     }
 }

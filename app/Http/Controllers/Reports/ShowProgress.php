@@ -12,7 +12,10 @@ final class ShowProgress
 {
     public function __invoke(Request $request, ReportProgress $progress): JsonResponse
     {
-        $request->validate(['sha256' => ['required', 'regex:/^[0-9a-f]{64}$/D']], ['sha256.regex' => 'A file is named by the SHA-256 of its bytes, 64 hexadecimal digits.']);
+        $request->validate(
+            ['sha256' => ['required', 'regex:/^[0-9a-f]{64}$/D']],
+            ['sha256.regex' => 'A file is named by the SHA-256 of its bytes, 64 hexadecimal digits.'],
+        );
 
         return new JsonResponse($progress->of($request->string('sha256')->toString()));
     }

@@ -13,10 +13,16 @@ final class ShowSideBySide
 {
     public function __invoke(Request $request, SideBySide $sideBySide): JsonResponse
     {
-        $request->validate(['analyte' => ['sometimes', 'string', 'regex:/^[a-z0-9_]{1,20}$/D'], 'area' => ['sometimes', 'integer']], ['analyte.regex' => 'An analyte is named by its code, such as ph, p or k.']);
+        $request->validate(
+            ['analyte' => ['sometimes', 'string', 'regex:/^[a-z0-9_]{1,20}$/D'], 'area' => ['sometimes', 'integer']],
+            ['analyte.regex' => 'An analyte is named by its code, such as ph, p or k.'],
+        );
         $known = SideBySide::analytes();
-        $analyte = $request->filled('analyte') ? $request->string('analyte')->toString() : ($known[0]['code'] ?? 'ph');
+        $analyte = $request->filled('analyte') ? $request->string('analyte')->toString() : $known[0]['code'] ?? 'ph';
 
-        return new JsonResponse(['analytes' => $known, ...$sideBySide($analyte, $request->filled('area') ? $request->integer('area') : null)]);
+        return new JsonResponse([
+            'analytes' => $known,
+            ...$sideBySide($analyte, $request->filled('area') ? $request->integer('area') : null),
+        ]);
     }
 }

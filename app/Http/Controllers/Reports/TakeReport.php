@@ -24,11 +24,20 @@ final class TakeReport
         // Who leaves the page does not stop what was begun.
         ignore_user_abort(true);
         try {
-            $import = $take($request->reportFile(), $request->lab(), $request->wholeMapping(), $request->taking(), $author);
+            $import = $take(
+                $request->reportFile(),
+                $request->lab(),
+                $request->wholeMapping(),
+                $request->taking(),
+                $author,
+            );
         } finally {
             $progress->done($request->sha256());
         }
 
-        return new JsonResponse([...ReportShape::whole($import), 'taken_before' => ! $import->wasRecentlyCreated], $import->wasRecentlyCreated ? 201 : 200);
+        return new JsonResponse(
+            [...ReportShape::whole($import), 'taken_before' => ! $import->wasRecentlyCreated],
+            $import->wasRecentlyCreated ? 201 : 200,
+        );
     }
 }

@@ -20,9 +20,14 @@ final class AddPhoto
         $content = $request->picture()->getContent();
         $hash = hash('sha256', $content);
         Storage::disk('local')->put(Photo::FOLDER."/{$sample->id}-{$hash}", $content);
-        $photo = Photo::query()->createOrFirst(['sample_id' => $sample->id, 'sha256' => $hash], [
-            'created_by' => $author->id, 'file' => Photo::FOLDER."/{$sample->id}-{$hash}", 'type' => (string) $request->picture()->getMimeType(),
-        ]);
+        $photo = Photo::query()->createOrFirst(
+            ['sample_id' => $sample->id, 'sha256' => $hash],
+            [
+                'created_by' => $author->id,
+                'file' => Photo::FOLDER."/{$sample->id}-{$hash}",
+                'type' => (string) $request->picture()->getMimeType(),
+            ],
+        );
 
         return new JsonResponse(['id' => $photo->id], 201);
     }

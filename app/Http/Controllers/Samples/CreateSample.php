@@ -20,18 +20,30 @@ final class CreateSample
         /** @var User $author */
         $author = $request->user();
         $submission = $request->input('submission');
-        $samples = $pull($plan->load('area.site'), $author, [
-            'composite' => $request->composite(),
-            'pulled_on' => $request->string('pulled_on')->toString(),
-            'pulled_by' => $request->string('pulled_by')->toString(),
-            'cores_pulled' => $request->coresPulled(),
-            'note' => $request->string('note')->toString(),
-            'submission' => is_string($submission) ? $submission : null,
-            'conditions' => $request->conditions(),
-        ], $request->cores());
+        $samples = $pull(
+            $plan->load('area.site'),
+            $author,
+            [
+                'composite' => $request->composite(),
+                'pulled_on' => $request->string('pulled_on')->toString(),
+                'pulled_by' => $request->string('pulled_by')->toString(),
+                'cores_pulled' => $request->coresPulled(),
+                'note' => $request->string('note')->toString(),
+                'submission' => is_string($submission) ? $submission : null,
+                'conditions' => $request->conditions(),
+            ],
+            $request->cores(),
+        );
         $fresh = $samples[0]->wasRecentlyCreated;
         $all = (new Collection($samples))->load(SampleResource::NEEDS);
 
-        return new JsonResponse(['samples' => $all->map(static fn (Sample $sample): array => (new SampleResource($sample))->resolve($request))->values()], $fresh ? 201 : 200);
+        return new JsonResponse(
+            [
+                'samples' => $all
+                    ->map(static fn (Sample $sample): array => (new SampleResource($sample))->resolve($request))
+                    ->values(),
+            ],
+            $fresh ? 201 : 200,
+        );
     }
 }

@@ -15,27 +15,64 @@ final class DownloadLedger
 {
     private const AT_ONCE = 500;
 
-    private const COLUMNS = ['sample', 'site', 'area', 'depth', 'pulled_on', 'pulled_by', 'cores_pulled', 'cores_planned', 'deviations', 'portion', 'kind', 'state', 'since', 'place', 'volume_ml', 'tests', 'note'];
+    private const COLUMNS = [
+        'sample',
+        'site',
+        'area',
+        'depth',
+        'pulled_on',
+        'pulled_by',
+        'cores_pulled',
+        'cores_planned',
+        'deviations',
+        'portion',
+        'kind',
+        'state',
+        'since',
+        'place',
+        'volume_ml',
+        'tests',
+        'note',
+    ];
 
     public function __invoke(LedgerRequest $request): StreamedResponse
     {
         $samples = $request->samples()->with('area:id,team_id,name', 'site:id,team_id,name', 'portions');
 
-        return new StreamedResponse(static function () use ($samples): void {
-            echo CsvWriter::line(self::COLUMNS);
-            /** @var Sample $sample */
-            foreach ($samples->reorder()->lazyByIdDesc(self::AT_ONCE) as $sample) {
-                $common = [
-                    $sample->code, $sample->site->name, $sample->area->name, $sample->depth, substr((string) $sample->getRawOriginal('pulled_on'), 0, 10), $sample->pulled_by, $sample->cores_pulled, $sample->cores_planned, implode('; ', $sample->deviations()),
-                ];
-                foreach ($sample->portions->sortBy('id') as $portion) {
-                    $since = $portion->getRawOriginal('state_at');
-                    echo CsvWriter::line([
-                        ...$common, $portion->code, $portion->kind, CustodyStep::stateName($portion->state), is_string($since) ? str_replace(' ', 'T', $since).'Z' : null,
-                        $portion->place, $portion->volume_ml, implode('; ', $portion->tests), $sample->note,
-                    ]);
+        return new StreamedResponse(
+            static function () use ($samples): void {
+                echo CsvWriter::line(self::COLUMNS);
+                /** @var Sample $sample */
+                foreach ($samples->reorder()->lazyByIdDesc(self::AT_ONCE) as $sample) {
+                    $common = [
+                        $sample->code,
+                        $sample->site->name,
+                        $sample->area->name,
+                        $sample->depth,
+                        substr((string) $sample->getRawOriginal('pulled_on'), 0, 10),
+                        $sample->pulled_by,
+                        $sample->cores_pulled,
+                        $sample->cores_planned,
+                        implode('; ', $sample->deviations()),
+                    ];
+                    foreach ($sample->portions->sortBy('id') as $portion) {
+                        $since = $portion->getRawOriginal('state_at');
+                        echo CsvWriter::line([
+                            ...$common,
+                            $portion->code,
+                            $portion->kind,
+                            CustodyStep::stateName($portion->state),
+                            is_string($since) ? str_replace(' ', 'T', $since).'Z' : null,
+                            $portion->place,
+                            $portion->volume_ml,
+                            implode('; ', $portion->tests),
+                            $sample->note,
+                        ]);
+                    }
                 }
-            }
-        }, 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => 'attachment; filename=ledger.csv']);
+            },
+            200,
+            ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => 'attachment; filename=ledger.csv'],
+        );
     }
 }

@@ -12,6 +12,8 @@ final class KeepCodes
 {
     public function __invoke(Plan $plan, ReserveCodes $reserve): JsonResponse
     {
-        return new JsonResponse($reserve($plan->load('area.site'), (int) now($plan->area->site->timezone)->format('Y')));
+        return new JsonResponse(
+            $reserve($plan->load('area.site'), (int) now($plan->area->site->timezone)->format('Y')),
+        );
     }
 }

@@ -16,7 +16,12 @@ final class ShowLedger
     private const PER_PAGE = 25;
 
     private const NEEDS = [
-        'area:id,team_id,name', 'site:id,team_id,name', 'portions.lines', 'portions.consigned.consignment.lab', 'readings:id,team_id,sample_id,method_id', 'readings.method:id,team_id,portion',
+        'area:id,team_id,name',
+        'site:id,team_id,name',
+        'portions.lines',
+        'portions.consigned.consignment.lab',
+        'readings:id,team_id,sample_id,method_id',
+        'readings.method:id,team_id,portion',
     ];
 
     public function __invoke(LedgerRequest $request): JsonResponse
@@ -24,13 +29,30 @@ final class ShowLedger
         $page = $request->samples()->with(self::NEEDS)->paginate(self::PER_PAGE);
 
         return new JsonResponse([
-            'total' => $page->total(), 'page' => $page->currentPage(), 'pages' => $page->lastPage(),
-            'rows' => array_map(static fn (Sample $sample): array => [
-                'id' => $sample->id, 'code' => $sample->code, 'site' => $sample->site->name, 'area' => $sample->area->name, 'depth' => $sample->depth, 'pulled_on' => $sample->pulled_on->format('Y-m-d'),
-                'pulled_by' => $sample->pulled_by, 'cores_planned' => $sample->cores_planned, 'cores_pulled' => $sample->cores_pulled, 'deviations' => $sample->deviations(),
-                'read' => $sample->readings->map(static fn (Reading $reading): string => $reading->method->portion)->unique()->values()->all(),
-                'portions' => $sample->portions->sortBy('id')->map(PortionLine::onItsWay(...))->values()->all(),
-            ], $page->items()),
+            'total' => $page->total(),
+            'page' => $page->currentPage(),
+            'pages' => $page->lastPage(),
+            'rows' => array_map(
+                static fn (Sample $sample): array => [
+                    'id' => $sample->id,
+                    'code' => $sample->code,
+                    'site' => $sample->site->name,
+                    'area' => $sample->area->name,
+                    'depth' => $sample->depth,
+                    'pulled_on' => $sample->pulled_on->format('Y-m-d'),
+                    'pulled_by' => $sample->pulled_by,
+                    'cores_planned' => $sample->cores_planned,
+                    'cores_pulled' => $sample->cores_pulled,
+                    'deviations' => $sample->deviations(),
+                    'read' => $sample->readings
+                        ->map(static fn (Reading $reading): string => $reading->method->portion)
+                        ->unique()
+                        ->values()
+                        ->all(),
+                    'portions' => $sample->portions->sortBy('id')->map(PortionLine::onItsWay(...))->values()->all(),
+                ],
+                $page->items(),
+            ),
         ]);
     }
 }

@@ -15,6 +15,9 @@ final class ShowPhoto
         $content = Storage::disk('local')->get($photo->file);
         abort_if($content === null, 404);
 
-        return new Response($content, 200, ['Content-Type' => $photo->type, 'Cache-Control' => 'private, max-age=86400']);
+        return new Response($content, 200, [
+            'Content-Type' => $photo->type,
+            'Cache-Control' => 'private, max-age=86400',
+        ]);
     }
 }

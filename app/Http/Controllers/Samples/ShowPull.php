@@ -27,15 +27,33 @@ final class ShowPull
             $note = $notes[$entry->id];
 
             return [
-                'uuid' => $note->uuid, 'device' => $note->device, 'sequence' => $note->sequence, 'outcome' => $note->outcome, 'reason' => $note->reason,
-                'by' => $note->author->name, 'at' => $note->noted_at->toIso8601ZuluString(),
+                'uuid' => $note->uuid,
+                'device' => $note->device,
+                'sequence' => $note->sequence,
+                'outcome' => $note->outcome,
+                'reason' => $note->reason,
+                'by' => $note->author->name,
+                'at' => $note->noted_at->toIso8601ZuluString(),
             ];
         };
 
         return new JsonResponse([
             'cores' => array_values(array_map($line, $merge->standing)),
-            'conflicts' => array_map(static fn (int $core): array => ['sequence' => $core, 'entries' => array_map($line, $merge->conflicts[$core])], array_keys($merge->conflicts)),
-            'seen' => (object) $notes->groupBy('device')->map(static fn (Collection $ofOne): int => $ofOne->max(static fn (PullNote $note): int => $note->ordinal) ?? 0)->all(),
+            'conflicts' => array_map(
+                static fn (int $core): array => [
+                    'sequence' => $core,
+                    'entries' => array_map($line, $merge->conflicts[$core]),
+                ],
+                array_keys($merge->conflicts),
+            ),
+            'seen' => (object) $notes
+                ->groupBy('device')
+                ->map(
+                    static fn (Collection $ofOne): int => $ofOne->max(
+                        static fn (PullNote $note): int => $note->ordinal,
+                    ) ?? 0,
+                )
+                ->all(),
             'margins' => $this->margins($plan, $planned),
             'fewest' => $planned < 2 ? $planned : PhMargin::fewestFor($planned),
             'samples' => $plan->samples->where('composite', $composite)->pluck('code')->values()->all(),
@@ -47,6 +65,11 @@ final class ShowPull
     {
         $sd = $plan->layout['margin']['sd'] ?? null;
 
-        return $planned < 2 ? [] : array_map(static fn (int $cores): array => ['cores' => $cores, 'ph' => PhMargin::of($cores, $sd)->usual], range(2, $planned));
+        return $planned < 2
+            ? []
+            : array_map(
+                static fn (int $cores): array => ['cores' => $cores, 'ph' => PhMargin::of($cores, $sd)->usual],
+                range(2, $planned),
+            );
     }
 }

@@ -16,6 +16,8 @@ final class TakeNotes
         /** @var User $author */
         $author = $request->user();
 
-        return new JsonResponse($store($author, $request->string('device')->toString(), $request->phoneNow(), $request->entries()));
+        return new JsonResponse(
+            $store($author, $request->string('device')->toString(), $request->phoneNow(), $request->entries()),
+        );
     }
 }

@@ -17,8 +17,18 @@ final class Welcome
         return new JsonResponse([
             'demo' => $demo,
             'accounts' => $demo
-                ? User::query()->where('email', 'like', '%@demo.example')->orderByDesc('role')->get(['name', 'email', 'role'])
-                    ->map(static fn (User $user): array => ['name' => $user->name, 'email' => $user->email, 'role' => $user->role, 'password' => 'soil-and-lime'])
+                ? User::query()
+                    ->where('email', 'like', '%@demo.example')
+                    ->orderByDesc('role')
+                    ->get(['name', 'email', 'role'])
+                    ->map(
+                        static fn (User $user): array => [
+                            'name' => $user->name,
+                            'email' => $user->email,
+                            'role' => $user->role,
+                            'password' => 'soil-and-lime',
+                        ],
+                    )
                 : [],
         ]);
     }

@@ -25,22 +25,69 @@ final class Search
             return new JsonResponse([]);
         }
         $like = '%'.addcslashes($words, '%_\\').'%';
-        $samples = Sample::query()->with('area:id,name')
-            ->where(static fn (Builder $query) => $query->whereRaw("code LIKE ? ESCAPE '\\'", [$like])
-                ->orWhereIn('id', Portion::query()->whereRaw("code LIKE ? ESCAPE '\\'", [$like])->select('sample_id')))
-            ->orderByDesc('id')->limit(self::MOST_OF_EACH)->get();
-        $areas = Area::query()->whereRaw("name LIKE ? ESCAPE '\\'", [$like])->orderBy('name')->limit(self::MOST_OF_EACH)->get();
-        $methods = TestMethod::query()->whereRaw("name LIKE ? ESCAPE '\\'", [$like])->orderBy('id')->limit(self::MOST_OF_EACH)->get();
-        $verdicts = Verdict::query()->with('method:id,name')->whereIn('method_id', $methods->pluck('id'))->orderByDesc('id')->limit(self::MOST_OF_EACH)->get();
+        $samples = Sample::query()
+            ->with('area:id,name')
+            ->where(
+                static fn (Builder $query) => $query->whereRaw("code LIKE ? ESCAPE '\\'", [$like])->orWhereIn(
+                    'id',
+                    Portion::query()
+                        ->whereRaw("code LIKE ? ESCAPE '\\'", [$like])
+                        ->select('sample_id'),
+                ),
+            )
+            ->orderByDesc('id')
+            ->limit(self::MOST_OF_EACH)
+            ->get();
+        $areas = Area::query()
+            ->whereRaw("name LIKE ? ESCAPE '\\'", [$like])
+            ->orderBy('name')
+            ->limit(self::MOST_OF_EACH)
+            ->get();
+        $methods = TestMethod::query()
+            ->whereRaw("name LIKE ? ESCAPE '\\'", [$like])
+            ->orderBy('id')
+            ->limit(self::MOST_OF_EACH)
+            ->get();
+        $verdicts = Verdict::query()
+            ->with('method:id,name')
+            ->whereIn('method_id', $methods->pluck('id'))
+            ->orderByDesc('id')
+            ->limit(self::MOST_OF_EACH)
+            ->get();
 
         return new JsonResponse([
-            ...$samples->map(static fn (Sample $sample): array => ['kind' => 'sample', 'label' => $sample->code, 'detail' => $sample->area->name, 'to' => "/samples/{$sample->id}"]),
-            ...$areas->map(static fn (Area $area): array => ['kind' => 'area', 'label' => $area->name, 'detail' => $area->crop()->name, 'to' => "/areas?area={$area->id}"]),
-            ...$methods->map(static fn (TestMethod $method): array => [
-                'kind' => $method->portion === 'lab' ? 'lab' : 'test', 'label' => $method->name, 'detail' => $method->analyte === 'ph' ? 'pH' : 'buffer pH',
-                'to' => $method->portion === 'lab' ? '/reports' : "/evidence/{$method->id}",
-            ]),
-            ...$verdicts->map(static fn (Verdict $verdict): array => ['kind' => 'verdict', 'label' => "{$verdict->claim}: {$verdict->verdict}", 'detail' => $verdict->method->name, 'to' => "/decide/verdicts/{$verdict->id}"]),
+            ...$samples->map(
+                static fn (Sample $sample): array => [
+                    'kind' => 'sample',
+                    'label' => $sample->code,
+                    'detail' => $sample->area->name,
+                    'to' => "/samples/{$sample->id}",
+                ],
+            ),
+            ...$areas->map(
+                static fn (Area $area): array => [
+                    'kind' => 'area',
+                    'label' => $area->name,
+                    'detail' => $area->crop()->name,
+                    'to' => "/areas?area={$area->id}",
+                ],
+            ),
+            ...$methods->map(
+                static fn (TestMethod $method): array => [
+                    'kind' => $method->portion === 'lab' ? 'lab' : 'test',
+                    'label' => $method->name,
+                    'detail' => $method->analyte === 'ph' ? 'pH' : 'buffer pH',
+                    'to' => $method->portion === 'lab' ? '/reports' : "/evidence/{$method->id}",
+                ],
+            ),
+            ...$verdicts->map(
+                static fn (Verdict $verdict): array => [
+                    'kind' => 'verdict',
+                    'label' => "{$verdict->claim}: {$verdict->verdict}",
+                    'detail' => $verdict->method->name,
+                    'to' => "/decide/verdicts/{$verdict->id}",
+                ],
+            ),
         ]);
     }
 }

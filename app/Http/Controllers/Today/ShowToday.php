@@ -27,7 +27,10 @@ final class ShowToday
                 'year' => (int) now($site->timezone)->format('Y'),
                 'areas' => (int) $site->getAttribute('areas_count'),
                 'composites' => (clone $samples)->where('year', (int) now($site->timezone)->format('Y'))->count(),
-                'readings' => Reading::query()->whereIn('sample_id', (clone $samples)->select('id'))->whereDoesntHave('correction')->count(),
+                'readings' => Reading::query()
+                    ->whereIn('sample_id', (clone $samples)->select('id'))
+                    ->whereDoesntHave('correction')
+                    ->count(),
             ],
         ]);
     }

@@ -25,7 +25,14 @@ final class AreaRequest extends FormRequest
 
         return [
             ...self::fields(),
-            'name' => ['required', 'string', 'max:80', Rule::unique('areas')->where('site_id', $siteId)->ignore($area instanceof Area ? $area->id : null)],
+            'name' => [
+                'required',
+                'string',
+                'max:80',
+                Rule::unique('areas')
+                    ->where('site_id', $siteId)
+                    ->ignore($area instanceof Area ? $area->id : null),
+            ],
             'keep_name' => ['sometimes', 'boolean'],
         ];
     }
@@ -34,7 +41,11 @@ final class AreaRequest extends FormRequest
     public static function fields(): array
     {
         return [
-            'use' => ['required', 'string', Rule::in(array_map(static fn (Crop $crop): string => $crop->code, Crop::all()))],
+            'use' => [
+                'required',
+                'string',
+                Rule::in(array_map(static fn (Crop $crop): string => $crop->code, Crop::all())),
+            ],
             'history' => ['present', 'nullable', 'string', 'max:2000'],
             'boundary' => ['required', 'array'],
             'facts' => ['sometimes', 'array'],
@@ -44,12 +55,17 @@ final class AreaRequest extends FormRequest
     /** @return list<callable(Validator): void> */
     public function after(): array
     {
-        return [function (Validator $validator): void {
-            $question = $this->boolean('keep_name') || $validator->errors()->has('name') ? null : AreaName::question($this->string('name')->toString());
-            if ($question !== null) {
-                $validator->errors()->add('name', $question);
-            }
-        }];
+        return [
+            function (Validator $validator): void {
+                $question =
+                    $this->boolean('keep_name') || $validator->errors()->has('name')
+                        ? null
+                        : AreaName::question($this->string('name')->toString());
+                if ($question !== null) {
+                    $validator->errors()->add('name', $question);
+                }
+            },
+        ];
     }
 
     /** @return array<string, string> */
@@ -64,7 +80,10 @@ final class AreaRequest extends FormRequest
         ];
     }
 
-    /** @return array{name: string, use: string, history: string, boundary: array<string, mixed>, facts?: array<string, mixed>} */
+    /**
+     * @return array{name: string, use: string, history: string, boundary: array<string, mixed>, facts?: array<string,
+     * mixed>}
+     */
     public function fieldsGiven(): array
     {
         /** @var array<string, mixed> $boundary */
@@ -75,7 +94,7 @@ final class AreaRequest extends FormRequest
             'use' => $this->string('use')->toString(),
             'history' => $this->string('history')->toString(),
             'boundary' => $boundary,
-            ...($this->has('facts') ? ['facts' => AreaFacts::of($this->array('facts'))->toArray()] : []),
+            ...$this->has('facts') ? ['facts' => AreaFacts::of($this->array('facts'))->toArray()] : [],
         ];
     }
 }

@@ -24,7 +24,13 @@ final class AreasRequest extends FormRequest
 
         return [
             ...$rules,
-            'areas.*.name' => ['required', 'string', 'max:80', 'distinct:ignore_case', Rule::unique('areas', 'name')->where('site_id', $site instanceof Site ? $site->id : 0)],
+            'areas.*.name' => [
+                'required',
+                'string',
+                'max:80',
+                'distinct:ignore_case',
+                Rule::unique('areas', 'name')->where('site_id', $site instanceof Site ? $site->id : 0),
+            ],
             'areas.*.keep_name' => ['sometimes', 'boolean'],
         ];
     }
@@ -32,15 +38,20 @@ final class AreasRequest extends FormRequest
     /** @return list<callable(Validator): void> */
     public function after(): array
     {
-        return [function (Validator $validator): void {
-            foreach ($this->array('areas') as $i => $area) {
-                $name = is_array($area) && is_string($area['name'] ?? null) && ($area['keep_name'] ?? false) !== true ? $area['name'] : null;
-                $question = $name === null ? null : AreaName::question($name);
-                if ($question !== null) {
-                    $validator->errors()->add("areas.{$i}.name", $question);
+        return [
+            function (Validator $validator): void {
+                foreach ($this->array('areas') as $i => $area) {
+                    $name =
+                        is_array($area) && is_string($area['name'] ?? null) && ($area['keep_name'] ?? false) !== true
+                            ? $area['name']
+                            : null;
+                    $question = $name === null ? null : AreaName::question($name);
+                    if ($question !== null) {
+                        $validator->errors()->add("areas.{$i}.name", $question);
+                    }
                 }
-            }
-        }];
+            },
+        ];
     }
 
     /** @return array<string, string> */
@@ -61,8 +72,14 @@ final class AreasRequest extends FormRequest
         /** @var list<array{name: string, use: string, history: string|null, boundary: array<string, mixed>}> $areas */
         $areas = $this->validated('areas');
 
-        return array_map(static fn (array $area): array => [
-            'name' => trim($area['name']), 'use' => $area['use'], 'history' => $area['history'] ?? '', 'boundary' => $area['boundary'],
-        ], $areas);
+        return array_map(
+            static fn (array $area): array => [
+                'name' => trim($area['name']),
+                'use' => $area['use'],
+                'history' => $area['history'] ?? '',
+                'boundary' => $area['boundary'],
+            ],
+            $areas,
+        );
     }
 }

@@ -22,26 +22,40 @@ final class CutRequest extends FormRequest
             'line' => ['present', 'nullable', 'array'],
             'line.type' => ['required_with:line', Rule::in(['LineString'])],
             'names' => ['required', 'array', 'size:2'],
-            'names.*' => ['required', 'string', 'max:80', 'distinct:ignore_case', Rule::unique('areas', 'name')->where('site_id', $area instanceof Area ? $area->site_id : 0)->ignore($area instanceof Area ? $area->id : null)],
+            'names.*' => [
+                'required',
+                'string',
+                'max:80',
+                'distinct:ignore_case',
+                Rule::unique('areas', 'name')
+                    ->where('site_id', $area instanceof Area ? $area->site_id : 0)
+                    ->ignore($area instanceof Area ? $area->id : null),
+            ],
         ];
     }
 
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['names.*.unique' => 'This site has an area of this name already.', 'names.*.required' => 'Both parts need a name.', 'names.*.distinct' => 'The two parts need different names.'];
+        return [
+            'names.*.unique' => 'This site has an area of this name already.',
+            'names.*.required' => 'Both parts need a name.',
+            'names.*.distinct' => 'The two parts need different names.',
+        ];
     }
 
     /** @return list<callable(Validator): void> */
     public function after(): array
     {
-        return [function (Validator $validator): void {
-            foreach ($this->array('names') as $i => $name) {
-                $question = is_string($name) ? AreaName::question($name) : null;
-                if ($question !== null && $validator->errors()->isEmpty()) {
-                    $validator->errors()->add("names.{$i}", $question);
+        return [
+            function (Validator $validator): void {
+                foreach ($this->array('names') as $i => $name) {
+                    $question = is_string($name) ? AreaName::question($name) : null;
+                    if ($question !== null && $validator->errors()->isEmpty()) {
+                        $validator->errors()->add("names.{$i}", $question);
+                    }
                 }
-            }
-        }];
+            },
+        ];
     }
 }

@@ -13,7 +13,15 @@ final class PictureRequest extends FormRequest
     /** @return array<string, list<string>> */
     public function rules(): array
     {
-        return ['picture' => ['required', 'file', 'mimetypes:image/png,image/jpeg', 'max:8192', 'dimensions:min_width=50,min_height=50,max_width=12000,max_height=12000']];
+        return [
+            'picture' => [
+                'required',
+                'file',
+                'mimetypes:image/png,image/jpeg',
+                'max:8192',
+                'dimensions:min_width=50,min_height=50,max_width=12000,max_height=12000',
+            ],
+        ];
     }
 
     /** @return array<string, string> */
@@ -24,7 +32,8 @@ final class PictureRequest extends FormRequest
             'picture.mimetypes' => 'The file is no picture; accepted are PNG and JPEG.',
             'picture.uploaded' => 'The picture did not arrive whole; accepted are PNG and JPEG of up to 8 MB.',
             'picture.max' => 'The picture is larger than 8 MB; accepted are PNG and JPEG of up to 8 MB.',
-            'picture.dimensions' => 'The picture cannot be read, is too small or too large; accepted are PNG and JPEG of 50 to 12,000 pixels a side.',
+            'picture.dimensions' => 'The picture cannot be read, is too small or too large; accepted are PNG and '.
+                'JPEG of 50 to 12,000 pixels a side.',
         ];
     }
 

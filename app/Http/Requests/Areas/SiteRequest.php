@@ -18,7 +18,12 @@ final class SiteRequest extends FormRequest
 
         return [
             'name' => ['required', 'string', 'min:2', 'max:80'],
-            'letters' => ['required', 'string', 'regex:/^[A-Z]{2,3}$/', Rule::unique('sites')->where('team_id', $user->team_id)],
+            'letters' => [
+                'required',
+                'string',
+                'regex:/^[A-Z]{2,3}$/',
+                Rule::unique('sites')->where('team_id', $user->team_id),
+            ],
             'address' => ['required', 'string', 'max:200'],
             'timezone' => ['required', 'timezone:all'],
             'units' => ['required', Rule::in(['us', 'metric'])],

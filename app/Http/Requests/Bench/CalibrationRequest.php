@@ -25,12 +25,22 @@ final class CalibrationRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['points.*.shown.required' => 'Type what the pen shows in every buffer, a number with a decimal point.', 'points.*.shown.numeric' => 'What the pen shows must be a number with a decimal point.', 'points.*.buffer.required' => 'Type the pH of every buffer, as its bottle says for its temperature.'];
+        return [
+            'points.*.shown.required' => 'Type what the pen shows in every buffer, a number with a decimal point.',
+            'points.*.shown.numeric' => 'What the pen shows must be a number with a decimal point.',
+            'points.*.buffer.required' => 'Type the pH of every buffer, as its bottle says for its temperature.',
+        ];
     }
 
     /** @return list<array{buffer: float, shown: float}> */
     public function points(): array
     {
-        return array_map(static fn (array $point): array => ['buffer' => (float) $point['buffer'], 'shown' => (float) $point['shown']], array_values($this->validated()['points']));
+        return array_map(
+            static fn (array $point): array => [
+                'buffer' => (float) $point['buffer'],
+                'shown' => (float) $point['shown'],
+            ],
+            array_values($this->validated()['points']),
+        );
     }
 }

@@ -8,7 +8,9 @@ use HonestCore\Colour\Patch;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Validator;
 
-/** Patches of one photo: the tube, a white spot and the swatches of the card, as the pixels that the browser cut out. */
+/**
+ * Patches of one photo: the tube, a white spot and the swatches of the card, as the pixels that the browser cut out.
+ */
 final class ColourRequest extends FormRequest
 {
     /** @return array<string, list<mixed>> */
@@ -26,7 +28,12 @@ final class ColourRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['tube.required' => 'Pick the tube on the photo.', 'white.required' => 'Pick a white spot on the photo.', 'swatches.required' => 'Pick the swatches of the card on the photo.', 'swatches.between' => 'Pick at least two swatches.'];
+        return [
+            'tube.required' => 'Pick the tube on the photo.',
+            'white.required' => 'Pick a white spot on the photo.',
+            'swatches.required' => 'Pick the swatches of the card on the photo.',
+            'swatches.between' => 'Pick at least two swatches.',
+        ];
     }
 
     /**
@@ -36,19 +43,21 @@ final class ColourRequest extends FormRequest
      */
     public function after(): array
     {
-        return [function (Validator $validator): void {
-            if ($validator->errors()->isNotEmpty()) {
-                return;
-            }
-            foreach ($this->raw() as $name => $pixels) {
-                foreach ($pixels as $channel) {
-                    if (! is_int($channel)) {
-                        $validator->errors()->add($name, "A pixel of {$name} is no whole number from 0 to 255.");
-                        break;
+        return [
+            function (Validator $validator): void {
+                if ($validator->errors()->isNotEmpty()) {
+                    return;
+                }
+                foreach ($this->raw() as $name => $pixels) {
+                    foreach ($pixels as $channel) {
+                        if (! is_int($channel)) {
+                            $validator->errors()->add($name, "A pixel of {$name} is no whole number from 0 to 255.");
+                            break;
+                        }
                     }
                 }
-            }
-        }];
+            },
+        ];
     }
 
     /** @return array{tube: Patch, white: Patch, swatches: list<Patch>} */
@@ -62,8 +71,12 @@ final class ColourRequest extends FormRequest
         $white = $this->array('white');
 
         return [
-            'tube' => Patch::of('the tube', $tube), 'white' => Patch::of('the white spot', $white),
-            'swatches' => array_map(static fn (array $swatch): Patch => Patch::of($swatch['name'], $swatch['pixels']), $swatches),
+            'tube' => Patch::of('the tube', $tube),
+            'white' => Patch::of('the white spot', $white),
+            'swatches' => array_map(
+                static fn (array $swatch): Patch => Patch::of($swatch['name'], $swatch['pixels']),
+                $swatches,
+            ),
         ];
     }
 
@@ -72,7 +85,8 @@ final class ColourRequest extends FormRequest
     {
         $raw = ['tube' => $this->array('tube'), 'white' => $this->array('white')];
         foreach ($this->array('swatches') as $i => $swatch) {
-            $raw["swatches.{$i}.pixels"] = is_array($swatch) && is_array($swatch['pixels'] ?? null) ? $swatch['pixels'] : [];
+            $raw["swatches.{$i}.pixels"] =
+                is_array($swatch) && is_array($swatch['pixels'] ?? null) ? $swatch['pixels'] : [];
         }
 
         return $raw;

@@ -47,7 +47,10 @@ final class MarksRequest extends FormRequest
         $marks = [];
         foreach ($this->validated()['marks'] as $mark) {
             $marks[] = [
-                'uuid' => (string) $mark['uuid'], 'kind' => (string) $mark['kind'], 'tube' => (int) $mark['tube'], 'at_ms' => (int) $mark['at_ms'],
+                'uuid' => (string) $mark['uuid'],
+                'kind' => (string) $mark['kind'],
+                'tube' => (int) $mark['tube'],
+                'at_ms' => (int) $mark['at_ms'],
                 'data' => array_intersect_key($mark, array_flip(self::DATA)),
             ];
         }

@@ -33,18 +33,20 @@ final class MethodRequest extends FormRequest
     /** @return list<callable(Validator): void> */
     public function after(): array
     {
-        return [function (Validator $validator): void {
-            if ($validator->errors()->isNotEmpty()) {
-                return;
-            }
-            try {
-                /** @var array<string, mixed> $given */
-                $given = $this->array('definition');
-                $this->definition = MethodDefinition::of($given);
-            } catch (CoreError $error) {
-                $validator->errors()->add('definition', $error->forPeople());
-            }
-        }];
+        return [
+            function (Validator $validator): void {
+                if ($validator->errors()->isNotEmpty()) {
+                    return;
+                }
+                try {
+                    /** @var array<string, mixed> $given */
+                    $given = $this->array('definition');
+                    $this->definition = MethodDefinition::of($given);
+                } catch (CoreError $error) {
+                    $validator->errors()->add('definition', $error->forPeople());
+                }
+            },
+        ];
     }
 
     public function definition(): MethodDefinition

@@ -42,8 +42,11 @@ final class RunRequest extends FormRequest
     public function messages(): array
     {
         return [
-            'portion_ids.required' => 'Choose at least one portion.', 'portion_ids.*.distinct' => 'A portion stands twice; for more tubes of it choose replicates.', 'readers.*.distinct' => 'A reader stands twice.',
-            'celsius.between' => 'The temperature must lie between -5 and 60 °C.', 'depth_cm.between' => 'The depth of the water must lie between 1 and 60 cm.',
+            'portion_ids.required' => 'Choose at least one portion.',
+            'portion_ids.*.distinct' => 'A portion stands twice; for more tubes of it choose replicates.',
+            'readers.*.distinct' => 'A reader stands twice.',
+            'celsius.between' => 'The temperature must lie between -5 and 60 °C.',
+            'depth_cm.between' => 'The depth of the water must lie between 1 and 60 cm.',
         ];
     }
 
@@ -56,10 +59,18 @@ final class RunRequest extends FormRequest
         $said = $this->array('said');
 
         return [
-            'submission' => $this->string('submission')->toString(), 'portion_ids' => array_map(intval(...), array_values($this->array('portion_ids'))), 'replicates' => $this->integer('replicates'),
-            'readers' => $readers, 'said' => $said, 'celsius' => $this->input('celsius') === null ? null : $this->float('celsius'), 'depth_cm' => $this->input('depth_cm') === null ? null : $this->float('depth_cm'),
-            'lot_ids' => array_map(intval(...), array_values($this->array('lot_ids'))), 'expired_anyway' => $this->boolean('expired_anyway'),
-            'calibration_id' => $this->input('calibration_id') === null ? null : $this->integer('calibration_id'), 'now_ms' => $this->integer('now_ms'), 'note' => $this->string('note')->toString(),
+            'submission' => $this->string('submission')->toString(),
+            'portion_ids' => array_map(intval(...), array_values($this->array('portion_ids'))),
+            'replicates' => $this->integer('replicates'),
+            'readers' => $readers,
+            'said' => $said,
+            'celsius' => $this->input('celsius') === null ? null : $this->float('celsius'),
+            'depth_cm' => $this->input('depth_cm') === null ? null : $this->float('depth_cm'),
+            'lot_ids' => array_map(intval(...), array_values($this->array('lot_ids'))),
+            'expired_anyway' => $this->boolean('expired_anyway'),
+            'calibration_id' => $this->input('calibration_id') === null ? null : $this->integer('calibration_id'),
+            'now_ms' => $this->integer('now_ms'),
+            'note' => $this->string('note')->toString(),
         ];
     }
 }

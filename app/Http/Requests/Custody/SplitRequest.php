@@ -30,7 +30,11 @@ final class SplitRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['at.before_or_equal' => 'The time lies in the future.', 'volume_ml.between' => 'The volume must lie between 1 and 20,000 ml.', 'kind.in' => 'Accepted are a second lab portion, an archive portion and a hidden duplicate.'];
+        return [
+            'at.before_or_equal' => 'The time lies in the future.',
+            'volume_ml.between' => 'The volume must lie between 1 and 20,000 ml.',
+            'kind.in' => 'Accepted are a second lab portion, an archive portion and a hidden duplicate.',
+        ];
     }
 
     public function at(): Carbon

@@ -24,9 +24,21 @@ final class StepRequest extends FormRequest
             'step' => ['required', Rule::in([...$steps, CustodyStep::WITHDRAWN])],
             'at' => ['required', 'date'],
             'place' => ['present', 'nullable', 'string', 'max:80'],
-            'condition' => ['present', 'nullable', 'string', 'max:200', Rule::requiredIf(fn (): bool => $this->input('corrects') !== null)],
+            'condition' => [
+                'present',
+                'nullable',
+                'string',
+                'max:200',
+                Rule::requiredIf(fn (): bool => $this->input('corrects') !== null),
+            ],
             'celsius' => ['present', 'nullable', 'numeric', 'between:-40,60'],
-            'corrects' => ['present', 'nullable', 'string', 'max:80', Rule::requiredIf(fn (): bool => $this->input('step') === CustodyStep::WITHDRAWN)],
+            'corrects' => [
+                'present',
+                'nullable',
+                'string',
+                'max:80',
+                Rule::requiredIf(fn (): bool => $this->input('step') === CustodyStep::WITHDRAWN),
+            ],
         ];
     }
 
@@ -51,13 +63,20 @@ final class StepRequest extends FormRequest
         return $codes;
     }
 
-    /** @return array{submission: string, step: string, at: Carbon, place: string, condition: string, celsius: float|null, corrects: string|null} */
+    /**
+     * @return array{submission: string, step: string, at: Carbon, place: string, condition: string, celsius:
+     * float|null, corrects: string|null}
+     */
     public function line(): array
     {
         return [
-            'submission' => $this->string('submission')->toString(), 'step' => $this->string('step')->toString(), 'at' => Carbon::parse($this->string('at')->toString()),
-            'place' => $this->string('place')->trim()->toString(), 'condition' => $this->string('condition')->trim()->toString(),
-            'celsius' => $this->input('celsius') === null ? null : $this->float('celsius'), 'corrects' => $this->input('corrects') === null ? null : $this->string('corrects')->toString(),
+            'submission' => $this->string('submission')->toString(),
+            'step' => $this->string('step')->toString(),
+            'at' => Carbon::parse($this->string('at')->toString()),
+            'place' => $this->string('place')->trim()->toString(),
+            'condition' => $this->string('condition')->trim()->toString(),
+            'celsius' => $this->input('celsius') === null ? null : $this->float('celsius'),
+            'corrects' => $this->input('corrects') === null ? null : $this->string('corrects')->toString(),
         ];
     }
 }

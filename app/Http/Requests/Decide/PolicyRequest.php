@@ -43,7 +43,8 @@ final class PolicyRequest extends FormRequest
     /**
      * The terms of the new version: those of the one before, changed as asked.
      *
-     * @param array{thresholds: list<float|int>, crops: array<string, list<float|int>>, actions: list<string>, scale: string, looking?: string} $before
+     * @param array{thresholds: list<float|int>, crops: array<string, list<float|int>>, actions: list<string>,
+     *     scale: string, looking?: string} $before
      * @return array<string, mixed>
      */
     public function termsAfter(array $before): array
@@ -57,7 +58,8 @@ final class PolicyRequest extends FormRequest
         // Only what the team has changed is kept: a crop that comes later has the limits of the table.
         $before['crops'] = array_filter(
             $before['crops'],
-            static fn (array $limits, string $use): bool => ! isset($table[$use]) || array_map(floatval(...), $limits) !== $table[$use],
+            static fn (array $limits, string $use): bool => ! isset($table[$use]) ||
+                array_map(floatval(...), $limits) !== $table[$use],
             ARRAY_FILTER_USE_BOTH,
         );
 

@@ -26,6 +26,9 @@ final class VerdictRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['scope.required' => 'Say where the verdict holds: test, lot, readers and soils.', 'scope.min' => 'Say where the verdict holds in 10 letters or more: test, lot, readers and soils.'];
+        return [
+            'scope.required' => 'Say where the verdict holds: test, lot, readers and soils.',
+            'scope.min' => 'Say where the verdict holds in 10 letters or more: test, lot, readers and soils.',
+        ];
     }
 }

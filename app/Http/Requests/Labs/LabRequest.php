@@ -53,7 +53,8 @@ final class LabRequest extends FormRequest
     {
         return [
             'name.unique' => 'There is a lab of this name already.',
-            'tests.*.code.regex' => 'A code of a test begins with a small letter and holds small letters, digits and underscores, such as ph or no3n.',
+            'tests.*.code.regex' => 'A code of a test begins with a small letter and holds small letters, digits '.
+                'and underscores, such as ph or no3n.',
             'holidays.*.date_format' => 'A holiday is a date such as 2026-12-25.',
         ];
     }
@@ -61,16 +62,24 @@ final class LabRequest extends FormRequest
     /** @return list<callable(Validator): void> */
     public function after(): array
     {
-        return [function (Validator $validator): void {
-            foreach ($this->array('tests') as $i => $test) {
-                $depth = is_array($test) ? ($test['depth'] ?? null) : null;
-                try {
-                    is_string($depth) && DepthLayer::parse($depth);
-                } catch (CoreError) {
-                    $validator->errors()->add("tests.{$i}.depth", 'This is no layer; accepted is one such as 0-6in or 0-15cm, or nothing where any depth will do.');
+        return [
+            function (Validator $validator): void {
+                foreach ($this->array('tests') as $i => $test) {
+                    $depth = is_array($test) ? $test['depth'] ?? null : null;
+                    try {
+                        is_string($depth) && DepthLayer::parse($depth);
+                    } catch (CoreError) {
+                        $validator
+                            ->errors()
+                            ->add(
+                                "tests.{$i}.depth",
+                                'This is no layer; accepted is one such as 0-6in or 0-15cm, or nothing where any '.
+                                    'depth will do.',
+                            );
+                    }
                 }
-            }
-        }];
+            },
+        ];
     }
 
     /** @return array<string, mixed> */
@@ -82,7 +91,12 @@ final class LabRequest extends FormRequest
             $fields[$text] ??= '';
         }
         $fields['tests'] = array_map(
-            static fn (array $test): array => ['method' => (string) $test['method'], 'extractant' => (string) $test['extractant'], 'unit' => (string) $test['unit'], 'outside' => (string) $test['outside']] + $test,
+            static fn (array $test): array => [
+                'method' => (string) $test['method'],
+                'extractant' => (string) $test['extractant'],
+                'unit' => (string) $test['unit'],
+                'outside' => (string) $test['outside'],
+            ] + $test,
             (array) $fields['tests'],
         );
 
@@ -95,6 +109,8 @@ final class LabRequest extends FormRequest
         $author = $this->user();
         $lab = $this->route('lab');
 
-        return Rule::unique('labs')->where('team_id', $author->team_id)->ignore($lab instanceof Lab ? $lab->id : null);
+        return Rule::unique('labs')
+            ->where('team_id', $author->team_id)
+            ->ignore($lab instanceof Lab ? $lab->id : null);
     }
 }

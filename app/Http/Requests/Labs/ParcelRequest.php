@@ -33,7 +33,10 @@ final class ParcelRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['portions.*.code.distinct' => 'This portion is in the list twice: scanned twice?', 'portions.required' => 'The parcel is empty: choose portions and tests.'];
+        return [
+            'portions.*.code.distinct' => 'This portion is in the list twice: scanned twice?',
+            'portions.required' => 'The parcel is empty: choose portions and tests.',
+        ];
     }
 
     public function lab(): Lab
@@ -46,12 +49,21 @@ final class ParcelRequest extends FormRequest
     {
         /** @var list<array{code: string, tests: list<string>}> $asked */
         $asked = $this->array('portions');
-        $found = $asked === [] ? new Collection : $find(array_column($asked, 'code'))->load('sample.area', 'lines');
+        $found = $asked === [] ? new Collection() : $find(array_column($asked, 'code'))->load('sample.area', 'lines');
         if ($found->count() < count($asked)) {
             throw ValidationException::withMessages(['portions' => 'A portion is in the list twice: scanned twice?']);
         }
 
-        return array_values($found->map(static fn (Portion $portion, int $i): array => ['portion' => $portion, 'tests' => $asked[$i]['tests']])->all());
+        return array_values(
+            $found
+                ->map(
+                    static fn (Portion $portion, int $i): array => [
+                        'portion' => $portion,
+                        'tests' => $asked[$i]['tests'],
+                    ],
+                )
+                ->all(),
+        );
     }
 
     /** @return array<string, string> */
@@ -60,6 +72,9 @@ final class ParcelRequest extends FormRequest
         /** @var list<array{label: string, value: string|null}> $answers */
         $answers = array_values($this->array('answers'));
 
-        return array_combine(array_column($answers, 'label'), array_map(static fn (array $one): string => $one['value'] ?? '', $answers));
+        return array_combine(
+            array_column($answers, 'label'),
+            array_map(static fn (array $one): string => $one['value'] ?? '', $answers),
+        );
     }
 }

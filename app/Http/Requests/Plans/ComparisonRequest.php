@@ -31,13 +31,22 @@ final class ComparisonRequest extends FormRequest
     /** @return array<string, string> */
     public function attributes(): array
     {
-        return ['mean_ph' => 'mean pH', 'sd_ph' => 'spread of pH', 'range_m' => 'range', 'fields' => 'number of fields', 'stakes.*' => 'stake'];
+        return [
+            'mean_ph' => 'mean pH',
+            'sd_ph' => 'spread of pH',
+            'range_m' => 'range',
+            'fields' => 'number of fields',
+            'stakes.*' => 'stake',
+        ];
     }
 
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['results.required_unless' => 'Paste earlier results: longitude, latitude and ph, a header and a row for each.'];
+        return [
+            'results.required_unless' => 'Paste earlier results: longitude, latitude and ph, a header and a row for '.
+                'each.',
+        ];
     }
 
     /** @return array<string, float> */

@@ -82,7 +82,10 @@ final class PlanRequest extends FormRequest
             'cell_mode' => $this->string('cell_mode')->toString(),
             'rows' => $this->input('rows') === null
                     ? null
-                    : ['spacing_m' => $this->float('rows.spacing_m'), 'bearing_deg' => $this->float('rows.bearing_deg')],
+                    : [
+                        'spacing_m' => $this->float('rows.spacing_m'),
+                        'bearing_deg' => $this->float('rows.bearing_deg'),
+                    ],
             'zones' => $zones,
             'start' => $this->input('start') === null ? null : [$this->float('start.0'), $this->float('start.1')],
             'speed_km_per_h' => $this->optional('speed_km_per_h'),
@@ -94,7 +97,10 @@ final class PlanRequest extends FormRequest
             'kept_reason' => $this->input('kept_reason') === null ? null : $this->string('kept_reason')->trim()->toString(),
             'quality' => $this->input('quality') === null
                     ? null
-                    : ['duplicates' => $this->integer('quality.duplicates'), 'hidden' => $this->integer('quality.hidden')],
+                    : [
+                        'duplicates' => $this->integer('quality.duplicates'),
+                        'hidden' => $this->integer('quality.hidden'),
+                    ],
             'keep_away' => $this->keepAway(),
         ];
     }
@@ -112,13 +118,18 @@ final class PlanRequest extends FormRequest
         $siteId = $area instanceof Area ? $area->site_id : 0;
         /** @var list<array{landmark_id: int, distance_m: int|float}> $asked */
         $asked = $this->validated('keep_away');
-        $found = Landmark::query()->where('site_id', $siteId)->findMany(array_column($asked, 'landmark_id'))->keyBy('id');
+        $found = Landmark::query()
+            ->where('site_id', $siteId)
+            ->findMany(array_column($asked, 'landmark_id'))
+            ->keyBy('id');
         $kept = [];
         foreach ($asked as $i => ['landmark_id' => $id, 'distance_m' => $distance]) {
             $landmark =
                 $found->get($id) ??
                 throw ValidationException::withMessages([
-                    "keep_away.{$i}.landmark_id" => 'What this plan keeps away from is not among the landmarks of its site any more. Take it off the plan, or mark it again; without it the cores would be laid out too near.',
+                    "keep_away.{$i}.landmark_id" => 'What this plan keeps away from is not among the landmarks of '.
+                        'its site any more. Take it off the plan, or mark it again; without it the cores would be '.
+                            'laid out too near.',
                 ]);
             $kept[] = [
                 'landmark_id' => $landmark->id,

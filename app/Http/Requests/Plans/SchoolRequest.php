@@ -30,6 +30,9 @@ final class SchoolRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['why.required' => 'Say why this school does it so.', 'why.min' => 'Say why this school does it so, in 10 letters or more.'];
+        return [
+            'why.required' => 'Say why this school does it so.',
+            'why.min' => 'Say why this school does it so, in 10 letters or more.',
+        ];
     }
 }

@@ -54,7 +54,10 @@ final class ReadingRequest extends FormRequest
                 $problem = match (true) {
                     $this->found === null => ['method_id' => 'This team has no such method.'],
                     $this->found->current === null => [
-                        'reading' => PlausibleReading::question($this->found->analyte, $this->string('reading')->toString()),
+                        'reading' => PlausibleReading::question(
+                            $this->found->analyte,
+                            $this->string('reading')->toString(),
+                        ),
                     ],
                     default => ['reading' => $this->offTheScale($this->found->current->parsed())],
                 };
@@ -86,7 +89,10 @@ final class ReadingRequest extends FormRequest
         return $this->found ?? throw new \LogicException('The request was not validated.');
     }
 
-    /** @return array{typed: string, read_on: string, reader: string, flags: list<string>, note: string, corrects_id: int|null} */
+    /**
+     * @return array{typed: string, read_on: string, reader: string, flags: list<string>, note: string, corrects_id:
+     * int|null}
+     */
     public function fields(): array
     {
         /** @var list<string> $flags */

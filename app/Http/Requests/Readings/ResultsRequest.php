@@ -29,29 +29,40 @@ final class ResultsRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['results.required' => 'Type at least one result.', 'read_on.before_or_equal' => 'The date lies in the future.'];
+        return [
+            'results.required' => 'Type at least one result.',
+            'read_on.before_or_equal' => 'The date lies in the future.',
+        ];
     }
 
     /** @return list<callable(Validator): void> */
     public function after(): array
     {
-        return [function (Validator $validator): void {
-            if ($validator->errors()->isNotEmpty()) {
-                return;
-            }
-            /** @var list<array{method_id: int, reading: string}> $given */
-            $given = $this->array('results');
-            $methods = TestMethod::query()->where('portion', 'lab')->findMany(array_column($given, 'method_id'))->keyBy('id');
-            foreach ($given as $i => ['method_id' => $id, 'reading' => $typed]) {
-                $method = $methods->get($id);
-                $question = $method === null ? 'This team has no such lab method.' : PlausibleReading::question($method->analyte, $typed);
-                if ($question !== null) {
-                    $validator->errors()->add("results.{$i}.reading", $question);
-                } elseif ($method !== null) {
-                    $this->results[] = [$method, trim($typed)];
+        return [
+            function (Validator $validator): void {
+                if ($validator->errors()->isNotEmpty()) {
+                    return;
                 }
-            }
-        }];
+                /** @var list<array{method_id: int, reading: string}> $given */
+                $given = $this->array('results');
+                $methods = TestMethod::query()
+                    ->where('portion', 'lab')
+                    ->findMany(array_column($given, 'method_id'))
+                    ->keyBy('id');
+                foreach ($given as $i => ['method_id' => $id, 'reading' => $typed]) {
+                    $method = $methods->get($id);
+                    $question =
+                        $method === null
+                            ? 'This team has no such lab method.'
+                            : PlausibleReading::question($method->analyte, $typed);
+                    if ($question !== null) {
+                        $validator->errors()->add("results.{$i}.reading", $question);
+                    } elseif ($method !== null) {
+                        $this->results[] = [$method, trim($typed)];
+                    }
+                }
+            },
+        ];
     }
 
     /** @return list<array{TestMethod, string}> */

@@ -81,7 +81,8 @@ final class FileRequest extends FormRequest
                         ->errors()
                         ->add(
                             'mapping',
-                            'The mapping is not one: accepted is a role for each column, and for each column of results what it measures and in which unit; a bulk density from 0.05 to 2.65 g/cm³.',
+                            'The mapping is not one: accepted is a role for each column, and for each column of '.
+                                'results what it measures and in which unit; a bulk density from 0.05 to 2.65 g/cm³.',
                         );
                 }
             },
@@ -90,7 +91,10 @@ final class FileRequest extends FormRequest
 
     public function reportFile(): ReportFile
     {
-        return $this->read ??= ReportFile::of($this->bytes(), $this->input('header_row') === null ? null : $this->integer('header_row'));
+        return $this->read ??= ReportFile::of(
+            $this->bytes(),
+            $this->input('header_row') === null ? null : $this->integer('header_row'),
+        );
     }
 
     public function lab(): Lab
@@ -101,7 +105,9 @@ final class FileRequest extends FormRequest
     /** The mapping that came with the file, if one of this file did. */
     public function mapping(): ?ReportMapping
     {
-        return $this->given === null ? null : ReportMapping::fromArray($this->given, $this->reportFile()->table->columns);
+        return $this->given === null
+            ? null
+            : ReportMapping::fromArray($this->given, $this->reportFile()->table->columns);
     }
 
     /** The mapping of a preview: one of another header is passed over. */

@@ -16,11 +16,18 @@ final class NotesRequest extends FormRequest
 
     /** field => check, what is accepted */
     private const FIELDS = [
-        'uuid' => ['isId', 'a UUID'], 'plan_id' => ['isCount', 'a whole number from 1'], 'composite' => ['isCount', 'a whole number from 1'],
-        'ordinal' => ['isCount', 'a whole number from 1'], 'sequence' => ['isCount', 'a whole number from 1'], 'outcome' => ['isWord', 'a word of up to 20 letters'],
-        'reason' => ['isReason', 'nothing or up to 200 letters'], 'at' => ['isMoment', 'a moment such as 2026-09-24T14:05:00Z'],
-        'longitude' => ['isDegrees', 'nothing or degrees from -180 to 180'], 'latitude' => ['isDegrees', 'nothing or degrees'],
-        'accuracy_m' => ['isLength', 'nothing or metres from 0 to 100000'], 'settles' => ['areIds', 'a list of up to 50 UUIDs'],
+        'uuid' => ['isId', 'a UUID'],
+        'plan_id' => ['isCount', 'a whole number from 1'],
+        'composite' => ['isCount', 'a whole number from 1'],
+        'ordinal' => ['isCount', 'a whole number from 1'],
+        'sequence' => ['isCount', 'a whole number from 1'],
+        'outcome' => ['isWord', 'a word of up to 20 letters'],
+        'reason' => ['isReason', 'nothing or up to 200 letters'],
+        'at' => ['isMoment', 'a moment such as 2026-09-24T14:05:00Z'],
+        'longitude' => ['isDegrees', 'nothing or degrees from -180 to 180'],
+        'latitude' => ['isDegrees', 'nothing or degrees'],
+        'accuracy_m' => ['isLength', 'nothing or metres from 0 to 100000'],
+        'settles' => ['areIds', 'a list of up to 50 UUIDs'],
     ];
 
     /** @return array<string, list<mixed>> */
@@ -46,15 +53,24 @@ final class NotesRequest extends FormRequest
      */
     public function after(): array
     {
-        return [function (Validator $validator): void {
-            foreach ($validator->errors()->isEmpty() ? $this->array('entries') : [] as $i => $entry) {
-                foreach (self::FIELDS as $field => [$check, $accepted]) {
-                    if (! is_array($entry) || ! array_key_exists($field, $entry) || ! self::{$check}($entry[$field])) {
-                        $validator->errors()->add("entries.{$i}.{$field}", "The {$field} of entry ".((int) $i + 1)." is missing or not as it must be; accepted is {$accepted}.");
+        return [
+            function (Validator $validator): void {
+                foreach ($validator->errors()->isEmpty() ? $this->array('entries') : [] as $i => $entry) {
+                    foreach (self::FIELDS as $field => [$check, $accepted]) {
+                        if (! is_array($entry) || ! array_key_exists($field, $entry) || ! self::{$check}($entry[$field])) {
+                            $validator
+                                ->errors()
+                                ->add(
+                                    "entries.{$i}.{$field}",
+                                    "The {$field} of entry ".
+                                        ((int) $i + 1).
+                                        " is missing or not as it must be; accepted is {$accepted}.",
+                                );
+                        }
                     }
                 }
-            }
-        }];
+            },
+        ];
     }
 
     private static function isId(mixed $value): bool
@@ -79,7 +95,9 @@ final class NotesRequest extends FormRequest
 
     private static function isMoment(mixed $value): bool
     {
-        return is_string($value) && preg_match('/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?(Z|[+-]\d\d:\d\d)$/D', $value) === 1 && strtotime($value) !== false;
+        return is_string($value) &&
+            preg_match('/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?(Z|[+-]\d\d:\d\d)$/D', $value) === 1 &&
+            strtotime($value) !== false;
     }
 
     private static function isDegrees(mixed $value): bool
@@ -94,7 +112,10 @@ final class NotesRequest extends FormRequest
 
     private static function areIds(mixed $value): bool
     {
-        return is_array($value) && array_is_list($value) && count($value) <= 50 && array_filter($value, self::isId(...)) === $value;
+        return is_array($value) &&
+            array_is_list($value) &&
+            count($value) <= 50 &&
+            array_filter($value, self::isId(...)) === $value;
     }
 
     public function phoneNow(): Carbon
@@ -102,10 +123,18 @@ final class NotesRequest extends FormRequest
         return Carbon::parse($this->string('now')->toString());
     }
 
-    /** @return list<array{uuid: string, plan_id: int, composite: int, ordinal: int, sequence: int, outcome: string, reason: string|null, at: string, longitude: float|null, latitude: float|null, accuracy_m: float|null, settles: list<string>}> */
+    /**
+     * @return list<array{uuid: string, plan_id: int, composite: int, ordinal: int, sequence: int, outcome: string,
+     * reason: string|null, at: string, longitude: float|null, latitude: float|null, accuracy_m: float|null, settles:
+     * list<string>}>
+     */
     public function entries(): array
     {
-        /** @var list<array{uuid: string, plan_id: int, composite: int, ordinal: int, sequence: int, outcome: string, reason: string|null, at: string, longitude: float|null, latitude: float|null, accuracy_m: float|null, settles: list<string>}> $entries */
+        /**
+         * @var list<array{uuid: string, plan_id: int, composite: int, ordinal: int, sequence: int, outcome: string,
+         * reason: string|null, at: string, longitude: float|null, latitude: float|null, accuracy_m: float|null,
+         * settles: list<string>}> $entries
+         */
         $entries = $this->array('entries');
 
         return $entries;

@@ -33,8 +33,14 @@ final class SampleRequest extends FormRequest
             'submission' => ['sometimes', 'uuid'],
             'conditions' => ['sometimes', 'array:depth_reached_cm,tool,moisture,weather,helper'],
             'conditions.depth_reached_cm' => ['nullable', 'numeric', 'between:1,300'],
-            'conditions.tool' => ['nullable', Rule::in(array_column((array) RuleTable::named('pulling')['tools'], 'code'))],
-            'conditions.moisture' => ['nullable', Rule::in(array_column((array) RuleTable::named('pulling')['moistures'], 'code'))],
+            'conditions.tool' => [
+                'nullable',
+                Rule::in(array_column((array) RuleTable::named('pulling')['tools'], 'code')),
+            ],
+            'conditions.moisture' => [
+                'nullable',
+                Rule::in(array_column((array) RuleTable::named('pulling')['moistures'], 'code')),
+            ],
             'conditions.weather' => ['nullable', 'string', 'max:80'],
             'conditions.helper' => ['nullable', 'string', 'max:80'],
         ];
@@ -54,18 +60,26 @@ final class SampleRequest extends FormRequest
     /** @return list<callable(Validator): void> */
     public function after(): array
     {
-        return [function (Validator $validator): void {
-            if ($validator->errors()->isEmpty() && $this->coresPulled() < 1 && ! $this->isNoted()) {
-                $validator->errors()->add('cores', 'No core was pulled, so there is no composite; accepted is at least 1 core pulled or moved.');
-            }
-        }];
+        return [
+            function (Validator $validator): void {
+                if ($validator->errors()->isEmpty() && $this->coresPulled() < 1 && ! $this->isNoted()) {
+                    $validator
+                        ->errors()
+                        ->add(
+                            'cores',
+                            'No core was pulled, so there is no composite; accepted is at least 1 core pulled or '.
+                                'moved.',
+                        );
+                }
+            },
+        ];
     }
 
     public function composite(): int
     {
         $plan = $this->route('plan');
 
-        return $this->integer('composite', $plan instanceof Plan ? ($plan->layout['composites'][0]['number'] ?? 1) : 1);
+        return $this->integer('composite', $plan instanceof Plan ? $plan->layout['composites'][0]['number'] ?? 1 : 1);
     }
 
     public function coresPulled(): int
@@ -74,7 +88,12 @@ final class SampleRequest extends FormRequest
 
         return $cores === []
             ? $this->integer('cores_pulled')
-            : count(array_filter($cores, static fn (array $core): bool => in_array($core['outcome'], ['pulled', 'moved'], true)));
+            : count(
+                array_filter(
+                    $cores,
+                    static fn (array $core): bool => in_array($core['outcome'], ['pulled', 'moved'], true),
+                ),
+            );
     }
 
     /** @return list<array{sequence: int, outcome: string, reason: string|null}> */
@@ -86,12 +105,21 @@ final class SampleRequest extends FormRequest
         return $cores;
     }
 
-    /** @return array{depth_reached_cm?: float, tool?: string, moisture?: string, weather?: string, helper?: string} what was said */
+    /**
+     * @return array{depth_reached_cm?: float, tool?: string, moisture?: string, weather?: string, helper?: string}
+     *                                                                                                              what was said
+     */
     public function conditions(): array
     {
-        $said = ['depth_reached_cm' => $this->input('conditions.depth_reached_cm') === null ? null : $this->float('conditions.depth_reached_cm')];
+        $said = [
+            'depth_reached_cm' => $this->input('conditions.depth_reached_cm') === null
+                    ? null
+                    : $this->float('conditions.depth_reached_cm'),
+        ];
         foreach (['tool', 'moisture', 'weather', 'helper'] as $field) {
-            $said[$field] = $this->string("conditions.{$field}")->trim()->toString();
+            $said[$field] = $this->string("conditions.{$field}")
+                ->trim()
+                ->toString();
         }
 
         /** @var array{depth_reached_cm?: float, tool?: string, moisture?: string, weather?: string, helper?: string} */
@@ -102,11 +130,18 @@ final class SampleRequest extends FormRequest
     private function open(): array
     {
         $plan = $this->route('plan');
-        if (! $plan instanceof Plan) {
+        if (! ($plan instanceof Plan)) {
             return [];
         }
         $submission = $this->input('submission');
-        $same = is_string($submission) ? array_values($plan->samples->where('submission', $submission)->map(static fn (Sample $sample): int => $sample->composite)->all()) : [];
+        $same = is_string($submission)
+            ? array_values(
+                $plan->samples
+                    ->where('submission', $submission)
+                    ->map(static fn (Sample $sample): int => $sample->composite)
+                    ->all(),
+            )
+            : [];
 
         return [...$plan->toPull(), ...$same];
     }
@@ -116,13 +151,18 @@ final class SampleRequest extends FormRequest
     {
         $plan = $this->route('plan');
 
-        return $plan instanceof Plan && PullNote::query()->where(['plan_id' => $plan->id, 'composite' => $this->composite()])->exists();
+        return $plan instanceof Plan &&
+            PullNote::query()
+                ->where(['plan_id' => $plan->id, 'composite' => $this->composite()])
+                ->exists();
     }
 
     private function planned(): int
     {
         $plan = $this->route('plan');
 
-        return $plan instanceof Plan ? (array_column($plan->layout['composites'], 'cores', 'number')[$this->composite()] ?? 0) : 0;
+        return $plan instanceof Plan
+            ? array_column($plan->layout['composites'], 'cores', 'number')[$this->composite()] ?? 0
+            : 0;
     }
 }

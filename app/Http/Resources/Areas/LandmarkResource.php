@@ -14,6 +14,11 @@ final class LandmarkResource extends JsonResource
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
-        return ['id' => $this->id, 'name' => $this->name, 'geometry' => $this->geometry, 'distance_m' => $this->distance_m];
+        return [
+            'id' => $this->id,
+            'name' => $this->name,
+            'geometry' => $this->geometry,
+            'distance_m' => $this->distance_m,
+        ];
     }
 }

@@ -14,6 +14,13 @@ final class UnderlayResource extends JsonResource
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
-        return ['id' => $this->id, 'name' => $this->name, 'width' => $this->width, 'height' => $this->height, 'known' => $this->known, 'corners' => $this->corners()];
+        return [
+            'id' => $this->id,
+            'name' => $this->name,
+            'width' => $this->width,
+            'height' => $this->height,
+            'known' => $this->known,
+            'corners' => $this->corners(),
+        ];
     }
 }

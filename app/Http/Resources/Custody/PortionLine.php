@@ -17,16 +17,27 @@ final class PortionLine
     public static function of(Portion $portion): array
     {
         return [
-            'id' => $portion->id, 'kind' => $portion->kind, 'code' => $portion->code, 'sample_id' => $portion->sample_id, 'state' => $portion->state, 'state_name' => CustodyStep::stateName($portion->state),
-            'place' => $portion->place, 'state_at' => $portion->state_at?->toIso8601ZuluString(), 'deadline_at' => $portion->deadline_at?->toIso8601ZuluString(),
-            'volume_ml' => $portion->volume_ml, 'tests' => $portion->tests, 'alias' => self::alias($portion->code),
+            'id' => $portion->id,
+            'kind' => $portion->kind,
+            'code' => $portion->code,
+            'sample_id' => $portion->sample_id,
+            'state' => $portion->state,
+            'state_name' => CustodyStep::stateName($portion->state),
+            'place' => $portion->place,
+            'state_at' => $portion->state_at?->toIso8601ZuluString(),
+            'deadline_at' => $portion->deadline_at?->toIso8601ZuluString(),
+            'volume_ml' => $portion->volume_ml,
+            'tests' => $portion->tests,
+            'alias' => self::alias($portion->code),
         ];
     }
 
     /** The code of the composite that its label names: that of a hidden portion belongs to no composite. */
     private static function alias(string $code): string
     {
-        return preg_match('/^([A-Z]{2,3})(\d\d)-(\d+)[A-Z]-.$/D', $code, $m) === 1 ? SampleCode::ofSample($m[1], 2000 + (int) $m[2], (int) $m[3])->text : '';
+        return preg_match('/^([A-Z]{2,3})(\d\d)-(\d+)[A-Z]-.$/D', $code, $m) === 1
+            ? SampleCode::ofSample($m[1], 2000 + (int) $m[2], (int) $m[3])->text
+            : '';
     }
 
     /** @return array<string, mixed> with its times and its parcel, as the ledger draws them; needs lines and parcels */
@@ -38,9 +49,19 @@ final class PortionLine
         }
         $parcel = $portion->consigned->sortBy('id')->last()?->consignment;
 
-        return [...self::of($portion), 'way' => (object) $way, 'parcel' => $parcel === null ? null : [
-            'id' => $parcel->id, 'number' => $parcel->number, 'lab' => $parcel->lab->name, 'expected_on' => $parcel->expected_on?->format('Y-m-d'), 'days_late' => $parcel->daysLate(),
-        ]];
+        return [
+            ...self::of($portion),
+            'way' => (object) $way,
+            'parcel' => $parcel === null
+                    ? null
+                    : [
+                        'id' => $parcel->id,
+                        'number' => $parcel->number,
+                        'lab' => $parcel->lab->name,
+                        'expected_on' => $parcel->expected_on?->format('Y-m-d'),
+                        'days_late' => $parcel->daysLate(),
+                    ],
+        ];
     }
 
     /** @return array<string, mixed> */
@@ -55,14 +76,39 @@ final class PortionLine
 
         return [
             ...self::of($portion),
-            'next' => array_map(static fn (CustodyStep $step): array => ['code' => $step->code, 'name' => $step->name], $trail->next()),
-            'clock' => ['used_share' => $clock->usedShare, 'deadline_at' => $moment($clock->deadline), 'rule' => $clock->rule, 'over' => $clock->over, 'soon' => $clock->soon],
-            'drying' => $drying === null ? null : ['ready_at' => $moment($drying['ready']), 'over_at' => $moment($drying['over'])],
-            'trail' => $portion->lines->sortBy('id')->map(static fn (CustodyLine $line): array => [
-                'uuid' => $line->uuid, 'step' => $line->step, 'name' => $line->step === CustodyStep::WITHDRAWN ? 'withdrawn' : CustodyStep::of($line->step)->name,
-                'at' => $line->at->toIso8601ZuluString(), 'written_at' => $line->created_at->toIso8601ZuluString(), 'by' => $line->author->name, 'place' => $line->place,
-                'condition' => $line->condition, 'celsius' => $line->celsius, 'corrects' => $line->corrects, 'stands' => in_array($line->uuid, $standing, true),
-            ])->values()->all(),
+            'next' => array_map(
+                static fn (CustodyStep $step): array => ['code' => $step->code, 'name' => $step->name],
+                $trail->next(),
+            ),
+            'clock' => [
+                'used_share' => $clock->usedShare,
+                'deadline_at' => $moment($clock->deadline),
+                'rule' => $clock->rule,
+                'over' => $clock->over,
+                'soon' => $clock->soon,
+            ],
+            'drying' => $drying === null
+                    ? null
+                    : ['ready_at' => $moment($drying['ready']), 'over_at' => $moment($drying['over'])],
+            'trail' => $portion->lines
+                ->sortBy('id')
+                ->map(
+                    static fn (CustodyLine $line): array => [
+                        'uuid' => $line->uuid,
+                        'step' => $line->step,
+                        'name' => $line->step === CustodyStep::WITHDRAWN ? 'withdrawn' : CustodyStep::of($line->step)->name,
+                        'at' => $line->at->toIso8601ZuluString(),
+                        'written_at' => $line->created_at->toIso8601ZuluString(),
+                        'by' => $line->author->name,
+                        'place' => $line->place,
+                        'condition' => $line->condition,
+                        'celsius' => $line->celsius,
+                        'corrects' => $line->corrects,
+                        'stands' => in_array($line->uuid, $standing, true),
+                    ],
+                )
+                ->values()
+                ->all(),
         ];
     }
 }

@@ -79,19 +79,29 @@ final class EvidenceResource extends JsonResource
             'corrections' => $this->corrections(),
             'censored' => $evidence->censored,
             'sampling' => $this->sampling($request),
-            'references' => array_map(static fn (TestMethod $method): array => ['id' => $method->id, 'name' => $method->name], app(GatherEvidence::class)->references($evidence->test)),
+            'references' => array_map(
+                static fn (TestMethod $method): array => ['id' => $method->id, 'name' => $method->name],
+                app(GatherEvidence::class)->references($evidence->test),
+            ),
             'readers' => self::readers($evidence),
         ];
     }
 
-    /** @return array<string, mixed>|null limits of the differences; of the middles of bands they are for looking at alone */
+    /**
+     * @return array<string, mixed>|null limits of the differences; of the middles of bands they are for looking at
+     *                                   alone
+     */
     private function difference(): ?array
     {
         $evidence = $this->resource;
         $policy = $evidence->policy->policy();
         $differences = $evidence->assessment()->differences;
         if ($differences !== null) {
-            return ['of_bands' => false, 'ratio' => $policy->scale === Scale::Ratio, 'allowable' => $policy->tolerance()] + $differences->toArray();
+            return [
+                'of_bands' => false,
+                'ratio' => $policy->scale === Scale::Ratio,
+                'allowable' => $policy->tolerance(),
+            ] + $differences->toArray();
         }
         [$x, $y] = [[], []];
         foreach ($evidence->counted() as $pair) {
@@ -102,7 +112,10 @@ final class EvidenceResource extends JsonResource
             }
         }
 
-        return $x === [] ? null : ['of_bands' => true, 'ratio' => $policy->scale === Scale::Ratio, 'allowable' => $policy->tolerance()] + Differences::between($x, $y, $policy->confidence)->toArray();
+        return $x === []
+            ? null
+            : ['of_bands' => true, 'ratio' => $policy->scale === Scale::Ratio, 'allowable' => $policy->tolerance()] +
+                    Differences::between($x, $y, $policy->confidence)->toArray();
     }
 
     /** @return array<string, mixed>|null both lines, and Deming's with the ratio of the errors where both are known */
@@ -114,13 +127,30 @@ final class EvidenceResource extends JsonResource
         }
         $known = null;
         [$own, $lab] = [$assessment->track->repeatability->sd, $this->resource->reference->uncertainty];
-        if ($own !== null && $own > 0 && $lab !== null && $lab > 0 && $this->resource->policy->policy()->scale === Scale::Absolute) {
+        if (
+            $own !== null &&
+            $own > 0 &&
+            $lab !== null &&
+            $lab > 0 &&
+            $this->resource->policy->policy()->scale === Scale::Absolute
+        ) {
             $ratio = ($own / ($lab / 2)) ** 2;
             $counted = $this->resource->counted();
-            $known = ['ratio' => $ratio] + Deming::fit(array_map(static fn (Pair $pair): float => $pair->reference, $counted), array_map(static fn (Pair $pair): float => $pair->paired->test(), $counted), $ratio)->toArray();
+            $known =
+                ['ratio' => $ratio] +
+                Deming::fit(
+                    array_map(static fn (Pair $pair): float => $pair->reference, $counted),
+                    array_map(static fn (Pair $pair): float => $pair->paired->test(), $counted),
+                    $ratio,
+                )->toArray();
         }
 
-        return ['deming' => $assessment->deming->toArray(), 'passing_bablok' => $assessment->passingBablok->toArray(), 'deming_known' => $known, 'concordance' => $assessment->concordance?->toArray()];
+        return [
+            'deming' => $assessment->deming->toArray(),
+            'passing_bablok' => $assessment->passingBablok->toArray(),
+            'deming_known' => $known,
+            'concordance' => $assessment->concordance?->toArray(),
+        ];
     }
 
     /** @return list<array<string, mixed>> what corrections would give; none is ever applied */
@@ -134,9 +164,15 @@ final class EvidenceResource extends JsonResource
         $policy = $evidence->policy->policy();
 
         // A line by ranks for each pair left out: past a hundred that takes long and tells no more than Deming's.
-        return array_values(array_map(static fn (Correction $one): array => $one->toArray(), array_filter([
-            Correction::byDeming(array_slice($samples, 0, self::MOST_LINES), $policy), count($samples) > self::MOST_RANK_LINES ? null : Correction::byPassingBablok($samples, $policy),
-        ])));
+        return array_values(
+            array_map(
+                static fn (Correction $one): array => $one->toArray(),
+                array_filter([
+                    Correction::byDeming(array_slice($samples, 0, self::MOST_LINES), $policy),
+                    count($samples) > self::MOST_RANK_LINES ? null : Correction::byPassingBablok($samples, $policy),
+                ]),
+            ),
+        );
     }
 
     /** @return array<string, mixed> with how many pairs are too close to call by it */
@@ -145,7 +181,19 @@ final class EvidenceResource extends JsonResource
         $evidence = $this->resource;
         $split = app(SamplingSplit::class)->of($evidence->reference);
         $expanded = $split['used'];
-        $close = $expanded === null ? null : count(array_filter($evidence->counted(), static fn (Pair $pair): bool => Call::ofValue($pair->reference, $expanded, $pair->limits)->isTooClose()));
+        $close =
+            $expanded === null
+                ? null
+                : count(
+                    array_filter(
+                        $evidence->counted(),
+                        static fn (Pair $pair): bool => Call::ofValue(
+                            $pair->reference,
+                            $expanded,
+                            $pair->limits,
+                        )->isTooClose(),
+                    ),
+                );
 
         return $split + ['close' => $close];
     }
@@ -153,7 +201,13 @@ final class EvidenceResource extends JsonResource
     /** @return list<string> who read the test on composites that another has read too */
     private static function readers(Evidence $evidence): array
     {
-        $names = Reading::query()->where('method_id', $evidence->test->id)->whereDoesntHave('correction')->distinct()->orderBy('reader')->pluck('reader')->all();
+        $names = Reading::query()
+            ->where('method_id', $evidence->test->id)
+            ->whereDoesntHave('correction')
+            ->distinct()
+            ->orderBy('reader')
+            ->pluck('reader')
+            ->all();
 
         return $evidence->test->portion === 'bench' ? array_values(array_map(strval(...), $names)) : [];
     }
@@ -175,7 +229,20 @@ final class EvidenceResource extends JsonResource
             'limits' => $pair->limits->values,
             'reference' => $pair->reference,
             'test' => $test,
-            'band' => $band === null ? null : ['name' => $band->name, 'lower' => $finite($band->lower), 'upper' => $finite($band->upper), 'cut' => $band->isCutBy($pair->limits), 'may' => array_values(array_map(static fn (int $class): string => $actions[$class], array_diff($band->reaches($pair->limits), [$pair->testClass()])))],
+            'band' => $band === null
+                    ? null
+                    : [
+                        'name' => $band->name,
+                        'lower' => $finite($band->lower),
+                        'upper' => $finite($band->upper),
+                        'cut' => $band->isCutBy($pair->limits),
+                        'may' => array_values(
+                            array_map(
+                                static fn (int $class): string => $actions[$class],
+                                array_diff($band->reaches($pair->limits), [$pair->testClass()]),
+                            ),
+                        ),
+                    ],
             'difference' => $test === null ? null : $test - $pair->reference,
             'reference_action' => $actions[$pair->referenceClass()],
             'test_action' => $pair->testClass() === null ? null : $actions[$pair->testClass()],
@@ -190,7 +257,10 @@ final class EvidenceResource extends JsonResource
         ];
     }
 
-    /** @return list<list<int>> counts by reference action (rows) and test action; bands that cannot sort stand in neither column */
+    /**
+     * @return list<list<int>> counts by reference action (rows) and test action; bands that cannot sort stand in
+     *                         neither column
+     */
     private function matrix(ActionTally $tally): array
     {
         $classes = count($this->resource->policy->terms['actions']);
@@ -199,6 +269,9 @@ final class EvidenceResource extends JsonResource
             $matrix[$pair->referenceClass()][$pair->testClass() ?? $classes]++;
         }
 
-        return array_map(static fn (array $row): array => array_values($tally->mute === [] ? array_slice($row, 0, $classes) : $row), $matrix);
+        return array_map(
+            static fn (array $row): array => array_values($tally->mute === [] ? array_slice($row, 0, $classes) : $row),
+            $matrix,
+        );
     }
 }

@@ -18,7 +18,13 @@ use Illuminate\Http\Resources\Json\JsonResource;
 /** @mixin Consignment */
 final class ConsignmentResource extends JsonResource
 {
-    public const NEEDS = ['lab', 'author:id,name', 'contents.portion.sample.area', 'contents.portion.sample.site', 'reports:id,consignment_id,name,sha256,created_at'];
+    public const NEEDS = [
+        'lab',
+        'author:id,name',
+        'contents.portion.sample.area',
+        'contents.portion.sample.site',
+        'reports:id,consignment_id,name,sha256,created_at',
+    ];
 
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
@@ -28,15 +34,38 @@ final class ConsignmentResource extends JsonResource
         $site = $this->contents->first()?->portion->sample?->site->name ?? 'our ground';
 
         return [
-            'id' => $this->id, 'number' => $this->number, 'lab' => new LabResource($this->lab), 'state' => $this->state, 'form' => $this->form, 'warnings' => $this->warnings,
-            'fee_cents' => $this->fee_cents, 'carrier' => $this->carrier, 'word' => $this->word, 'packed_by' => $this->author->name, 'packed_at' => $this->created_at->toIso8601ZuluString(),
-            'sent_at' => $this->sent_at?->toIso8601ZuluString(), 'expected_on' => $this->expected_on?->format('Y-m-d'), 'asked_on' => $this->asked_on?->format('Y-m-d'),
-            'days_late' => $this->daysLate(), 'enquiry' => app(Enquiry::class)($this->resource, $reader->name, $site),
-            'announced' => $this->reference !== '', 'simulated' => $this->reference !== '' && app(LabService::class)->isSimulated(),
-            'contents' => $this->contents->map(static fn (ConsignedPortion $one): array => [
-                'portion' => PortionLine::of($one->portion), 'tests' => $one->tests, 'sample' => $one->portion->sample?->code, 'area' => $one->portion->sample?->area->name,
-                'use' => $one->portion->sample?->area->crop()->name, 'depth' => $one->portion->sample?->depth, 'pulled_on' => $one->portion->sample?->pulled_on->format('Y-m-d'),
-            ])->values()->all(),
+            'id' => $this->id,
+            'number' => $this->number,
+            'lab' => new LabResource($this->lab),
+            'state' => $this->state,
+            'form' => $this->form,
+            'warnings' => $this->warnings,
+            'fee_cents' => $this->fee_cents,
+            'carrier' => $this->carrier,
+            'word' => $this->word,
+            'packed_by' => $this->author->name,
+            'packed_at' => $this->created_at->toIso8601ZuluString(),
+            'sent_at' => $this->sent_at?->toIso8601ZuluString(),
+            'expected_on' => $this->expected_on?->format('Y-m-d'),
+            'asked_on' => $this->asked_on?->format('Y-m-d'),
+            'days_late' => $this->daysLate(),
+            'enquiry' => app(Enquiry::class)($this->resource, $reader->name, $site),
+            'announced' => $this->reference !== '',
+            'simulated' => $this->reference !== '' && app(LabService::class)->isSimulated(),
+            'contents' => $this->contents
+                ->map(
+                    static fn (ConsignedPortion $one): array => [
+                        'portion' => PortionLine::of($one->portion),
+                        'tests' => $one->tests,
+                        'sample' => $one->portion->sample?->code,
+                        'area' => $one->portion->sample?->area->name,
+                        'use' => $one->portion->sample?->area->crop()->name,
+                        'depth' => $one->portion->sample?->depth,
+                        'pulled_on' => $one->portion->sample?->pulled_on->format('Y-m-d'),
+                    ],
+                )
+                ->values()
+                ->all(),
             'reports' => self::reports(array_values($this->reports->sortBy('id')->all())),
         ];
     }
@@ -49,11 +78,19 @@ final class ConsignmentResource extends JsonResource
      */
     private static function reports(array $reports): array
     {
-        $taken = LabImport::query()->whereIn('sha256', array_map(static fn (LabReport $report): string => $report->sha256, $reports))->pluck('id', 'sha256');
+        $taken = LabImport::query()
+            ->whereIn('sha256', array_map(static fn (LabReport $report): string => $report->sha256, $reports))
+            ->pluck('id', 'sha256');
         [$lines, $last] = [[], null];
         foreach ($reports as $report) {
             $import = $taken[$report->sha256] ?? null;
-            $lines[] = ['id' => $report->id, 'name' => $report->name, 'came_at' => $report->created_at->toIso8601ZuluString(), 'import_id' => $import, 'instead' => $last];
+            $lines[] = [
+                'id' => $report->id,
+                'name' => $report->name,
+                'came_at' => $report->created_at->toIso8601ZuluString(),
+                'import_id' => $import,
+                'instead' => $last,
+            ];
             $last = $import ?? $last;
         }
 

@@ -14,6 +14,20 @@ final class LabResource extends JsonResource
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
-        return $this->resource->only(['id', 'name', 'address', 'email', 'turnaround_days', 'transit_days', 'holidays', 'bag_ml', 'quarantine', 'tests', 'form', 'columns', 'service']);
+        return $this->resource->only([
+            'id',
+            'name',
+            'address',
+            'email',
+            'turnaround_days',
+            'transit_days',
+            'holidays',
+            'bag_ml',
+            'quarantine',
+            'tests',
+            'form',
+            'columns',
+            'service',
+        ]);
     }
 }

@@ -28,7 +28,12 @@ final class RecommendationResource extends JsonResource
         return [
             'area' => (new AreaResource($it->area))->toArray($request),
             'site' => ['name' => $it->area->site->name, 'address' => $it->area->site->address],
-            'crop' => ['name' => $it->crop->name, 'low' => $it->crop->low, 'high' => $it->crop->high, 'target' => $it->crop->target],
+            'crop' => [
+                'name' => $it->crop->name,
+                'low' => $it->crop->low,
+                'high' => $it->crop->high,
+                'target' => $it->crop->target,
+            ],
             'kind' => $by->advice->kind,
             'answer' => $by->advice->answer,
             'notes' => [...$by->advice->notes, ...$it->disagreements],
@@ -92,7 +97,10 @@ final class RecommendationResource extends JsonResource
         ];
     }
 
-    /** @return array{number: int, sample_id: int, code: string, ph: float|null, kind: string, answer: string, tons_per_acre: list<float>}|null */
+    /**
+     * @return array{number: int, sample_id: int, code: string, ph: float|null, kind: string, answer: string,
+     * tons_per_acre: list<float>}|null
+     */
     private static function part(Advised $part): ?array
     {
         return $part->sample === null
@@ -105,7 +113,10 @@ final class RecommendationResource extends JsonResource
                 'kind' => $part->advice->kind,
                 'answer' => $part->advice->answer,
                 'tons_per_acre' => array_values(
-                    array_filter(array_map(static fn (SchoolRate $rate): ?float => $rate->tons, $part->advice->rates), is_float(...)),
+                    array_filter(
+                        array_map(static fn (SchoolRate $rate): ?float => $rate->tons, $part->advice->rates),
+                        is_float(...),
+                    ),
                 ),
             ];
     }

@@ -26,7 +26,10 @@ final class ReadingResource extends JsonResource
             'as_reported' => $this->as_reported,
             'read_on' => $this->read_on->format('Y-m-d'),
             'reader' => $this->reader,
-            'flags' => array_map(static fn (string $code): array => ['code' => $code, 'name' => ProtocolBreak::of($code)->name], $this->flags),
+            'flags' => array_map(
+                static fn (string $code): array => ['code' => $code, 'name' => ProtocolBreak::of($code)->name],
+                $this->flags,
+            ),
             'note' => $this->note,
             'deviations' => $this->sample->deviations(),
             'corrects_id' => $this->corrects_id,

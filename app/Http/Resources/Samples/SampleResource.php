@@ -15,7 +15,15 @@ use Illuminate\Http\Resources\Json\JsonResource;
 /** @mixin Sample */
 final class SampleResource extends JsonResource
 {
-    public const NEEDS = ['area', 'site', 'portions', 'pulls', 'photos:id,sample_id', 'readings.method', 'readings.correction:id,corrects_id'];
+    public const NEEDS = [
+        'area',
+        'site',
+        'portions',
+        'pulls',
+        'photos:id,sample_id',
+        'readings.method',
+        'readings.correction:id,corrects_id',
+    ];
 
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
@@ -37,8 +45,20 @@ final class SampleResource extends JsonResource
             'deviations' => $this->deviations(),
             'photos' => $this->photos->pluck('id')->values()->all(),
             'portions' => $this->portions->sortBy('id')->values()->map(PortionLine::of(...))->all(),
-            'pulls' => $this->pulls->map(static fn (CorePull $pull): array => ['sequence' => $pull->sequence, 'outcome' => $pull->outcome, 'reason' => $pull->reason])->all(),
-            'readings' => ReadingResource::collection($this->readings->each(fn (Reading $reading): Reading => $reading->setRelation('sample', $this->resource))),
+            'pulls' => $this->pulls
+                ->map(
+                    static fn (CorePull $pull): array => [
+                        'sequence' => $pull->sequence,
+                        'outcome' => $pull->outcome,
+                        'reason' => $pull->reason,
+                    ],
+                )
+                ->all(),
+            'readings' => ReadingResource::collection(
+                $this->readings->each(
+                    fn (Reading $reading): Reading => $reading->setRelation('sample', $this->resource),
+                ),
+            ),
         ];
     }
 }

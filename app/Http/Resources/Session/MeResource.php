@@ -14,6 +14,12 @@ final class MeResource extends JsonResource
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
-        return ['name' => $this->name, 'email' => $this->email, 'role' => $this->role, 'may_sign' => $this->maySign(), 'team' => $this->team->name];
+        return [
+            'name' => $this->name,
+            'email' => $this->email,
+            'role' => $this->role,
+            'may_sign' => $this->maySign(),
+            'team' => $this->team->name,
+        ];
     }
 }

@@ -7,7 +7,8 @@ namespace HonestCore\Agronomy\Lime;
 /**
  * Lime requirement by the Adams-Evans buffer.
  *
- * Quantity and unit: US tons of agricultural limestone an acre, 6 2/3 inches deep: 6 (8 - buffer) (1 - H(target)/H(pH)), with
+ * Quantity and unit: US tons of agricultural limestone an acre, 6 2/3 inches deep: 6 (8 - buffer) (1 -
+ * H(target)/H(pH)), with
  *   pH = 7.79 - 5.55 H + 2.27 H^2 solved for the share of acidity H.
  * Domain: pH and target from 4.398 to 7.79; nothing from a buffer of 8 on.
  * Source: Adams & Evans 1962, Soil Sci Soc Am Proc 26:355-357 (formula written from memory).
@@ -27,7 +28,10 @@ final class AdamsEvansBuffer
             return LimeRate::of($school, 0.0, [], note: 'The pH is at its target or above: no lime.');
         }
         if ($soil->ph < self::LOWEST_PH || $target > self::HIGHEST_PH) {
-            return LimeRate::none($school, 'The curve of this school runs from pH '.self::LOWEST_PH.' to '.self::HIGHEST_PH.'.');
+            return LimeRate::none(
+                $school,
+                'The curve of this school runs from pH '.self::LOWEST_PH.' to '.self::HIGHEST_PH.'.',
+            );
         }
         if ($soil->bufferPh >= self::UNBUFFERED) {
             return LimeRate::of($school, 0.0, [], note: 'The buffer shows no acidity to neutralise.');

@@ -7,7 +7,8 @@ namespace HonestCore\Agronomy\Lime;
 /**
  * Lime requirement by a measured lime buffer capacity.
  *
- * Quantity and unit: capacity in mg CaCO3 for each kg of soil and pH unit; US tons of pure carbonate an acre: 0.3 c (T - pH) d / 2000,
+ * Quantity and unit: capacity in mg CaCO3 for each kg of soil and pH unit; US tons of pure carbonate an acre: 0.3 c (T
+ * - pH) d / 2000,
  *   since an acre-inch of soil weighs 300,000 lb.
  * Domain: capacity and depth in inches above 0.
  * Source: common practice; first principles.

@@ -32,7 +32,9 @@ final readonly class KitDirection
 
     public function inScope(): bool
     {
-        return $this->seenFrom !== null && $this->seenTo !== null
-            && $this->bandMiddle >= $this->seenFrom && $this->bandMiddle <= $this->seenTo;
+        return $this->seenFrom !== null &&
+            $this->seenTo !== null &&
+            $this->bandMiddle >= $this->seenFrom &&
+            $this->bandMiddle <= $this->seenTo;
     }
 }

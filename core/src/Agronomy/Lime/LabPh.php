@@ -20,7 +20,12 @@ final readonly class LabPh
      * @param array<string, float> $buffers by the code of their school
      * @param string $test the test that read it, empty for the lab
      */
-    private function __construct(public float $ph, public ?float $uncertainty, public array $buffers, public string $test) {}
+    private function __construct(
+        public float $ph,
+        public ?float $uncertainty,
+        public array $buffers,
+        public string $test,
+    ) {}
 
     /**
      * @param array<string, float|null> $buffers by the code of their school

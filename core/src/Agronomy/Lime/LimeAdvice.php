@@ -42,8 +42,13 @@ final readonly class LimeAdvice
      * @throws BadTable
      * @throws ValueOutOfRange
      */
-    public static function from(?LabPh $lab, ?KitDirection $kit, Crop $crop, LimeGround $ground, LimeMaterial $material): self
-    {
+    public static function from(
+        ?LabPh $lab,
+        ?KitDirection $kit,
+        Crop $crop,
+        LimeGround $ground,
+        LimeMaterial $material,
+    ): self {
         $advice = match (true) {
             $lab !== null => self::fromLab($lab, $crop, $ground, $material),
             $kit !== null && $kit->counts() => self::fromKit($kit),
@@ -51,7 +56,8 @@ final readonly class LimeAdvice
         };
         $organic = $ground->organic();
         $wantsLime =
-            in_array($advice->kind, ['amount', 'direction'], true) && ($lab === null ? $kit?->action === 'lime' : $lab->ph < $crop->low);
+            in_array($advice->kind, ['amount', 'direction'], true) &&
+            ($lab === null ? $kit?->action === 'lime' : $lab->ph < $crop->low);
 
         return $organic !== null && $wantsLime ? self::stop($organic, $advice) : $advice;
     }
@@ -64,7 +70,8 @@ final readonly class LimeAdvice
             $advice->notes,
             [],
             [
-                'Ask the lab or the local extension office for their rule for organic soils; crops on them do with a lower pH.',
+                'Ask the lab or the local extension office for their rule for organic soils; crops on them do with '.
+                    'a lower pH.',
                 'If it is no organic soil, have the organic matter measured, or mend the facts of the area.',
             ],
             [],
@@ -87,7 +94,9 @@ final readonly class LimeAdvice
                     '.',
                 ];
         $next = [];
-        foreach (['below which lime is asked for' => $crop->low, 'above which the crop is troubled' => $crop->high] as $what => $limit) {
+        foreach (
+            ['below which lime is asked for' => $crop->low, 'above which the crop is troubled' => $crop->high] as $what => $limit
+        ) {
             if ($lab->isTooCloseTo($limit)) {
                 $notes[] =
                     "Too close to call: {$whose}".
@@ -111,17 +120,28 @@ final readonly class LimeAdvice
                 [],
                 [
                     ...$next,
-                    'Ask for drainage, salts, irrigation water and lost topsoil first, and do the vinegar fizz test before any sulphur: where it fizzes, do not sulphur the field.',
+                    'Ask for drainage, salts, irrigation water and lost topsoil first, and do the vinegar fizz test '.
+                        'before any sulphur: where it fizzes, do not sulphur the field.',
                 ],
                 [],
             );
         }
         if ($lab->ph >= $crop->low) {
-            return new self('leave', "No lime: pH {$ph} is within {$crop->low} to {$crop->high} for {$crop->name}.", $notes, [], $next, []);
+            return new self(
+                'leave',
+                "No lime: pH {$ph} is within {$crop->low} to {$crop->high} for {$crop->name}.",
+                $notes,
+                [],
+                $next,
+                [],
+            );
         }
         $missing = array_map(
             static fn (LimeSchool $school): SchoolRate => SchoolRate::missing($school),
-            array_filter([LimeSchool::Mehlich, LimeSchool::Smp], static fn (LimeSchool $school): bool => $lab->buffer($school) === null),
+            array_filter(
+                [LimeSchool::Mehlich, LimeSchool::Smp],
+                static fn (LimeSchool $school): bool => $lab->buffer($school) === null,
+            ),
         );
         $found =
             $lab->buffers === []
@@ -167,7 +187,8 @@ final readonly class LimeAdvice
         return $later === []
             ? []
             : [
-                'It should not go on at once: one dressing moves the pH one unit at most, and no more than 4 tons an acre. Spread the first part, test again, then the rest.',
+                'It should not go on at once: one dressing moves the pH one unit at most, and no more than 4 tons '.
+                    'an acre. Spread the first part, test again, then the rest.',
             ];
     }
 
@@ -215,7 +236,8 @@ final readonly class LimeAdvice
         }
         $why = match (true) {
             $kit->signed === null => 'no verdict on its sort claim has been signed',
-            $kit->signed !== Verdict::Stands => "its sort claim is signed as \"{$kit->signed->value}\", not as standing",
+            $kit->signed !== Verdict::Stands => "its sort claim is signed as \"{$kit->signed->value}\", not as ".
+                'standing',
             $kit->action === null => "its band {$kit->band} straddles a limit with an open end and cannot sort",
             default => "its reading {$kit->band} lies outside the readings that the verdict rests on",
         };

@@ -8,7 +8,8 @@ use HonestCore\Sampling\DepthLayer;
 use HonestCore\Table\RuleTable;
 
 /**
- * What the ground is that lime is sized for: the layer that was sampled, how deep the lime is mixed, and whether its soil is mineral.
+ * What the ground is that lime is sized for: the layer that was sampled, how deep the lime is mixed, and whether its
+ * soil is mineral.
  *
  * Quantity and unit: mixing depth in inches; organic matter in percent, null where it was not measured.
  */
@@ -28,8 +29,10 @@ final readonly class LimeGround
         $table = RuleTable::named('lime-schools');
 
         return match (true) {
-            $this->organicMatter !== null && $this->organicMatter > $table['organic_matter_most'] => round($this->organicMatter, 1).
-                ' % organic matter',
+            $this->organicMatter !== null && $this->organicMatter > $table['organic_matter_most'] => round(
+                $this->organicMatter,
+                1,
+            ).' % organic matter',
             $this->peaty => 'the area is said to be peaty',
             default => null,
         };

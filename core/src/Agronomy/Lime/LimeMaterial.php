@@ -10,11 +10,17 @@ use HonestCore\Error\ValueOutOfRange;
  * A liming material: how much of it does the work of fine pure calcium carbonate.
  *
  * Quantity and unit: calcium carbonate equivalent, shares through 8 and 60 mesh, and water, in percent by mass.
- * Source: common practice: what passes 60 mesh counts whole, what passes 8 and not 60 half; equivalents from molar masses.
+ * Source: common practice: what passes 60 mesh counts whole, what passes 8 and not 60 half; equivalents from molar
+ * masses.
  */
 final readonly class LimeMaterial
 {
-    private function __construct(public float $ccePercent, public float $through8, public float $through60, public float $moisture) {}
+    private function __construct(
+        public float $ccePercent,
+        public float $through8,
+        public float $through60,
+        public float $moisture,
+    ) {}
 
     /** @throws ValueOutOfRange */
     public static function ground(float $ccePercent, float $through8, float $through60, float $moisture = 0.0): self
@@ -26,7 +32,12 @@ final readonly class LimeMaterial
             throw ValueOutOfRange::of('The share through 8 mesh', $through8, 'from 0 to 100', '%');
         }
         if (! ($through60 >= 0 && $through60 <= $through8)) {
-            throw ValueOutOfRange::of('The share through 60 mesh', $through60, "from 0 to the {$through8} that pass 8 mesh", '%');
+            throw ValueOutOfRange::of(
+                'The share through 60 mesh',
+                $through60,
+                "from 0 to the {$through8} that pass 8 mesh",
+                '%',
+            );
         }
         if (! ($moisture >= 0 && $moisture <= 100)) {
             throw ValueOutOfRange::of('The water', $moisture, 'from 0 to 100', '%');
@@ -36,7 +47,8 @@ final readonly class LimeMaterial
         return $material->effectiveness() > 0
             ? $material
             : throw new ValueOutOfRange(
-                'Nothing of this material works: no share of it passes 8 mesh, or it is all water; accepted is an effectiveness above 0.',
+                'Nothing of this material works: no share of it passes 8 mesh, or it is all water; accepted is an '.
+                    'effectiveness above 0.',
             );
     }
 

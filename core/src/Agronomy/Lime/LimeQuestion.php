@@ -11,9 +11,11 @@ use HonestCore\Table\RuleTable;
 /**
  * What a lime requirement is asked from: the pH and what is wanted, the readings of the schools, the layer, the stone.
  *
- * Quantity and unit: pH in water; readings are pH in the school's buffer, or mg CaCO3 for each kg and pH unit for the capacity;
+ * Quantity and unit: pH in water; readings are pH in the school's buffer, or mg CaCO3 for each kg and pH unit for the
+ * capacity;
  *   mixing depth in inches; organic matter in percent; standard uncertainties in pH units.
- * Domain: pH and target 3 to 10, buffers 3 to 9, capacity and depth above 0, organic matter 0 to 100, uncertainties 0 or more.
+ * Domain: pH and target 3 to 10, buffers 3 to 9, capacity and depth above 0, organic matter 0 to 100, uncertainties 0
+ * or more.
  */
 final readonly class LimeQuestion
 {

@@ -26,8 +26,13 @@ final readonly class LimeRate
     ) {}
 
     /** @param list<WorkingStep> $steps */
-    public static function of(LimeSchool $school, float $tonsPerAcre, array $steps, bool $atMost = false, ?string $note = null): self
-    {
+    public static function of(
+        LimeSchool $school,
+        float $tonsPerAcre,
+        array $steps,
+        bool $atMost = false,
+        ?string $note = null,
+    ): self {
         return new self($school, $tonsPerAcre, $atMost, $steps, $note);
     }
 
@@ -46,7 +51,10 @@ final readonly class LimeRate
         $byDepth = $own === null ? $this->tonsPerAcre : ($this->tonsPerAcre * $depthIn) / $own;
         [$reference, $effectiveness] = [$this->school->effectiveness(), $material->effectiveness()];
         $rate = ($byDepth * $reference) / $effectiveness;
-        $shown = static fn (float $v, int $digits = 2): string => rtrim(rtrim(number_format($v, $digits, '.', ''), '0'), '.');
+        $shown = static fn (float $v, int $digits = 2): string => rtrim(
+            rtrim(number_format($v, $digits, '.', ''), '0'),
+            '.',
+        );
         $steps =
             $own === null
                 ? []

@@ -9,7 +9,8 @@ use HonestCore\Error\ValueOutOfRange;
 use HonestCore\Table\RuleTable;
 
 /**
- * How much of a stone lifts the pH, by each school that a reading was given for; or why none, or why nothing may be said.
+ * How much of a stone lifts the pH, by each school that a reading was given for; or why none, or why nothing may be
+ * said.
  *
  * Quantity and unit: see SchoolRate.
  * Domain: at least one school's reading.
@@ -35,11 +36,15 @@ final readonly class LimeRequirement
     {
         if ($asked->readings === []) {
             throw new ValueOutOfRange(
-                'No school has a reading; accepted is at least one of the SMP, Mehlich and Adams-Evans buffers and a measured capacity.',
+                'No school has a reading; accepted is at least one of the SMP, Mehlich and Adams-Evans buffers and '.
+                    'a measured capacity.',
             );
         }
         $schools = array_values(
-            array_filter(LimeSchool::cases(), static fn (LimeSchool $school): bool => isset($asked->readings[$school->value])),
+            array_filter(
+                LimeSchool::cases(),
+                static fn (LimeSchool $school): bool => isset($asked->readings[$school->value]),
+            ),
         );
         $reasons = self::layer($asked);
         /** @var array{organic_matter_most: float|int} $table */
@@ -48,11 +53,14 @@ final readonly class LimeRequirement
         [$early, $why] = match (true) {
             $asked->sampled->topCm > 0 => [
                 'unable',
-                "The sample stands for {$asked->sampled->text()}, which does not begin at the surface: lime is not sized from it.",
+                "The sample stands for {$asked->sampled->text()}, which does not begin at the surface: lime is not ".
+                    'sized from it.',
             ],
             $organic => [
                 'stop',
-                'Organic soil: '.Words::trim((float) $asked->organicMatter).' % organic matter. Tables for mineral soils do not hold.',
+                'Organic soil: '.
+                Words::trim((float) $asked->organicMatter).
+                ' % organic matter. Tables for mineral soils do not hold.',
             ],
             $asked->ph >= $asked->target => ['none', 'The pH is at its target or above: no lime.'],
             default => [null, ''],
@@ -65,10 +73,17 @@ final readonly class LimeRequirement
                 $early === 'none' ? 0.0 : null,
             );
 
-            return new self($early, $asked->depthIn(), $asked->material->effectiveness(), array_map($still, $schools), [$why, ...$reasons]);
+            return new self($early, $asked->depthIn(), $asked->material->effectiveness(), array_map($still, $schools), [
+                $why,
+                ...$reasons,
+            ]);
         }
         $rates = array_map(
-            static fn (LimeSchool $school): SchoolRate => SchoolRate::of($asked, $school, $asked->readings[$school->value]),
+            static fn (LimeSchool $school): SchoolRate => SchoolRate::of(
+                $asked,
+                $school,
+                $asked->readings[$school->value],
+            ),
             $schools,
         );
         $known = array_filter($rates, static fn (SchoolRate $rate): bool => $rate->tons !== null);

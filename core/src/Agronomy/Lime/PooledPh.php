@@ -11,8 +11,10 @@ use HonestCore\Statistics\StudentT;
 /**
  * Composites of one round that call for different actions, taken together.
  *
- * Quantity and unit: pH; mean, standard deviation between composites and the margin of the mean (t sd / sqrt n, two-sided 95 %).
- * Domain: 2 composites or more. pH is a logarithm: limed and unlimed ground do not belong into one mean, and the page says so.
+ * Quantity and unit: pH; mean, standard deviation between composites and the margin of the mean (t sd / sqrt n,
+ * two-sided 95 %).
+ * Domain: 2 composites or more. pH is a logarithm: limed and unlimed ground do not belong into one mean, and the page
+ * says so.
  * Source: any statistics handbook.
  */
 final readonly class PooledPh
@@ -36,6 +38,11 @@ final readonly class PooledPh
             throw ValueOutOfRange::of('The number of composites', $n, '2 or more');
         }
 
-        return new self($values, Spread::mean($list), $sd, StudentT::quantile(1 - (1 - self::CONFIDENCE) / 2, $n - 1) * $sd / sqrt($n));
+        return new self(
+            $values,
+            Spread::mean($list),
+            $sd,
+            (StudentT::quantile(1 - (1 - self::CONFIDENCE) / 2, $n - 1) * $sd) / sqrt($n),
+        );
     }
 }

@@ -7,12 +7,16 @@ namespace HonestCore\Agronomy\Lime;
 use HonestCore\Table\RuleTable;
 
 /**
- * What one school says of a product: its amount with interval, what goes on in one dressing and what waits for a retest.
+ * What one school says of a product: its amount with interval, what goes on in one dressing and what waits for a
+ * retest.
  *
- * Quantity and unit: US short tons of product an acre; `own` is the school's own stone to its own depth. Null where it cannot say.
- * Variant: interval by 2 u of buffer and of pH, their halves added in quadrature; buffers held within the school's own range, the
+ * Quantity and unit: US short tons of product an acre; `own` is the school's own stone to its own depth. Null where it
+ * cannot say.
+ * Variant: interval by 2 u of buffer and of pH, their halves added in quadrature; buffers held within the school's own
+ * range, the
  *   pH at most at the target.
- * Source: the contract of `lime:rate`; one unit of pH and 4 tons in a dressing are common practice (data/lime-schools.json).
+ * Source: the contract of `lime:rate`; one unit of pH and 4 tons in a dressing are common practice
+ * (data/lime-schools.json).
  */
 final readonly class SchoolRate
 {
@@ -44,7 +48,19 @@ final readonly class SchoolRate
         $product = $rate->adjusted($depth, $asked->material);
         $reasons = array_values(array_filter([$rate->note ?? '', $own === null || $own <= 0.0 ? '' : $school->said()]));
         if ($own === null || $product->tonsPerAcre === null) {
-            return new self($school, $reading, null, $school->depthIn() ?? $depth, $product, null, null, null, null, false, $reasons);
+            return new self(
+                $school,
+                $reading,
+                null,
+                $school->depthIn() ?? $depth,
+                $product,
+                null,
+                null,
+                null,
+                null,
+                false,
+                $reasons,
+            );
         }
         $tons = $product->tonsPerAcre;
         $half = self::half($asked, $school, $reading);
@@ -52,7 +68,11 @@ final readonly class SchoolRate
         $table = RuleTable::named('lime-schools');
         $now =
             $asked->target > $asked->ph
-                ? min($tons, ($tons * $table['dressing_ph_units']) / ($asked->target - $asked->ph), $table['dressing_tons_per_acre'])
+                ? min(
+                    $tons,
+                    ($tons * $table['dressing_ph_units']) / ($asked->target - $asked->ph),
+                    $table['dressing_tons_per_acre'],
+                )
                 : 0.0;
         if ($tons - $now > 1e-9) {
             $reasons[] =
@@ -100,11 +120,23 @@ final readonly class SchoolRate
     /** A school whose reading the lab did not give. */
     public static function missing(LimeSchool $school): self
     {
-        $why = "The lab did not report a pH in this school's buffer; the other school's reading cannot stand in for it.";
+        $why =
+            "The lab did not report a pH in this school's buffer; the other school's reading cannot stand in for ".
+                'it.';
 
-        return new self($school, null, null, $school->depthIn() ?? NAN, LimeRate::none($school, $why), null, null, null, null, false, [
-            $why,
-        ]);
+        return new self(
+            $school,
+            null,
+            null,
+            $school->depthIn() ?? NAN,
+            LimeRate::none($school, $why),
+            null,
+            null,
+            null,
+            null,
+            false,
+            [$why],
+        );
     }
 
     /** Half the width of the interval, in tons. */
@@ -114,8 +146,9 @@ final readonly class SchoolRate
             $rate =
                 $ph >= $asked->target
                     ? 0.0
-                    : $school->rate($ph, $buffer, $asked->target, $asked->depthIn())->adjusted($asked->depthIn(), $asked->material)
-                        ->tonsPerAcre;
+                    : $school
+                        ->rate($ph, $buffer, $asked->target, $asked->depthIn())
+                        ->adjusted($asked->depthIn(), $asked->material)->tonsPerAcre;
 
             return $rate ?? 0.0;
         };
@@ -144,7 +177,11 @@ final readonly class SchoolRate
         return [
             'school' => $this->school->value,
             'reading' => $this->reading,
-            'reference' => ['tons_per_acre' => $this->own, 'depth_in' => $this->depthIn, 'effectiveness' => $this->school->effectiveness()],
+            'reference' => [
+                'tons_per_acre' => $this->own,
+                'depth_in' => $this->depthIn,
+                'effectiveness' => $this->school->effectiveness(),
+            ],
             'product' => [
                 'tons_per_acre' => $this->tons,
                 'lb_per_1000sqft' => $this->tons === null ? null : $this->tons * LimeRate::POUNDS_PER_1000_SQ_FT,

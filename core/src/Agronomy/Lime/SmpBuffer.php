@@ -31,20 +31,30 @@ final class SmpBuffer
         }
         $rows = $table['rows'];
         if ($soil->bufferPh < $rows[count($rows) - 1][0]) {
-            return LimeRate::none(LimeSchool::Smp, 'The buffer pH lies below the table, which ends at 4.8: ask the lab to repeat it.');
+            return LimeRate::none(
+                LimeSchool::Smp,
+                'The buffer pH lies below the table, which ends at 4.8: ask the lab to repeat it.',
+            );
         }
         $above = $soil->bufferPh > $rows[0][0];
         $rate = self::read($rows, $table['targets'], min($soil->bufferPh, $rows[0][0]), $target);
 
-        return LimeRate::of(LimeSchool::Smp, $rate, [
-            new WorkingStep(
-                'agricultural limestone, 8 in deep',
-                $above
-                    ? "table at its end, buffer pH {$rows[0][0]}, to pH {$target}"
-                    : "table at buffer pH {$soil->bufferPh}, to pH {$target}",
-                $rate, 'tons/acre',
-            ),
-        ], $above, $above ? 'The buffer pH lies above the table: little lime, at most its first row.' : null);
+        return LimeRate::of(
+            LimeSchool::Smp,
+            $rate,
+            [
+                new WorkingStep(
+                    'agricultural limestone, 8 in deep',
+                    $above
+                        ? "table at its end, buffer pH {$rows[0][0]}, to pH {$target}"
+                        : "table at buffer pH {$soil->bufferPh}, to pH {$target}",
+                    $rate,
+                    'tons/acre',
+                ),
+            ],
+            $above,
+            $above ? 'The buffer pH lies above the table: little lime, at most its first row.' : null,
+        );
     }
 
     /**

@@ -7,12 +7,7 @@ namespace HonestCore\Agronomy\Lime;
 /** One line of arithmetic as it is shown: what, how, and the figure with its unit. */
 final readonly class WorkingStep
 {
-    public function __construct(
-        public string $what,
-        public string $how,
-        public float $value,
-        public string $unit,
-    ) {}
+    public function __construct(public string $what, public string $how, public float $value, public string $unit) {}
 
     /** @return array{what: string, how: string, value: float, unit: string} */
     public function toArray(): array

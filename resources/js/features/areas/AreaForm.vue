@@ -18,7 +18,12 @@ const props = defineProps<{
     modifying: boolean
 }>()
 const emit = defineEmits<{ saved: [area: Schema<'Area'>]; cancel: []; modify: []; split: []; cut: []; hole: [] }>()
-const form = reactive({ name: props.area?.name ?? '', use: props.area?.use ?? '', history: props.area?.history ?? '', keep_name: false })
+const form = reactive({
+    name: props.area?.name ?? '',
+    use: props.area?.use ?? '',
+    history: props.area?.history ?? '',
+    keep_name: false,
+})
 const facts = ref<Facts>(props.area ? (JSON.parse(JSON.stringify(props.area.facts)) as Facts) : noFacts())
 
 const { save, saving, refusal, wrong } = useSave(
@@ -41,7 +46,9 @@ const questioned = (text: string | undefined): boolean => text?.includes('such a
     <form novalidate @submit.prevent="save()">
         <h2>{{ area ? area.name : 'A new area' }}</h2>
         <p class="extent" aria-live="polite">
-            <strong>{{ extent ? acresAndHectares(extent.area_m2) : area ? acresAndHectares(area.area_m2) : 'Not drawn yet' }}</strong>
+            <strong>{{
+                extent ? acresAndHectares(extent.area_m2) : area ? acresAndHectares(area.area_m2) : 'Not drawn yet'
+            }}</strong>
         </p>
         <div v-for="reason in area?.advice ?? []" :key="reason" class="warning">
             <span>{{ reason }} <button type="button" class="link" @click="emit('split')">Split it</button></span>
@@ -52,7 +59,9 @@ const questioned = (text: string | undefined): boolean => text?.includes('such a
         <FormField label="Name" :wrong="wrong('name')" hint="Where it lies or what it is: a name that lasts">
             <el-input v-model="form.name" name="area-name" maxlength="80" />
         </FormField>
-        <el-checkbox v-if="questioned(wrong('name'))" v-model="form.keep_name" class="keep">Keep this name all the same</el-checkbox>
+        <el-checkbox v-if="questioned(wrong('name'))" v-model="form.keep_name" class="keep"
+            >Keep this name all the same</el-checkbox
+        >
         <FormField label="Use" :wrong="wrong('use')">
             <el-select v-model="form.use" placeholder="What grows here" filterable>
                 <el-option v-for="use in uses" :key="use.code" :value="use.code" :label="use.name">
@@ -61,7 +70,11 @@ const questioned = (text: string | undefined): boolean => text?.includes('such a
                 </el-option>
             </el-select>
         </FormField>
-        <FormField label="History" :wrong="wrong('history')" hint="Lime, fertiliser, manure, compost; wet spots; what stood here">
+        <FormField
+            label="History"
+            :wrong="wrong('history')"
+            hint="Lime, fertiliser, manure, compost; wet spots; what stood here"
+        >
             <el-input v-model="form.history" type="textarea" :rows="4" name="history" maxlength="2000" />
         </FormField>
         <details class="facts">
@@ -69,7 +82,9 @@ const questioned = (text: string | undefined): boolean => text?.includes('such a
             <FactsForm v-model="facts" />
         </details>
         <div class="row">
-            <el-button type="primary" native-type="submit" :loading="saving">{{ area ? 'Save changes' : 'Add the area' }}</el-button>
+            <el-button type="primary" native-type="submit" :loading="saving">{{
+                area ? 'Save changes' : 'Add the area'
+            }}</el-button>
             <el-button v-if="area && !modifying" @click="emit('modify')">Move its corners</el-button>
             <button type="button" class="link" @click="emit('cancel')">{{ area ? 'Close' : 'Discard' }}</button>
         </div>

@@ -77,7 +77,12 @@ async function done(id: number | null = null): Promise<void> {
     choose(id)
 }
 const hole = useSave(
-    () => api.post('/areas/{area}/hole', { boundary: drawn.value as Schema<'Geometry'> }, { ids: { area: area.value?.id ?? 0 } }),
+    () =>
+        api.post(
+            '/areas/{area}/hole',
+            { boundary: drawn.value as Schema<'Geometry'> },
+            { ids: { area: area.value?.id ?? 0 } },
+        ),
     (changed) => done(changed.id),
 )
 function act(what: 'cut' | 'hole' | 'split'): void {
@@ -104,7 +109,9 @@ useShortcut('n', 'Draw a new area', () => start('new'))
         >
             <el-button @click="start('site')">Add a site</el-button>
             <el-button @click="start('import')">Bring in a file</el-button>
-            <el-button :type="doing === 'look' && !area ? 'primary' : 'default'" @click="start('new')">Draw an area</el-button>
+            <el-button :type="doing === 'look' && !area ? 'primary' : 'default'" @click="start('new')"
+                >Draw an area</el-button
+            >
         </PageHead>
         <NewSite v-if="doing === 'site'" @made="done()" />
         <div v-else class="columns work">
@@ -133,7 +140,12 @@ useShortcut('n', 'Draw a new area', () => start('new'))
                             <td>{{ mark.name }}</td>
                             <td class="num">{{ length(mark.distance_m, units) }}</td>
                             <td class="num">
-                                <button type="button" class="link" :aria-label="`Remove ${mark.name}`" @click="removeLandmark(mark.id)">
+                                <button
+                                    type="button"
+                                    class="link"
+                                    :aria-label="`Remove ${mark.name}`"
+                                    @click="removeLandmark(mark.id)"
+                                >
                                     Remove
                                 </button>
                             </td>
@@ -142,9 +154,12 @@ useShortcut('n', 'Draw a new area', () => start('new'))
                 </table>
                 <p v-if="areas.length" class="note exports">
                     Areas as a file:
-                    <a v-for="format in ['geojson', 'kml', 'gpx']" :key="format" :href="`/api/sites/${site.id}/areas/export/${format}`">{{
-                        format.toUpperCase()
-                    }}</a>
+                    <a
+                        v-for="format in ['geojson', 'kml', 'gpx']"
+                        :key="format"
+                        :href="`/api/sites/${site.id}/areas/export/${format}`"
+                        >{{ format.toUpperCase() }}</a
+                    >
                 </p>
                 <button type="button" class="link" @click="start('landmark')">Add a road, wall, water or spot</button>
                 <UnderlayPanel v-model:spot="spot" :site-id="siteId ?? 0" :underlays="underlays" />
@@ -180,12 +195,16 @@ useShortcut('n', 'Draw a new area', () => start('new'))
                             { label: 'Ground', value: 'Polygon' },
                         ]"
                     />
-                    <span v-if="doing === 'cut' && !drawn" class="hint">Click on both sides of the area; double-click ends the line.</span>
+                    <span v-if="doing === 'cut' && !drawn" class="hint"
+                        >Click on both sides of the area; double-click ends the line.</span
+                    >
                     <span v-if="doing === 'hole'" class="hint">
                         <template v-if="!drawn">Click the corners of the piece; double-click ends.</template>
                         <template v-else
                             ><button type="button" class="link" @click="hole.save()">Take this piece out</button> or
-                            <button type="button" class="link" @click="done(area?.id ?? null)">leave it</button></template
+                            <button type="button" class="link" @click="done(area?.id ?? null)">
+                                leave it
+                            </button></template
                         >
                     </span>
                     <span v-else-if="mode === 'modify'" class="hint"

@@ -20,8 +20,12 @@ const { save, saving, refusal, wrong } = useSave(
         <p v-if="!line">It is cut across its middle, at right angles to its longer side.</p>
         <p class="note">The larger part keeps its plans and samples; both keep use, history and facts.</p>
         <RefusalNote v-if="refusal && !Object.keys(refusal.fields).length" :refusal="refusal" />
-        <FormField label="The larger part" :wrong="wrong('names.0')"><el-input v-model="names[0]" maxlength="80" /></FormField>
-        <FormField label="The other part" :wrong="wrong('names.1')"><el-input v-model="names[1]" maxlength="80" /></FormField>
+        <FormField label="The larger part" :wrong="wrong('names.0')"
+            ><el-input v-model="names[0]" maxlength="80"
+        /></FormField>
+        <FormField label="The other part" :wrong="wrong('names.1')"
+            ><el-input v-model="names[1]" maxlength="80"
+        /></FormField>
         <div class="row">
             <el-button type="primary" :loading="saving" @click="save()">Cut it</el-button>
             <button type="button" class="link" @click="emit('cancel')">Leave it whole</button>

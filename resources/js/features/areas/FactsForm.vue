@@ -9,7 +9,8 @@ const LISTS = [
     ['slopes', 'Where on the slope', SLOPES],
     ['textures', 'Soil texture', TEXTURES],
 ] as const
-const add = (): void => void facts.value.events.push({ kind: 'lime', on: String(new Date().getFullYear()), part: false, note: '' })
+const add = (): void =>
+    void facts.value.events.push({ kind: 'lime', on: String(new Date().getFullYear()), part: false, note: '' })
 </script>
 
 <template>
@@ -17,7 +18,9 @@ const add = (): void => void facts.value.events.push({ kind: 'lime', on: String(
         <fieldset v-for="[key, label, options] in LISTS" :key="key">
             <legend>{{ label }}</legend>
             <el-checkbox-group v-model="facts[key]" class="choices">
-                <el-checkbox v-for="option in options" :key="option.value" :value="option.value">{{ option.label }}</el-checkbox>
+                <el-checkbox v-for="option in options" :key="option.value" :value="option.value">{{
+                    option.label
+                }}</el-checkbox>
             </el-checkbox-group>
         </fieldset>
         <FormField label="Soil colour"><el-input v-model="facts.colour" maxlength="200" /></FormField>
@@ -36,8 +39,21 @@ const add = (): void => void facts.value.events.push({ kind: 'lime', on: String(
                     title="A year, a month as 2024-05 or a day as 2024-05-17"
                 />
                 <el-checkbox v-model="event.part">only part</el-checkbox>
-                <button type="button" class="link" :aria-label="`Remove event ${i + 1}`" @click="facts.events.splice(i, 1)">×</button>
-                <el-input v-model="event.note" size="small" maxlength="200" placeholder="what, how much" :aria-label="`Note, ${i + 1}`" />
+                <button
+                    type="button"
+                    class="link"
+                    :aria-label="`Remove event ${i + 1}`"
+                    @click="facts.events.splice(i, 1)"
+                >
+                    ×
+                </button>
+                <el-input
+                    v-model="event.note"
+                    size="small"
+                    maxlength="200"
+                    placeholder="what, how much"
+                    :aria-label="`Note, ${i + 1}`"
+                />
             </div>
             <button type="button" class="link" @click="add">Add an event</button>
         </fieldset>

@@ -34,7 +34,15 @@ const storing = useSave(
     () =>
         api.post(
             '/sites/{site}/areas/batch',
-            { areas: found.map(({ name, use, history, keep_name, boundary }) => ({ name, use, history, keep_name, boundary })) },
+            {
+                areas: found.map(({ name, use, history, keep_name, boundary }) => ({
+                    name,
+                    use,
+                    history,
+                    keep_name,
+                    boundary,
+                })),
+            },
             { ids: { site: props.siteId } },
         ),
     (areas) => emit('saved', areas.length),
@@ -81,9 +89,9 @@ function another(): void {
         </div>
         <template v-if="!found.length">
             <p>
-                GeoJSON, KML, KMZ, a zipped Shapefile, GPX tracks round the ground, well-known text, or a CSV of boundary points (longitude,
-                latitude, and area where there are several). Coordinate systems that are named are turned into WGS 84. The properties name,
-                use and history are read.
+                GeoJSON, KML, KMZ, a zipped Shapefile, GPX tracks round the ground, well-known text, or a CSV of
+                boundary points (longitude, latitude, and area where there are several). Coordinate systems that are
+                named are turned into WGS 84. The properties name, use and history are read.
             </p>
             <p>
                 <input
@@ -123,8 +131,13 @@ function another(): void {
                     <tr v-for="(area, i) in found" :key="i">
                         <td>
                             <el-input v-model="area.name" :aria-label="`Name of area ${i + 1}`" />
-                            <p v-if="storing.wrong(`areas.${i}.name`)" class="wrong" role="alert">{{ storing.wrong(`areas.${i}.name`) }}</p>
-                            <el-checkbox v-if="storing.wrong(`areas.${i}.name`)?.includes('such as')" v-model="area.keep_name">
+                            <p v-if="storing.wrong(`areas.${i}.name`)" class="wrong" role="alert">
+                                {{ storing.wrong(`areas.${i}.name`) }}
+                            </p>
+                            <el-checkbox
+                                v-if="storing.wrong(`areas.${i}.name`)?.includes('such as')"
+                                v-model="area.keep_name"
+                            >
                                 Keep it
                             </el-checkbox>
                         </td>
@@ -137,7 +150,9 @@ function another(): void {
                             >
                                 <el-option v-for="use in uses" :key="use.code" :value="use.code" :label="use.name" />
                             </el-select>
-                            <p v-if="storing.wrong(`areas.${i}.use`)" class="wrong" role="alert">{{ storing.wrong(`areas.${i}.use`) }}</p>
+                            <p v-if="storing.wrong(`areas.${i}.use`)" class="wrong" role="alert">
+                                {{ storing.wrong(`areas.${i}.use`) }}
+                            </p>
                         </td>
                         <td class="num">{{ acresAndHectares(area.area_m2) }}</td>
                         <td><button type="button" class="link" @click="found.splice(i, 1)">Leave out</button></td>

@@ -13,7 +13,15 @@ const emit = defineEmits<{ made: [] }>()
 const { choose } = useSite()
 const queries = useQueryClient()
 const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
-const form = reactive({ name: '', letters: '', address: '', timezone: zone || 'UTC', units: 'us' as const, latitude: '', longitude: '' })
+const form = reactive({
+    name: '',
+    letters: '',
+    address: '',
+    timezone: zone || 'UTC',
+    units: 'us' as const,
+    latitude: '',
+    longitude: '',
+})
 const { save, saving, refusal, wrong } = useSave(
     () =>
         api.post('/sites', {
@@ -43,14 +51,18 @@ function here(): void {
     />
     <form novalidate class="form" @submit.prevent="save()">
         <RefusalNote v-if="refusal && refusal.status !== 422" :refusal="refusal" />
-        <FormField label="Name" :wrong="wrong('name')"><el-input v-model="form.name" name="site-name" maxlength="80" /></FormField>
+        <FormField label="Name" :wrong="wrong('name')"
+            ><el-input v-model="form.name" name="site-name" maxlength="80"
+        /></FormField>
         <FormField label="Letters for sample codes" :wrong="wrong('letters')" hint="2 or 3 capitals">
             <el-input v-model="form.letters" name="letters" maxlength="3" style="width: 90px" />
         </FormField>
         <FormField label="Address" :wrong="wrong('address')" hint="It stands on every label">
             <el-input v-model="form.address" name="address" maxlength="200" />
         </FormField>
-        <FormField label="Time zone" :wrong="wrong('timezone')"><el-input v-model="form.timezone" name="timezone" /></FormField>
+        <FormField label="Time zone" :wrong="wrong('timezone')"
+            ><el-input v-model="form.timezone" name="timezone"
+        /></FormField>
         <FormField label="Units" :wrong="wrong('units')">
             <el-segmented
                 v-model="form.units"

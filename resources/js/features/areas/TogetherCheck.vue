@@ -26,7 +26,9 @@ const { save, saving, refusal } = useSave(
             <span class="label">Could it share a composite with</span>
             <select v-model="other">
                 <option :value="null">…</option>
-                <option v-for="one in areas.filter((one) => one.id !== area.id)" :key="one.id" :value="one.id">{{ one.name }}</option>
+                <option v-for="one in areas.filter((one) => one.id !== area.id)" :key="one.id" :value="one.id">
+                    {{ one.name }}
+                </option>
             </select>
         </label>
         <template v-if="data">
@@ -39,7 +41,8 @@ const { save, saving, refusal } = useSave(
                 data.reasons.length ? 'Join them all the same' : 'Join them'
             }}</el-button>
             <p class="note">
-                Joined ground keeps these reasons: a plan of it asks why it stays one composite, and one click parts it again.
+                Joined ground keeps these reasons: a plan of it asks why it stays one composite, and one click parts it
+                again.
             </p>
         </template>
     </div>

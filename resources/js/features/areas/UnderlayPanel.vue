@@ -42,7 +42,14 @@ const storing = useSave(
     () =>
         api.put(
             '/underlays/{underlay}',
-            { known: known.map(({ x, y, longitude, latitude }) => ({ x, y, longitude: typed(longitude), latitude: typed(latitude) })) },
+            {
+                known: known.map(({ x, y, longitude, latitude }) => ({
+                    x,
+                    y,
+                    longitude: typed(longitude),
+                    latitude: typed(latitude),
+                })),
+            },
             { ids: { underlay: placing.value?.id ?? 0 } },
         ),
     async () => {
@@ -56,7 +63,12 @@ function open(underlay: Schema<'Underlay'>): void {
     known.splice(
         0,
         known.length,
-        ...underlay.known.map((one) => ({ x: one.x, y: one.y, longitude: String(one.longitude), latitude: String(one.latitude) })),
+        ...underlay.known.map((one) => ({
+            x: one.x,
+            y: one.y,
+            longitude: String(one.longitude),
+            latitude: String(one.latitude),
+        })),
     )
 }
 function pick(event: Event): void {
@@ -67,7 +79,12 @@ function mark(event: MouseEvent): void {
     const image = event.currentTarget as HTMLImageElement
     const scale = (placing.value?.width ?? 1) / image.clientWidth
     if (known.length < 3)
-        known.push({ x: Math.round(event.offsetX * scale), y: Math.round(event.offsetY * scale), longitude: '', latitude: '' })
+        known.push({
+            x: Math.round(event.offsetX * scale),
+            y: Math.round(event.offsetY * scale),
+            longitude: '',
+            latitude: '',
+        })
 }
 async function remove(id: number): Promise<void> {
     await api.delete('/underlays/{underlay}', { ids: { underlay: id } })
@@ -83,7 +100,9 @@ async function remove(id: number): Promise<void> {
             {{ one.name }}
             <span class="note">{{ one.corners ? '' : 'not placed yet' }}</span>
             <button type="button" class="link" @click="open(one)">Place</button>
-            <button type="button" class="link" :aria-label="`Remove ${one.name}`" @click="remove(one.id)">Remove</button>
+            <button type="button" class="link" :aria-label="`Remove ${one.name}`" @click="remove(one.id)">
+                Remove
+            </button>
         </p>
         <label class="note"
             >An aerial photo or a sketch, PNG or JPEG:
@@ -97,8 +116,8 @@ async function remove(id: number): Promise<void> {
             @close="placing = null"
         >
             <p>
-                Click a place that you know on the picture, then show it on the map or type where it is. A gate, a corner of a barn, a bend
-                of the road.
+                Click a place that you know on the picture, then show it on the map or type where it is. A gate, a
+                corner of a barn, a bend of the road.
             </p>
             <RefusalNote v-if="storing.refusal.value" :refusal="storing.refusal.value" />
             <div class="picture">
@@ -106,19 +125,36 @@ async function remove(id: number): Promise<void> {
                 <i
                     v-for="(place, i) in known"
                     :key="i"
-                    :style="{ left: `${(place.x / placing.width) * 100}%`, top: `${(place.y / placing.height) * 100}%` }"
+                    :style="{
+                        left: `${(place.x / placing.width) * 100}%`,
+                        top: `${(place.y / placing.height) * 100}%`,
+                    }"
                     >{{ i + 1 }}</i
                 >
             </div>
             <div v-for="(place, i) in known" :key="`p${i}`" class="row">
                 <strong>{{ i + 1 }}</strong>
-                <el-input v-model="place.longitude" size="small" placeholder="longitude" :aria-label="`Longitude of place ${i + 1}`" />
-                <el-input v-model="place.latitude" size="small" placeholder="latitude" :aria-label="`Latitude of place ${i + 1}`" />
+                <el-input
+                    v-model="place.longitude"
+                    size="small"
+                    placeholder="longitude"
+                    :aria-label="`Longitude of place ${i + 1}`"
+                />
+                <el-input
+                    v-model="place.latitude"
+                    size="small"
+                    placeholder="latitude"
+                    :aria-label="`Latitude of place ${i + 1}`"
+                />
                 <button type="button" class="link" @click="ask(i)">Show it on the map</button>
                 <button type="button" class="link" @click="known.splice(i, 1)">Leave it out</button>
             </div>
             <div class="row buttons">
-                <el-button type="primary" :disabled="known.length < 2" :loading="storing.saving.value" @click="storing.save()"
+                <el-button
+                    type="primary"
+                    :disabled="known.length < 2"
+                    :loading="storing.saving.value"
+                    @click="storing.save()"
                     >Lay it under the map</el-button
                 >
                 <button type="button" class="link" @click="placing = null">Later</button>

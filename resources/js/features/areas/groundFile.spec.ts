@@ -37,7 +37,9 @@ describe('files of ground', () => {
                 const { text, notes } = await groundText(bytes(name))
                 for (const words of expected.notes ?? []) expect(notes.join(' ')).toContain(words)
                 if (expected.first && text.startsWith('{'))
-                    expect(apart(firstOf(JSON.parse(text)) ?? [0, 0], expected.first)).toBeLessThan(expected.within_m ?? 0)
+                    expect(apart(firstOf(JSON.parse(text)) ?? [0, 0], expected.first)).toBeLessThan(
+                        expected.within_m ?? 0,
+                    )
             })
         }
     }

@@ -9,7 +9,8 @@ export interface GroundText {
     notes: string[]
 }
 
-const ACCEPTED = 'Accepted are GeoJSON, KML, KMZ, GPX, a zipped Shapefile, well-known text, and CSV with longitude and latitude.'
+const ACCEPTED =
+    'Accepted are GeoJSON, KML, KMZ, GPX, a zipped Shapefile, well-known text, and CSV with longitude and latitude.'
 
 /** A file that cannot be read as ground, in words. */
 export class NoGround extends Error {}
@@ -25,7 +26,9 @@ export async function groundText(bytes: Uint8Array): Promise<GroundText> {
             'This is a GeoPackage (or another database). Export the layer as GeoJSON in WGS 84, or as KML, and choose that file.',
         )
     if (kind?.startsWith('Shapefile'))
-        throw new NoGround('This is the .shp of a Shapefile without its other parts. Zip .shp, .dbf and .prj together, and choose the zip.')
+        throw new NoGround(
+            'This is the .shp of a Shapefile without its other parts. Zip .shp, .dbf and .prj together, and choose the zip.',
+        )
     if (kind) throw new NoGround(`This is a ${kind}. ${ACCEPTED}`)
     return ofText(decode(bytes))
 }
@@ -109,7 +112,8 @@ function ofText(text: string): GroundText {
     if (!name) return { text, notes: [] }
     const code = codeOf(name)
     const system = code === null ? null : definition(code)
-    if (system === null) throw new NoGround(`This GeoJSON is in ${name}, which is not known here. Export it in WGS 84, EPSG:4326.`)
+    if (system === null)
+        throw new NoGround(`This GeoJSON is in ${name}, which is not known here. Export it in WGS 84, EPSG:4326.`)
     const turn = turnOf(system)
     const whole = { ...turnedNode(document, turn), crs: undefined }
     const notes = turn ? [`Turned from ${name} into longitude and latitude, WGS 84.`] : []
@@ -129,7 +133,10 @@ function turnedNode(node: Node, turn: Turn | null): Node {
 
 function turned<T extends { geometry: { coordinates?: unknown } | null }>(feature: T, turn: Turn | null): T {
     return turn && feature.geometry?.coordinates
-        ? { ...feature, geometry: { ...feature.geometry, coordinates: turnedPositions(feature.geometry.coordinates, turn) } }
+        ? {
+              ...feature,
+              geometry: { ...feature.geometry, coordinates: turnedPositions(feature.geometry.coordinates, turn) },
+          }
         : feature
 }
 

@@ -1,7 +1,11 @@
 import { combine, parseDbf, parseShp } from 'shpjs'
 
 export interface Shapes {
-    features: { type: string; properties: Record<string, unknown>; geometry: { type: string; coordinates: unknown } | null }[]
+    features: {
+        type: string
+        properties: Record<string, unknown>
+        geometry: { type: string; coordinates: unknown } | null
+    }[]
 }
 
 /** The shapes of a Shapefile with their attributes, in the system they are in. */

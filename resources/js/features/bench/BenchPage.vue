@@ -15,14 +15,22 @@ const { data: bench } = useQuery({
     enabled: () => siteId.value !== null,
     queryFn: () => api.get('/bench', { query: { site_id: siteId.value ?? 0 } }),
 })
-const unread = computed(() => bench.value?.portions.filter(({ kind, read_by: by }) => kind === 'bench' && by.length === 0).length ?? 0)
+const unread = computed(
+    () => bench.value?.portions.filter(({ kind, read_by: by }) => kind === 'bench' && by.length === 0).length ?? 0,
+)
 const lede = computed(() => {
     if (!bench.value) return ''
     const open = bench.value.open.length ? `${count(bench.value.open.length, 'run is', 'runs are')} open. ` : ''
     if (!bench.value.portions.length) return 'No composite yet. Pull a plan first; its bench portion comes here.'
     return `${open}${unread.value ? `${count(unread.value, 'bench portion')} nobody has read yet.` : 'Every bench portion has been read by some test.'}`
 })
-const ANALYTES: Record<string, string> = { ph: 'pH', no3n: 'nitrate N', p: 'phosphorus', k: 'potassium', texture: 'texture' }
+const ANALYTES: Record<string, string> = {
+    ph: 'pH',
+    no3n: 'nitrate N',
+    p: 'phosphorus',
+    k: 'potassium',
+    texture: 'texture',
+}
 </script>
 
 <template>
@@ -43,14 +51,19 @@ const ANALYTES: Record<string, string> = { ph: 'pH', no3n: 'nitrate N', p: 'phos
                                 <td>{{ run.method }}</td>
                                 <td class="num">{{ count(run.tubes, 'tube') }}</td>
                                 <td class="narrow">{{ run.readers.join(', ') }}</td>
-                                <td class="narrow">since {{ moment(new Date(run.started_ms).toISOString(), timezone) }}</td>
+                                <td class="narrow">
+                                    since {{ moment(new Date(run.started_ms).toISOString(), timezone) }}
+                                </td>
                             </tr>
                         </tbody>
                     </table>
                 </section>
                 <section>
                     <h2>What a test takes</h2>
-                    <p class="note">As its method says, and as the finished runs really spent it, failed and repeated tubes counted in.</p>
+                    <p class="note">
+                        As its method says, and as the finished runs really spent it, failed and repeated tubes counted
+                        in.
+                    </p>
                     <table class="plain">
                         <thead>
                             <tr>
@@ -70,7 +83,9 @@ const ANALYTES: Record<string, string> = { ph: 'pH', no3n: 'nitrate N', p: 'phos
                                 </td>
                                 <td class="narrow">{{ ANALYTES[method.analyte] ?? method.analyte }}</td>
                                 <td class="num">{{ number(method.minutes, 1) }}</td>
-                                <td class="num">{{ method.spent_minutes === null ? '–' : number(method.spent_minutes, 1) }}</td>
+                                <td class="num">
+                                    {{ method.spent_minutes === null ? '–' : number(method.spent_minutes, 1) }}
+                                </td>
                                 <td class="num">{{ money(method.cost_cents) }}</td>
                                 <td class="num">{{ method.spent_cents === null ? '–' : money(method.spent_cents) }}</td>
                                 <td class="num">{{ method.kept || '–' }}</td>
@@ -87,7 +102,9 @@ const ANALYTES: Record<string, string> = { ph: 'pH', no3n: 'nitrate N', p: 'phos
                                     <RouterLink :to="`/bench/runs/${run.id}`">Run {{ run.id }}</RouterLink>
                                 </td>
                                 <td>{{ run.method }}</td>
-                                <td class="num">{{ run.state === 'dropped' ? 'dropped' : count(run.readings, 'reading') }}</td>
+                                <td class="num">
+                                    {{ run.state === 'dropped' ? 'dropped' : count(run.readings, 'reading') }}
+                                </td>
                                 <td class="narrow">{{ run.readers.join(', ') }}</td>
                                 <td class="narrow">{{ day(run.finished_at, timezone) }}</td>
                             </tr>

@@ -14,7 +14,11 @@ const slope = computed(() => ((mv.value ? -props.calibration.ideal_mv : 1) * pro
 const own = (ph: number): number => (mv.value ? 0 : 7) + props.calibration.offset + slope.value * (ph - 7)
 const phs = computed(() => props.calibration.points.map(({ buffer }) => buffer))
 const [from, to] = [computed(() => Math.min(...phs.value) - 0.6), computed(() => Math.max(...phs.value) + 0.6)]
-const values = computed(() => [...props.calibration.points.map(({ shown }) => shown), ideal(from.value), ideal(to.value)])
+const values = computed(() => [
+    ...props.calibration.points.map(({ shown }) => shown),
+    ideal(from.value),
+    ideal(to.value),
+])
 const [low, high] = [computed(() => Math.min(...values.value)), computed(() => Math.max(...values.value))]
 const x = (ph: number): number => LEFT + ((ph - from.value) / (to.value - from.value)) * (WIDE - LEFT - 8)
 const y = (value: number): number => TALL - 30 - ((value - low.value) / (high.value - low.value)) * (TALL - 46)
@@ -37,7 +41,9 @@ const line = (of: (ph: number) => number): string =>
             <g v-for="point in calibration.points" :key="point.buffer">
                 <circle :cx="x(point.buffer)" :cy="y(point.shown)" r="4.5" fill="#221D17" />
                 <text :x="x(point.buffer)" :y="TALL - 14" text-anchor="middle">{{ number(point.buffer, 2) }}</text>
-                <text :x="LEFT - 6" :y="y(point.shown) + 4" text-anchor="end">{{ number(point.shown, mv ? 0 : 2) }}</text>
+                <text :x="LEFT - 6" :y="y(point.shown) + 4" text-anchor="end">
+                    {{ number(point.shown, mv ? 0 : 2) }}
+                </text>
             </g>
             <text :x="WIDE - 2" :y="TALL - 1" text-anchor="end">pH of the buffer</text>
             <text x="2" y="11">{{ mv ? 'mV' : 'pH shown' }}</text>

@@ -21,7 +21,9 @@ const { me } = useSession()
 const { site, timezone } = useSite()
 const { samples, methods, pending } = useSamples()
 const choices = useQuery({ queryKey: ['choices'], staleTime: Infinity, queryFn: () => api.get('/choices') })
-const tests = computed(() => methods.value.filter((method) => method.portion === 'bench' && method.analyte !== 'texture'))
+const tests = computed(() =>
+    methods.value.filter((method) => method.portion === 'bench' && method.analyte !== 'texture'),
+)
 const kitId = ref<number | null>(null)
 const kit = computed(() => tests.value.find(({ id }) => id === kitId.value) ?? tests.value[0])
 const waiting = computed(() => samples.value.filter((sample) => standing(sample, kit.value?.id).length === 0))
@@ -43,7 +45,12 @@ watch(
 )
 
 const { save, saving, refusal, wrong } = useSave(
-    () => api.post('/samples/{sample}/readings', { ...form, method_id: kit.value?.id ?? 0 }, { ids: { sample: sampleId.value ?? 0 } }),
+    () =>
+        api.post(
+            '/samples/{sample}/readings',
+            { ...form, method_id: kit.value?.id ?? 0 },
+            { ids: { sample: sampleId.value ?? 0 } },
+        ),
     async () => {
         Object.assign(form, { reading: '', flags: [], note: '' })
         await queries.invalidateQueries()
@@ -71,11 +78,15 @@ const { save, saving, refusal, wrong } = useSave(
             <form novalidate v-if="kit && samples.length" @submit.prevent="save()">
                 <h2>Write down a reading</h2>
                 <p class="note">
-                    One that was made without the bench page to lead it. A run times the steps and records how it was really done.
+                    One that was made without the bench page to lead it. A run times the steps and records how it was
+                    really done.
                 </p>
                 <RefusalNote v-if="refusal && !Object.keys(refusal.fields).length" :refusal="refusal" />
                 <FormField v-if="tests.length > 1" label="Test">
-                    <el-select :model-value="kit.id" @update:model-value="(id: number) => ((kitId = id), (form.reading = ''))">
+                    <el-select
+                        :model-value="kit.id"
+                        @update:model-value="(id: number) => ((kitId = id), (form.reading = ''))"
+                    >
                         <el-option v-for="test in tests" :key="test.id" :value="test.id" :label="test.name" />
                     </el-select>
                 </FormField>
@@ -101,25 +112,33 @@ const { save, saving, refusal, wrong } = useSave(
                 <fieldset>
                     <legend>Was the protocol broken?</legend>
                     <el-checkbox-group v-model="form.flags" class="breaks">
-                        <el-checkbox v-for="one in choices.data.value?.protocol_breaks ?? []" :key="one.code" :value="one.code">
+                        <el-checkbox
+                            v-for="one in choices.data.value?.protocol_breaks ?? []"
+                            :key="one.code"
+                            :value="one.code"
+                        >
                             {{ one.name }}
                         </el-checkbox>
                     </el-checkbox-group>
-                    <p class="note">A reading with any of these is kept and shown, and left out of the verdict by rule.</p>
+                    <p class="note">
+                        A reading with any of these is kept and shown, and left out of the verdict by rule.
+                    </p>
                 </fieldset>
                 <div class="row pair">
                     <FormField label="Read on" :wrong="wrong('read_on')">
                         <el-input v-model="form.read_on" type="date" name="read_on" />
                     </FormField>
-                    <FormField label="By" :wrong="wrong('reader')"><el-input v-model="form.reader" name="reader" /></FormField>
+                    <FormField label="By" :wrong="wrong('reader')"
+                        ><el-input v-model="form.reader" name="reader"
+                    /></FormField>
                 </div>
                 <FormField label="Note" :wrong="wrong('note')"><el-input v-model="form.note" name="note" /></FormField>
                 <el-button type="primary" native-type="submit" :loading="saving" :disabled="sampleId === null">
                     Record the reading
                 </el-button>
                 <p class="note after">
-                    Light behind the reader, tube close to the card, pale ground behind it. Gloves and goggles; keep the kit’s safety sheet
-                    at hand.
+                    Light behind the reader, tube close to the card, pale ground behind it. Gloves and goggles; keep the
+                    kit’s safety sheet at hand.
                 </p>
             </form>
             <p v-else-if="!samples.length"><RouterLink to="/pull">To the plans that wait</RouterLink></p>

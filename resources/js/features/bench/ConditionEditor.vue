@@ -37,10 +37,21 @@ function addOption(condition: ConditionDraft): void {
 
 <template>
     <div v-for="(condition, i) in conditions" :key="condition.code" class="condition">
-        <el-input v-model="condition.name" size="small" class="name" :aria-label="`Condition ${i + 1}`" placeholder="What is asked" />
+        <el-input
+            v-model="condition.name"
+            size="small"
+            class="name"
+            :aria-label="`Condition ${i + 1}`"
+            placeholder="What is asked"
+        />
         <div class="options">
             <div v-for="(option, j) in condition.options" :key="option.value" class="option">
-                <el-input v-model="option.name" size="small" :aria-label="`Answer ${j + 1} to ${condition.name}`" placeholder="An answer" />
+                <el-input
+                    v-model="option.name"
+                    size="small"
+                    :aria-label="`Answer ${j + 1} to ${condition.name}`"
+                    placeholder="An answer"
+                />
                 <OneOf
                     :model-value="option.breaks ?? ''"
                     :options="breaks.map(({ code, name }) => [code, name] as const)"
@@ -71,7 +82,8 @@ function addOption(condition: ConditionDraft): void {
     </div>
     <button v-if="conditions.length < 8" type="button" class="link" @click="add">Another condition</button>
     <p class="note">
-        Where practice is divided, as on tap water, say that it breaks nothing: the run still records it, and the evidence decides.
+        Where practice is divided, as on tap water, say that it breaks nothing: the run still records it, and the
+        evidence decides.
     </p>
 </template>
 

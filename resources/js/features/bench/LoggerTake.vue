@@ -28,8 +28,8 @@ function choose(event: Event): void {
     <details class="logger">
         <summary>Take the file of a logger</summary>
         <p class="note">
-            CSV with the columns portion and value, and celsius if there is one; a row for each reading. Tubes must have come to the
-            reading.
+            CSV with the columns portion and value, and celsius if there is one; a row for each reading. Tubes must have
+            come to the reading.
         </p>
         <input type="file" accept=".csv,text/csv" aria-label="File of the logger" :disabled="saving" @change="choose" />
         <RefusalNote :refusal="refusal" />

@@ -38,7 +38,9 @@ function save(): void {
     <form novalidate @submit.prevent="save">
         <RefusalNote v-if="refusal && !Object.keys(refusal.fields).length" :refusal="refusal" />
         <div class="row fields">
-            <FormField label="Name it has here"><el-input v-model="draft.name" name="name" style="width: 260px" /></FormField>
+            <FormField label="Name it has here"
+                ><el-input v-model="draft.name" name="name" style="width: 260px"
+            /></FormField>
             <template v-if="fresh">
                 <FormField label="It measures">
                     <el-select v-model="draft.analyte" style="width: 150px">
@@ -47,9 +49,15 @@ function save(): void {
                 </FormField>
                 <FormField label="In"><el-input v-model="draft.unit" name="unit" style="width: 80px" /></FormField>
             </template>
-            <FormField label="Cost a test, cents"><el-input-number v-model="draft.cost_cents" :min="0" :controls="false" /></FormField>
-            <FormField label="Minutes a test"><el-input-number v-model="draft.minutes" :min="0" :step="0.5" :controls="false" /></FormField>
-            <FormField label="Readings of a portion"><el-input-number v-model="draft.readings" :min="1" :max="10" /></FormField>
+            <FormField label="Cost a test, cents"
+                ><el-input-number v-model="draft.cost_cents" :min="0" :controls="false"
+            /></FormField>
+            <FormField label="Minutes a test"
+                ><el-input-number v-model="draft.minutes" :min="0" :step="0.5" :controls="false"
+            /></FormField>
+            <FormField label="Readings of a portion"
+                ><el-input-number v-model="draft.readings" :min="1" :max="10"
+            /></FormField>
             <template v-if="draft.celsius">
                 <FormField label="Coldest, °C"
                     ><el-input-number v-model="draft.celsius.lowest" :controls="false" class="short"
@@ -67,7 +75,11 @@ function save(): void {
         <ConditionEditor v-model="draft.conditions" :breaks="breaks" />
         <div class="lists">
             <ListEditor v-model="reagents" label="Reagents, one a line" hint="Each is noted by its lot." />
-            <ListEditor v-model="draft.hazards" label="Cautions, one a line" hint="Shown wherever the method is worked." />
+            <ListEditor
+                v-model="draft.hazards"
+                label="Cautions, one a line"
+                hint="Shown wherever the method is worked."
+            />
         </div>
         <FormField :label="fresh ? 'Where it is from' : 'Why it changes'" :wrong="wrong('why')"
             ><el-input v-model="why" name="why"
@@ -75,7 +87,9 @@ function save(): void {
         <p v-if="wrong('definition')" class="wrong" role="alert">{{ wrong('definition') }}</p>
         <div class="row">
             <el-button type="primary" native-type="submit" :loading="saving">{{ act }}</el-button>
-            <button type="button" class="link" @click="emit('leave')">{{ fresh ? 'Not now' : 'Leave it as it is' }}</button>
+            <button type="button" class="link" @click="emit('leave')">
+                {{ fresh ? 'Not now' : 'Leave it as it is' }}
+            </button>
         </div>
     </form>
 </template>

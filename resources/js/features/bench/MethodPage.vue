@@ -17,8 +17,15 @@ import SheetLinks from './SheetLinks.vue'
 const route = useRoute()
 const queries = useQueryClient()
 const id = computed(() => Number(route.params.method))
-const { data: method } = useQuery({ queryKey: ['method', id], queryFn: () => api.get('/methods/{method}', { ids: { method: id.value } }) })
-const { data: library } = useQuery({ queryKey: ['bench-library'], staleTime: Infinity, queryFn: () => api.get('/bench/library') })
+const { data: method } = useQuery({
+    queryKey: ['method', id],
+    queryFn: () => api.get('/methods/{method}', { ids: { method: id.value } }),
+})
+const { data: library } = useQuery({
+    queryKey: ['bench-library'],
+    staleTime: Infinity,
+    queryFn: () => api.get('/bench/library'),
+})
 const shown = computed(() => (method.value?.definition ?? null) as unknown as Draft | null)
 const draft = ref<Draft | null>(null)
 const breaks = computed(() => library.value?.protocol_breaks ?? [])
@@ -122,7 +129,9 @@ const KINDS = { act: 'do', timed: 'do for a time', wait: 'wait', read: 'read' }
                             <tr v-for="band in method.scale.bands" :key="band.name">
                                 <td><span class="tint" :style="{ background: band.hex ?? 'transparent' }"></span></td>
                                 <td>{{ band.name }}</td>
-                                <td class="num">{{ band.lower ?? 'open' }} to {{ band.upper ?? 'open' }} {{ shown.unit }}</td>
+                                <td class="num">
+                                    {{ band.lower ?? 'open' }} to {{ band.upper ?? 'open' }} {{ shown.unit }}
+                                </td>
                                 <td class="note">{{ band.shown ? '' : 'outside of what a screen can show' }}</td>
                             </tr>
                         </tbody>

@@ -20,7 +20,11 @@ const { data: bench } = useQuery({
     enabled: () => siteId.value !== null,
     queryFn: () => api.get('/bench', { query: { site_id: siteId.value ?? 0 } }),
 })
-const { data: library } = useQuery({ queryKey: ['bench-library'], staleTime: Infinity, queryFn: () => api.get('/bench/library') })
+const { data: library } = useQuery({
+    queryKey: ['bench-library'],
+    staleTime: Infinity,
+    queryFn: () => api.get('/bench/library'),
+})
 const KINDS: Record<string, string> = {
     bands: 'bands of a card',
     direction: 'direction only',
@@ -93,14 +97,22 @@ const lede = computed(() =>
         </section>
         <section>
             <h2>Generic ones</h2>
-            <p class="note">Take one up under the name of your own kit, with its steps, times, bands and colours as its leaflet says.</p>
+            <p class="note">
+                Take one up under the name of your own kit, with its steps, times, bands and colours as its leaflet
+                says.
+            </p>
             <table class="plain">
                 <tbody>
                     <tr v-for="method in library?.methods ?? []" :key="method.code">
                         <td>{{ method.name }}</td>
                         <td class="narrow">{{ KINDS[method.scale] }}</td>
                         <td class="num">
-                            <button type="button" class="link" :aria-label="`Take up ${method.name}`" @click="begin(method)">
+                            <button
+                                type="button"
+                                class="link"
+                                :aria-label="`Take up ${method.name}`"
+                                @click="begin(method)"
+                            >
                                 Take up
                             </button>
                         </td>

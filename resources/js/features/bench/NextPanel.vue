@@ -4,7 +4,13 @@ import type { Schema } from '@/api/client'
 import { span } from './clock'
 
 /** What to do next, with its time; the one button does it. */
-const props = defineProps<{ run: Schema<'Run'>; task: Schema<'Task'>; tube: Schema<'Tube'>; now: number; quiet?: boolean }>()
+const props = defineProps<{
+    run: Schema<'Run'>
+    task: Schema<'Task'>
+    tube: Schema<'Tube'>
+    now: number
+    quiet?: boolean
+}>()
 const emit = defineEmits<{ act: []; all: []; again: [] }>()
 const step = computed(() => props.run.steps.find(({ code }) => code === props.task.step))
 const wait = computed(() => props.run.steps.find(({ code }) => code === props.tube.wait))
@@ -16,12 +22,18 @@ const words = computed(() => {
     return step.value?.do ?? ''
 })
 const alike = computed(
-    () => props.run.tubes.filter((one) => one.step === props.task.step && one.status !== 'going' && one.status !== 'waiting').length,
+    () =>
+        props.run.tubes.filter(
+            (one) => one.step === props.task.step && one.status !== 'going' && one.status !== 'waiting',
+        ).length,
 )
 const time = computed(() => {
     const { from_ms: from, aim_ms: aim, until_ms: until } = props.task
     if (props.now < aim)
-        return { figure: span(aim - props.now), says: props.now < from ? 'until it is due' : 'more; it would be in time now' }
+        return {
+            figure: span(aim - props.now),
+            says: props.now < from ? 'until it is due' : 'more; it would be in time now',
+        }
     if (until !== null && props.now > until)
         return { figure: span(props.now - until), says: 'too late: it will be left out of the verdict' }
     if (until !== null) return { figure: span(until - props.now), says: 'left to be in time' }
@@ -32,7 +44,8 @@ const time = computed(() => {
 <template>
     <section class="next" :class="{ due, late: late > 0 }" aria-live="polite">
         <p class="tube">
-            Tube {{ tube.number }} <span v-if="task.act !== 'read'" class="soil">{{ tube.portion }}, {{ tube.area }}</span>
+            Tube {{ tube.number }}
+            <span v-if="task.act !== 'read'" class="soil">{{ tube.portion }}, {{ tube.area }}</span>
         </p>
         <p class="do">{{ words }}</p>
         <p v-if="step?.amount && task.act !== 'end'" class="amount">{{ step.amount }}</p>
@@ -42,11 +55,20 @@ const time = computed(() => {
         </p>
         <p v-for="one in tube.breaks" :key="one.words" class="warning">{{ one.words }}</p>
         <p v-if="tube.breaks.length && !tube.reads.length">
-            It can still be repeated: <button type="button" class="link" @click="emit('again')">empty it and begin anew</button>.
+            It can still be repeated:
+            <button type="button" class="link" @click="emit('again')">empty it and begin anew</button>.
         </p>
         <p v-if="wait && early > 0" class="note">{{ wait.do }}.</p>
         <el-button :type="quiet ? 'default' : 'primary'" size="large" @click="emit('act')">
-            {{ task.act === 'begin' ? `Start: ${step?.do}` : task.act === 'end' ? 'Stop' : task.act === 'read' ? 'Look now' : 'Done' }}
+            {{
+                task.act === 'begin'
+                    ? `Start: ${step?.do}`
+                    : task.act === 'end'
+                      ? 'Stop'
+                      : task.act === 'read'
+                        ? 'Look now'
+                        : 'Done'
+            }}
             <kbd>space</kbd>
         </el-button>
         <button v-if="task.act === 'do' && alike > 1" type="button" class="link all" @click="emit('all')">

@@ -48,7 +48,9 @@ const leftOut = ref<number | null>(null)
 function check(one: Schema<'Calibration'>): void {
     checking.value = one
     leftOut.value = null
-    buffer.value = String(one.points.find((point) => Math.abs(point.buffer - 7) < 0.5)?.buffer ?? one.points[0]?.buffer ?? '')
+    buffer.value = String(
+        one.points.find((point) => Math.abs(point.buffer - 7) < 0.5)?.buffer ?? one.points[0]?.buffer ?? '',
+    )
     shown.value = ''
     drift.clear()
 }
@@ -85,7 +87,13 @@ const lede = computed(() => {
             <h2>Calibrate a pen</h2>
             <RefusalNote v-if="refusal && !Object.keys(refusal.fields).length" :refusal="refusal" />
             <FormField label="Pen" :wrong="wrong('instrument')" hint="A name that tells it from the others.">
-                <el-select v-model="form.instrument" filterable allow-create default-first-option placeholder="Which pen">
+                <el-select
+                    v-model="form.instrument"
+                    filterable
+                    allow-create
+                    default-first-option
+                    placeholder="Which pen"
+                >
                     <el-option v-for="one in instruments" :key="one" :value="one" :label="one" />
                 </el-select>
             </FormField>
@@ -113,25 +121,42 @@ const lede = computed(() => {
                 <tbody>
                     <tr v-for="(point, i) in form.points" :key="i">
                         <td>
-                            <el-input v-model="point.buffer" :aria-label="`pH of buffer ${i + 1}`" inputmode="decimal" />
-                            <p v-if="wrong(`points.${i}.buffer`)" class="wrong" role="alert">{{ wrong(`points.${i}.buffer`) }}</p>
+                            <el-input
+                                v-model="point.buffer"
+                                :aria-label="`pH of buffer ${i + 1}`"
+                                inputmode="decimal"
+                            />
+                            <p v-if="wrong(`points.${i}.buffer`)" class="wrong" role="alert">
+                                {{ wrong(`points.${i}.buffer`) }}
+                            </p>
                         </td>
                         <td>
-                            <el-input v-model="point.shown" :aria-label="`Shown in buffer ${i + 1}`" inputmode="decimal" />
-                            <p v-if="wrong(`points.${i}.shown`)" class="wrong" role="alert">{{ wrong(`points.${i}.shown`) }}</p>
+                            <el-input
+                                v-model="point.shown"
+                                :aria-label="`Shown in buffer ${i + 1}`"
+                                inputmode="decimal"
+                            />
+                            <p v-if="wrong(`points.${i}.shown`)" class="wrong" role="alert">
+                                {{ wrong(`points.${i}.shown`) }}
+                            </p>
                         </td>
                     </tr>
                 </tbody>
             </table>
             <p class="row">
                 <el-button type="primary" native-type="submit" :loading="saving">Keep the calibration</el-button>
-                <button v-if="form.points.length < 6" type="button" class="link" @click="form.points.push({ buffer: '', shown: '' })">
+                <button
+                    v-if="form.points.length < 6"
+                    type="button"
+                    class="link"
+                    @click="form.points.push({ buffer: '', shown: '' })"
+                >
                     Another buffer
                 </button>
             </p>
             <p class="note">
-                Rinse between buffers, wait until it is steady, and take the pH that the bottle gives for its temperature. Buffers are used
-                once.
+                Rinse between buffers, wait until it is steady, and take the pH that the bottle gives for its
+                temperature. Buffers are used once.
             </p>
         </form>
         <div>
@@ -157,7 +182,9 @@ const lede = computed(() => {
                             />
                         </el-select>
                     </FormField>
-                    <FormField label="It shows now, pH"><el-input v-model="shown" name="shown" inputmode="decimal" /></FormField>
+                    <FormField label="It shows now, pH"
+                        ><el-input v-model="shown" name="shown" inputmode="decimal"
+                    /></FormField>
                 </div>
                 <el-button native-type="submit" :loading="drift.saving.value">Note the drift</el-button>
             </form>

@@ -72,7 +72,10 @@ function pick(x: number, y: number): void {
     const sheet = canvas.value
     const pen = sheet?.getContext('2d')
     if (!sheet || !pen) return
-    const [left, top] = [Math.min(Math.max(0, x - HALF), sheet.width - 2 * HALF), Math.min(Math.max(0, y - HALF), sheet.height - 2 * HALF)]
+    const [left, top] = [
+        Math.min(Math.max(0, x - HALF), sheet.width - 2 * HALF),
+        Math.min(Math.max(0, y - HALF), sheet.height - 2 * HALF),
+    ]
     const { data } = pen.getImageData(left, top, 2 * HALF, 2 * HALF)
     const pixels: number[] = []
     for (let i = 0; i < data.length; i += 4) pixels.push(data[i] ?? 0, data[i + 1] ?? 0, data[i + 2] ?? 0)
@@ -89,7 +92,12 @@ function click(event: MouseEvent): void {
     pick(cross.value.x, cross.value.y)
 }
 
-const MOVES: Record<string, [number, number]> = { ArrowLeft: [-STEP, 0], ArrowRight: [STEP, 0], ArrowUp: [0, -STEP], ArrowDown: [0, STEP] }
+const MOVES: Record<string, [number, number]> = {
+    ArrowLeft: [-STEP, 0],
+    ArrowRight: [STEP, 0],
+    ArrowUp: [0, -STEP],
+    ArrowDown: [0, STEP],
+}
 function key(event: KeyboardEvent): void {
     const move = MOVES[event.key]
     if (move && canvas.value) {
@@ -116,7 +124,8 @@ const { save, saving, refusal } = useSave(
 <template>
     <el-dialog :model-value="true" title="Read it off a photo" width="1040px" top="4vh" @close="emit('close')">
         <p v-if="!loaded">
-            Take a photo that shows the tube, the kit’s card and white paper side by side, in even daylight, without flash.
+            Take a photo that shows the tube, the kit’s card and white paper side by side, in even daylight, without
+            flash.
         </p>
         <label class="file">
             <span class="sr">Photo of tube, card and white paper</span>
@@ -152,7 +161,12 @@ const { save, saving, refusal } = useSave(
             <div>
                 <ul class="targets">
                     <li v-for="target in targets" :key="target.key">
-                        <button type="button" class="link" :aria-pressed="chosen === target.key" @click="chosen = target.key">
+                        <button
+                            type="button"
+                            class="link"
+                            :aria-pressed="chosen === target.key"
+                            @click="chosen = target.key"
+                        >
                             {{ target.name }}
                         </button>
                         {{ picks[target.key] ? 'picked' : chosen === target.key ? 'next' : '' }}
@@ -160,7 +174,9 @@ const { save, saving, refusal } = useSave(
                 </ul>
                 <p class="note">Swatches that the photo does not show may be left out; two are needed.</p>
                 <RefusalNote :refusal="refusal" />
-                <el-button type="primary" :disabled="!enough" :loading="saving" @click="save()">Compare the colours</el-button>
+                <el-button type="primary" :disabled="!enough" :loading="saving" @click="save()"
+                    >Compare the colours</el-button
+                >
                 <template v-if="match">
                     <p class="said" role="status">{{ match.words }}</p>
                     <table class="plain">
@@ -178,11 +194,13 @@ const { save, saving, refusal } = useSave(
                         </tbody>
                     </table>
                     <p class="note">
-                        The next swatch is further by {{ number(match.margin, 1) }}; the patches themselves are uneven by
-                        {{ number(match.unevenness, 1) }}. About 1 is just seen side by side.
+                        The next swatch is further by {{ number(match.margin, 1) }}; the patches themselves are uneven
+                        by {{ number(match.unevenness, 1) }}. About 1 is just seen side by side.
                     </p>
                     <el-button v-if="match.safety !== 'none'" @click="emit('take', match)">
-                        {{ match.safety === 'clear' ? `Take ${match.swatches[0]?.name}` : 'Take it as between the two' }}
+                        {{
+                            match.safety === 'clear' ? `Take ${match.swatches[0]?.name}` : 'Take it as between the two'
+                        }}
                     </el-button>
                 </template>
             </div>

@@ -29,7 +29,8 @@ async function next(): Promise<void> {
         <template v-if="round.score">
             <h2>{{ round.score.right }} of {{ round.score.tubes }} right</h2>
             <p class="lede">
-                {{ round.reader }} reads at least {{ percent(round.score.lower) }} of such tubes right, as far as this round can tell.
+                {{ round.reader }} reads at least {{ percent(round.score.lower) }} of such tubes right, as far as this
+                round can tell.
                 <template v-if="round.score.bias !== null">On average {{ signed(round.score.bias, 2) }} off</template
                 ><template v-if="round.score.repeatability !== null"
                     >; equal tubes were read {{ number(round.score.repeatability, 2) }} apart</template
@@ -56,7 +57,13 @@ async function next(): Promise<void> {
         <template v-else-if="tube">
             <p class="over">Tube {{ at + 1 }} of {{ round.tubes.length }}, read by {{ round.reader }}</p>
             <div class="pair">
-                <div v-if="tube.hex" class="tube" role="img" :aria-label="`Tube ${at + 1}`" :style="{ background: tube.hex }"></div>
+                <div
+                    v-if="tube.hex"
+                    class="tube"
+                    role="img"
+                    :aria-label="`Tube ${at + 1}`"
+                    :style="{ background: tube.hex }"
+                ></div>
                 <p v-else class="lede">Hold tube {{ at + 1 }} to the card.</p>
                 <form novalidate @submit.prevent="next">
                     <SwatchCard v-model="chosen" v-model:between="between" :bands="bands" may-lie-between />

@@ -33,15 +33,24 @@ async function read(): Promise<void> {
     refusal.value = null
     going.value = true
     try {
-        await streamed<Schema<'ProbeLine'>>(`/runs/${props.run}/probe`, { tube: props.tube, seconds: SECONDS }, stop.signal, (line) => {
-            if (line.capture) fresh.value = line.capture
-            else if (line.refused) refusal.value = new Refused(line.refused, 409)
-            else lines.value = [...lines.value, line]
-        })
-        if (!fresh.value && !refusal.value) refusal.value = new Refused('The line broke. What came before is kept with the tube.', 0)
+        await streamed<Schema<'ProbeLine'>>(
+            `/runs/${props.run}/probe`,
+            { tube: props.tube, seconds: SECONDS },
+            stop.signal,
+            (line) => {
+                if (line.capture) fresh.value = line.capture
+                else if (line.refused) refusal.value = new Refused(line.refused, 409)
+                else lines.value = [...lines.value, line]
+            },
+        )
+        if (!fresh.value && !refusal.value)
+            refusal.value = new Refused('The line broke. What came before is kept with the tube.', 0)
     } catch (error) {
         if (!stop.signal.aborted)
-            refusal.value = error instanceof Refused ? error : new Refused('The line broke. What came before is kept with the tube.', 0)
+            refusal.value =
+                error instanceof Refused
+                    ? error
+                    : new Refused('The line broke. What came before is kept with the tube.', 0)
     } finally {
         going.value = false
         if (!fresh.value && !stop.signal.aborted) emit('broke')
@@ -71,7 +80,9 @@ const path = computed(() => {
 
 <template>
     <section class="probe">
-        <el-button :loading="going" @click="read()">{{ going ? `Reading for ${SECONDS} s` : 'Read the probe' }}</el-button>
+        <el-button :loading="going" @click="read()">{{
+            going ? `Reading for ${SECONDS} s` : 'Read the probe'
+        }}</el-button>
         <span v-if="simulated" class="note"> Simulated: a stand-in streams these readings.</span>
         <RefusalNote :refusal="refusal" />
         <figure v-if="good.length">
@@ -87,7 +98,9 @@ const path = computed(() => {
             </svg>
             <figcaption class="now">
                 {{ number(good.at(-1)?.value, decimals + 1) }} {{ unit }}
-                <span v-if="typeof good.at(-1)?.celsius === 'number'" class="note">{{ number(good.at(-1)?.celsius, 1) }} °C</span>
+                <span v-if="typeof good.at(-1)?.celsius === 'number'" class="note"
+                    >{{ number(good.at(-1)?.celsius, 1) }} °C</span
+                >
             </figcaption>
         </figure>
         <ul v-if="odd.length" class="odd">

@@ -10,7 +10,11 @@ import ProbePanel from './ProbePanel.vue'
 import SwatchCard from './SwatchCard.vue'
 
 /** What is read off one tube by one reader; earlier readings stay covered. */
-const props = defineProps<{ run: Schema<'Run'>; tube: Schema<'Tube'>; device: { there: boolean; simulated: boolean } }>()
+const props = defineProps<{
+    run: Schema<'Run'>
+    tube: Schema<'Tube'>
+    device: { there: boolean; simulated: boolean }
+}>()
 const emit = defineEmits<{
     record: [
         reading: {
@@ -52,7 +56,13 @@ function takeMatch(found: Schema<'ColourMatch'>): void {
     if (!near || !next) return
     typed.value = near.name
     between.value = found.safety === 'close' ? next.name : null
-    match.value = { nearest: near.name, difference: near.difference, next: next.name, margin: found.margin, safety: found.safety }
+    match.value = {
+        nearest: near.name,
+        difference: near.difference,
+        next: next.name,
+        margin: found.margin,
+        safety: found.safety,
+    }
     photo.value = false
 }
 for (let i = 1; i <= 9; i++)
@@ -76,10 +86,13 @@ for (let i = 1; i <= 9; i++)
         />
         <template v-if="run.colour">
             <p class="note">
-                A screen is not the card: hold the tube to the kit’s own card, light behind you, pale ground behind the tube.
+                A screen is not the card: hold the tube to the kit’s own card, light behind you, pale ground behind the
+                tube.
                 <button type="button" class="link" @click="photo = true">Read it off a photo</button>
             </p>
-            <p v-if="match" class="note">By photo: nearest {{ match.nearest }}, {{ number(match.difference, 1) }} away.</p>
+            <p v-if="match" class="note">
+                By photo: nearest {{ match.nearest }}, {{ number(match.difference, 1) }} away.
+            </p>
         </template>
         <ProbePanel
             v-if="run.probe && device.there"

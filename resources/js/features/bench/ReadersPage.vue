@@ -62,7 +62,9 @@ async function done(): Promise<void> {
 const lede = computed(() => {
     const mine = checks.value?.find((one) => one.reader === me.value?.name)
     if (!checks.value) return ''
-    return mine ? `${mine.reader}: ${mine.words}` : 'Cards are read by eye: who reads them shows first that colours are told apart.'
+    return mine
+        ? `${mine.reader}: ${mine.words}`
+        : 'Cards are read by eye: who reads them shows first that colours are told apart.'
 })
 </script>
 
@@ -80,13 +82,18 @@ const lede = computed(() => {
         <div>
             <FormField label="Reader">
                 <el-select v-model="reader" filterable allow-create default-first-option :placeholder="who">
-                    <el-option v-for="one in bench?.readers ?? []" :key="one.name" :value="one.name" :label="one.name" />
+                    <el-option
+                        v-for="one in bench?.readers ?? []"
+                        :key="one.name"
+                        :value="one.name"
+                        :label="one.name"
+                    />
                 </el-select>
             </FormField>
             <h2>Colour-vision check</h2>
             <p>
-                Ten plates of dots; type the figure that you see, or nothing. In even light, straight before the screen. A screening for
-                reading cards, no diagnosis.
+                Ten plates of dots; type the figure that you see, or nothing. In even light, straight before the screen.
+                A screening for reading cards, no diagnosis.
             </p>
             <RefusalNote :refusal="plates.refusal.value" />
             <el-button type="primary" :loading="plates.saving.value" @click="plates.save()">Begin the check</el-button>
@@ -94,7 +101,10 @@ const lede = computed(() => {
             <p>Known tubes in a mixed order; what they are is told when all are read.</p>
             <RefusalNote :refusal="practice.refusal.value" />
             <FormField label="Card">
-                <el-select :model-value="methodId ?? cards[0]?.id" @update:model-value="(id: number) => (methodId = id)">
+                <el-select
+                    :model-value="methodId ?? cards[0]?.id"
+                    @update:model-value="(id: number) => (methodId = id)"
+                >
                     <el-option v-for="one in cards" :key="one.id" :value="one.id" :label="one.name" />
                 </el-select>
             </FormField>
@@ -115,7 +125,9 @@ const lede = computed(() => {
                 <el-input v-model="known" name="known" placeholder="5.2, 6.1, 7.0" />
             </FormField>
             <FormField label="Tubes of each"><el-input-number v-model="copies" :min="1" :max="4" /></FormField>
-            <el-button :loading="practice.saving.value" :disabled="!cards.length" @click="practice.save()">Start the round</el-button>
+            <el-button :loading="practice.saving.value" :disabled="!cards.length" @click="practice.save()"
+                >Start the round</el-button
+            >
         </div>
         <div>
             <h2>Checks on record</h2>
@@ -165,8 +177,8 @@ const lede = computed(() => {
             </table>
             <p v-else class="note">None yet.</p>
             <p class="note">
-                Bias and repeatability in the unit of the card; repeatability is the spread of readings of equal tubes. Tubes on a screen
-                show the eye, not the bench.
+                Bias and repeatability in the unit of the card; repeatability is the spread of readings of equal tubes.
+                Tubes on a screen show the eye, not the bench.
             </p>
         </div>
     </div>

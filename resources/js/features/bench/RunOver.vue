@@ -23,12 +23,14 @@ const left = computed(() => data.value?.filter(({ flags }) => flags.length).leng
         <template v-if="run.state === 'finished'">
             <p class="lede">
                 {{ count(kept, 'reading') }} kept{{
-                    left ? `, ${number(left)} of them left out of the verdict by rule` : '; none is left out of the verdict'
+                    left
+                        ? `, ${number(left)} of them left out of the verdict by rule`
+                        : '; none is left out of the verdict'
                 }}.
             </p>
             <p v-if="kept">
-                {{ number(minutes / kept, 1) }} minutes of attention and {{ money((run.cost_cents ?? 0) / kept) }} a reading,
-                {{ number(minutes, 1) }} minutes and {{ money(run.cost_cents ?? 0) }} in all.
+                {{ number(minutes / kept, 1) }} minutes of attention and {{ money((run.cost_cents ?? 0) / kept) }} a
+                reading, {{ number(minutes, 1) }} minutes and {{ money(run.cost_cents ?? 0) }} in all.
             </p>
         </template>
         <table class="plain">
@@ -50,7 +52,11 @@ const left = computed(() => data.value?.filter(({ flags }) => flags.length).leng
             </tbody>
         </table>
         <template v-for="jar in jars" :key="jar.id">
-            <TextureTriangle v-if="jar.texture" :reading="jar.texture" :name="jars.length > 1 ? jar.portion : undefined" />
+            <TextureTriangle
+                v-if="jar.texture"
+                :reading="jar.texture"
+                :name="jars.length > 1 ? jar.portion : undefined"
+            />
         </template>
     </section>
 </template>

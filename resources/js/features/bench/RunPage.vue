@@ -32,11 +32,16 @@ const bench = useQuery({
     enabled: () => siteId.value !== null,
     queryFn: () => api.get('/bench', { query: { site_id: siteId.value ?? 0 } }),
 })
-const device = computed(() => ({ there: bench.data.value?.device ?? false, simulated: bench.data.value?.device_simulated ?? false }))
+const device = computed(() => ({
+    there: bench.data.value?.device ?? false,
+    simulated: bench.data.value?.device_simulated ?? false,
+}))
 
 /** A tube worked out of turn; else the one the agenda names. A tube that is being read stays until it is read. */
 const chosen = ref<number | null>(null)
-const reading = computed(() => run.value?.tubes.find((tube) => tube.status === 'going' && tube.unread.length > 0) ?? null)
+const reading = computed(
+    () => run.value?.tubes.find((tube) => tube.status === 'going' && tube.unread.length > 0) ?? null,
+)
 /** What has its time and falls due goes before what can wait, whatever was chosen. */
 const BEFORE_MS = 2_000
 const urgent = computed(
@@ -64,15 +69,21 @@ watch(
         if (status === 'waiting' || status === 'done' || status === 'given-up') chosen.value = null
     },
 )
-const soon = computed(() => tasks.value.filter((one) => one !== task.value && one.tube !== reading.value?.number).slice(0, SOON))
+const soon = computed(() =>
+    tasks.value.filter((one) => one !== task.value && one.tube !== reading.value?.number).slice(0, SOON),
+)
 const stepOf = (code: string): string => run.value?.steps.find((step) => step.code === code)?.do ?? ''
 const WORDS = { begin: 'start', end: 'stop', do: '', read: 'look' }
 const says = (one: { act: keyof typeof WORDS; step: string }): string =>
     one.act === 'do' ? stepOf(one.step) : `${WORDS[one.act]}: ${stepOf(one.step)}`
 
 const dueNow = computed(() => tasks.value.filter((one) => one.until_ms !== null && now.value >= one.aim_ms))
-const due = computed(() => (dueNow.value.length ? dueNow.value.map((one) => `${one.tube} ${one.step} ${one.act}`).join() : null))
-const timed = computed(() => [...tasks.value].filter((one) => one.until_ms !== null).sort((a, b) => a.aim_ms - b.aim_ms)[0] ?? null)
+const due = computed(() =>
+    dueNow.value.length ? dueNow.value.map((one) => `${one.tube} ${one.step} ${one.act}`).join() : null,
+)
+const timed = computed(
+    () => [...tasks.value].filter((one) => one.until_ms !== null).sort((a, b) => a.aim_ms - b.aim_ms)[0] ?? null,
+)
 useAlarm(
     due,
     computed(() => {
@@ -94,7 +105,9 @@ function all(): void {
     const one = task.value
     if (!one || !run.value) return
     const at = Date.now()
-    for (const same of run.value.tubes.filter((other) => other.step === one.step && other.status !== 'going' && other.status !== 'waiting'))
+    for (const same of run.value.tubes.filter(
+        (other) => other.step === one.step && other.status !== 'going' && other.status !== 'waiting',
+    ))
         mark('end', same.number, { step: one.step }, at)
 }
 useShortcut(' ', 'Do what is next', act)
@@ -106,13 +119,16 @@ const {
     saving: closing,
     refusal: notClosed,
 } = useSave(
-    (drop: boolean, leave: boolean) => api.post('/runs/{run}/close', { leave_unread: leave, note: note.value, drop }, { ids: { run: id } }),
+    (drop: boolean, leave: boolean) =>
+        api.post('/runs/{run}/close', { leave_unread: leave, note: note.value, drop }, { ids: { run: id } }),
     async (closed) => {
         take(closed)
         await queries.invalidateQueries()
     },
 )
-const open = computed(() => run.value?.tubes.filter(({ status }) => status !== 'done' && status !== 'given-up').length ?? 0)
+const open = computed(
+    () => run.value?.tubes.filter(({ status }) => status !== 'done' && status !== 'given-up').length ?? 0,
+)
 const read = computed(() => run.value?.tubes.filter(({ status }) => status === 'done').length ?? 0)
 const lede = computed(() => {
     if (!run.value) return ''
@@ -141,10 +157,12 @@ const finishWithout = (): void => {
             <RouterLink to="/bench" class="back">Back to the bench</RouterLink>
         </PageHead>
         <p v-if="unsent.length" class="warning" role="status">
-            {{ count(unsent.length, 'mark is', 'marks are') }} kept on this computer and not sent yet. Go on; they go out by themselves,
-            with their own times.
+            {{ count(unsent.length, 'mark is', 'marks are') }} kept on this computer and not sent yet. Go on; they go
+            out by themselves, with their own times.
         </p>
-        <p v-for="words in run.warnings" :key="words" class="warning">{{ words }} What it touches is left out of the verdict by rule.</p>
+        <p v-for="words in run.warnings" :key="words" class="warning">
+            {{ words }} What it touches is left out of the verdict by rule.
+        </p>
         <RefusalNote :refusal="refusal" />
         <div class="columns two">
             <div v-if="run.state === 'open'">
@@ -187,7 +205,9 @@ const finishWithout = (): void => {
                 <FormField v-if="read" label="Note on the run"><el-input v-model="note" name="run_note" /></FormField>
                 <section class="close">
                     <RefusalNote :refusal="notClosed" />
-                    <el-button v-if="!open" type="primary" :loading="closing" @click="close(false, false)">Finish the run</el-button>
+                    <el-button v-if="!open" type="primary" :loading="closing" @click="close(false, false)"
+                        >Finish the run</el-button
+                    >
                     <button v-else-if="read" type="button" class="link" @click="finishWithout">
                         Finish without the tubes that are not read
                     </button>
@@ -208,8 +228,8 @@ const finishWithout = (): void => {
                     @undo="undo"
                 />
                 <p v-if="run.state === 'open'" class="note">
-                    What is read stays covered until the run is finished, and earlier readings and the lab’s are not shown here, so that no
-                    reading leans on another.
+                    What is read stays covered until the run is finished, and earlier readings and the lab’s are not
+                    shown here, so that no reading leans on another.
                     {{ run.celsius === null ? '' : `At ${number(run.celsius, 1)} °C. `
                     }}{{
                         run.calibration

@@ -30,7 +30,10 @@ const all = ref(false)
 const shown = computed(() => {
     const wanted = Number(route.query.sample)
     const list = props.bench.portions.filter(
-        (one) => all.value || one.sample_id === wanted || (one.kind === 'bench' && !one.read_by.includes(methodId.value ?? 0)),
+        (one) =>
+            all.value ||
+            one.sample_id === wanted ||
+            (one.kind === 'bench' && !one.read_by.includes(methodId.value ?? 0)),
     )
     return list.slice(0, SHOWN)
 })
@@ -51,7 +54,9 @@ const expired = (lot: Schema<'Lot'>): boolean => lot.expires_on !== null && lot.
 watch(
     () => route.query.sample,
     (sample) => {
-        const one = props.bench.portions.find((portion) => portion.sample_id === Number(sample) && portion.kind === 'bench')
+        const one = props.bench.portions.find(
+            (portion) => portion.sample_id === Number(sample) && portion.kind === 'bench',
+        )
         if (one) form.portions = [one.id]
     },
     { immediate: true },
@@ -60,22 +65,30 @@ watch(me, (who) => (form.readers = form.readers.length || !who ? form.readers : 
 watch(
     method,
     (now) => {
-        form.said = Object.fromEntries((now?.conditions ?? []).map(({ code, options }) => [code, options[0]?.value ?? '']))
+        form.said = Object.fromEntries(
+            (now?.conditions ?? []).map(({ code, options }) => [code, options[0]?.value ?? '']),
+        )
         form.replicates = now?.readings_asked ?? 1
         form.lots = {}
         for (const lot of now?.lots ?? []) if (!expired(lot)) form.lots[lot.reagent] = lot.id
     },
     { immediate: true },
 )
-const usesExpired = computed(() => method.value?.lots.some((lot) => expired(lot) && Object.values(form.lots).includes(lot.id)) ?? false)
+const usesExpired = computed(
+    () => method.value?.lots.some((lot) => expired(lot) && Object.values(form.lots).includes(lot.id)) ?? false,
+)
 const broken = computed(() =>
     (method.value?.conditions ?? []).flatMap(({ code, name, options }) =>
-        options.filter(({ value, breaks }) => breaks && form.said[code] === value).map((option) => `${name}: ${option.name}`),
+        options
+            .filter(({ value, breaks }) => breaks && form.said[code] === value)
+            .map((option) => `${name}: ${option.name}`),
     ),
 )
 const blind = computed(() =>
     method.value?.colour
-        ? form.readers.filter((reader) => props.bench.readers.find(({ name }) => name === reader)?.vision?.passed !== true)
+        ? form.readers.filter(
+              (reader) => props.bench.readers.find(({ name }) => name === reader)?.vision?.passed !== true,
+          )
         : [],
 )
 const { data: calibrations } = useQuery({ queryKey: ['calibrations'], queryFn: () => api.get('/calibrations') })
@@ -83,7 +96,9 @@ watch(
     [calibrations, method],
     ([list, now]) =>
         (form.calibration_id =
-            now?.probe === 'ph' ? (list?.find((one) => one.reasons.length === 0 && one.drift === null)?.id ?? null) : null),
+            now?.probe === 'ph'
+                ? (list?.find((one) => one.reasons.length === 0 && one.drift === null)?.id ?? null)
+                : null),
     { immediate: true },
 )
 const tubes = computed(() => form.portions.length * form.replicates)
@@ -126,7 +141,11 @@ const { save, saving, refusal, wrong } = useSave(
         <h2>Start a run</h2>
         <RefusalNote :refusal="refusal" />
         <FormField label="Method" :wrong="wrong('method_id')">
-            <el-select :model-value="methodId ?? undefined" filterable @update:model-value="(id: number) => (methodId = id)">
+            <el-select
+                :model-value="methodId ?? undefined"
+                filterable
+                @update:model-value="(id: number) => (methodId = id)"
+            >
                 <el-option v-for="one in bench.methods" :key="one.id" :value="one.id" :label="one.name" />
             </el-select>
         </FormField>
@@ -137,10 +156,13 @@ const { save, saving, refusal, wrong } = useSave(
                     {{ form.portions.length === shown.length && shown.length ? 'none' : 'all shown' }}
                 </button>
             </legend>
-            <p v-if="!shown.length" class="note">This method has read every bench portion. Show all to read one again.</p>
+            <p v-if="!shown.length" class="note">
+                This method has read every bench portion. Show all to read one again.
+            </p>
             <el-checkbox-group v-if="shown.length" v-model="form.portions" class="portions">
                 <el-checkbox v-for="one in shown" :key="one.id" :value="one.id">
-                    {{ one.code }} <span class="note">{{ one.area }}{{ one.kind === 'archive' ? ', archive' : '' }}</span>
+                    {{ one.code }}
+                    <span class="note">{{ one.area }}{{ one.kind === 'archive' ? ', archive' : '' }}</span>
                 </el-checkbox>
             </el-checkbox-group>
             <p v-if="wrong('portion_ids')" class="wrong" role="alert">{{ wrong('portion_ids') }}</p>
@@ -163,20 +185,38 @@ const { save, saving, refusal, wrong } = useSave(
                 :wrong="wrong('readers')"
                 :hint="form.readers.length > 1 ? 'Each reads every tube, blind to the other.' : undefined"
             >
-                <el-select v-model="form.readers" aria-label="Readers" multiple filterable allow-create default-first-option>
-                    <el-option v-for="reader in bench.readers" :key="reader.name" :value="reader.name" :label="reader.name" />
+                <el-select
+                    v-model="form.readers"
+                    aria-label="Readers"
+                    multiple
+                    filterable
+                    allow-create
+                    default-first-option
+                >
+                    <el-option
+                        v-for="reader in bench.readers"
+                        :key="reader.name"
+                        :value="reader.name"
+                        :label="reader.name"
+                    />
                 </el-select>
             </FormField>
             <p v-if="blind.length" class="warning">
                 <span>
-                    {{ blind.join(' and ') }}: no colour-vision check that holds. Readings by eye are left out of the verdict.
+                    {{ blind.join(' and ') }}: no colour-vision check that holds. Readings by eye are left out of the
+                    verdict.
                     <RouterLink to="/bench/readers">Take the check</RouterLink>
                 </span>
             </p>
             <div class="grid">
                 <FormField v-for="condition in method.conditions" :key="condition.code" :label="condition.name">
                     <el-select v-model="form.said[condition.code]">
-                        <el-option v-for="option in condition.options" :key="option.value" :value="option.value" :label="option.name" />
+                        <el-option
+                            v-for="option in condition.options"
+                            :key="option.value"
+                            :value="option.value"
+                            :label="option.name"
+                        />
                     </el-select>
                 </FormField>
                 <FormField v-for="reagent in method.reagents" :key="reagent" :label="`Lot of ${reagent}`">
@@ -198,7 +238,11 @@ const { save, saving, refusal, wrong } = useSave(
                     >Use an expired lot knowingly: every reading is left out of the verdict</el-checkbox
                 >
             </p>
-            <FormField v-if="method.probe === 'ph'" label="Calibration of the pen" hint="One of this day, or the readings are left out.">
+            <FormField
+                v-if="method.probe === 'ph'"
+                label="Calibration of the pen"
+                hint="One of this day, or the readings are left out."
+            >
                 <el-select v-model="form.calibration_id" clearable placeholder="none">
                     <el-option
                         v-for="one in calibrations ?? []"
@@ -211,9 +255,14 @@ const { save, saving, refusal, wrong } = useSave(
             <div class="cautions">
                 <p v-for="hazard in method.hazards" :key="hazard" class="note">{{ hazard }}</p>
                 <p v-if="method.links.length" class="note">
-                    <a v-for="link in method.links" :key="link.url" :href="link.url" rel="noopener noreferrer" target="_blank">{{
-                        link.name
-                    }}</a>
+                    <a
+                        v-for="link in method.links"
+                        :key="link.url"
+                        :href="link.url"
+                        rel="noopener noreferrer"
+                        target="_blank"
+                        >{{ link.name }}</a
+                    >
                 </p>
             </div>
             <el-button type="primary" native-type="submit" :loading="saving" :disabled="!tubes">

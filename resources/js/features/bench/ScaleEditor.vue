@@ -36,7 +36,14 @@ function add(): void {
             <tbody>
                 <tr v-for="(band, i) in bands" :key="i">
                     <template v-if="open">
-                        <td><el-input v-model="band.name" size="small" class="wide" :aria-label="`Name of band ${i + 1}`" /></td>
+                        <td>
+                            <el-input
+                                v-model="band.name"
+                                size="small"
+                                class="wide"
+                                :aria-label="`Name of band ${i + 1}`"
+                            />
+                        </td>
                         <td v-for="side in ['lower', 'upper'] as const" :key="side">
                             <NumberText
                                 v-model="band[side]"
@@ -60,7 +67,9 @@ function add(): void {
                             :label="`${part} of ${band.name}`"
                             @update:model-value="(number: number | null) => (band.colour![k] = number ?? 0)"
                         />
-                        <button v-else-if="k === 0" type="button" class="link" @click="band.colour = [50, 0, 0]">add a colour</button>
+                        <button v-else-if="k === 0" type="button" class="link" @click="band.colour = [50, 0, 0]">
+                            add a colour
+                        </button>
                     </td>
                     <td v-if="open">
                         <button
@@ -76,7 +85,9 @@ function add(): void {
             </tbody>
         </table>
         <button v-if="open" type="button" class="link" @click="add">Another band</button>
-        <p v-else class="note">Names and ranges make the test what it is; changed ones are another test. Colours may follow a new card.</p>
+        <p v-else class="note">
+            Names and ranges make the test what it is; changed ones are another test. Colours may follow a new card.
+        </p>
     </template>
     <template v-if="scale.table && open">
         <h3>Drops</h3>

@@ -10,7 +10,8 @@ const props = defineProps<{ method: Schema<'MethodDetail'> }>()
 const queries = useQueryClient()
 const [name, url] = [ref(''), ref('')]
 const { save, saving, refusal } = useSave(
-    (links: Schema<'SheetLink'>[]) => api.put('/methods/{method}/links', { links }, { ids: { method: props.method.id } }),
+    (links: Schema<'SheetLink'>[]) =>
+        api.put('/methods/{method}/links', { links }, { ids: { method: props.method.id } }),
     async (method) => {
         ;[name.value, url.value] = ['', '']
         queries.setQueryData(['method', props.method.id], method)
@@ -23,7 +24,12 @@ const { save, saving, refusal } = useSave(
     <ul class="links">
         <li v-for="(link, i) in method.links" :key="link.url">
             <a :href="link.url" rel="noopener noreferrer" target="_blank">{{ link.name }}</a>
-            <button type="button" class="link" :aria-label="`Remove ${link.name}`" @click="save(method.links.filter((_, j) => j !== i))">
+            <button
+                type="button"
+                class="link"
+                :aria-label="`Remove ${link.name}`"
+                @click="save(method.links.filter((_, j) => j !== i))"
+            >
                 remove
             </button>
         </li>

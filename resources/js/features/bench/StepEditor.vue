@@ -72,7 +72,9 @@ function kindOf(step: StepDraft, kind: StepDraft['kind']): void {
                         />
                     </td>
                 </template>
-                <td v-else colspan="3" class="note">{{ step.stokes_um === undefined ? '' : `by Stokes’ law for ${step.stokes_um} µm` }}</td>
+                <td v-else colspan="3" class="note">
+                    {{ step.stokes_um === undefined ? '' : `by Stokes’ law for ${step.stokes_um} µm` }}
+                </td>
                 <td v-for="field in ['short', 'long'] as const" :key="field">
                     <OneOf
                         v-if="step.kind === 'timed' || step.kind === 'wait'"
@@ -85,7 +87,12 @@ function kindOf(step: StepDraft, kind: StepDraft['kind']): void {
                     />
                 </td>
                 <td class="num">
-                    <button type="button" class="link" :aria-label="`Add a step before step ${i + 1}`" @click="addStep(i)">
+                    <button
+                        type="button"
+                        class="link"
+                        :aria-label="`Add a step before step ${i + 1}`"
+                        @click="addStep(i)"
+                    >
                         add before
                     </button>
                     <button

@@ -44,7 +44,8 @@ const on = (name: string): boolean => name === chosen.value || name === other.va
         </div>
         <el-checkbox v-if="mayLieBetween" v-model="two">It lies between two: choose both</el-checkbox>
         <p v-if="other" class="note">
-            Between {{ place(chosen) < place(other) ? chosen : other }} and {{ place(chosen) < place(other) ? other : chosen }}.
+            Between {{ place(chosen) < place(other) ? chosen : other }} and
+            {{ place(chosen) < place(other) ? other : chosen }}.
         </p>
         <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     </fieldset>

@@ -9,7 +9,10 @@ const SIDE = 300
 const TALL = (SIDE * Math.sqrt(3)) / 2
 const LEFT = 34
 /** Clay and silt in percent to a place on the paper. */
-const at = (clay: number, silt: number): [number, number] => [LEFT + ((silt + clay / 2) / 100) * SIDE, 8 + TALL - (clay / 100) * TALL]
+const at = (clay: number, silt: number): [number, number] => [
+    LEFT + ((silt + clay / 2) / 100) * SIDE,
+    8 + TALL - (clay / 100) * TALL,
+]
 const path = (points: [number, number][]): string =>
     `M${points
         .map(([clay, silt]) =>
@@ -64,9 +67,13 @@ const lines = [20, 40, 60, 80]
         </svg>
         <figcaption>
             <strong>{{ name ? `${name}, ` : '' }}{{ reading.class }}</strong
-            >: sand {{ number(reading.sand) }} ({{ number(reading.ranges.sand.from) }}–{{ number(reading.ranges.sand.to) }}), silt
-            {{ number(reading.silt) }} ({{ number(reading.ranges.silt.from) }}–{{ number(reading.ranges.silt.to) }}), clay
-            {{ number(reading.clay) }} ({{ number(reading.ranges.clay.from) }}–{{ number(reading.ranges.clay.to) }}) percent of volume.
+            >: sand {{ number(reading.sand) }} ({{ number(reading.ranges.sand.from) }}–{{
+                number(reading.ranges.sand.to)
+            }}), silt {{ number(reading.silt) }} ({{ number(reading.ranges.silt.from) }}–{{
+                number(reading.ranges.silt.to)
+            }}), clay {{ number(reading.clay) }} ({{ number(reading.ranges.clay.from) }}–{{
+                number(reading.ranges.clay.to)
+            }}) percent of volume.
             <template v-if="reading.classes.length > 1">
                 Within the reading error it may also be {{ reading.classes.slice(1).join(', ') }}.</template
             >

@@ -17,7 +17,9 @@ const ticks = computed(() => {
 const x = (cm: number): number => LEFT + (cm / half.value) * (WIDE - LEFT - 16)
 const y = (ppm: number): number => TALL - 38 - (ppm / most.value) * (TALL - 50)
 const path = computed(() =>
-    props.transect.places.map(({ cm, mean }, i) => `${i ? 'L' : 'M'}${x(cm).toFixed(1)} ${y(mean).toFixed(1)}`).join(''),
+    props.transect.places
+        .map(({ cm, mean }, i) => `${i ? 'L' : 'M'}${x(cm).toFixed(1)} ${y(mean).toFixed(1)}`)
+        .join(''),
 )
 </script>
 

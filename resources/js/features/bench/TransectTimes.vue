@@ -11,8 +11,14 @@ const TALL = 150
 const DAY = 86_400_000
 const MM_PER_INCH = 25.4
 const ms = (text: string): number => Date.parse(`${text}T12:00:00Z`)
-const days = computed(() => [...props.transects.map(({ read_on }) => ms(read_on)), ...props.events.map(({ on }) => ms(on))])
-const [from, to] = [computed(() => Math.min(...days.value) - 3 * DAY), computed(() => Math.max(...days.value) + 3 * DAY)]
+const days = computed(() => [
+    ...props.transects.map(({ read_on }) => ms(read_on)),
+    ...props.events.map(({ on }) => ms(on)),
+])
+const [from, to] = [
+    computed(() => Math.min(...days.value) - 3 * DAY),
+    computed(() => Math.max(...days.value) + 3 * DAY),
+]
 const x = (text: string): number => 34 + ((ms(text) - from.value) / (to.value - from.value)) * (WIDE - 50)
 const most = computed(() => Math.max(10, ...props.transects.map((one) => one.mean_across ?? one.places[0]?.mean ?? 0)))
 const y = (ppm: number): number => 112 - (ppm / most.value) * 66
@@ -40,7 +46,10 @@ const wettest = computed(() => Math.max(10, ...props.events.filter(({ kind }) =>
                     fill="#8F846F"
                 />
                 <path v-else :d="`M${x(event.on)} 116l-5 9h10z`" fill="#6B4526" />
-                <title>{{ day(event.on) }}: {{ event.kind === 'rain' ? 'rain' : event.what }}, {{ event.amount }} {{ event.unit }}</title>
+                <title>
+                    {{ day(event.on) }}: {{ event.kind === 'rain' ? 'rain' : event.what }}, {{ event.amount }}
+                    {{ event.unit }}
+                </title>
             </g>
             <g v-for="one in transects" :key="one.id" class="mark" @click="emit('choose', one.id)">
                 <path
@@ -56,7 +65,9 @@ const wettest = computed(() => Math.max(10, ...props.events.filter(({ kind }) =>
                     stroke="#0E5A60"
                     stroke-width="1.6"
                 />
-                <text :x="x(one.read_on)" y="142" text-anchor="middle">{{ day(one.read_on).replace(/ \d{4}$/, '') }}</text>
+                <text :x="x(one.read_on)" y="142" text-anchor="middle">
+                    {{ day(one.read_on).replace(/ \d{4}$/, '') }}
+                </text>
             </g>
             <text x="0" y="10">rain</text>
             <text x="0" :y="116">ppm</text>

@@ -53,7 +53,13 @@ watch(
     () => form.spacing,
     (text) => {
         const half = typed(text) / 2
-        if (!Number.isFinite(half) || half <= 0 || half > 500 || form.places.some(({ first, second }) => first || second)) return
+        if (
+            !Number.isFinite(half) ||
+            half <= 0 ||
+            half > 500 ||
+            form.places.some(({ first, second }) => first || second)
+        )
+            return
         const every = us.value ? EVERY_CM / CM_PER_INCH : EVERY_CM
         const at: number[] = []
         for (let i = 0; i * every < half - every / 4; i++) at.push(i * every)
@@ -73,7 +79,10 @@ const { save, saving, refusal, wrong } = useSave(
                 row_spacing_cm: toCm(form.spacing),
                 places: form.places
                     .filter(({ first, second }) => first.trim() || second.trim())
-                    .map(({ at, first, second }) => ({ cm: toCm(at), readings: [first, second].filter((one) => one.trim()).map(typed) })),
+                    .map(({ at, first, second }) => ({
+                        cm: toCm(at),
+                        readings: [first, second].filter((one) => one.trim()).map(typed),
+                    })),
                 note: form.note,
             },
             { ids: { area: areaId.value ?? 0 } },
@@ -112,7 +121,11 @@ const one = computed(() => data.value?.transects.find(({ id }) => id === chosen.
         <PageHead
             :over="site.name"
             title="Row transects"
-            :lede="data ? `${data.area}: ${count(data.transects.length, 'transect')}. ${data.caution}` : 'Draw an area first.'"
+            :lede="
+                data
+                    ? `${data.area}: ${count(data.transects.length, 'transect')}. ${data.caution}`
+                    : 'Draw an area first.'
+            "
             ><BenchTabs
         /></PageHead>
         <div class="columns two">
@@ -135,7 +148,9 @@ const one = computed(() => data.value?.transects.find(({ id }) => id === chosen.
                         <FormField :label="`Row spacing, ${unit}`" :wrong="wrong('row_spacing_cm')"
                             ><el-input v-model="form.spacing" name="spacing" inputmode="decimal"
                         /></FormField>
-                        <FormField label="By" :wrong="wrong('reader')"><el-input v-model="form.reader" name="reader" /></FormField>
+                        <FormField label="By" :wrong="wrong('reader')"
+                            ><el-input v-model="form.reader" name="reader"
+                        /></FormField>
                         <FormField label="With" :wrong="wrong('instrument')"
                             ><el-input v-model="form.instrument" name="instrument"
                         /></FormField>
@@ -150,12 +165,26 @@ const one = computed(() => data.value?.transects.find(({ id }) => id === chosen.
                         </thead>
                         <tbody>
                             <tr v-for="(place, i) in form.places" :key="i">
-                                <td><el-input v-model="place.at" :aria-label="`Distance of place ${i + 1}`" inputmode="decimal" /></td>
                                 <td>
-                                    <el-input v-model="place.first" :aria-label="`First reading at place ${i + 1}`" inputmode="decimal" />
+                                    <el-input
+                                        v-model="place.at"
+                                        :aria-label="`Distance of place ${i + 1}`"
+                                        inputmode="decimal"
+                                    />
                                 </td>
                                 <td>
-                                    <el-input v-model="place.second" :aria-label="`Second reading at place ${i + 1}`" inputmode="decimal" />
+                                    <el-input
+                                        v-model="place.first"
+                                        :aria-label="`First reading at place ${i + 1}`"
+                                        inputmode="decimal"
+                                    />
+                                </td>
+                                <td>
+                                    <el-input
+                                        v-model="place.second"
+                                        :aria-label="`Second reading at place ${i + 1}`"
+                                        inputmode="decimal"
+                                    />
                                 </td>
                             </tr>
                         </tbody>
@@ -192,7 +221,9 @@ const one = computed(() => data.value?.transects.find(({ id }) => id === chosen.
                                 <tr v-for="place in one.places" :key="place.cm">
                                     <td class="num">{{ shown(place.cm) }}</td>
                                     <td class="num">{{ place.readings.join(', ') }}</td>
-                                    <td class="num">{{ number(place.mean, 1) }}{{ place.alone ? ' (one reading)' : '' }}</td>
+                                    <td class="num">
+                                        {{ number(place.mean, 1) }}{{ place.alone ? ' (one reading)' : '' }}
+                                    </td>
                                 </tr>
                             </tbody>
                         </table>

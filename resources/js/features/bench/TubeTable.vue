@@ -57,7 +57,12 @@ const closed = computed(() => props.run.state !== 'open')
             </tr>
         </thead>
         <tbody>
-            <tr v-for="tube in run.tubes" :key="tube.number" :class="{ chosen: tube.number === chosen }" :data-tube="tube.number">
+            <tr
+                v-for="tube in run.tubes"
+                :key="tube.number"
+                :class="{ chosen: tube.number === chosen }"
+                :data-tube="tube.number"
+            >
                 <td>
                     <button
                         v-if="!closed && tube.step"
@@ -71,11 +76,17 @@ const closed = computed(() => props.run.state !== 'open')
                     <template v-else>{{ tube.number }}</template>
                 </td>
                 <td class="narrow">
-                    <template v-if="closed || tube.status === 'new' || tube.step !== run.steps.at(-1)?.code">{{ tube.portion }}</template>
+                    <template v-if="closed || tube.status === 'new' || tube.step !== run.steps.at(-1)?.code">{{
+                        tube.portion
+                    }}</template>
                     <span v-else class="note">covered</span>
                 </td>
                 <td>
-                    <span class="steps" role="img" :aria-label="`${place(tube) < 0 ? 0 : place(tube)} of ${hands.length} steps done`">
+                    <span
+                        class="steps"
+                        role="img"
+                        :aria-label="`${place(tube) < 0 ? 0 : place(tube)} of ${hands.length} steps done`"
+                    >
                         <i
                             v-for="(step, i) in hands"
                             :key="step.code"
@@ -86,7 +97,9 @@ const closed = computed(() => props.run.state !== 'open')
                 <td class="narrow">
                     {{ says(tube) }}<span v-if="tube.attempts > 1" class="note">, attempt {{ tube.attempts }}</span>
                 </td>
-                <td v-if="!closed" class="num" :class="{ late: clock(tube).late }" :data-clock="tube.number">{{ clock(tube).text }}</td>
+                <td v-if="!closed" class="num" :class="{ late: clock(tube).late }" :data-clock="tube.number">
+                    {{ clock(tube).text }}
+                </td>
                 <td class="broken">{{ tube.breaks.map(({ words }) => words).join(' ') }}</td>
                 <td v-if="!closed" class="more">
                     <details v-if="tube.status !== 'new' || tube.last_mark">
@@ -101,11 +114,20 @@ const closed = computed(() => props.run.state !== 'open')
                             >
                                 {{ one.name }}
                             </button>
-                            <button v-if="tube.last_mark" type="button" class="link" @click="emit('undo', tube.number, tube.last_mark)">
+                            <button
+                                v-if="tube.last_mark"
+                                type="button"
+                                class="link"
+                                @click="emit('undo', tube.number, tube.last_mark)"
+                            >
                                 Take the last mark back
                             </button>
-                            <button type="button" class="link" @click="emit('again', tube.number)">Empty it and begin anew</button>
-                            <button v-if="tube.step" type="button" class="link" @click="emit('giveUp', tube.number)">Give it up</button>
+                            <button type="button" class="link" @click="emit('again', tube.number)">
+                                Empty it and begin anew
+                            </button>
+                            <button v-if="tube.step" type="button" class="link" @click="emit('giveUp', tube.number)">
+                                Give it up
+                            </button>
                         </div>
                     </details>
                 </td>

@@ -46,10 +46,20 @@ function typedIn(): void {
                 <p class="over">Plate {{ at + 1 }} of {{ plates.plates.length }}</p>
                 <label class="field">
                     <span class="label">Which figure do you see?</span>
-                    <el-input ref="field" v-model="seen" name="seen" maxlength="1" inputmode="numeric" autofocus style="width: 80px" />
+                    <el-input
+                        ref="field"
+                        v-model="seen"
+                        name="seen"
+                        maxlength="1"
+                        inputmode="numeric"
+                        autofocus
+                        style="width: 80px"
+                    />
                 </label>
                 <p class="row">
-                    <el-button type="primary" native-type="submit" :disabled="!/^\d$/.test(seen.trim())">Next plate</el-button>
+                    <el-button type="primary" native-type="submit" :disabled="!/^\d$/.test(seen.trim())"
+                        >Next plate</el-button
+                    >
                     <el-button @click="answer(null)">I see nothing</el-button>
                 </p>
                 <button type="button" class="link" @click="emit('done')">Break it off</button>

@@ -51,7 +51,11 @@ function move(run: Run, tube: Tube, mark: Mark): void {
 function window(step: Schema<'BenchStep'>, from: number): Tube['window'] {
     return step.least_s === null || step.kind === 'read'
         ? null
-        : { from: from + 1000 * step.least_s, aim: from + 1000 * (step.aim_s ?? 0), until: from + 1000 * (step.most_s ?? 0) }
+        : {
+              from: from + 1000 * step.least_s,
+              aim: from + 1000 * (step.aim_s ?? 0),
+              until: from + 1000 * (step.most_s ?? 0),
+          }
 }
 
 function task(run: Run, tube: Tube): Run['agenda'] {
@@ -61,7 +65,14 @@ function task(run: Run, tube: Tube): Run['agenda'] {
     return [
         {
             tube: tube.number,
-            act: step.kind === 'timed' ? (tube.status === 'going' ? 'end' : 'begin') : step.kind === 'read' ? 'read' : 'do',
+            act:
+                step.kind === 'timed'
+                    ? tube.status === 'going'
+                        ? 'end'
+                        : 'begin'
+                    : step.kind === 'read'
+                      ? 'read'
+                      : 'do',
             step: step.code,
             from_ms: tube.window?.from ?? since,
             aim_ms: tube.window?.aim ?? since,

@@ -29,7 +29,12 @@ export interface Draft {
     name: string
     analyte: string
     unit: string
-    scale: { kind: string; bands?: BandDraft[]; table?: { from: number; to: number; band: string }[]; [more: string]: unknown }
+    scale: {
+        kind: string
+        bands?: BandDraft[]
+        table?: { from: number; to: number; band: string }[]
+        [more: string]: unknown
+    }
     readings: number
     colour: boolean
     probe: string | null

@@ -31,7 +31,10 @@ export function useRun(id: number): UseRunReturn {
     const place = `honest-core:run:${id}`
     const unsent = ref<Mark[]>(JSON.parse(localStorage.getItem(place) ?? '[]') as Mark[])
     const refusal = ref<Refused | null>(null)
-    const { data } = useQuery({ queryKey: key, queryFn: () => api.get('/runs/{run}', { ids: { run: id }, query: { now_ms: Date.now() } }) })
+    const { data } = useQuery({
+        queryKey: key,
+        queryFn: () => api.get('/runs/{run}', { ids: { run: id }, query: { now_ms: Date.now() } }),
+    })
     let sending = false
     let timer: ReturnType<typeof setTimeout> | undefined
 

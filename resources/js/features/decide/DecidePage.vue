@@ -33,8 +33,12 @@ const chains = computed(() => {
     }
     return [...groups].map(([title, chain]) => ({ title, chain }))
 })
-const moved = computed(() => (lines.data.value ?? []).flatMap((line) => CLAIMS.filter((claim) => line.claims[claim].moved)).length)
-const ended = computed(() => (lines.data.value ?? []).flatMap((line) => CLAIMS.filter((claim) => line.claims[claim].ended.length)).length)
+const moved = computed(
+    () => (lines.data.value ?? []).flatMap((line) => CLAIMS.filter((claim) => line.claims[claim].moved)).length,
+)
+const ended = computed(
+    () => (lines.data.value ?? []).flatMap((line) => CLAIMS.filter((claim) => line.claims[claim].ended.length)).length,
+)
 const lede = computed(() =>
     ended.value
         ? `${count(ended.value, 'signed verdict speaks', 'signed verdicts speak')} no more.`
@@ -61,7 +65,9 @@ const lede = computed(() =>
                         <tr>
                             <th>Test</th>
                             <th class="num">Pairs</th>
-                            <th v-for="claim in CLAIMS" :key="claim">{{ claim[0]!.toUpperCase() + claim.slice(1) }}, now and as signed</th>
+                            <th v-for="claim in CLAIMS" :key="claim">
+                                {{ claim[0]!.toUpperCase() + claim.slice(1) }}, now and as signed
+                            </th>
                         </tr>
                     </thead>
                     <tbody>
@@ -77,9 +83,12 @@ const lede = computed(() =>
                                         v-if="line.claims[claim].verdict_id"
                                         :to="`/decide/verdicts/${line.claims[claim].verdict_id}`"
                                         >signed {{ line.claims[claim].signed }}</RouterLink
-                                    ><template v-else>not signed</template>{{ line.claims[claim].moved ? ', evidence has moved' : ''
+                                    ><template v-else>not signed</template
+                                    >{{ line.claims[claim].moved ? ', evidence has moved' : ''
                                     }}{{
-                                        line.claims[claim].ended.length ? `, speaks no more: ${line.claims[claim].ended.join('; ')}` : ''
+                                        line.claims[claim].ended.length
+                                            ? `, speaks no more: ${line.claims[claim].ended.join('; ')}`
+                                            : ''
                                     }}
                                 </span>
                             </td>
@@ -164,7 +173,8 @@ const lede = computed(() =>
                 <template v-if="versions.length > 1">
                     <h3>Earlier versions</h3>
                     <p v-for="policy in versions.slice(1)" :key="policy.id" class="note">
-                        Version {{ policy.version }}, {{ day(policy.made_at, timezone) }}, {{ policy.author }}: {{ policy.reason }}
+                        Version {{ policy.version }}, {{ day(policy.made_at, timezone) }}, {{ policy.author }}:
+                        {{ policy.reason }}
                     </p>
                 </template>
             </aside>

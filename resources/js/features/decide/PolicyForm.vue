@@ -17,7 +17,10 @@ const form = reactive({
     change: terms.change,
     looking: terms.looking,
     thresholds: [...terms.thresholds],
-    crops: Object.fromEntries(Object.entries(terms.crops).map(([use, limits]) => [use, [...limits]])) as Record<string, number[]>,
+    crops: Object.fromEntries(Object.entries(terms.crops).map(([use, limits]) => [use, [...limits]])) as Record<
+        string,
+        number[]
+    >,
     reason: '',
 })
 const body = (): Schema<'PolicyInput'> => ({
@@ -33,12 +36,20 @@ const body = (): Schema<'PolicyInput'> => ({
 })
 const effects = ref<Schema<'PolicyEffect'>[] | null>(null)
 const preview = useSave(
-    () => api.post('/policies/preview', { ...body(), reason: form.reason.length < 10 ? 'Looked at beforehand.' : form.reason }),
+    () =>
+        api.post('/policies/preview', {
+            ...body(),
+            reason: form.reason.length < 10 ? 'Looked at beforehand.' : form.reason,
+        }),
     (found) => (effects.value = found),
 )
 const changed = computed(() => (effects.value ?? []).filter(({ was, would }) => would !== null && would !== was))
 const unit = computed(() =>
-    props.policy.analyte === 'ph' ? 'pH' : props.policy.terms.scale === 'ratio' ? 'factor less 1' : props.policy.analyte,
+    props.policy.analyte === 'ph'
+        ? 'pH'
+        : props.policy.terms.scale === 'ratio'
+          ? 'factor less 1'
+          : props.policy.analyte,
 )
 const { save, saving, refusal, wrong } = useSave(
     () => api.post('/policies', body()),
@@ -57,7 +68,9 @@ const name = (code: string) => props.uses.find((use) => use.code === code)?.name
         width="560"
         @close="emit('done')"
     >
-        <p class="note">Verdicts signed before keep the policy they were given under. What the evidence says now is judged anew.</p>
+        <p class="note">
+            Verdicts signed before keep the policy they were given under. What the evidence says now is judged anew.
+        </p>
         <RefusalNote v-if="refusal && !Object.keys(refusal.fields).length" :refusal="refusal" />
         <div class="four">
             <FormField label="Right action needed, %" :wrong="wrong('required')"
@@ -100,7 +113,8 @@ const name = (code: string) => props.uses.find((use) => use.code === code)?.name
             <tbody>
                 <tr v-for="(limits, use) in form.crops" :key="use">
                     <td>
-                        {{ name(String(use)) }} <span v-if="wrong(`crops.${use}`)" class="wrong">{{ wrong(`crops.${use}`) }}</span>
+                        {{ name(String(use)) }}
+                        <span v-if="wrong(`crops.${use}`)" class="wrong">{{ wrong(`crops.${use}`) }}</span>
                     </td>
                     <td v-for="i in [0, 1]" :key="i" class="num">
                         <el-input-number
@@ -120,7 +134,9 @@ const name = (code: string) => props.uses.find((use) => use.code === code)?.name
         /></FormField>
         <div v-if="effects" class="effects" role="status">
             <p v-if="!effects.length" class="note">No verdict has been signed on it, so that none would change.</p>
-            <p v-else-if="!changed.length" class="note">None of {{ effects.length }} signed verdicts would have been another.</p>
+            <p v-else-if="!changed.length" class="note">
+                None of {{ effects.length }} signed verdicts would have been another.
+            </p>
             <ul v-else>
                 <li v-for="one in changed" :key="one.verdict_id">
                     {{ one.method }}, {{ one.claim }}: {{ one.was }} would have been {{ one.would }}.
@@ -129,7 +145,9 @@ const name = (code: string) => props.uses.find((use) => use.code === code)?.name
         </div>
         <RefusalNote v-if="preview.refusal.value" :refusal="preview.refusal.value" />
         <div class="row">
-            <el-button :loading="preview.saving.value" @click="preview.save()">See what it would have changed</el-button>
+            <el-button :loading="preview.saving.value" @click="preview.save()"
+                >See what it would have changed</el-button
+            >
             <el-button type="primary" :loading="saving" @click="save()">Set version {{ policy.version + 1 }}</el-button>
             <button type="button" class="link" @click="emit('done')">Leave it</button>
         </div>

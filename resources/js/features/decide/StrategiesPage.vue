@@ -13,16 +13,28 @@ import { number, percent } from '@/shared/format'
 const route = useRoute()
 const router = useRouter()
 const lines = useQuery({ queryKey: ['evidence'], queryFn: () => api.get('/evidence') })
-const tests = computed(() => (lines.data.value ?? []).filter(({ portion, untested }) => portion === 'bench' && untested === null))
+const tests = computed(() =>
+    (lines.data.value ?? []).filter(({ portion, untested }) => portion === 'bench' && untested === null),
+)
 const method = computed(
-    () => Number(route.query.test) || (tests.value.find(({ pairs }) => pairs >= 5) ?? tests.value[0])?.method_id || null,
+    () =>
+        Number(route.query.test) || (tests.value.find(({ pairs }) => pairs >= 5) ?? tests.value[0])?.method_id || null,
 )
 const { data: usual } = useQuery({
     queryKey: ['costs', method],
     enabled: () => method.value !== null,
     queryFn: () => api.get('/evidence/{method}/costs', { ids: { method: method.value! } }),
 })
-const form = reactive({ lab_fee: 18, lab_minutes: 8, test_fee: 0.6, test_minutes: 10, hour: 30, under: 120, over: 60, drift: 0.1 })
+const form = reactive({
+    lab_fee: 18,
+    lab_minutes: 8,
+    test_fee: 0.6,
+    test_minutes: 10,
+    hour: 30,
+    under: 120,
+    over: 60,
+    drift: 0.1,
+})
 const result = ref<Schema<'StrategyComparison'> | null>(null)
 const { save, saving, refusal, wrong } = useSave(
     () => api.post('/evidence/{method}/strategies', { ...form }, { ids: { method: method.value! } }),
@@ -94,8 +106,20 @@ const turns = computed(() =>
                     />
                 </el-select>
             </FormField>
-            <FormField v-for="[key, label, hint] in FIELDS" :key="key" :label="label" :hint="hint || undefined" :wrong="wrong(key)">
-                <el-input-number v-model="form[key]" :controls="false" :min="0" :aria-label="label" style="width: 110px" />
+            <FormField
+                v-for="[key, label, hint] in FIELDS"
+                :key="key"
+                :label="label"
+                :hint="hint || undefined"
+                :wrong="wrong(key)"
+            >
+                <el-input-number
+                    v-model="form[key]"
+                    :controls="false"
+                    :min="0"
+                    :aria-label="label"
+                    style="width: 110px"
+                />
             </FormField>
             <RefusalNote :refusal="refusal" />
             <el-button type="primary" native-type="submit" :loading="saving">Compare</el-button>
@@ -127,12 +151,20 @@ const turns = computed(() =>
                     <text :x="x(one.interval[1]!) + 6" y="30" class="best">{{ money(one.cost) }}</text>
                 </g>
                 <defs>
-                    <pattern id="mistake" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+                    <pattern
+                        id="mistake"
+                        width="5"
+                        height="5"
+                        patternUnits="userSpaceOnUse"
+                        patternTransform="rotate(45)"
+                    >
                         <path d="M0 0V5" stroke="#9B2D16" stroke-width="1.6" />
                     </pattern>
                 </defs>
             </svg>
-            <p class="note">Plain: testing. Hatched: mistakes at their stated cost. Line: 95 % of the resampled evidence.</p>
+            <p class="note">
+                Plain: testing. Hatched: mistakes at their stated cost. Line: 95 % of the resampled evidence.
+            </p>
             <table class="plain">
                 <thead>
                     <tr>
@@ -151,7 +183,9 @@ const turns = computed(() =>
                         <td class="num">{{ money(one.testing) }}</td>
                         <td class="num">{{ number(100 * one.under, 1) }} %</td>
                         <td class="num">{{ number(100 * one.over, 1) }} %</td>
-                        <td class="num">{{ money(one.cost) }} ({{ money(one.interval[0]!) }} to {{ money(one.interval[1]!) }})</td>
+                        <td class="num">
+                            {{ money(one.cost) }} ({{ money(one.interval[0]!) }} to {{ money(one.interval[1]!) }})
+                        </td>
                     </tr>
                 </tbody>
             </table>

@@ -11,7 +11,12 @@ const range = (from: number | null, to: number | null, decimals: number) =>
 
 <template>
     <ol>
-        <li v-for="verdict in verdicts" :id="`verdict-${verdict.id}`" :key="verdict.id" :class="{ past: verdict.followed_by !== null }">
+        <li
+            v-for="verdict in verdicts"
+            :id="`verdict-${verdict.id}`"
+            :key="verdict.id"
+            :class="{ past: verdict.followed_by !== null }"
+        >
             <details :open="verdict.id === open || verdict.followed_by === null">
                 <summary>
                     <VerdictStone :verdict="verdict.verdict" />
@@ -38,8 +43,8 @@ const range = (from: number | null, to: number | null, decimals: number) =>
                         <tr>
                             <td>Evidence</td>
                             <td>
-                                {{ verdict.evidence.pairs }} pairs, {{ verdict.evidence.left_out }} left out; with them in:
-                                {{ verdict.evidence.with_all }}. {{ verdict.evidence.claim.reasons[0] }}
+                                {{ verdict.evidence.pairs }} pairs, {{ verdict.evidence.left_out }} left out; with them
+                                in: {{ verdict.evidence.with_all }}. {{ verdict.evidence.claim.reasons[0] }}
                             </td>
                         </tr>
                         <tr v-if="verdict.note">

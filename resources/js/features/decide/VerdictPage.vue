@@ -18,10 +18,14 @@ const { data: verdict, error } = useQuery({
 })
 const print = (): void => window.print()
 const pairs = computed(() =>
-    [...(verdict.value?.snapshot ?? [])].sort((a, b) => Number(a.left_out) - Number(b.left_out) || a.reference - b.reference),
+    [...(verdict.value?.snapshot ?? [])].sort(
+        (a, b) => Number(a.left_out) - Number(b.left_out) || a.reference - b.reference,
+    ),
 )
 const read = (pair: (typeof pairs.value)[number]): string =>
-    pair.bands.length ? pair.bands.map(({ name }) => name).join(', ') : pair.readings.map((one) => number(one, 2)).join(', ')
+    pair.bands.length
+        ? pair.bands.map(({ name }) => name).join(', ')
+        : pair.readings.map((one) => number(one, 2)).join(', ')
 </script>
 
 <template>
@@ -45,7 +49,8 @@ const read = (pair: (typeof pairs.value)[number]): string =>
         <div class="columns two">
             <section>
                 <p class="stone">
-                    <VerdictStone :verdict="verdict.verdict" :size="36" quiet /> <span>{{ verdict.evidence.claim.reasons[0] }}</span>
+                    <VerdictStone :verdict="verdict.verdict" :size="36" quiet />
+                    <span>{{ verdict.evidence.claim.reasons[0] }}</span>
                 </p>
                 <table class="plain facts">
                     <tbody>
@@ -60,13 +65,17 @@ const read = (pair: (typeof pairs.value)[number]): string =>
                         <tr>
                             <td>Evidence</td>
                             <td>
-                                {{ count(verdict.evidence.pairs, 'pair') }}, {{ verdict.evidence.left_out }} left out; with them in:
+                                {{ count(verdict.evidence.pairs, 'pair') }}, {{ verdict.evidence.left_out }} left out;
+                                with them in:
                                 {{ verdict.evidence.with_all }}
                             </td>
                         </tr>
                         <tr>
                             <td>Ends with</td>
-                            <td>a new lot, another lab method, or the first composite after {{ verdict.season ?? 'its season' }}</td>
+                            <td>
+                                a new lot, another lab method, or the first composite after
+                                {{ verdict.season ?? 'its season' }}
+                            </td>
                         </tr>
                         <tr v-if="verdict.note">
                             <td>Note</td>
@@ -80,8 +89,9 @@ const read = (pair: (typeof pairs.value)[number]): string =>
                 </table>
                 <h2>Policy {{ verdict.policy.version }}, set {{ day(verdict.policy.set_at, timezone) }}</h2>
                 <p>
-                    Right action in {{ percent(verdict.policy.required) }}, at {{ percent(verdict.policy.confidence) }} confidence, looking
-                    {{ verdict.policy.looking }}; a rate allows {{ number(verdict.policy.allowable, 2) }}, a change of
+                    Right action in {{ percent(verdict.policy.required) }}, at
+                    {{ percent(verdict.policy.confidence) }} confidence, looking {{ verdict.policy.looking }}; a rate
+                    allows {{ number(verdict.policy.allowable, 2) }}, a change of
                     {{ number(verdict.policy.change, 2) }} must be seen. {{ verdict.policy.reason }}
                     <span class="note">
                         {{

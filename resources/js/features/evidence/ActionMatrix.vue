@@ -3,7 +3,9 @@ import { computed } from 'vue'
 
 /** How often the kit sent a composite to an action, by the lab's. */
 const props = defineProps<{ matrix: number[][]; actions: string[]; test: string; reference: string }>()
-const columns = computed(() => ((props.matrix[0]?.length ?? 0) > props.actions.length ? [...props.actions, 'cannot sort'] : props.actions))
+const columns = computed(() =>
+    (props.matrix[0]?.length ?? 0) > props.actions.length ? [...props.actions, 'cannot sort'] : props.actions,
+)
 const misses = computed(() =>
     props.matrix.flatMap((row, i) =>
         row.flatMap((n, j) =>
@@ -37,7 +39,12 @@ const misses = computed(() =>
         <tbody>
             <tr v-for="(row, i) in matrix" :key="i">
                 <th scope="row">{{ actions[i] }}</th>
-                <td v-for="(n, j) in row" :key="j" class="num" :class="{ none: n === 0, hit: i === j && n > 0, miss: i !== j && n > 0 }">
+                <td
+                    v-for="(n, j) in row"
+                    :key="j"
+                    class="num"
+                    :class="{ none: n === 0, hit: i === j && n > 0, miss: i !== j && n > 0 }"
+                >
                     {{ n }}
                 </td>
             </tr>

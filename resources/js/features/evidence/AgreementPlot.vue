@@ -10,7 +10,9 @@ const [LEFT, FOOT] = [36, 262]
 const ratio = computed(() => props.evidence.difference?.ratio ?? false)
 const turn = (value: number): number => (ratio.value ? Math.log(value) : value)
 const pairs = computed(() =>
-    props.evidence.pairs.filter(({ test, reference }) => test !== null && (!ratio.value || (test > 0 && reference > 0))),
+    props.evidence.pairs.filter(
+        ({ test, reference }) => test !== null && (!ratio.value || (test > 0 && reference > 0)),
+    ),
 )
 const span = computed(() => {
     const all = pairs.value.flatMap(({ test, reference }) => [turn(test!), turn(reference)])
@@ -43,7 +45,9 @@ const lines = computed(() => {
         fitted?.slope == null ? '' : `${name}: ${number(fitted.intercept, 2)} + ${number(fitted.slope, 2)} × reference`
     return [
         one(
-            found.deming_known ? `Deming, errors as ${number(found.deming_known.ratio, 2)} to 1` : 'Deming, equal errors',
+            found.deming_known
+                ? `Deming, errors as ${number(found.deming_known.ratio, 2)} to 1`
+                : 'Deming, equal errors',
             found.deming_known ?? found.deming,
         ),
         one('Passing and Bablok', found.passing_bablok),
@@ -66,9 +70,17 @@ const fits = computed(() => {
     return [
         { name: 'Deming, equal errors', figures: [figure(found.deming.intercept), figure(found.deming.slope)] },
         ...(known
-            ? [{ name: `Deming, errors as ${number(known.ratio, 2)} to 1`, figures: [figure(known.intercept), figure(known.slope)] }]
+            ? [
+                  {
+                      name: `Deming, errors as ${number(known.ratio, 2)} to 1`,
+                      figures: [figure(known.intercept), figure(known.slope)],
+                  },
+              ]
             : []),
-        { name: 'Passing and Bablok', figures: [figure(rank.intercept, rank.intercept_ci), figure(rank.slope, rank.slope_ci)] },
+        {
+            name: 'Passing and Bablok',
+            figures: [figure(rank.intercept, rank.intercept_ci), figure(rank.slope, rank.slope_ci)],
+        },
     ]
 })
 const steady = computed(() => {
@@ -84,7 +96,11 @@ const steady = computed(() => {
     <figure v-if="pairs.length > 1">
         <svg :viewBox="`0 0 ${SIZE} ${SIZE}`" role="img" :aria-label="words">
             <path :d="`M${LEFT} 8V${FOOT}H${SIZE - 8}`" fill="none" stroke="#221D17" />
-            <path :d="`M${x(ends[0]!)} ${y(ends[0]!)}L${x(ends[1]!)} ${y(ends[1]!)}`" stroke="#8F846F" stroke-width="1.4" />
+            <path
+                :d="`M${x(ends[0]!)} ${y(ends[0]!)}L${x(ends[1]!)} ${y(ends[1]!)}`"
+                stroke="#8F846F"
+                stroke-width="1.4"
+            />
             <path v-if="deming" :d="deming" fill="none" stroke="#221D17" stroke-width="1.6" />
             <path v-if="ranks" :d="ranks" fill="none" stroke="#1F6B66" stroke-width="1.6" stroke-dasharray="7 3" />
             <template v-for="pair in pairs" :key="pair.code">
@@ -95,7 +111,12 @@ const steady = computed(() => {
                     stroke-width="3"
                     opacity=".55"
                 />
-                <path v-if="!pair.same" :d="`M${x(pair.reference)} ${y(pair.test!) - 5}l5 5l-5 5l-5 -5z`" fill="#9B2D16" stroke="#F4F0E6" />
+                <path
+                    v-if="!pair.same"
+                    :d="`M${x(pair.reference)} ${y(pair.test!) - 5}l5 5l-5 5l-5 -5z`"
+                    fill="#9B2D16"
+                    stroke="#F4F0E6"
+                />
                 <circle v-else :cx="x(pair.reference)" :cy="y(pair.test!)" r="3.4" fill="#221D17" stroke="#F4F0E6" />
             </template>
             <text :x="SIZE - 8" :y="FOOT + 30" text-anchor="end">{{ evidence.reference.name }}</text>

@@ -26,7 +26,9 @@ const needAt = computed(() => x(props.required))
         <path :d="`M${needAt} 13V32`" stroke="#221D17" stroke-dasharray="3 2" />
         <circle :cx="x(claim.rate)" cy="23" r="4" fill="#221D17" />
         <text :x="needAt" y="10" text-anchor="middle">needed {{ percent(required) }}</text>
-        <text :x="x(claim.lower)" y="45" :text-anchor="x(claim.lower) < 50 ? 'start' : 'middle'">sure of {{ percent(claim.lower) }}</text>
+        <text :x="x(claim.lower)" y="45" :text-anchor="x(claim.lower) < 50 ? 'start' : 'middle'">
+            sure of {{ percent(claim.lower) }}
+        </text>
         <text :x="WIDE - 2" y="45" text-anchor="end">seen {{ percent(claim.rate) }}</text>
     </svg>
 </template>

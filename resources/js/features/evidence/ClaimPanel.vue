@@ -25,7 +25,9 @@ const words = computed(() => {
     const { verdict, agree, n, lower, upper, more_pairs: more, reasons } = claim.value
     if (props.name !== 'sort' || !n) return reasons[0] ?? ''
     const found = `Agrees on the action in ${agree} of ${n} samples`
-    const next = more ? ` ${count(more, 'more pair')} without a miss would prove ${percent(props.policy.terms.required)}.` : ''
+    const next = more
+        ? ` ${count(more, 'more pair')} without a miss would prove ${percent(props.policy.terms.required)}.`
+        : ''
     if (verdict === 'stands') return `${found}; we can be sure it is right at least ${percent(lower)} of the time.`
     if (verdict === 'falls')
         return `${found}. ${(upper ?? 1) < props.policy.terms.required ? `It is right at most ${percent(upper)} of the time; ${percent(props.policy.terms.required)} is needed.` : 'It misses one action too often.'}`
@@ -37,7 +39,13 @@ const FACTOR = 1.96 * Math.SQRT2
 const limits = computed(() => {
     const { difference, name, policy } = props
     const interval = claim.value.sd_within_ci
-    if (name === 'rate' && difference && !difference.of_bands && difference.lower_limit !== null && difference.upper_limit !== null) {
+    if (
+        name === 'rate' &&
+        difference &&
+        !difference.of_bands &&
+        difference.lower_limit !== null &&
+        difference.upper_limit !== null
+    ) {
         const [low, high] = [difference.lower_limit_ci, difference.upper_limit_ci]
         return {
             from: difference.lower_limit,
@@ -97,7 +105,8 @@ const others = computed(() => (props.name === 'sort' ? claim.value.reasons : cla
             <template v-if="state.signed">
                 Signed
                 <RouterLink :to="`/decide/verdicts/${state.signed.id}`">{{ state.signed.verdict }}</RouterLink>
-                by {{ state.signed.signed_by }}, {{ day(state.signed.signed_at, timezone) }}, policy {{ state.signed.policy_version }}.
+                by {{ state.signed.signed_by }}, {{ day(state.signed.signed_at, timezone) }}, policy
+                {{ state.signed.policy_version }}.
                 <strong v-if="state.moved" class="moved">New evidence since.</strong>
             </template>
             <template v-else>Not signed.</template>

@@ -11,7 +11,10 @@ const [LEFT, RIGHT, TOP, FOOT] = [40, 288, 10, 214]
 const ratio = computed(() => props.evidence.difference?.ratio ?? false)
 const unit = computed(() => (props.evidence.method.analyte === 'ph' ? 'pH' : props.evidence.method.analyte))
 const points = computed(() =>
-    [...props.evidence.pairs.map((pair) => ({ pair, out: false })), ...props.evidence.left_out.map((pair) => ({ pair, out: true }))]
+    [
+        ...props.evidence.pairs.map((pair) => ({ pair, out: false })),
+        ...props.evidence.left_out.map((pair) => ({ pair, out: true })),
+    ]
         .filter(({ pair }) => pair.test !== null && (!ratio.value || (pair.test > 0 && pair.reference > 0)))
         .map(({ pair, out }) => {
             const [t, r] = ratio.value ? [Math.log(pair.test!), Math.log(pair.reference)] : [pair.test!, pair.reference]
@@ -34,7 +37,8 @@ const most = computed(
             Math.abs(found.value?.lower_limit ?? 0),
         ) * 1.18,
 )
-const x = (level: number): number => LEFT + 6 + ((level - spanX.value.low) / (spanX.value.high - spanX.value.low)) * (RIGHT - LEFT - 12)
+const x = (level: number): number =>
+    LEFT + 6 + ((level - spanX.value.low) / (spanX.value.high - spanX.value.low)) * (RIGHT - LEFT - 12)
 const y = (difference: number): number => {
     const at = TOP + ((most.value - difference) / (2 * most.value)) * (FOOT - TOP)
     return Math.min(FOOT, Math.max(TOP, at))
@@ -47,9 +51,10 @@ const ticksX = computed(() => {
             .filter((one) => Math.log(one) > low && Math.log(one) < high)
             .map((one) => ({ at: Math.log(one), text: String(one) }))
     const step = [0.1, 0.5, 1, 2, 5, 10, 20, 50, 100].find((one) => (high - low) / one <= 6) ?? 1
-    return Array.from({ length: Math.floor(high / step) - Math.ceil(low / step) + 1 }, (_, i) => (Math.ceil(low / step) + i) * step).map(
-        (at) => ({ at, text: number(at, step < 1 ? 1 : 0) }),
-    )
+    return Array.from(
+        { length: Math.floor(high / step) - Math.ceil(low / step) + 1 },
+        (_, i) => (Math.ceil(low / step) + i) * step,
+    ).map((at) => ({ at, text: number(at, step < 1 ? 1 : 0) }))
 })
 const words = computed(() => {
     const limits = found.value
@@ -99,7 +104,12 @@ const means = computed(() => {
                 :key="String(limit[0])"
             >
                 <template v-if="limit[0] !== null">
-                    <path :d="`M${LEFT} ${y(limit[0])}H${RIGHT}`" stroke="#9B2D16" stroke-width="1.5" stroke-dasharray="6 3" />
+                    <path
+                        :d="`M${LEFT} ${y(limit[0])}H${RIGHT}`"
+                        stroke="#9B2D16"
+                        stroke-width="1.5"
+                        stroke-dasharray="6 3"
+                    />
                     <path
                         v-if="limit[1]"
                         :d="`M${RIGHT - 7} ${y(limit[1][1]!)}h6m-3 0V${y(limit[1][0]!)}m-3 0h6`"
@@ -125,7 +135,9 @@ const means = computed(() => {
                 />
                 <circle v-else :cx="x(point.level)" :cy="y(point.difference)" r="3.8" fill="#221D17" stroke="#F4F0E6" />
             </template>
-            <text v-for="tick in ticksX" :key="tick.at" :x="x(tick.at)" :y="FOOT + 15" text-anchor="middle">{{ tick.text }}</text>
+            <text v-for="tick in ticksX" :key="tick.at" :x="x(tick.at)" :y="FOOT + 15" text-anchor="middle">
+                {{ tick.text }}
+            </text>
             <text :x="RIGHT" :y="FOOT + 31" text-anchor="end">middle of the two, {{ unit }}</text>
             <text :x="LEFT - 4" :y="y(0) + 4" text-anchor="end">{{ ratio ? '× 1' : '0' }}</text>
         </svg>

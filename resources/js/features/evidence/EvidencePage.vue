@@ -69,7 +69,9 @@ const nouns = computed(() => ({
     reference: evidence.value?.against || (evidence.value?.reference.portion === 'bench' ? 'Other' : 'Lab'),
 }))
 const signing = ref<(typeof CLAIMS)[number] | null>(null)
-const analyte = computed(() => (evidence.value?.method.analyte === 'ph' ? 'pH' : (evidence.value?.method.analyte ?? '')))
+const analyte = computed(() =>
+    evidence.value?.method.analyte === 'ph' ? 'pH' : (evidence.value?.method.analyte ?? ''),
+)
 </script>
 
 <template>
@@ -93,7 +95,13 @@ const analyte = computed(() => (evidence.value?.method.analyte === 'ph' ? 'pH' :
             >
                 {{ line.name }}
                 <span>
-                    <VerdictStone v-for="claim in CLAIMS" :key="claim" :verdict="line.claims[claim].computed" :size="17" quiet />
+                    <VerdictStone
+                        v-for="claim in CLAIMS"
+                        :key="claim"
+                        :verdict="line.claims[claim].computed"
+                        :size="17"
+                        quiet
+                    />
                 </span>
             </RouterLink>
         </nav>
@@ -109,7 +117,8 @@ const analyte = computed(() => (evidence.value?.method.analyte === 'ph' ? 'pH' :
                 <el-option v-for="one in choices" :key="one.value" :value="one.value" :label="one.label" />
             </el-select>
             <span v-if="evidence.against" class="note"
-                >One reader’s bands stand for the reference: this says how far readers agree, not whether they are right.</span
+                >One reader’s bands stand for the reference: this says how far readers agree, not whether they are
+                right.</span
             >
         </p>
         <div class="claims">
@@ -122,7 +131,10 @@ const analyte = computed(() => (evidence.value?.method.analyte === 'ph' ? 'pH' :
                 :difference="evidence.difference"
                 :timezone="timezone"
                 :may-sign="
-                    (me?.may_sign ?? false) && evidence.pairs.length > 0 && !evidence.against && evidence.reference.portion === 'lab'
+                    (me?.may_sign ?? false) &&
+                    evidence.pairs.length > 0 &&
+                    !evidence.against &&
+                    evidence.reference.portion === 'lab'
                 "
                 @sign="signing = claim"
             />
@@ -130,12 +142,17 @@ const analyte = computed(() => (evidence.value?.method.analyte === 'ph' ? 'pH' :
         <div class="columns two">
             <div>
                 <StripTable v-if="evidence.pairs.length" :evidence="evidence" :nouns="nouns" />
-                <p v-else class="lede">No pair yet. Read the bench portion and enter the lab’s pH of the same composite.</p>
+                <p v-else class="lede">
+                    No pair yet. Read the bench portion and enter the lab’s pH of the same composite.
+                </p>
                 <LeftOut :evidence="evidence" />
             </div>
             <aside>
                 <h2>
-                    Difference from {{ evidence.against || (evidence.reference.portion === 'lab' ? 'the lab' : evidence.reference.name) }}
+                    Difference from
+                    {{
+                        evidence.against || (evidence.reference.portion === 'lab' ? 'the lab' : evidence.reference.name)
+                    }}
                 </h2>
                 <DifferencePlot :evidence="evidence" />
                 <h2>Action matrix</h2>

@@ -12,7 +12,10 @@ const withAll = computed(() => props.evidence.claims.sort.with_all)
     <section v-if="evidence.left_out.length" class="out">
         <h2>
             Left out, with reasons
-            <span class="note">Counted nowhere. Put back, it would be {{ withAll.agree }} of {{ withAll.n }}: {{ withAll.verdict }}.</span>
+            <span class="note"
+                >Counted nowhere. Put back, it would be {{ withAll.agree }} of {{ withAll.n }}:
+                {{ withAll.verdict }}.</span
+            >
         </h2>
         <table class="plain">
             <tbody>
@@ -24,10 +27,14 @@ const withAll = computed(() => props.evidence.claims.sort.with_all)
                         <SampleLink :id="pair.sample_id" :code="pair.code" />
                         {{ pair.area }}
                     </td>
-                    <td>test {{ pair.band?.name ?? number(pair.test, 2) }}, reference {{ number(pair.reference, 2) }}</td>
+                    <td>
+                        test {{ pair.band?.name ?? number(pair.test, 2) }}, reference {{ number(pair.reference, 2) }}
+                    </td>
                     <td>{{ pair.flags.join('; ') }}</td>
                     <td>{{ pair.reader }}, {{ day(pair.read_on) }}</td>
-                    <td><RouterLink :to="`/samples/${pair.sample_id}?correct=${pair.reading_id}`">Put back</RouterLink></td>
+                    <td>
+                        <RouterLink :to="`/samples/${pair.sample_id}?correct=${pair.reading_id}`">Put back</RouterLink>
+                    </td>
                 </tr>
             </tbody>
         </table>

@@ -17,7 +17,9 @@ const props = defineProps<{
 const WIDE = 330
 const most = computed(() => Math.max(props.allowed, Math.abs(props.outerFrom), Math.abs(props.outerTo)) * 1.15)
 const x = (value: number): number =>
-    props.oneSided ? 8 + (value / most.value) * (WIDE - 70) : 26 + ((value + most.value) / (2 * most.value)) * (WIDE - 52)
+    props.oneSided
+        ? 8 + (value / most.value) * (WIDE - 70)
+        : 26 + ((value + most.value) / (2 * most.value)) * (WIDE - 52)
 const shown = (value: number): string => (props.ratio ? `× ${number(Math.exp(value), 2)}` : number(value, 2))
 const beyond = computed(() => props.outerTo > props.allowed || (!props.oneSided && props.outerFrom < -props.allowed))
 </script>
@@ -31,7 +33,11 @@ const beyond = computed(() => props.outerTo > props.allowed || (!props.oneSided 
             height="18"
             fill="#E9DFC6"
         />
-        <path :d="`M${x(allowed)} 11V35${oneSided ? '' : `M${x(-allowed)} 11V35`}`" stroke="#221D17" stroke-dasharray="3 2" />
+        <path
+            :d="`M${x(allowed)} 11V35${oneSided ? '' : `M${x(-allowed)} 11V35`}`"
+            stroke="#221D17"
+            stroke-dasharray="3 2"
+        />
         <path :d="`M${x(outerFrom)} 23H${x(outerTo)}`" stroke="#8F846F" stroke-width="4" />
         <path
             :d="`M${x(from)} 23H${x(to)}M${x(from)} 17v12M${x(to)} 17v12`"
@@ -39,7 +45,9 @@ const beyond = computed(() => props.outerTo > props.allowed || (!props.oneSided 
             stroke-width="2.2"
             fill="none"
         />
-        <text :x="x(allowed)" y="9" text-anchor="middle">{{ oneSided ? 'must be seen' : 'allowed' }} {{ shown(allowed) }}</text>
+        <text :x="x(allowed)" y="9" text-anchor="middle">
+            {{ oneSided ? 'must be seen' : 'allowed' }} {{ shown(allowed) }}
+        </text>
         <text v-if="!oneSided" :x="Math.max(2, x(from))" y="46" text-anchor="middle">{{ shown(from) }}</text>
         <text :x="x(to)" y="46" text-anchor="middle">{{ shown(to) }}</text>
     </svg>

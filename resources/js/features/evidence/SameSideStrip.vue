@@ -3,7 +3,14 @@ import { computed } from 'vue'
 import type { Schema } from '@/api/client'
 
 /** One composite on the scale of the analyte: the limits of its crop, the test's band or dot and the reference's tick. Rows touch, so limits step down the page. */
-const props = defineProps<{ pair: Schema<'Pair'>; from: number; to: number; step: number; uncertainty: number | null; width: number }>()
+const props = defineProps<{
+    pair: Schema<'Pair'>
+    from: number
+    to: number
+    step: number
+    uncertainty: number | null
+    width: number
+}>()
 const TALL = 35
 const x = (ph: number): number => ((ph - props.from) / (props.to - props.from)) * props.width
 const clamp = (ph: number | null, open: number): number => Math.min(props.width, Math.max(0, x(ph ?? open)))
@@ -16,7 +23,9 @@ const band = computed(() => {
     return { left, width: clamp(kit.upper, props.to) - left }
 })
 const ticks = computed(() =>
-    Array.from({ length: Math.round((props.to - props.from) / props.step) + 1 }, (_, i) => x(props.from + i * props.step)),
+    Array.from({ length: Math.round((props.to - props.from) / props.step) + 1 }, (_, i) =>
+        x(props.from + i * props.step),
+    ),
 )
 const words = computed(
     () =>
@@ -31,7 +40,15 @@ const words = computed(
         <path v-for="tick in ticks" :key="tick" :d="`M${tick} ${TALL}v-4`" stroke="#8F846F" />
         <template v-if="band">
             <rect :x="band.left" y="9" :width="band.width" height="17" fill="#FBF8F0" />
-            <rect :x="band.left" y="9" :width="band.width" height="17" fill="url(#kit-hatch)" stroke="#6B4526" stroke-width="1.2" />
+            <rect
+                :x="band.left"
+                y="9"
+                :width="band.width"
+                height="17"
+                fill="url(#kit-hatch)"
+                stroke="#6B4526"
+                stroke-width="1.2"
+            />
         </template>
         <circle v-else-if="pair.test !== null" :cx="x(pair.test)" cy="17.5" r="4" fill="#221D17" stroke="#FBF8F0" />
         <path :d="`M${x(low)} 0V${TALL}`" stroke="#221D17" stroke-width="2" />

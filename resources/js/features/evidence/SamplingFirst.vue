@@ -43,7 +43,9 @@ const from = computed(
                     <span class="sampling" :style="{ flexGrow: part }" />
                     <span class="analysis" :style="{ flexGrow: 1 - part }" />
                 </div>
-                <figcaption>Of what is not ground: sampling {{ share(part) }}, analysis {{ share(1 - part) }}</figcaption>
+                <figcaption>
+                    Of what is not ground: sampling {{ share(part) }}, analysis {{ share(1 - part) }}
+                </figcaption>
             </figure>
             <table class="plain">
                 <thead>
@@ -79,15 +81,21 @@ const from = computed(
                 </template>
                 <tr>
                     <td>Expanded uncertainty, twice sampling and analysis</td>
-                    <td class="num">{{ sampling.expanded === null ? 'not measured' : `± ${number(sampling.expanded, digits)}` }}</td>
+                    <td class="num">
+                        {{ sampling.expanded === null ? 'not measured' : `± ${number(sampling.expanded, digits)}` }}
+                    </td>
                 </tr>
                 <tr>
                     <td>Used for “too close to call”, never less than stated</td>
-                    <td class="num">{{ sampling.used === null ? 'nothing is known' : `± ${number(sampling.used, digits)}` }}</td>
+                    <td class="num">
+                        {{ sampling.used === null ? 'nothing is known' : `± ${number(sampling.used, digits)}` }}
+                    </td>
                 </tr>
                 <tr>
                     <td>Pairs too close to call by it</td>
-                    <td class="num">{{ sampling.close === null ? '–' : `${sampling.close} of ${evidence.pairs.length}` }}</td>
+                    <td class="num">
+                        {{ sampling.close === null ? '–' : `${sampling.close} of ${evidence.pairs.length}` }}
+                    </td>
                 </tr>
             </tbody>
         </table>

@@ -51,11 +51,19 @@ async function again(): Promise<void> {
             </span>
         </p>
         <RefusalNote v-if="refusal && !Object.keys(refusal.fields).length" :refusal="refusal" />
-        <p v-if="refusal?.status === 409"><button type="button" class="link" @click="again">Look at the evidence again</button></p>
-        <FormField label="Where it holds" :wrong="wrong('scope')" hint="Outside these lots, readers and soils the verdict does not speak.">
+        <p v-if="refusal?.status === 409">
+            <button type="button" class="link" @click="again">Look at the evidence again</button>
+        </p>
+        <FormField
+            label="Where it holds"
+            :wrong="wrong('scope')"
+            hint="Outside these lots, readers and soils the verdict does not speak."
+        >
             <el-input v-model="form.scope" type="textarea" :rows="3" name="scope" />
         </FormField>
-        <FormField label="Note" :wrong="wrong('note')"><el-input v-model="form.note" type="textarea" :rows="2" name="note" /></FormField>
+        <FormField label="Note" :wrong="wrong('note')"
+            ><el-input v-model="form.note" type="textarea" :rows="2" name="note"
+        /></FormField>
         <p class="note">Signed, it is never changed: only a new verdict can follow it.</p>
         <div class="row">
             <el-button type="primary" :loading="saving" @click="save()">Sign as {{ state.computed.verdict }}</el-button>

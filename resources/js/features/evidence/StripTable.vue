@@ -11,7 +11,9 @@ const SHOWN = 10
 const WIDTH = 280
 const all = ref(false)
 const sorted = computed(() =>
-    [...props.evidence.pairs].sort((a, b) => Number(a.same) - Number(b.same) || Math.abs(b.difference ?? 9) - Math.abs(a.difference ?? 9)),
+    [...props.evidence.pairs].sort(
+        (a, b) => Number(a.same) - Number(b.same) || Math.abs(b.difference ?? 9) - Math.abs(a.difference ?? 9),
+    ),
 )
 const rows = computed(() => (all.value ? sorted.value : sorted.value.slice(0, SHOWN)))
 const hidden = computed(() => sorted.value.length - rows.value.length)
@@ -45,7 +47,13 @@ const actions = computed(() => props.evidence.policy.terms.actions)
     <section>
         <svg width="0" height="0" class="defs" aria-hidden="true">
             <defs>
-                <pattern id="kit-hatch" width="4.5" height="4.5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+                <pattern
+                    id="kit-hatch"
+                    width="4.5"
+                    height="4.5"
+                    patternUnits="userSpaceOnUse"
+                    patternTransform="rotate(45)"
+                >
                     <path d="M0 0V4.5" stroke="#6B4526" stroke-width="1.5" />
                 </pattern>
                 <pattern id="too-high-dots" width="6" height="6" patternUnits="userSpaceOnUse">
@@ -58,7 +66,9 @@ const actions = computed(() => props.evidence.policy.terms.actions)
             <h2>Same side of the limit?</h2>
             <p class="key">
                 <template v-if="evidence.method.bands">
-                    <svg width="22" height="14"><rect x="1" y="1" width="20" height="12" fill="url(#kit-hatch)" stroke="#6B4526" /></svg>
+                    <svg width="22" height="14">
+                        <rect x="1" y="1" width="20" height="12" fill="url(#kit-hatch)" stroke="#6B4526" />
+                    </svg>
                     {{ nouns.test.toLowerCase() }}, by band
                 </template>
                 <template v-else>
@@ -141,11 +151,13 @@ const actions = computed(() => props.evidence.policy.terms.actions)
                             <SideGlyph :same="pair.same" :below="pair.reference_action === actions[0]" />
                             <template v-if="pair.same">both {{ pair.reference_action }}</template>
                             <strong v-else
-                                >{{ nouns.test.toLowerCase() }} {{ pair.test_action ?? 'cannot sort' }}, {{ nouns.reference.toLowerCase() }}
-                                {{ pair.reference_action }}</strong
+                                >{{ nouns.test.toLowerCase() }} {{ pair.test_action ?? 'cannot sort' }},
+                                {{ nouns.reference.toLowerCase() }} {{ pair.reference_action }}</strong
                             >
                         </span>
-                        <span v-if="pair.band?.may.length" class="odd">or {{ pair.band.may.join(' or ') }}, by the card</span>
+                        <span v-if="pair.band?.may.length" class="odd"
+                            >or {{ pair.band.may.join(' or ') }}, by the card</span
+                        >
                     </td>
                 </tr>
             </tbody>
@@ -154,10 +166,13 @@ const actions = computed(() => props.evidence.policy.terms.actions)
             <span v-if="sorted.length">
                 {{ rows.length }} of {{ sorted.length }} shown, worst first.
                 <button v-if="hidden > 0" type="button" class="link" @click="all = true">Show {{ hidden }} more</button>
-                <button v-else-if="all" type="button" class="link" @click="all = false">Show the first {{ SHOWN }}</button>
+                <button v-else-if="all" type="button" class="link" @click="all = false">
+                    Show the first {{ SHOWN }}
+                </button>
             </span>
             <span v-if="cut">
-                A limit cuts the band in {{ cut }} of {{ sorted.length }}: the card cannot split those; each counts by its middle.
+                A limit cuts the band in {{ cut }} of {{ sorted.length }}: the card cannot split those; each counts by
+                its middle.
             </span>
         </p>
     </section>

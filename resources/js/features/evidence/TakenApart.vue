@@ -41,7 +41,11 @@ const drift = computed(() => {
                     <td class="num">{{ row.lower === null ? '–' : percent(row.lower) }}</td>
                     <td class="num">
                         {{
-                            row.difference === null ? '–' : evidence.difference?.ratio ? number(row.difference, 0) : signed(row.difference)
+                            row.difference === null
+                                ? '–'
+                                : evidence.difference?.ratio
+                                  ? number(row.difference, 0)
+                                  : signed(row.difference)
                         }}
                     </td>
                     <td :class="{ note: row.verdict === 'too few' }">{{ row.verdict }}</td>

@@ -17,7 +17,8 @@ const lead = computed(() => {
         : `${count(more, 'more pair')} without a further miss would prove it.`
 })
 const lacking = computed(() => needs.value.classes.filter(({ lacks }) => lacks > 0))
-const shown = (value: number): string => (props.evidence.difference?.ratio ? `× ${number(Math.exp(value), 2)}` : signed(value))
+const shown = (value: number): string =>
+    props.evidence.difference?.ratio ? `× ${number(Math.exp(value), 2)}` : signed(value)
 </script>
 
 <template>
@@ -27,14 +28,15 @@ const shown = (value: number): string => (props.evidence.difference?.ratio ? `×
             <p class="words">{{ lead }}</p>
             <ul>
                 <li v-for="one in lacking" :key="one.action">
-                    “{{ one.action }}” was asked {{ one.n === 0 ? 'never' : one.n === 1 ? 'once' : count(one.n, 'time') }}: at least
+                    “{{ one.action }}” was asked
+                    {{ one.n === 0 ? 'never' : one.n === 1 ? 'once' : count(one.n, 'time') }}: at least
                     {{ count(one.lacks, 'more composite') }} that the reference sends there.
                 </li>
                 <li v-for="word in needs.scope" :key="word">{{ word }}</li>
                 <li>
                     Looking once, at a number fixed beforehand, {{ count(needs.once, 'more clean pair') }} would reach
-                    {{ percent(policy.required) }}; with bounds that hold however often you look, {{ number(needs.often) }}. This policy
-                    looks {{ policy.looking }}.
+                    {{ percent(policy.required) }}; with bounds that hold however often you look,
+                    {{ number(needs.often) }}. This policy looks {{ policy.looking }}.
                 </li>
             </ul>
             <template v-if="needs.portions.length">
@@ -54,7 +56,10 @@ const shown = (value: number): string => (props.evidence.difference?.ratio ? `×
             <SamplingFirst :evidence="evidence" />
             <template v-if="evidence.corrections.length">
                 <h2 class="next">Can it be corrected?</h2>
-                <p class="note">Each composite is judged by a line fitted without it. Nothing is corrected unless you do it yourself.</p>
+                <p class="note">
+                    Each composite is judged by a line fitted without it. Nothing is corrected unless you do it
+                    yourself.
+                </p>
                 <table class="plain">
                     <thead>
                         <tr>
@@ -80,8 +85,8 @@ const shown = (value: number): string => (props.evidence.difference?.ratio ? `×
                 <h2 class="next">Below a limit, or no number</h2>
                 <p class="note">
                     Counted, shown, and left out of every difference:
-                    {{ evidence.censored.map(({ code, said }) => `${code} (${said})`).join(', ') }}. Half a limit is never put in their
-                    place.
+                    {{ evidence.censored.map(({ code, said }) => `${code} (${said})`).join(', ') }}. Half a limit is
+                    never put in their place.
                 </p>
             </template>
         </div>

@@ -17,7 +17,9 @@ const next = computed(() => data.value?.find((one) => one.state === 'waiting'))
 const lede = computed(() => {
     if (!data.value?.length) return 'No area yet.'
     if (overdue.value) return `${count(overdue.value, 'area is', 'areas are')} overdue for a test.`
-    return next.value ? `Nothing is overdue. Next: ${next.value.area}, by ${day(next.value.due)}.` : 'Nothing has been pulled yet.'
+    return next.value
+        ? `Nothing is overdue. Next: ${next.value.area}, by ${day(next.value.due)}.`
+        : 'Nothing has been pulled yet.'
 })
 </script>
 
@@ -42,7 +44,8 @@ const lede = computed(() => {
                     <td>{{ day(one.last_pulled) }}</td>
                     <td>
                         <span :class="{ late: one.state === 'overdue' }"
-                            >{{ one.due ? day(one.due) : 'at once' }}{{ one.state === 'overdue' ? ', overdue' : '' }}</span
+                            >{{ one.due ? day(one.due) : 'at once'
+                            }}{{ one.state === 'overdue' ? ', overdue' : '' }}</span
                         >
                     </td>
                     <td>{{ one.reason }}</td>
@@ -52,8 +55,8 @@ const lede = computed(() => {
         </table>
         <p v-else><RouterLink to="/areas">Draw the first area</RouterLink></p>
         <p class="note">
-            A single point is not a trend. Keep to the same season, the same lab and the same extractant: a change of any of them breaks the
-            series.
+            A single point is not a trend. Keep to the same season, the same lab and the same extractant: a change of
+            any of them breaks the series.
         </p>
     </template>
 </template>

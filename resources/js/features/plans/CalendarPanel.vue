@@ -14,17 +14,27 @@ const { data, error } = useQuery({
     queryFn: () => api.get('/plans/{plan}/calendar', { ids: { plan: props.planId }, query: { ...form } }),
 })
 const file = computed(
-    () => `/api/plans/${props.planId}/calendar.ics?lime_on=${form.lime_on}&lab_days=${form.lab_days}&shipping_days=${form.shipping_days}`,
+    () =>
+        `/api/plans/${props.planId}/calendar.ics?lime_on=${form.lime_on}&lab_days=${form.lab_days}&shipping_days=${form.shipping_days}`,
 )
 </script>
 
 <template>
     <section>
         <h3>When must the lime be on?</h3>
-        <div class="kept"><span>Lime on</span><el-input v-model="form.lime_on" type="date" size="small" aria-label="Lime on" /></div>
+        <div class="kept">
+            <span>Lime on</span><el-input v-model="form.lime_on" type="date" size="small" aria-label="Lime on" />
+        </div>
         <div class="kept">
             <span>Lab, working days</span
-            ><el-input-number v-model="form.lab_days" :controls="false" :min="0" :max="120" size="small" aria-label="Lab, working days" />
+            ><el-input-number
+                v-model="form.lab_days"
+                :controls="false"
+                :min="0"
+                :max="120"
+                size="small"
+                aria-label="Lab, working days"
+            />
         </div>
         <div class="kept">
             <span>On the way, days</span

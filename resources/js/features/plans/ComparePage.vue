@@ -101,7 +101,9 @@ const answer = computed(() => {
                     <button v-if="own.data.value?.rows.length" type="button" class="link" @click="takeOwn">
                         Take the {{ own.data.value.rows.length }} of this area, {{ own.data.value.year }}
                     </button>
-                    <template v-else>No plan of this area by cell or zone has three lab results yet; paste others.</template>
+                    <template v-else
+                        >No plan of this area by cell or zone has three lab results yet; paste others.</template
+                    >
                 </p>
                 <FormField
                     v-if="form.ground !== 'stated'"
@@ -113,10 +115,20 @@ const answer = computed(() => {
                 </FormField>
                 <div class="grid">
                     <FormField label="Cores, composite"
-                        ><el-input-number v-model="form.cores_in_composite" :controls="false" :min="1" :max="200" size="small"
+                        ><el-input-number
+                            v-model="form.cores_in_composite"
+                            :controls="false"
+                            :min="1"
+                            :max="200"
+                            size="small"
                     /></FormField>
                     <FormField label="Cores in a cell"
-                        ><el-input-number v-model="form.cores_in_cell" :controls="false" :min="1" :max="200" size="small"
+                        ><el-input-number
+                            v-model="form.cores_in_cell"
+                            :controls="false"
+                            :min="1"
+                            :max="200"
+                            size="small"
                     /></FormField>
                     <FormField label="Fields to try" :wrong="wrong('fields')"
                         ><el-input-number v-model="form.fields" :controls="false" :min="10" :max="500" size="small"
@@ -154,13 +166,13 @@ const answer = computed(() => {
                         >
                     </p>
                     <p class="note">
-                        Needless lime and lost yield count with the prices on the left. Prices change the answer: change them and compare
-                        again.
+                        Needless lime and lost yield count with the prices on the left. Prices change the answer: change
+                        them and compare again.
                     </p>
                 </template>
                 <p v-else class="lede">
-                    Six schemes are tried on the same {{ form.fields }} fields: one composite, the zones of its newest plan or else three
-                    equal strips, and cells of 10, 5, 2.5 and 1 acres.
+                    Six schemes are tried on the same {{ form.fields }} fields: one composite, the zones of its newest
+                    plan or else three equal strips, and cells of 10, 5, 2.5 and 1 acres.
                 </p>
             </section>
         </div>

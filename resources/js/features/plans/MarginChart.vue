@@ -11,7 +11,9 @@ const LEFT = 34
 const most = computed(() => Math.max(...props.curve.map((one) => one.ph), 0.2))
 const x = (cores: number) => LEFT + ((Math.min(cores, 40) - 4) / 36) * (WIDE - LEFT - 8)
 const y = (ph: number) => TALL - (Math.min(ph, most.value) / most.value) * (TALL - 12)
-const path = computed(() => props.curve.map((one, i) => `${i ? 'L' : 'M'}${x(one.cores).toFixed(1)} ${y(one.ph).toFixed(1)}`).join(''))
+const path = computed(() =>
+    props.curve.map((one, i) => `${i ? 'L' : 'M'}${x(one.cores).toFixed(1)} ${y(one.ph).toFixed(1)}`).join(''),
+)
 const ticks = computed(() => [most.value, most.value / 2, 0])
 </script>
 

@@ -47,7 +47,8 @@ const pattern = computed({
     get: () => spec.value.pattern as Schema<'Pattern'>,
     set: (which) => {
         spec.value.pattern = which
-        spec.value.rows = which === 'rows' ? (spec.value.rows ?? { spacing_m: 30 * METRES_PER_INCH, bearing_deg: 0 }) : null
+        spec.value.rows =
+            which === 'rows' ? (spec.value.rows ?? { spacing_m: 30 * METRES_PER_INCH, bearing_deg: 0 }) : null
     },
 })
 function choose(code: string | undefined): void {
@@ -75,7 +76,14 @@ function choose(code: string | undefined): void {
         <div class="depth">
             <CoreGlyph :depth="spec.layers[0] ?? '0-6in'" planned :width="13" />
             <FormField label="Depth layers, a composite for each" :wrong="field('layers')">
-                <el-select v-model="spec.layers" aria-label="Depth layers" multiple filterable allow-create default-first-option>
+                <el-select
+                    v-model="spec.layers"
+                    aria-label="Depth layers"
+                    multiple
+                    filterable
+                    allow-create
+                    default-first-option
+                >
                     <el-option v-for="layer in LAYERS" :key="layer" :value="layer" :label="depth(layer)" />
                 </el-select>
             </FormField>
@@ -95,7 +103,9 @@ function choose(code: string | undefined): void {
                     :max="190"
                     size="small"
                     aria-label="Rows, inches apart"
-                    @update:model-value="(n: number | undefined) => (spec.rows!.spacing_m = (n ?? 30) * METRES_PER_INCH)"
+                    @update:model-value="
+                        (n: number | undefined) => (spec.rows!.spacing_m = (n ?? 30) * METRES_PER_INCH)
+                    "
                 />
             </div>
             <div v-if="spec.rows" class="kept">
@@ -193,8 +203,8 @@ function choose(code: string | undefined): void {
                 />
             </div>
             <p class="note">
-                A duplicate composite is pulled with cores of its own; a hidden duplicate is a second bag of the same soil under another
-                code. One of each in ten is usual.
+                A duplicate composite is pulled with cores of its own; a hidden duplicate is a second bag of the same
+                soil under another code. One of each in ten is usual.
             </p>
         </details>
         <details>

@@ -46,7 +46,9 @@ const path = (line: Ring, close = false) =>
         .join('') + (close ? 'Z' : '')
 const cores = computed(() => props.plan.layout.cores.filter((core) => core.composite === props.composite))
 const outlines = computed(() =>
-    props.plan.layout.composites.flatMap(({ number, outline }) => outline.map((ring) => ({ number, d: path(ring as Ring) }))),
+    props.plan.layout.composites.flatMap(({ number, outline }) =>
+        outline.map((ring) => ({ number, d: path(ring as Ring) })),
+    ),
 )
 const away = computed(() =>
     props.plan.spec.keep_away.map((one) => {
@@ -57,7 +59,11 @@ const away = computed(() =>
                 : type === 'Polygon'
                   ? (coordinates as Ring[])[0]!
                   : (coordinates as Ring)
-        return { name: one.name, d: path(line, type === 'Polygon'), width: Math.max(1, (2 * one.distance_m) / frame.value.metres) }
+        return {
+            name: one.name,
+            d: path(line, type === 'Polygon'),
+            width: Math.max(1, (2 * one.distance_m) / frame.value.metres),
+        }
     }),
 )
 const bar = computed(() => {
@@ -79,7 +85,13 @@ const bar = computed(() => {
             <clipPath :id="`ground-${composite}`">
                 <path :d="rings.map((ring) => path(ring, true)).join('')" clip-rule="evenodd" />
             </clipPath>
-            <pattern :id="`hatch-${composite}`" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+            <pattern
+                :id="`hatch-${composite}`"
+                width="5"
+                height="5"
+                patternUnits="userSpaceOnUse"
+                patternTransform="rotate(45)"
+            >
                 <path d="M0 0V5" stroke="#6B4526" stroke-width="1" />
             </pattern>
         </defs>
@@ -112,11 +124,29 @@ const bar = computed(() => {
                 :stroke-width="Math.max(0.01, (2 * plan.spec.edge_m) / frame.metres)"
             />
         </g>
-        <path v-for="(ring, i) in rings" :key="`r${i}`" :d="path(ring, true)" fill="none" stroke="#221D17" stroke-width="2" />
-        <path :d="path(cores.map((core) => [core.longitude, core.latitude]))" fill="none" stroke="#0E5A60" stroke-width="1.3" />
-        <g v-for="core in cores" :key="core.sequence" :transform="`translate(${at(core.longitude, core.latitude).join(' ')})`">
+        <path
+            v-for="(ring, i) in rings"
+            :key="`r${i}`"
+            :d="path(ring, true)"
+            fill="none"
+            stroke="#221D17"
+            stroke-width="2"
+        />
+        <path
+            :d="path(cores.map((core) => [core.longitude, core.latitude]))"
+            fill="none"
+            stroke="#0E5A60"
+            stroke-width="1.3"
+        />
+        <g
+            v-for="core in cores"
+            :key="core.sequence"
+            :transform="`translate(${at(core.longitude, core.latitude).join(' ')})`"
+        >
             <circle r="9" :fill="core.sequence === next ? '#0E5A60' : '#fff'" stroke="#0E5A60" stroke-width="1.6" />
-            <text y="4" text-anchor="middle" :fill="core.sequence === next ? '#fff' : undefined">{{ core.sequence }}</text>
+            <text y="4" text-anchor="middle" :fill="core.sequence === next ? '#fff' : undefined">
+                {{ core.sequence }}
+            </text>
         </g>
         <g v-if="here" :transform="`translate(${at(here.longitude, here.latitude).join(' ')})`">
             <circle r="14" fill="none" stroke="#221D17" stroke-width="2" />

@@ -43,7 +43,10 @@ const school = computed(() => schools.data.value?.find((one) => one.code === sit
 const placing = ref<'' | 'Point' | 'Polygon'>('')
 const saved = usePlan(planId)
 const ready = computed(
-    () => !plans.isPending.value && !schools.isPending.value && (planId.value === null || saved.value?.id === planId.value),
+    () =>
+        !plans.isPending.value &&
+        !schools.isPending.value &&
+        (planId.value === null || saved.value?.id === planId.value),
 )
 const { spec, kept, layout, wrong, busy, body, same, shuffle } = useDraft(areaId, landmarks, saved, ready, school)
 const away = computed(() => kept.value.filter((one) => one.on))
@@ -71,17 +74,25 @@ const parts = computed(() =>
         ? (spec.zones.coordinates as number[][][][]).map((outline, i) => ({ number: i + 1, outline }))
         : (layout.value?.composites ?? []),
 )
-const start = computed<Schema<'Geometry'> | null>(() => (spec.start ? { type: 'Point', coordinates: spec.start } : null))
+const start = computed<Schema<'Geometry'> | null>(() =>
+    spec.start ? { type: 'Point', coordinates: spec.start } : null,
+)
 function place(geometry: Schema<'Geometry'>): void {
     if (placing.value === 'Point') spec.start = geometry.coordinates as [number, number]
-    else spec.zones = { type: 'MultiPolygon', coordinates: [...((spec.zones?.coordinates as unknown[]) ?? []), geometry.coordinates] }
+    else
+        spec.zones = {
+            type: 'MultiPolygon',
+            coordinates: [...((spec.zones?.coordinates as unknown[]) ?? []), geometry.coordinates],
+        }
     placing.value = ''
 }
 const state = computed(() => {
     const plan = saved.value
     if (!plan) return 'not saved yet'
     if (!same.value)
-        return pulled.value.length ? `changed; saving makes a new plan, as ${pulled.value[0]} was pulled by this one` : 'changed, not saved'
+        return pulled.value.length
+            ? `changed; saving makes a new plan, as ${pulled.value[0]} was pulled by this one`
+            : 'changed, not saved'
     return `saved ${day(plan.saved_at, timezone.value)} by ${plan.author}${pulled.value.length ? `, pulled as ${pulled.value.join(', ')}` : ''}`
 })
 </script>
@@ -117,7 +128,9 @@ const state = computed(() => {
                 <span class="label">Earlier plans of this area</span>
                 <el-select
                     :model-value="planId ?? undefined"
-                    @update:model-value="(id: number) => router.replace({ path: `/plans/${areaId}`, query: { plan: id } })"
+                    @update:model-value="
+                        (id: number) => router.replace({ path: `/plans/${areaId}`, query: { plan: id } })
+                    "
                 >
                     <el-option
                         v-for="plan in ofArea"
@@ -155,7 +168,8 @@ const state = computed(() => {
                     <div>
                         <strong>Split this area</strong>
                         <p v-for="reason in area.advice" :key="reason" class="why">{{ reason }}</p>
-                        <RouterLink :to="`/areas?area=${area.id}`">Split it</RouterLink>, plan it by cell or zone, or keep it as one:
+                        <RouterLink :to="`/areas?area=${area.id}`">Split it</RouterLink>, plan it by cell or zone, or
+                        keep it as one:
                     </div>
                 </div>
                 <FormField label="Why it stays one composite" :wrong="wrongOf('kept_reason')">
@@ -174,9 +188,12 @@ const state = computed(() => {
                         </tr>
                         <tr v-if="layout.composites.length * layout.layers.length > 1">
                             <td>
-                                Samples, {{ count(layout.composites.length, 'composite') }} of {{ count(layout.layers.length, 'layer') }}
+                                Samples, {{ count(layout.composites.length, 'composite') }} of
+                                {{ count(layout.layers.length, 'layer') }}
                             </td>
-                            <td class="num" data-fact="samples">{{ number(layout.composites.length * layout.layers.length) }}</td>
+                            <td class="num" data-fact="samples">
+                                {{ number(layout.composites.length * layout.layers.length) }}
+                            </td>
                         </tr>
                         <tr>
                             <td>Walk between them</td>
@@ -188,7 +205,9 @@ const state = computed(() => {
                         </tr>
                         <tr>
                             <td>Ground left to use</td>
-                            <td class="num">{{ extent(layout.usable_m2, units) }}, {{ percent(layout.usable_m2 / layout.area_m2) }}</td>
+                            <td class="num">
+                                {{ extent(layout.usable_m2, units) }}, {{ percent(layout.usable_m2 / layout.area_m2) }}
+                            </td>
                         </tr>
                         <tr>
                             <td>
@@ -210,7 +229,8 @@ const state = computed(() => {
                         }[layout.margin.source]
                     }}.
                     <template v-if="layout.margin.low !== layout.margin.high">
-                        Ground varies: ± {{ number(layout.margin.low, 2) }} to ± {{ number(layout.margin.high, 2) }}.</template
+                        Ground varies: ± {{ number(layout.margin.low, 2) }} to ±
+                        {{ number(layout.margin.high, 2) }}.</template
                     >
                 </p>
                 <h3>Margin on pH by cores</h3>
@@ -220,17 +240,20 @@ const state = computed(() => {
                 <div v-if="layout.quality" class="quality">
                     <h3>Quality control</h3>
                     <p data-fact="quality">
-                        Costs {{ count(layout.quality.cores, 'core') }} and {{ number(layout.quality.minutes) }} min more,
-                        {{ count(layout.quality.samples, 'sample') }} at the lab, about {{ number(layout.quality.fees) }} in fees by a usual
-                        fee.
-                        <template v-if="layout.quality.usual">Usual for so many composites: {{ layout.quality.usual }} of each.</template>
+                        Costs {{ count(layout.quality.cores, 'core') }} and {{ number(layout.quality.minutes) }} min
+                        more, {{ count(layout.quality.samples, 'sample') }} at the lab, about
+                        {{ number(layout.quality.fees) }} in fees by a usual fee.
+                        <template v-if="layout.quality.usual"
+                            >Usual for so many composites: {{ layout.quality.usual }} of each.</template
+                        >
                     </p>
                     <p v-for="words in layout.quality.words" :key="words">{{ words }}</p>
                 </div>
                 <div v-for="warning in layout.warnings" :key="warning" class="warning">{{ warning }}</div>
             </template>
             <div v-if="saved?.boundary_moved" class="warning">
-                The boundary of this area was changed after this plan was saved. The map shows the new one; save to plan on it.
+                The boundary of this area was changed after this plan was saved. The map shows the new one; save to plan
+                on it.
             </div>
             <div class="row buttons">
                 <el-button type="primary" :disabled="same && !saved?.boundary_moved" :loading="saving" @click="save()">

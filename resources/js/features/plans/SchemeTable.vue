@@ -6,7 +6,9 @@ import { number } from '@/shared/format'
 /** The schemes side by side: what each costs, what it misses, and how sure that is. */
 const props = defineProps<{ comparison: Schema<'Comparison'> }>()
 const WIDE = 168
-const most = computed(() => Math.max(...props.comparison.schemes.map((scheme) => scheme.total_money[0]! + 2 * scheme.total_money[1]!), 1))
+const most = computed(() =>
+    Math.max(...props.comparison.schemes.map((scheme) => scheme.total_money[0]! + 2 * scheme.total_money[1]!), 1),
+)
 const x = (money: number) => (money / most.value) * WIDE
 const figure = (pair: number[], decimals = 1) => `${number(pair[0], decimals)} ± ${number(1.96 * pair[1]!, decimals)}`
 </script>
@@ -49,7 +51,14 @@ const figure = (pair: number[], decimals = 1) => `${number(pair[0], decimals)} �
                         role="img"
                         :aria-label="`${figure(scheme.total_money, 0)}, of it ${number(scheme.wrong_money[0])} for wrong rates`"
                     >
-                        <rect y="4" :width="x(scheme.total_money[0]!)" height="10" fill="#CFAE78" stroke="#221D17" stroke-width=".8" />
+                        <rect
+                            y="4"
+                            :width="x(scheme.total_money[0]!)"
+                            height="10"
+                            fill="#CFAE78"
+                            stroke="#221D17"
+                            stroke-width=".8"
+                        />
                         <rect y="4" :width="x(scheme.wrong_money[0]!)" height="10" fill="#74502F" />
                         <path
                             :d="`M${x(scheme.total_money[0]! - 1.96 * scheme.total_money[1]!)} 9H${x(scheme.total_money[0]! + 1.96 * scheme.total_money[1]!)}`"
@@ -58,15 +67,16 @@ const figure = (pair: number[], decimals = 1) => `${number(pair[0], decimals)} �
                         />
                     </svg>
                     <span class="note total"
-                        >{{ figure(scheme.total_money, 0) }}{{ scheme.best || scheme.sure ? '' : ', not surely dearer' }}</span
+                        >{{ figure(scheme.total_money, 0)
+                        }}{{ scheme.best || scheme.sure ? '' : ', not surely dearer' }}</span
                     >
                 </td>
             </tr>
         </tbody>
     </table>
     <p class="note">
-        <i class="wrong"></i> lime spread for nothing and yield lost to ground left sour <i class="pull"></i> lab fees and work; ± is the
-        simulation’s own error at 95 %.
+        <i class="wrong"></i> lime spread for nothing and yield lost to ground left sour <i class="pull"></i> lab fees
+        and work; ± is the simulation’s own error at 95 %.
     </p>
 </template>
 

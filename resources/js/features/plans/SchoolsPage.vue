@@ -112,15 +112,25 @@ async function makeDefault(code: string | null): Promise<void> {
                 </tr>
             </tbody>
         </table>
-        <el-dialog v-if="editing" :model-value="true" :title="`Edit ${editing.name}`" width="520" @close="editing = null">
+        <el-dialog
+            v-if="editing"
+            :model-value="true"
+            :title="`Edit ${editing.name}`"
+            width="520"
+            @close="editing = null"
+        >
             <RefusalNote v-if="refusal && !Object.keys(refusal.fields).length" :refusal="refusal" />
             <FormField label="Name" :wrong="wrong('name')"><el-input v-model="form.name" /></FormField>
             <div class="row">
-                <FormField label="Fewest"><el-input-number v-model="form.cores[0]" :controls="false" size="small" /></FormField>
+                <FormField label="Fewest"
+                    ><el-input-number v-model="form.cores[0]" :controls="false" size="small"
+                /></FormField>
                 <FormField label="Usual" :wrong="wrong('cores.1')"
                     ><el-input-number v-model="form.cores[1]" :controls="false" size="small"
                 /></FormField>
-                <FormField label="Most"><el-input-number v-model="form.cores[2]" :controls="false" size="small" /></FormField>
+                <FormField label="Most"
+                    ><el-input-number v-model="form.cores[2]" :controls="false" size="small"
+                /></FormField>
                 <FormField label="Acres at most" :wrong="wrong('acres')"
                     ><el-input-number v-model="form.acres" :controls="false" size="small"
                 /></FormField>
@@ -135,9 +145,15 @@ async function makeDefault(code: string | null): Promise<void> {
             </FormField>
             <FormField label="Walk"
                 ><el-select v-model="form.pattern"
-                    ><el-option v-for="one in PATTERNS" :key="one.value" :value="one.value" :label="one.label" /></el-select
+                    ><el-option
+                        v-for="one in PATTERNS"
+                        :key="one.value"
+                        :value="one.value"
+                        :label="one.label" /></el-select
             ></FormField>
-            <FormField label="Why" :wrong="wrong('why')"><el-input v-model="form.why" type="textarea" :rows="2" /></FormField>
+            <FormField label="Why" :wrong="wrong('why')"
+                ><el-input v-model="form.why" type="textarea" :rows="2"
+            /></FormField>
             <div class="row">
                 <el-button type="primary" :loading="saving" @click="save()">Save the school</el-button>
                 <button type="button" class="link" @click="editing = null">Leave it</button>

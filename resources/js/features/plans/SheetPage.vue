@@ -11,19 +11,26 @@ import PlanOnPaper from './PlanOnPaper.vue'
 const route = useRoute()
 const { site, units, timezone } = useSite()
 const planId = computed(() => Number(route.params.plan))
-const { data: plan } = useQuery({ queryKey: ['plan', planId], queryFn: () => api.get('/plans/{plan}', { ids: { plan: planId.value } }) })
+const { data: plan } = useQuery({
+    queryKey: ['plan', planId],
+    queryFn: () => api.get('/plans/{plan}', { ids: { plan: planId.value } }),
+})
 const choices = useQuery({ queryKey: ['choices'], staleTime: Infinity, queryFn: () => api.get('/choices') })
 const tests = ref<string[]>(['ph'])
 const composite = ref<number | 'all'>(1)
 const { data: sheet } = useQuery({
     queryKey: ['sheet', planId, tests],
     placeholderData: keepPreviousData,
-    queryFn: () => api.get('/plans/{plan}/sheet', { ids: { plan: planId.value }, query: { tests: tests.value.join(',') } }),
+    queryFn: () =>
+        api.get('/plans/{plan}/sheet', { ids: { plan: planId.value }, query: { tests: tests.value.join(',') } }),
 })
 const shown = computed(() =>
     (plan.value?.layout.composites ?? [])
         .filter(({ number }) => composite.value === 'all' || number === composite.value)
-        .map((one) => ({ ...one, places: plan.value?.layout.cores.filter((core) => core.composite === one.number) ?? [] })),
+        .map((one) => ({
+            ...one,
+            places: plan.value?.layout.cores.filter((core) => core.composite === one.number) ?? [],
+        })),
 )
 const parts = computed(() => plan.value?.layout.composites.length ?? 0)
 const print = (): void => window.print()
@@ -31,7 +38,10 @@ const print = (): void => window.print()
 
 <template>
     <template v-if="plan && site && sheet">
-        <PageHead :over="`${site.name}, ${site.address}. Field sheet, plan of ${day(plan.saved_at, timezone)}`" :title="plan.area.name">
+        <PageHead
+            :over="`${site.name}, ${site.address}. Field sheet, plan of ${day(plan.saved_at, timezone)}`"
+            :title="plan.area.name"
+        >
             <RouterLink :to="`/plans/${plan.area.id}?plan=${plan.id}`">Back to the plan</RouterLink>
             <el-button type="primary" @click="print">Print</el-button>
         </PageHead>
@@ -54,7 +64,10 @@ const print = (): void => window.print()
         <div v-for="(one, i) in shown" :key="one.number" class="columns sheet">
             <section>
                 <PlanOnPaper :plan="plan" :composite="one.number" :units="units" />
-                <p class="note">Receivers stand within about 5 m (16 ft): the core counts, not the point. Keep off the hatched ground.</p>
+                <p class="note">
+                    Receivers stand within about 5 m (16 ft): the core counts, not the point. Keep off the hatched
+                    ground.
+                </p>
                 <table class="plain legs">
                     <thead>
                         <tr>
@@ -84,16 +97,18 @@ const print = (): void => window.print()
             </section>
             <section>
                 <h2>
-                    {{ parts > 1 ? `Composite ${one.number}: ` : '' }}{{ one.cores }} cores, {{ plan.spec.layers.map(depth).join(' and ') }}
+                    {{ parts > 1 ? `Composite ${one.number}: ` : '' }}{{ one.cores }} cores,
+                    {{ plan.spec.layers.map(depth).join(' and ') }}
                 </h2>
                 <p>
-                    {{ length(one.walk_m, units) }} on foot; the whole plan about {{ number(plan.layout.minutes) }} min. A composite for
-                    each layer.
+                    {{ length(one.walk_m, units) }} on foot; the whole plan about {{ number(plan.layout.minutes) }} min.
+                    A composite for each layer.
                 </p>
                 <p v-if="plan.spec.kept_reason"><strong>Kept as one composite:</strong> {{ plan.spec.kept_reason }}</p>
                 <p v-if="plan.layout.rows">
-                    Across the rows: {{ plan.layout.rows.per_transect }} cores from the row to mid-row, one every 3 in. Banded fertiliser:
-                    {{ plan.layout.rows.between_for_each_in_band }} cores between the bands for each one in the band.
+                    Across the rows: {{ plan.layout.rows.per_transect }} cores from the row to mid-row, one every 3 in.
+                    Banded fertiliser: {{ plan.layout.rows.between_for_each_in_band }} cores between the bands for each
+                    one in the band.
                 </p>
                 <template v-if="i === 0">
                     <h2>Take along</h2>
@@ -111,7 +126,10 @@ const print = (): void => window.print()
                 </template>
                 <h2>Labels</h2>
                 <div v-for="layer in plan.spec.layers" :key="layer" class="label">
-                    <strong>{{ plan.area.name }}{{ parts > 1 ? `, composite ${one.number}` : '' }}, {{ depth(layer) }}</strong>
+                    <strong
+                        >{{ plan.area.name }}{{ parts > 1 ? `, composite ${one.number}` : '' }},
+                        {{ depth(layer) }}</strong
+                    >
                     <span>{{ site.name }}, {{ site.address }}</span>
                     <span>Code ____________ Date ____________ By ____________</span>
                 </div>

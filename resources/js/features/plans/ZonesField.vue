@@ -13,7 +13,8 @@ const zones = defineModel<Schema<'Geometry'> | null>({ required: true })
 const { siteId } = useSite()
 const number = computed(() => (zones.value?.coordinates as unknown[] | undefined)?.length ?? 0)
 const { save, refusal } = useSave(
-    async (file: File) => api.post('/boundaries/read', { text: await file.text(), swap: false, site_id: siteId.value ?? 0 }),
+    async (file: File) =>
+        api.post('/boundaries/read', { text: await file.text(), swap: false, site_id: siteId.value ?? 0 }),
     ({ areas }) => {
         zones.value = {
             type: 'MultiPolygon',
@@ -32,7 +33,9 @@ function pick(event: Event): void {
 <template>
     <p class="note">
         {{ number ? count(number, 'zone') : 'No zone yet' }}.
-        <button type="button" class="link" @click="$emit('place')">{{ placing ? 'Click its corners on the map' : 'Draw a zone' }}</button>
+        <button type="button" class="link" @click="$emit('place')">
+            {{ placing ? 'Click its corners on the map' : 'Draw a zone' }}
+        </button>
         <button v-if="number" type="button" class="link" @click="zones = null">None</button>
     </p>
     <label class="note">

@@ -43,5 +43,14 @@ export function useComparison() {
     }
     onScopeDispose(leave)
 
-    return { run, leave, running, done, of, result, refusal, wrong: (field: string) => refusal.value?.fields[field]?.[0] }
+    return {
+        run,
+        leave,
+        running,
+        done,
+        of,
+        result,
+        refusal,
+        wrong: (field: string) => refusal.value?.fields[field]?.[0],
+    }
 }

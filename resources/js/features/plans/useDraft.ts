@@ -32,7 +32,10 @@ export function useDraft(
         () => {
             const plan = saved.value
             if (plan && plan.area.id !== areaId.value) return
-            const { keep_away, ...rest } = structuredClone(toRaw(plan?.spec)) ?? { ...usualSpec(school.value), keep_away: [] }
+            const { keep_away, ...rest } = structuredClone(toRaw(plan?.spec)) ?? {
+                ...usualSpec(school.value),
+                keep_away: [],
+            }
             Object.assign(spec, { quality: null }, rest)
             const known = landmarks.value.map((mark) => {
                 const had = keep_away.find((one) => one.landmark_id === mark.id)
@@ -45,7 +48,10 @@ export function useDraft(
                 }
             })
             const gone = keep_away.filter((one) => !landmarks.value.some((mark) => mark.id === one.landmark_id))
-            kept.value = [...known, ...gone.map((one) => ({ ...one, name: `${one.name}, no longer marked on the site`, on: true }))]
+            kept.value = [
+                ...known,
+                ...gone.map((one) => ({ ...one, name: `${one.name}, no longer marked on the site`, on: true })),
+            ]
             layout.value = plan?.layout ?? null
             wrong.value = null
         },
@@ -58,13 +64,19 @@ export function useDraft(
         ph_sd: spec.ph_sd ?? null,
         speed_km_per_h: spec.speed_km_per_h ?? null,
         seconds_per_core: spec.seconds_per_core ?? null,
-        keep_away: kept.value.filter((one) => one.on).map(({ landmark_id, distance_m }) => ({ landmark_id, distance_m })),
+        keep_away: kept.value
+            .filter((one) => one.on)
+            .map(({ landmark_id, distance_m }) => ({ landmark_id, distance_m })),
     }))
     const same = computed(() => {
         const plan = saved.value
         if (!plan) return false
         const { keep_away, ...rest } = plan.spec
-        const before = { quality: null, ...rest, keep_away: keep_away.map(({ landmark_id, distance_m }) => ({ landmark_id, distance_m })) }
+        const before = {
+            quality: null,
+            ...rest,
+            keep_away: keep_away.map(({ landmark_id, distance_m }) => ({ landmark_id, distance_m })),
+        }
         const ordered = (input: Schema<'PlanInput'>) =>
             JSON.stringify([
                 ...Object.entries({ ...input, keep_away: undefined }).sort(),
@@ -75,7 +87,9 @@ export function useDraft(
 
     async function ask(): Promise<void> {
         const mine = ++asked
-        const typing = [spec.cores, spec.edge_m, spec.probe_mm].some((value) => !Number.isFinite(value)) || spec.layers.length === 0
+        const typing =
+            [spec.cores, spec.edge_m, spec.probe_mm].some((value) => !Number.isFinite(value)) ||
+            spec.layers.length === 0
         if (areaId.value === null || !ready.value || typing) return
         if (same.value && saved.value && !saved.value.boundary_moved) {
             layout.value = saved.value.layout
@@ -96,7 +110,16 @@ export function useDraft(
     }
     watchDebounced([body, areaId, ready], ask, { debounce: 50, maxWait: 150, deep: true, immediate: true })
 
-    return { spec, kept, layout, wrong, busy, body, same, shuffle: () => (spec.seed = Math.floor(Math.random() * 100_000)) }
+    return {
+        spec,
+        kept,
+        layout,
+        wrong,
+        busy,
+        body,
+        same,
+        shuffle: () => (spec.seed = Math.floor(Math.random() * 100_000)),
+    }
 }
 
 /** The plan to open for an area: the one asked for, else its newest. */

@@ -35,7 +35,8 @@ const buffers = computed(() => {
                 <tr v-if="it.lab">
                     <td>{{ it.lab.by_test ? 'Test' : it.pooled ? 'Pooled' : 'Lab' }}</td>
                     <td>
-                        pH {{ number(it.lab.ph, 2) }}{{ it.lab.uncertainty ? ` ± ${number(it.lab.uncertainty, 2)}` : '' }}, {{ buffers }};
+                        pH {{ number(it.lab.ph, 2)
+                        }}{{ it.lab.uncertainty ? ` ± ${number(it.lab.uncertainty, 2)}` : '' }}, {{ buffers }};
                         {{ it.lab.method }}, {{ day(it.lab.read_on) }}
                     </td>
                 </tr>
@@ -56,8 +57,9 @@ const buffers = computed(() => {
                 <tr>
                     <td>Limits</td>
                     <td>
-                        {{ it.crop.name }}: lime below {{ number(it.crop.low, 1) }}, too high from {{ number(it.crop.high, 1) }}, sized for
-                        {{ number(it.crop.target, 1) }}; policy {{ it.policy_version }}
+                        {{ it.crop.name }}: lime below {{ number(it.crop.low, 1) }}, too high from
+                        {{ number(it.crop.high, 1) }}, sized for {{ number(it.crop.target, 1) }}; policy
+                        {{ it.policy_version }}
                     </td>
                 </tr>
             </tbody>

@@ -8,14 +8,19 @@ const props = defineProps<{ it: Schema<'Recommendation'>; kinds: Record<string, 
 const differ = computed(() => new Set(props.it.parts.map(({ kind }) => kind)).size > 1)
 const lead = computed(() => {
     const { parts, parts_planned: planned } = props.it
-    const read = parts.length < planned ? count(parts.length, 'of them has a pH so far', 'of them have a pH so far') : 'all have a pH'
+    const read =
+        parts.length < planned
+            ? count(parts.length, 'of them has a pH so far', 'of them have a pH so far')
+            : 'all have a pH'
     const want = differ.value ? 'they do not want the same: treat each by its own answer' : 'they want the same'
     return `It was planned in ${count(planned, 'part')}; ${read}${parts.length > 1 ? `, and ${want}` : ''}.`
 })
 const tons = (part: Schema<'PartOfArea'>): string => {
     const [least, most] = [Math.min(...part.tons_per_acre), Math.max(...part.tons_per_acre)]
     if (!part.tons_per_acre.length) return ''
-    return least.toFixed(1) === most.toFixed(1) ? `${number(least, 1)} tons/acre` : `${number(least, 1)} to ${number(most, 1)} tons/acre`
+    return least.toFixed(1) === most.toFixed(1)
+        ? `${number(least, 1)} tons/acre`
+        : `${number(least, 1)} to ${number(most, 1)} tons/acre`
 }
 </script>
 
@@ -34,7 +39,11 @@ const tons = (part: Schema<'PartOfArea'>): string => {
                     </tr>
                 </thead>
                 <tbody>
-                    <tr v-for="part in it.parts" :key="part.sample_id" :class="{ chosen: part.sample_id === it.sample?.id }">
+                    <tr
+                        v-for="part in it.parts"
+                        :key="part.sample_id"
+                        :class="{ chosen: part.sample_id === it.sample?.id }"
+                    >
                         <td>{{ part.number }}</td>
                         <td>
                             <RouterLink

@@ -35,7 +35,10 @@ const lines = useQuery({
     queryFn: () => api.get('/recommendations', { query: { site_id: siteId.value ?? 0 } }),
 })
 const areaId = computed(
-    () => Number(route.params.area) || (lines.data.value?.find((line) => line.kind === 'amount') ?? lines.data.value?.[0])?.area_id || null,
+    () =>
+        Number(route.params.area) ||
+        (lines.data.value?.find((line) => line.kind === 'amount') ?? lines.data.value?.[0])?.area_id ||
+        null,
 )
 const sample = computed(() => Number(route.query.sample) || null)
 const { data: it, error } = useQuery({
@@ -65,7 +68,11 @@ const print = (): void => window.print()
                     </tr>
                 </thead>
                 <tbody>
-                    <tr v-for="line in lines.data.value" :key="line.area_id" :class="{ chosen: line.area_id === areaId }">
+                    <tr
+                        v-for="line in lines.data.value"
+                        :key="line.area_id"
+                        :class="{ chosen: line.area_id === areaId }"
+                    >
                         <td>
                             <RouterLink :to="`/prescribe/${line.area_id}`">{{ line.area }}</RouterLink>
                             <span class="note block">{{ line.kinds.map((kind) => KINDS[kind]).join('; ') }}</span>
@@ -90,13 +97,28 @@ const print = (): void => window.print()
                     <h2 class="much">How much of this stone, by the schools</h2>
                     <div class="row no-print material">
                         <FormField label="Mixed to, in"
-                            ><el-input-number v-model="material.depth_in" :controls="false" :min="1" :max="12" size="small"
+                            ><el-input-number
+                                v-model="material.depth_in"
+                                :controls="false"
+                                :min="1"
+                                :max="12"
+                                size="small"
                         /></FormField>
                         <FormField label="Carbonate equivalent, %"
-                            ><el-input-number v-model="material.cce_percent" :controls="false" :min="10" :max="180" size="small"
+                            ><el-input-number
+                                v-model="material.cce_percent"
+                                :controls="false"
+                                :min="10"
+                                :max="180"
+                                size="small"
                         /></FormField>
                         <FormField label="Through 8 mesh, %"
-                            ><el-input-number v-model="material.through_8" :controls="false" :min="1" :max="100" size="small"
+                            ><el-input-number
+                                v-model="material.through_8"
+                                :controls="false"
+                                :min="1"
+                                :max="100"
+                                size="small"
                         /></FormField>
                         <FormField label="Through 60 mesh, %"
                             ><el-input-number
@@ -107,7 +129,12 @@ const print = (): void => window.print()
                                 size="small"
                         /></FormField>
                         <FormField label="Water, %"
-                            ><el-input-number v-model="material.moisture" :controls="false" :min="0" :max="90" size="small"
+                            ><el-input-number
+                                v-model="material.moisture"
+                                :controls="false"
+                                :min="0"
+                                :max="90"
+                                size="small"
                         /></FormField>
                     </div>
                 </div>
@@ -132,7 +159,8 @@ const print = (): void => window.print()
             </div>
             <OtherAnalytes :area-id="it.area.id" :sample-id="sample" />
             <p class="note">
-                Made {{ day(today(timezone)) }} with Honest Core. Local rules, the product label and licensed advice go before it.
+                Made {{ day(today(timezone)) }} with Honest Core. Local rules, the product label and licensed advice go
+                before it.
             </p>
         </article>
         <p v-else-if="error" class="wrong" role="alert">{{ error.message }}</p>

@@ -15,12 +15,16 @@ const parted = computed(() => (props.rate.later ?? 0) > 0.005)
             <p class="amount">
                 <span v-if="rate.at_most" class="most">at most</span>
                 <strong>{{ number(rate.tons_per_acre, 1) }}</strong> tons/acre
-                <span v-if="rate.interval" class="between">{{ number(rate.interval[0], 1) }} to {{ number(rate.interval[1], 1) }}</span>
+                <span v-if="rate.interval" class="between"
+                    >{{ number(rate.interval[0], 1) }} to {{ number(rate.interval[1], 1) }}</span
+                >
             </p>
-            <p v-if="parted" class="now">Now {{ number(rate.now, 1) }} tons/acre; the other {{ number(rate.later, 1) }} after a retest.</p>
+            <p v-if="parted" class="now">
+                Now {{ number(rate.now, 1) }} tons/acre; the other {{ number(rate.later, 1) }} after a retest.
+            </p>
             <p class="note">
-                {{ number(rate.pounds_per_1000_sq_ft) }} lb per 1,000 sq ft, {{ number(rate.tonnes_per_hectare, 1) }} t/ha, from a reading
-                of
+                {{ number(rate.pounds_per_1000_sq_ft) }} lb per 1,000 sq ft,
+                {{ number(rate.tonnes_per_hectare, 1) }} t/ha, from a reading of
                 {{ number(rate.reading, 2) }}
             </p>
             <table class="plain">
@@ -36,7 +40,9 @@ const parted = computed(() => (props.rate.later ?? 0) > 0.005)
                 </tbody>
             </table>
         </template>
-        <p v-for="reason in rate.reasons" :key="reason" :class="rate.tons_per_acre === null ? 'none' : 'note'">{{ reason }}</p>
+        <p v-for="reason in rate.reasons" :key="reason" :class="rate.tons_per_acre === null ? 'none' : 'note'">
+            {{ reason }}
+        </p>
         <p class="note">Source: {{ rate.source }}</p>
     </section>
 </template>

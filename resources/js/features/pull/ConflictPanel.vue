@@ -25,7 +25,12 @@ const SAY: Record<string, string> = {
         </ul>
         <p>Is there soil of it in the bucket? Say what is so; both entries stay on record.</p>
         <div class="choices">
-            <button v-for="entry in conflict.entries" :key="entry.uuid" type="button" @click="emit('settle', conflict, entry)">
+            <button
+                v-for="entry in conflict.entries"
+                :key="entry.uuid"
+                type="button"
+                @click="emit('settle', conflict, entry)"
+            >
                 {{ SAY[entry.outcome] ?? entry.outcome }}
             </button>
         </div>

@@ -7,14 +7,20 @@ defineProps<{ cores: { sequence: number; outcome: Outcome | null }[]; next: numb
 
 <template>
     <ol>
-        <li v-for="core in cores" :key="core.sequence" :class="[core.outcome ?? 'waits', { next: core.sequence === next }]">
+        <li
+            v-for="core in cores"
+            :key="core.sequence"
+            :class="[core.outcome ?? 'waits', { next: core.sequence === next }]"
+        >
             <svg viewBox="0 0 12 26" aria-hidden="true">
                 <path v-if="core.outcome === 'refused'" d="M1 13q0-6 5-6t5 6-5 5-5-5z" />
                 <path v-else-if="core.outcome === 'skipped'" d="M2 6 10 18M10 6 2 18" />
                 <path v-else d="M1 1H11V20L6 25 1 20Z" />
                 <path v-if="core.outcome === 'moved'" d="M4 8 8 12 4 16" class="arrow" />
             </svg>
-            <span class="sr">core {{ core.sequence }}: {{ core.outcome ?? (core.sequence === next ? 'next' : 'waits') }}</span>
+            <span class="sr"
+                >core {{ core.sequence }}: {{ core.outcome ?? (core.sequence === next ? 'next' : 'waits') }}</span
+            >
         </li>
     </ol>
 </template>

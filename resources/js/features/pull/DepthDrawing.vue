@@ -20,11 +20,23 @@ const y = (cm: number): number => 8 + (cm / deepest.value) * TALL
 </script>
 
 <template>
-    <svg viewBox="0 0 358 130" class="depths" role="img" :aria-label="`Pull to full depth: ${layers.map(depth).join(', then ')}`">
+    <svg
+        viewBox="0 0 358 130"
+        class="depths"
+        role="img"
+        :aria-label="`Pull to full depth: ${layers.map(depth).join(', then ')}`"
+    >
         <path :d="`M40 8V${TALL}L54 ${TALL + 14} 68 ${TALL}V8`" class="core" />
         <path d="M34 8h40M44 8l-3-5M54 8l2-6M64 8l3-5" class="top" />
         <g v-for="(one, i) in read" :key="one.text">
-            <rect x="41" :y="y(one.top)" width="26" :height="y(one.bottom) - y(one.top)" :fill="FILLS[i % 4]" stroke="#221D17" />
+            <rect
+                x="41"
+                :y="y(one.top)"
+                width="26"
+                :height="y(one.bottom) - y(one.top)"
+                :fill="FILLS[i % 4]"
+                stroke="#221D17"
+            />
             <text x="30" :y="y(one.bottom) + 5" text-anchor="end" class="mark">{{ one.mark }}</text>
             <path
                 :d="`M68 ${(y(one.top) + y(one.bottom)) / 2}C96 ${(y(one.top) + y(one.bottom)) / 2} 96 ${30 + i * 44} 124 ${30 + i * 44}`"
@@ -33,9 +45,30 @@ const y = (cm: number): number => 8 + (cm / deepest.value) * TALL
             <text x="130" :y="36 + i * 44" class="name">{{ depth(one.text) }}</text>
             <template v-if="read.length > 1">
                 <circle v-if="i % 4 === 0" cx="240" :cy="30 + i * 44" r="8" :fill="FILLS[i % 4]" stroke="#221D17" />
-                <rect v-else-if="i % 4 === 1" x="232" :y="22 + i * 44" width="16" height="16" :fill="FILLS[i % 4]" stroke="#221D17" />
-                <rect v-else-if="i % 4 === 2" x="235" :y="19 + i * 44" width="10" height="22" :fill="FILLS[i % 4]" stroke="#221D17" />
-                <path v-else :d="`M230 ${24 + i * 44}h20M233 ${24 + i * 44}v14h14v-14`" :fill="FILLS[i % 4]" stroke="#221D17" />
+                <rect
+                    v-else-if="i % 4 === 1"
+                    x="232"
+                    :y="22 + i * 44"
+                    width="16"
+                    height="16"
+                    :fill="FILLS[i % 4]"
+                    stroke="#221D17"
+                />
+                <rect
+                    v-else-if="i % 4 === 2"
+                    x="235"
+                    :y="19 + i * 44"
+                    width="10"
+                    height="22"
+                    :fill="FILLS[i % 4]"
+                    stroke="#221D17"
+                />
+                <path
+                    v-else
+                    :d="`M230 ${24 + i * 44}h20M233 ${24 + i * 44}v14h14v-14`"
+                    :fill="FILLS[i % 4]"
+                    stroke="#221D17"
+                />
                 <text x="258" :y="35 + i * 44">{{ SHAPES[i % 4] }}</text>
             </template>
             <text v-else x="236" y="36">full depth</text>

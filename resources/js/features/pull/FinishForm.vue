@@ -6,10 +6,20 @@ import StepList from './StepList.vue'
 
 /** What was really done, before the composite is made. */
 const props = defineProps<{ by: string; units: string; keep: string; planned: number }>()
-const emit = defineEmits<{ done: [said: { pulled_by: string; note: string; conditions: Schema<'PullConditions'>; photos: File[] }] }>()
+const emit = defineEmits<{
+    done: [said: { pulled_by: string; note: string; conditions: Schema<'PullConditions'>; photos: File[] }]
+}>()
 const CM_PER_INCH = 2.54
 const choices = useQuery({ queryKey: ['choices'], staleTime: Infinity, queryFn: () => api.get('/choices') })
-const form = reactive({ by: props.by, helper: '', tool: 'probe', moisture: 'moist', weather: '', reached: '', note: '' })
+const form = reactive({
+    by: props.by,
+    helper: '',
+    tool: 'probe',
+    moisture: 'moist',
+    weather: '',
+    reached: '',
+    note: '',
+})
 const photos = shallowRef<File[]>([])
 const wrong = ref('')
 
@@ -40,19 +50,30 @@ function done(): void {
 <template>
     <form novalidate @submit.prevent="done">
         <h2>All {{ planned }} cores are done</h2>
-        <StepList v-if="choices.data.value" title="Now" :steps="choices.data.value.pulling.after" :keep="`${keep}:after`" />
+        <StepList
+            v-if="choices.data.value"
+            title="Now"
+            :steps="choices.data.value.pulling.after"
+            :keep="`${keep}:after`"
+        />
         <label>Pulled by <input v-model="form.by" name="pulled-by" /></label>
         <div class="two">
             <label
                 >Tool
                 <select v-model="form.tool" name="tool">
-                    <option v-for="one in choices.data.value?.pulling.tools ?? []" :key="one.code" :value="one.code">{{ one.name }}</option>
+                    <option v-for="one in choices.data.value?.pulling.tools ?? []" :key="one.code" :value="one.code">
+                        {{ one.name }}
+                    </option>
                 </select></label
             >
             <label
                 >Soil was
                 <select v-model="form.moisture" name="moisture">
-                    <option v-for="one in choices.data.value?.pulling.moistures ?? []" :key="one.code" :value="one.code">
+                    <option
+                        v-for="one in choices.data.value?.pulling.moistures ?? []"
+                        :key="one.code"
+                        :value="one.code"
+                    >
                         {{ one.name }}
                     </option>
                 </select></label

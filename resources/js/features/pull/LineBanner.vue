@@ -27,7 +27,9 @@ const off = computed(() => {
         </svg>
         <span
             ><strong>{{ up ? (box.sending ? 'Sending.' : 'Waiting to send.') : 'No signal.' }}</strong>
-            {{ box.unsent ? `${count(box.unsent, 'entry', 'entries')} kept on this phone` : 'All entries are sent' }}</span
+            {{
+                box.unsent ? `${count(box.unsent, 'entry', 'entries')} kept on this phone` : 'All entries are sent'
+            }}</span
         >
         <button v-if="up && box.unsent > 0 && !box.sending" type="button" class="link" @click="send">Send now</button>
     </div>

@@ -12,8 +12,8 @@ defineProps<{ handIn: HandIn; codes: Schema<'KeptCode'>[] }>()
         <section v-for="sample in handIn.samples" :key="sample.id">
             <h2>Composite {{ sample.code }}</h2>
             <p class="say">
-                {{ depth(sample.depth) }}, {{ count(sample.cores_pulled, 'core') }} of {{ sample.cores_planned }}. Mix in the bucket, then
-                bag the portions and label them at once.
+                {{ depth(sample.depth) }}, {{ count(sample.cores_pulled, 'core') }} of {{ sample.cores_planned }}. Mix
+                in the bucket, then bag the portions and label them at once.
             </p>
             <p v-if="sample.deviations.length" class="say">It carries: {{ sample.deviations.join('; ') }}.</p>
             <ul class="codes">
@@ -38,7 +38,8 @@ defineProps<{ handIn: HandIn; codes: Schema<'KeptCode'>[] }>()
             </div>
         </template>
         <p v-else class="say">
-            No code was taken along for it: write area, depth, date and your name on the bag. The code comes with the line.
+            No code was taken along for it: write area, depth, date and your name on the bag. The code comes with the
+            line.
         </p>
     </section>
     <RouterLink class="big quiet" to="/pull">Next plan</RouterLink>

@@ -12,7 +12,10 @@ import { database } from '@/shared/offline/store'
 /** Labels printed before the field, under codes that are kept for this plan; date and cores are written by hand. */
 const planId = Number(useRoute().params.plan)
 const { site } = useSite()
-const { data: plan } = useQuery({ queryKey: ['plan', planId], queryFn: () => api.get('/plans/{plan}', { ids: { plan: planId } }) })
+const { data: plan } = useQuery({
+    queryKey: ['plan', planId],
+    queryFn: () => api.get('/plans/{plan}', { ids: { plan: planId } }),
+})
 /** With no line, the codes that were taken along. */
 async function codesOf(): Promise<Schema<'KeptCode'>[]> {
     try {
@@ -55,6 +58,8 @@ const print = (): void => window.print()
         <el-button type="primary" @click="print">Print</el-button>
     </PageHead>
     <p v-if="codes.error.value" class="wrong">{{ codes.error.value.message }}</p>
-    <p v-else-if="codes.data.value && !labels.length">Everything of this plan was pulled; its labels are with its samples.</p>
+    <p v-else-if="codes.data.value && !labels.length">
+        Everything of this plan was pulled; its labels are with its samples.
+    </p>
     <LabelSheet :labels="labels" />
 </template>

@@ -59,7 +59,11 @@ const { taken, taking, trouble, take } = useTakeAlong(() => me.value?.email ?? '
         <PageHead
             :over="site.name"
             title="Pull"
-            :lede="ready.length ? `${count(ready.length, 'plan waits', 'plans wait')} to be walked.` : 'Every plan has been pulled.'"
+            :lede="
+                ready.length
+                    ? `${count(ready.length, 'plan waits', 'plans wait')} to be walked.`
+                    : 'Every plan has been pulled.'
+            "
         />
         <LineBanner class="no-print" />
         <div v-if="ready.length" class="along no-print">
@@ -74,7 +78,8 @@ const { taken, taking, trouble, take } = useTakeAlong(() => me.value?.email ?? '
                 }}</span>
             </template>
             <span v-else class="note"
-                >This address is not a secure one, so the browser keeps no pages: open it before the field and leave it open.</span
+                >This address is not a secure one, so the browser keeps no pages: open it before the field and leave it
+                open.</span
             >
             <span v-if="trouble" class="wrong" role="alert">{{ trouble }}</span>
         </div>
@@ -134,12 +139,16 @@ const { taken, taking, trouble, take } = useTakeAlong(() => me.value?.email ?? '
                 <FormField label="Pulled on" :wrong="wrong('pulled_on')">
                     <el-input v-model="form.pulled_on" type="date" name="pulled_on" />
                 </FormField>
-                <FormField label="By" :wrong="wrong('pulled_by')"><el-input v-model="form.pulled_by" name="pulled_by" /></FormField>
+                <FormField label="By" :wrong="wrong('pulled_by')"
+                    ><el-input v-model="form.pulled_by" name="pulled_by"
+                /></FormField>
                 <FormField :label="`Cores pulled, of ${desk.cores}`" :wrong="wrong('cores_pulled')">
                     <el-input-number v-model="form.cores_pulled" :min="1" name="cores_pulled" />
                 </FormField>
             </div>
-            <FormField label="Note" :wrong="wrong('note')"><el-input v-model="form.note" name="note" maxlength="2000" /></FormField>
+            <FormField label="Note" :wrong="wrong('note')"
+                ><el-input v-model="form.note" name="note" maxlength="2000"
+            /></FormField>
             <div class="row">
                 <el-button type="primary" native-type="submit" :loading="saving">Make the composite</el-button>
                 <button type="button" class="link" @click="desk = null">Discard</button>

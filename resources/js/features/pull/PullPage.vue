@@ -29,7 +29,10 @@ const queries = useQueryClient()
 const planId = Number(route.params.plan)
 const { me } = useSession()
 const { units, timezone } = useSite()
-const { data: plan, error } = useQuery({ queryKey: ['plan', planId], queryFn: () => api.get('/plans/{plan}', { ids: { plan: planId } }) })
+const { data: plan, error } = useQuery({
+    queryKey: ['plan', planId],
+    queryFn: () => api.get('/plans/{plan}', { ids: { plan: planId } }),
+})
 const composite = computed(() => Number(route.query.composite) || (plan.value?.layout.composites[0]?.number ?? 1))
 const planned = computed(() => plan.value?.layout.cores.filter((core) => core.composite === composite.value) ?? [])
 const state = useQuery({
@@ -40,7 +43,12 @@ const state = useQuery({
 })
 onScopeDispose(onSent(() => void queries.invalidateQueries()))
 const choices = useQuery({ queryKey: ['choices'], staleTime: Infinity, queryFn: () => api.get('/choices') })
-const welcome = useQuery({ queryKey: ['welcome'], staleTime: Infinity, retry: false, queryFn: () => api.get('/welcome') })
+const welcome = useQuery({
+    queryKey: ['welcome'],
+    staleTime: Infinity,
+    retry: false,
+    queryFn: () => api.get('/welcome'),
+})
 const user = computed(() => me.value?.email ?? '')
 const { standing, conflicts, next, counts, last, note, undo, handIn, handOver, trouble, uncertain } = usePull(
     planId,
@@ -53,7 +61,10 @@ const simulated = useLocalStorage('honest-core:simulated-position', false)
 const { position, trouble: noPosition } = usePosition(next, simulated)
 
 const cores = computed(() =>
-    planned.value.map((core) => ({ sequence: core.sequence, outcome: standing.value.get(core.sequence)?.outcome ?? null })),
+    planned.value.map((core) => ({
+        sequence: core.sequence,
+        outcome: standing.value.get(core.sequence)?.outcome ?? null,
+    })),
 )
 const begun = computed(() => standing.value.size > 0)
 const asking = ref<Asked | null>(null)
@@ -77,10 +88,15 @@ const warning = computed(() => {
         ? 'Too few cores remain for a composite: move lost ones a few steps aside.'
         : `At most ${possible.value} cores can come up: the margin grows to ± ${number(now, 2)} pH, planned ± ${number(marginOf(planned.value.length), 2)}. Move lost cores a few steps aside instead.`
 })
-const QUESTION: Record<Asked, string> = { moved: 'Why was it moved?', refused: 'What refused it?', skipped: 'Why is it skipped?' }
+const QUESTION: Record<Asked, string> = {
+    moved: 'Why was it moved?',
+    refused: 'What refused it?',
+    skipped: 'Why is it skipped?',
+}
 
 async function mark(outcome: 'pulled' | Asked, reason: string | null = null): Promise<void> {
-    if (next.value && (await note(next.value.sequence, outcome, reason, simulated.value ? null : position.value))) asking.value = null
+    if (next.value && (await note(next.value.sequence, outcome, reason, simulated.value ? null : position.value)))
+        asking.value = null
 }
 const settle = ({ sequence, entries }: Conflict, chosen: Conflict['entries'][number]) =>
     note(
@@ -91,7 +107,12 @@ const settle = ({ sequence, entries }: Conflict, chosen: Conflict['entries'][num
         entries.map(({ uuid }) => uuid),
     )
 
-function finish(said: { pulled_by: string; note: string; conditions: Schema<'PullConditions'>; photos: File[] }): Promise<void> {
+function finish(said: {
+    pulled_by: string
+    note: string
+    conditions: Schema<'PullConditions'>
+    photos: File[]
+}): Promise<void> {
     const id = newId()
     return handOver({
         submission: id,
@@ -119,7 +140,9 @@ function finish(said: { pulled_by: string; note: string; conditions: Schema<'Pul
 <template>
     <div class="phone">
         <header>
-            <button type="button" class="back" aria-label="Back to the plans to pull" @click="router.push('/pull')">‹</button>
+            <button type="button" class="back" aria-label="Back to the plans to pull" @click="router.push('/pull')">
+                ‹
+            </button>
             <div>
                 <h1>{{ plan?.area.name ?? 'Pull' }}</h1>
                 <p v-if="plan">
@@ -127,7 +150,8 @@ function finish(said: { pulled_by: string; note: string; conditions: Schema<'Pul
                     <template v-if="plan.layout.composites.length > 1"
                         >Composite {{ composite }} of {{ plan.layout.composites.length }}, </template
                     >{{ planned.length }} cores, {{ plan.spec.layers.map(depth).join(' and ') }},
-                    {{ length(plan.layout.composites.find((one) => one.number === composite)?.walk_m ?? 0, units) }} on foot
+                    {{ length(plan.layout.composites.find((one) => one.number === composite)?.walk_m ?? 0, units) }} on
+                    foot
                 </p>
             </div>
             <svg class="wave" viewBox="0 0 390 14" preserveAspectRatio="none" aria-hidden="true">
@@ -142,7 +166,9 @@ function finish(said: { pulled_by: string; note: string; conditions: Schema<'Pul
             <template v-else-if="plan">
                 <p v-if="state.data.value?.samples.length" class="warning">
                     {{ state.data.value.samples.join(' and ') }} was made of this already{{
-                        uncertain.length ? `; ${uncertain.length} of this phone’s entries came after that and are on record as late` : ''
+                        uncertain.length
+                            ? `; ${uncertain.length} of this phone’s entries came after that and are on record as late`
+                            : ''
                     }}.
                 </p>
                 <ConflictPanel
@@ -176,7 +202,13 @@ function finish(said: { pulled_by: string; note: string; conditions: Schema<'Pul
                     :keep="`${planId}-${composite}:before`"
                 />
                 <template v-if="next">
-                    <WayToCore :core="next" :position="position" :simulated="simulated" :units="units" :trouble="noPosition" />
+                    <WayToCore
+                        :core="next"
+                        :position="position"
+                        :simulated="simulated"
+                        :units="units"
+                        :trouble="noPosition"
+                    />
                     <DepthDrawing :layers="plan.spec.layers" />
                     <p v-if="choices.data.value" class="each">{{ choices.data.value.pulling.each.join(' · ') }}</p>
                     <div v-if="asking" class="why" role="group" :aria-label="QUESTION[asking]">
@@ -210,7 +242,9 @@ function finish(said: { pulled_by: string; note: string; conditions: Schema<'Pul
                 />
                 <div class="foot">
                     <button v-if="last" type="button" class="link" @click="undo">Undo core {{ last.sequence }}</button>
-                    <button type="button" class="link" @click="showMap = !showMap">{{ showMap ? 'Hide the map' : 'Map' }}</button>
+                    <button type="button" class="link" @click="showMap = !showMap">
+                        {{ showMap ? 'Hide the map' : 'Map' }}
+                    </button>
                 </div>
                 <PlanOnPaper
                     v-if="showMap"
@@ -221,7 +255,8 @@ function finish(said: { pulled_by: string; note: string; conditions: Schema<'Pul
                     :next="next?.sequence ?? null"
                 />
                 <label v-if="welcome.data.value?.demo" class="simulate"
-                    ><input v-model="simulated" type="checkbox" /> Simulate a position that walks to the next core</label
+                    ><input v-model="simulated" type="checkbox" /> Simulate a position that walks to the next
+                    core</label
                 >
             </template>
         </main>

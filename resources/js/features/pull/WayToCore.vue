@@ -7,7 +7,13 @@ import type { Core } from './usePull'
 import type { Position } from './usePosition'
 
 /** The next core from where the phone is; from the core before where no position is known. */
-const props = defineProps<{ core: Core; position: Position | null; simulated: boolean; units: Units; trouble: string }>()
+const props = defineProps<{
+    core: Core
+    position: Position | null
+    simulated: boolean
+    units: Units
+    trouble: string
+}>()
 const from = computed(() => (props.position ? way(props.position, props.core) : null))
 </script>
 
@@ -19,18 +25,25 @@ const from = computed(() => (props.position ? way(props.position, props.core) : 
             <template v-if="from">
                 <p class="far">{{ length(from.metres, units) }}</p>
                 <p>{{ bearing(from.bearing) }}</p>
-                <p>{{ simulated ? 'simulated position' : 'position' }} ± {{ length(Math.max(1, position!.accuracy), units) }}</p>
+                <p>
+                    {{ simulated ? 'simulated position' : 'position' }} ±
+                    {{ length(Math.max(1, position!.accuracy), units) }}
+                </p>
             </template>
             <template v-else-if="core.leg_m !== null">
                 <p class="far">{{ length(core.leg_m, units) }}</p>
-                <p>{{ core.bearing_deg === null ? '' : bearing(core.bearing_deg) }}, from core {{ core.sequence - 1 }}</p>
+                <p>
+                    {{ core.bearing_deg === null ? '' : bearing(core.bearing_deg) }}, from core {{ core.sequence - 1 }}
+                </p>
             </template>
             <p v-else>The walk starts here: see the map.</p>
             <p v-if="!from" class="at">{{ core.latitude.toFixed(5) }}, {{ core.longitude.toFixed(5) }}</p>
         </div>
     </section>
     <p v-if="trouble && !position" class="note">{{ trouble }}</p>
-    <p v-if="from && position!.accuracy > 15" class="note">The position is rough: pace the last steps from a known core.</p>
+    <p v-if="from && position!.accuracy > 15" class="note">
+        The position is rough: pace the last steps from a known core.
+    </p>
 </template>
 
 <style scoped>

@@ -29,7 +29,11 @@ export function usePosition(next: Ref<Place | null>, simulated: Ref<boolean>) {
             watching = navigator.geolocation.watchPosition(
                 ({ coords }) => {
                     trouble.value = ''
-                    position.value = { longitude: coords.longitude, latitude: coords.latitude, accuracy: coords.accuracy }
+                    position.value = {
+                        longitude: coords.longitude,
+                        latitude: coords.latitude,
+                        accuracy: coords.accuracy,
+                    }
                 },
                 (error) => {
                     trouble.value =

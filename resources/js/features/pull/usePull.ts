@@ -56,7 +56,8 @@ export function usePull(
     const own = computed(() => {
         const seen = server.value?.seen[device.value] ?? 0
         const words = new Map<number, Entry>()
-        for (const entry of entries.value) if (entry.state !== 'refused' && entry.ordinal > seen) words.set(entry.sequence, entry)
+        for (const entry of entries.value)
+            if (entry.state !== 'refused' && entry.ordinal > seen) words.set(entry.sequence, entry)
         return words
     })
     const conflicts = computed(() => (server.value?.conflicts ?? []).filter(({ sequence }) => !own.value.has(sequence)))
@@ -77,10 +78,13 @@ export function usePull(
     })
     const inConflict = computed(() => new Set(conflicts.value.map(({ sequence }) => sequence)))
     const next = computed(
-        () => planned.value.find((core) => !standing.value.has(core.sequence) && !inConflict.value.has(core.sequence)) ?? null,
+        () =>
+            planned.value.find((core) => !standing.value.has(core.sequence) && !inConflict.value.has(core.sequence)) ??
+            null,
     )
     const counts = computed(() => {
-        const of = (outcome: Standing['outcome']) => [...standing.value.values()].filter((one) => one.outcome === outcome).length
+        const of = (outcome: Standing['outcome']) =>
+            [...standing.value.values()].filter((one) => one.outcome === outcome).length
         return { up: of('pulled') + of('moved'), moved: of('moved'), refused: of('refused'), skipped: of('skipped') }
     })
     const last = computed(() => {
@@ -129,7 +133,8 @@ export function usePull(
             busy.value = false
         }
     }
-    const undo = (): Promise<boolean> => (last.value ? note(last.value.sequence, 'undone', null, null) : Promise.resolve(false))
+    const undo = (): Promise<boolean> =>
+        last.value ? note(last.value.sequence, 'undone', null, null) : Promise.resolve(false)
 
     async function handOver(whole: HandIn): Promise<void> {
         try {

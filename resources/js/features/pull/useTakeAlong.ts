@@ -27,7 +27,8 @@ export function useTakeAlong(user: () => string) {
                     api.get('/plans/{plan}', { ids }),
                     api.post('/plans/{plan}/codes', undefined, { ids }),
                 ])
-                for (const { number } of plan.layout.composites) await api.get('/plans/{plan}/pull', { ids, query: { composite: number } })
+                for (const { number } of plan.layout.composites)
+                    await api.get('/plans/{plan}/pull', { ids, query: { composite: number } })
                 await db.put('kept', { plan_id: id, user: user(), taken_at: new Date().toISOString(), codes })
                 taking.value += 1
             }

@@ -8,7 +8,9 @@ import ControlChart from './ControlChart.vue'
 
 /** Check soils on their charts: does each lab still find what it should? */
 const { data: charts } = useQuery({ queryKey: ['check-charts'], queryFn: () => api.get('/check-charts') })
-const signals = computed(() => (charts.value ?? []).flatMap((chart) => chart.points.filter(({ signal }) => signal)).length)
+const signals = computed(
+    () => (charts.value ?? []).flatMap((chart) => chart.points.filter(({ signal }) => signal)).length,
+)
 const lede = computed(() => {
     const n = charts.value?.length ?? 0
     if (!n)
@@ -57,7 +59,9 @@ const lede = computed(() => {
                             <td class="narrow">{{ point.portion }}</td>
                             <td class="num">{{ number(point.value, 2) }}</td>
                             <td class="num">{{ number(point.range, 2) }}</td>
-                            <td class="narrow" :class="{ wrong: point.signal }">{{ point.signal ?? 'as it should be' }}</td>
+                            <td class="narrow" :class="{ wrong: point.signal }">
+                                {{ point.signal ?? 'as it should be' }}
+                            </td>
                         </tr>
                     </tbody>
                 </table>

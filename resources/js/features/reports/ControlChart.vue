@@ -20,8 +20,11 @@ const bounds = computed(() => {
     const pad = (high - low || 1) * 0.12
     return { low: low - pad, high: high + pad }
 })
-const y = (value: number): number => 8 + ((bounds.value.high - value) / (bounds.value.high - bounds.value.low)) * (TALL - 16)
-const most = computed(() => Math.max(props.chart.range_limit ?? 0, ...points.value.map(({ range }) => range ?? 0)) * 1.15 || 1)
+const y = (value: number): number =>
+    8 + ((bounds.value.high - value) / (bounds.value.high - bounds.value.low)) * (TALL - 16)
+const most = computed(
+    () => Math.max(props.chart.range_limit ?? 0, ...points.value.map(({ range }) => range ?? 0)) * 1.15 || 1,
+)
 const r = (range: number): number => TALL + 22 + (1 - range / most.value) * (RANGES - 8)
 const line = (at: (i: number) => number | null): string =>
     points.value
@@ -38,7 +41,13 @@ const words = computed(
 <template>
     <svg :viewBox="`0 0 ${WIDE} ${TALL + RANGES + 24}`" role="img" :aria-label="words">
         <template v-if="chart.centre !== null && chart.upper !== null && chart.lower !== null">
-            <rect :x="LEFT" :y="y(chart.upper)" :width="WIDE - LEFT - 8" :height="y(chart.lower) - y(chart.upper)" fill="#F1E9D5" />
+            <rect
+                :x="LEFT"
+                :y="y(chart.upper)"
+                :width="WIDE - LEFT - 8"
+                :height="y(chart.lower) - y(chart.upper)"
+                fill="#F1E9D5"
+            />
             <path :d="`M${LEFT} ${y(chart.centre)}H${WIDE - 8}`" stroke="#221D17" />
             <path
                 v-for="limit in [chart.lower, chart.upper]"
@@ -60,7 +69,15 @@ const words = computed(
         <path :d="line((i) => y(points[i]!.value))" fill="none" stroke="#6B4526" stroke-width="1.3" />
         <template v-for="(point, i) in points" :key="i">
             <circle :cx="x(i)" :cy="y(point.value)" r="3.6" :fill="point.signal ? '#9B2D16' : '#221D17'" />
-            <circle v-if="point.signal" :cx="x(i)" :cy="y(point.value)" r="7" fill="none" stroke="#9B2D16" stroke-width="1.6" />
+            <circle
+                v-if="point.signal"
+                :cx="x(i)"
+                :cy="y(point.value)"
+                r="7"
+                fill="none"
+                stroke="#9B2D16"
+                stroke-width="1.6"
+            />
         </template>
         <text :x="0" :y="TALL + 18">range</text>
         <path :d="`M${LEFT} ${r(0)}H${WIDE - 8}`" stroke="#8F846F" />
@@ -73,7 +90,12 @@ const words = computed(
         <text v-if="chart.range_limit !== null" :x="LEFT - 6" :y="r(chart.range_limit) + 4" text-anchor="end">
             {{ number(chart.range_limit, digits) }}
         </text>
-        <path :d="line((i) => (points[i]!.range === null ? null : r(points[i]!.range!)))" fill="none" stroke="#6B4526" stroke-width="1.3" />
+        <path
+            :d="line((i) => (points[i]!.range === null ? null : r(points[i]!.range!)))"
+            fill="none"
+            stroke="#6B4526"
+            stroke-width="1.3"
+        />
         <template v-for="(point, i) in points" :key="`r${i}`">
             <circle
                 v-if="point.range !== null"

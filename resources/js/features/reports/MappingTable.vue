@@ -80,8 +80,12 @@ function after(i: number): string {
                     <tr :class="{ more: ofColumn(i)?.doubts.length }">
                         <td>
                             {{ preview.names[i] }}
-                            <span class="note block">{{ column.role === 'result' && after(i) ? after(i) : cells(i) }}</span>
-                            <span v-if="ofColumn(i)?.why && column.role === 'ignore'" class="note block">{{ ofColumn(i)?.why }}</span>
+                            <span class="note block">{{
+                                column.role === 'result' && after(i) ? after(i) : cells(i)
+                            }}</span>
+                            <span v-if="ofColumn(i)?.why && column.role === 'ignore'" class="note block">{{
+                                ofColumn(i)?.why
+                            }}</span>
                         </td>
                         <td>
                             <OneOf
@@ -144,7 +148,9 @@ function after(i: number): string {
                     </tr>
                     <tr v-if="ofColumn(i)?.doubts.length" class="doubts">
                         <td colspan="7">
-                            <span v-for="doubt in ofColumn(i)?.doubts" :key="doubt.words" class="doubt">{{ doubt.words }}</span>
+                            <span v-for="doubt in ofColumn(i)?.doubts" :key="doubt.words" class="doubt">{{
+                                doubt.words
+                            }}</span>
                             <button
                                 v-if="!ofColumn(i)?.doubts.some(({ hides }) => hides)"
                                 type="button"

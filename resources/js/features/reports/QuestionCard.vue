@@ -13,7 +13,12 @@ const note = ref('')
 const ANSWERS = { note: 'It is right: note why', recheck: 'Order a recheck', exclude: 'Leave the results out' }
 const SAID: Record<string, string> = { note: 'Found right', recheck: 'Recheck ordered', exclude: 'Left out' }
 const { save, saving, refusal } = useSave(
-    (answer: string) => api.post('/report-questions/{question}', { answer, note: note.value }, { ids: { question: props.question.id } }),
+    (answer: string) =>
+        api.post(
+            '/report-questions/{question}',
+            { answer, note: note.value },
+            { ids: { question: props.question.id } },
+        ),
     async () => {
         note.value = ''
         await queries.invalidateQueries()
@@ -44,8 +49,15 @@ async function copy(): Promise<void> {
             </p>
         </details>
         <form v-if="!question.answer" class="row" novalidate @submit.prevent="save('note')">
-            <el-input v-model="note" :aria-label="`What you say to: ${question.words}`" placeholder="Why" style="width: 340px" />
-            <el-button v-for="(words, answer) in ANSWERS" :key="answer" :loading="saving" @click="save(answer)">{{ words }}</el-button>
+            <el-input
+                v-model="note"
+                :aria-label="`What you say to: ${question.words}`"
+                placeholder="Why"
+                style="width: 340px"
+            />
+            <el-button v-for="(words, answer) in ANSWERS" :key="answer" :loading="saving" @click="save(answer)">{{
+                words
+            }}</el-button>
         </form>
         <RefusalNote :refusal="refusal" />
     </article>

@@ -35,7 +35,13 @@ const hatched = (said: string): boolean => said === 'band' || said === 'range'
 <template>
     <svg :viewBox="`0 0 ${width} ${tall}`" :width="width" :height="tall" role="img" :aria-label="words">
         <rect v-if="limits.length" :width="limits[0]" :height="tall" fill="#E9DFC6" />
-        <rect v-if="limits.length > 1" :x="limits.at(-1)" :width="width - limits.at(-1)!" :height="tall" fill="url(#side-dots)" />
+        <rect
+            v-if="limits.length > 1"
+            :x="limits.at(-1)"
+            :width="width - limits.at(-1)!"
+            :height="tall"
+            fill="url(#side-dots)"
+        />
         <path v-for="limit in limits" :key="limit" :d="`M${limit} 0V${tall}`" stroke="#221D17" stroke-width="1.8" />
         <template v-for="{ series: one, y, marks } in lanes" :key="one.id">
             <g v-for="({ mark, left, right, at }, i) in marks" :key="i" :opacity="mark.left_out.length ? 0.45 : 1">
@@ -63,12 +69,30 @@ const hatched = (said: string): boolean => said === 'band' || said === 'range'
                     stroke-width="1.6"
                 />
                 <template v-else-if="at !== null && one.portion === 'lab'">
-                    <rect :x="left" :y="y + 3" :width="Math.max(1, right - left)" height="11" fill="#221D17" opacity=".2" />
+                    <rect
+                        :x="left"
+                        :y="y + 3"
+                        :width="Math.max(1, right - left)"
+                        height="11"
+                        fill="#221D17"
+                        opacity=".2"
+                    />
                     <path :d="`M${at} ${y + 2}v13`" stroke="#221D17" stroke-width="2.6" />
                 </template>
                 <template v-else-if="at !== null">
-                    <path v-if="right > left + 1" :d="`M${left} ${y + 8.5}H${right}`" stroke="#221D17" stroke-width="1.2" />
-                    <circle :cx="at" :cy="y + 8.5" r="3.6" :fill="mark.left_out.length ? '#FBF8F0' : '#221D17'" stroke="#221D17" />
+                    <path
+                        v-if="right > left + 1"
+                        :d="`M${left} ${y + 8.5}H${right}`"
+                        stroke="#221D17"
+                        stroke-width="1.2"
+                    />
+                    <circle
+                        :cx="at"
+                        :cy="y + 8.5"
+                        r="3.6"
+                        :fill="mark.left_out.length ? '#FBF8F0' : '#221D17'"
+                        stroke="#221D17"
+                    />
                 </template>
                 <path
                     v-if="mark.left_out.length"

@@ -13,7 +13,10 @@ import QuestionCard from './QuestionCard.vue'
 /** A report that was taken: what was asked of it, and every result as it was reported. */
 const route = useRoute()
 const id = computed(() => Number(route.params.import))
-const { data: report } = useQuery({ queryKey: ['report', id], queryFn: () => api.get('/reports/{import}', { ids: { import: id.value } }) })
+const { data: report } = useQuery({
+    queryKey: ['report', id],
+    queryFn: () => api.get('/reports/{import}', { ids: { import: id.value } }),
+})
 const { data: labs } = useQuery({ queryKey: ['labs'], queryFn: () => api.get('/labs') })
 const open = computed(() => report.value?.asked.filter(({ answer }) => answer === null) ?? [])
 const answered = computed(() => report.value?.asked.filter(({ answer }) => answer !== null) ?? [])
@@ -57,19 +60,28 @@ const SAID: Record<string, string> = {
             :title="report.file_name"
             :lede="lede"
         >
-            <RouterLink v-if="!report.superseded_by" :to="`/reports/take?instead=${report.id}`">A corrected report came</RouterLink>
+            <RouterLink v-if="!report.superseded_by" :to="`/reports/take?instead=${report.id}`"
+                >A corrected report came</RouterLink
+            >
             <RouterLink to="/reports">Back to the reports</RouterLink>
         </PageHead>
         <p v-if="report.superseded_by" class="warning">
             <span
-                >Replaced by <RouterLink :to="`/reports/${report.superseded_by.id}`">{{ report.superseded_by.file_name }}</RouterLink>; its
-                values stay here to be seen and count no more.</span
+                >Replaced by
+                <RouterLink :to="`/reports/${report.superseded_by.id}`">{{
+                    report.superseded_by.file_name
+                }}</RouterLink>; its values stay here to be seen and count no more.</span
             >
         </p>
         <p v-if="report.supersedes" class="note">It takes the place of {{ report.supersedes }}.</p>
         <section v-if="report.asked.length">
             <h2>Questions</h2>
-            <QuestionCard v-for="question in [...open, ...answered]" :key="question.id" :question="question" :report="report.id" />
+            <QuestionCard
+                v-for="question in [...open, ...answered]"
+                :key="question.id"
+                :question="question"
+                :report="report.id"
+            />
         </section>
         <section v-if="report.left_out.length">
             <h2>Left out</h2>
@@ -80,11 +92,14 @@ const SAID: Record<string, string> = {
         <section>
             <h2>The lab’s own paper</h2>
             <p v-for="one in report.papers" :key="one.id">
-                <a :href="`/api/reports/${report.id}/papers/${one.id}`">{{ one.name }}</a>, {{ number(one.bytes / 1024) }} kB
+                <a :href="`/api/reports/${report.id}/papers/${one.id}`">{{ one.name }}</a>,
+                {{ number(one.bytes / 1024) }} kB
             </p>
             <p class="row">
                 <span class="note">{{
-                    report.papers.length ? 'Another one:' : 'None is kept yet; a PDF or a picture, kept as it is and never read:'
+                    report.papers.length
+                        ? 'Another one:'
+                        : 'None is kept yet; a PDF or a picture, kept as it is and never read:'
                 }}</span>
                 <input type="file" accept=".pdf,.png,.jpg,.jpeg" aria-label="Keep the lab’s own paper" @change="keep" />
             </p>
@@ -107,14 +122,27 @@ const SAID: Record<string, string> = {
                 <tbody>
                     <tr v-for="one in report.shown" :key="one.id">
                         <td class="num">{{ one.row }}</td>
-                        <td><SampleLink v-if="one.sample_id && one.sample" :id="one.sample_id" :code="one.sample" /></td>
+                        <td>
+                            <SampleLink v-if="one.sample_id && one.sample" :id="one.sample_id" :code="one.sample" />
+                        </td>
                         <td class="narrow">
-                            {{ one.portion }}{{ one.kind === 'hidden' ? ', hidden duplicate' : one.kind === 'check' ? ', check soil' : '' }}
+                            {{ one.portion
+                            }}{{
+                                one.kind === 'hidden'
+                                    ? ', hidden duplicate'
+                                    : one.kind === 'check'
+                                      ? ', check soil'
+                                      : ''
+                            }}
                         </td>
                         <td class="narrow">{{ one.series }}</td>
                         <td class="num">{{ one.as_reported }} {{ one.form }} {{ one.unit_reported }}</td>
-                        <td class="num">{{ one.value === null ? (SAID[one.said] ?? '–') : `${number(one.value, 2)} ${one.unit}` }}</td>
-                        <td class="narrow">{{ one.superseded ? 'replaced' : one.excluded ? `left out: ${one.excluded}` : '' }}</td>
+                        <td class="num">
+                            {{ one.value === null ? (SAID[one.said] ?? '–') : `${number(one.value, 2)} ${one.unit}` }}
+                        </td>
+                        <td class="narrow">
+                            {{ one.superseded ? 'replaced' : one.excluded ? `left out: ${one.excluded}` : '' }}
+                        </td>
                     </tr>
                 </tbody>
             </table>

@@ -38,7 +38,10 @@ const start = computed(() => Number(route.query.sample) || waiting.value[0]?.id 
         <div class="columns two">
             <section>
                 <h2>A file from the lab</h2>
-                <p>CSV of any shape, a spreadsheet or an interchange document. You see what it becomes before anything is stored.</p>
+                <p>
+                    CSV of any shape, a spreadsheet or an interchange document. You see what it becomes before anything
+                    is stored.
+                </p>
                 <p class="row">
                     <el-button type="primary" @click="router.push('/reports/take')">Take a lab’s file</el-button>
                     <RouterLink to="/reports/side-by-side">Side by side</RouterLink>
@@ -49,7 +52,13 @@ const start = computed(() => Number(route.query.sample) || waiting.value[0]?.id 
                     <a href="/api/results.json">as JSON</a>
                 </p>
                 <h2 class="next">Typed from paper</h2>
-                <TypeResult v-if="samples.length" :samples="samples" :methods="lab" :start="start" :day="today(timezone)" />
+                <TypeResult
+                    v-if="samples.length"
+                    :samples="samples"
+                    :methods="lab"
+                    :start="start"
+                    :day="today(timezone)"
+                />
                 <h2 class="next">Files taken</h2>
                 <table class="plain">
                     <tbody>

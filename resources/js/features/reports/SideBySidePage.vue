@@ -21,13 +21,21 @@ const { data, error } = useQuery({
     queryKey: ['side-by-side', analyte, area],
     queryFn: () =>
         api.get('/side-by-side', {
-            query: { ...(analyte.value ? { analyte: analyte.value } : {}), ...(area.value ? { area: area.value } : {}) },
+            query: {
+                ...(analyte.value ? { analyte: analyte.value } : {}),
+                ...(area.value ? { area: area.value } : {}),
+            },
         }),
     placeholderData: keepPreviousData,
 })
-const ask = (change: Record<string, string | number | undefined>): void => void router.replace({ query: { ...route.query, ...change } })
-const rows = computed(() => (data.value?.rows ?? []).filter((row) => !only.value || ['differ', 'close', 'partly'].includes(row.state)))
-const letters = computed(() => new Map((data.value?.series ?? []).map((series, i) => [series.id, String.fromCharCode(65 + (i % 26))])))
+const ask = (change: Record<string, string | number | undefined>): void =>
+    void router.replace({ query: { ...route.query, ...change } })
+const rows = computed(() =>
+    (data.value?.rows ?? []).filter((row) => !only.value || ['differ', 'close', 'partly'].includes(row.state)),
+)
+const letters = computed(
+    () => new Map((data.value?.series ?? []).map((series, i) => [series.id, String.fromCharCode(65 + (i % 26))])),
+)
 const digits = computed(() => data.value?.digits ?? 0)
 
 /** The scale: whole steps of pH; by logarithms where the analyte is judged by ratios. */
@@ -49,12 +57,19 @@ const scale = computed(() => {
     const span = Math.max(high - low, 1e-6)
     const step = [0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500, 1000].find((one) => span / one <= 8) ?? span / 8
     const [from, to] = [Math.floor(low / step) * step, Math.ceil(high / step) * step + (high === low ? step : 0)]
-    return { from, to, steps: Array.from({ length: Math.round((to - from) / step) + 1 }, (_, i) => from + i * step), log: false }
+    return {
+        from,
+        to,
+        steps: Array.from({ length: Math.round((to - from) / step) + 1 }, (_, i) => from + i * step),
+        log: false,
+    }
 })
 const place = computed(() => {
     const { from, to, log } = scale.value
     return (value: number): number =>
-        log ? (Math.log(Math.max(value, from) / from) / Math.log(to / from)) * WIDTH : ((value - from) / (to - from)) * WIDTH
+        log
+            ? (Math.log(Math.max(value, from) / from) / Math.log(to / from)) * WIDTH
+            : ((value - from) / (to - from)) * WIDTH
 })
 const seriesOf = (row: Row): Schema<'SideSeries'>[] =>
     (data.value?.series ?? []).filter(({ id }) => row.marks.some((mark) => mark.method_id === id))
@@ -91,7 +106,10 @@ const lede = computed(() => {
         n('same') + n('partly') ? `${number(n('same') + n('partly'))} give one answer` : '',
     ].filter(Boolean)
     const total = data.value?.total ?? all.length
-    const shown = total > all.length ? `The newest ${number(all.length)} of ${number(total)} composites` : count(all.length, 'composite')
+    const shown =
+        total > all.length
+            ? `The newest ${number(all.length)} of ${number(total)} composites`
+            : count(all.length, 'composite')
     return `${shown}${parts.length ? `: ${parts.join(', ')}.` : '. No limit is set for it, so that nothing can be called.'}`
 })
 const areas = computed(() => [...new Map((data.value?.rows ?? []).map((row) => [row.area_id, row.area])).entries()])
@@ -144,7 +162,13 @@ const FROM: Record<string, string> = {
         </div>
         <svg width="0" height="0" class="defs" aria-hidden="true">
             <defs>
-                <pattern id="side-hatch" width="4.5" height="4.5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+                <pattern
+                    id="side-hatch"
+                    width="4.5"
+                    height="4.5"
+                    patternUnits="userSpaceOnUse"
+                    patternTransform="rotate(45)"
+                >
                     <path d="M0 0V4.5" stroke="#6B4526" stroke-width="1.5" />
                 </pattern>
                 <pattern id="side-dots" width="6" height="6" patternUnits="userSpaceOnUse">
@@ -155,7 +179,8 @@ const FROM: Record<string, string> = {
         </svg>
         <ul class="series">
             <li v-for="one in data.series" :key="one.id">
-                <b>{{ letters.get(one.id) }}</b> {{ one.name }}{{ told(one.name, one.extractant) }}{{ told(one.name, one.instrument) }}
+                <b>{{ letters.get(one.id) }}</b> {{ one.name }}{{ told(one.name, one.extractant)
+                }}{{ told(one.name, one.instrument) }}
                 <span class="note">
                     {{
                         one.banded
@@ -176,7 +201,8 @@ const FROM: Record<string, string> = {
                 <tr>
                     <th>Composite</th>
                     <th class="scale" :style="{ width: `${WIDTH}px` }">
-                        {{ data.name }}{{ data.unit && data.unit !== 'pH' ? `, ${data.unit}` : '' }}{{ scale.log ? ', by factors' : '' }}
+                        {{ data.name }}{{ data.unit && data.unit !== 'pH' ? `, ${data.unit}` : ''
+                        }}{{ scale.log ? ', by factors' : '' }}
                         <span v-for="step in scale.steps" :key="step" :style="{ left: `${place(step)}px` }">{{
                             Number(step.toFixed(2))
                         }}</span>
@@ -191,16 +217,29 @@ const FROM: Record<string, string> = {
                         <SampleLink :id="row.sample_id" :code="row.code" /> {{ row.area }}
                         <span class="note crop"
                             >{{ row.crop
-                            }}{{ row.limits.length ? `, ${row.limits.map((one) => number(one, digits ? 1 : 0)).join(' to ')}` : '' }}</span
+                            }}{{
+                                row.limits.length
+                                    ? `, ${row.limits.map((one) => number(one, digits ? 1 : 0)).join(' to ')}`
+                                    : ''
+                            }}</span
                         >
                     </td>
                     <td class="strip">
-                        <ReadingStrip :row="row" :series="seriesOf(row)" :place="place" :width="WIDTH" :words="words(row)" />
+                        <ReadingStrip
+                            :row="row"
+                            :series="seriesOf(row)"
+                            :place="place"
+                            :width="WIDTH"
+                            :words="words(row)"
+                        />
                     </td>
                     <td class="read">
                         <p v-for="one in seriesOf(row)" :key="one.id">
                             <b>{{ letters.get(one.id) }}</b>
-                            <template v-for="(mark, i) in row.marks.filter(({ method_id }) => method_id === one.id)" :key="i">
+                            <template
+                                v-for="(mark, i) in row.marks.filter(({ method_id }) => method_id === one.id)"
+                                :key="i"
+                            >
                                 <template v-if="i">; </template>{{ shown(mark)
                                 }}<em v-if="action(mark)" :class="{ close: mark.close }">&nbsp;{{ action(mark) }}</em>
                             </template>
@@ -228,7 +267,9 @@ const FROM: Record<string, string> = {
                     <tr v-for="pair in data.labs" :key="`${pair.one} ${pair.other}`">
                         <td>{{ pair.other }} − {{ pair.one }}</td>
                         <td class="num">{{ pair.n }}</td>
-                        <td class="num">{{ data.ratio ? `× ${number(Math.exp(pair.mean ?? 0), 2)}` : signed(pair.mean) }}</td>
+                        <td class="num">
+                            {{ data.ratio ? `× ${number(Math.exp(pair.mean ?? 0), 2)}` : signed(pair.mean) }}
+                        </td>
                         <td class="num">
                             {{
                                 pair.lower === null

@@ -27,7 +27,8 @@ watch(imports, (known) => {
 const readOn = ref('')
 watch(site, () => (readOn.value ||= site.value ? today(timezone.value) : ''), { immediate: true })
 const onItsWay = useReport(labId, readOn)
-const { file, preview, columns, density, skip, supersedes, trouble, sheets, sheet, paper, open, choose, again } = onItsWay
+const { file, preview, columns, density, skip, supersedes, trouble, sheets, sheet, paper, open, choose, again } =
+    onItsWay
 const { reading, take, taking, refusal } = onItsWay
 supersedes.value = Number(route.query.instead) || null
 /** A report that came over a lab's interface is opened as it was kept. */
@@ -44,7 +45,9 @@ if (parcel && report) {
         (error: Error) => (trouble.value = error.message),
     )
 }
-const earlier = computed(() => imports.value?.filter((one) => !one.replaced && (one.lab_id === null || one.lab_id === labId.value)) ?? [])
+const earlier = computed(
+    () => imports.value?.filter((one) => !one.replaced && (one.lab_id === null || one.lab_id === labId.value)) ?? [],
+)
 /** What needs a look comes first. */
 const results = computed(() => {
     const all = preview.value?.results ?? []
@@ -100,21 +103,30 @@ const lede = computed(() => {
         bad.value ? `${number(bad.value)} of the first ${number(results.value.length)} results need a look` : '',
     ].filter(Boolean)
     // All clear is said only of a file whose every column, unit and form was understood or confirmed.
-    const clear = results.value.length ? 'every column is understood, and the first results are all clear' : 'no result is in it'
+    const clear = results.value.length
+        ? 'every column is understood, and the first results are all clear'
+        : 'no result is in it'
     return `${known}${count(preview.value.rows, 'row')}; ${look.join(', ') || clear}.`
 })
 /** What is asked of single cells or of the file; what is asked of a column stands in its row. */
 const others = computed(() => {
-    const ofColumns = new Set((preview.value?.understood ?? []).flatMap(({ doubts }) => doubts.map(({ words }) => words)))
+    const ofColumns = new Set(
+        (preview.value?.understood ?? []).flatMap(({ doubts }) => doubts.map(({ words }) => words)),
+    )
     return (preview.value?.doubts ?? []).filter(({ words }) => !ofColumns.has(words))
 })
 const chosen = computed(() => sheets.value[sheet.value])
 </script>
 
 <template>
-    <PageHead over="Reports" title="Take a lab’s file" :lede="lede"><RouterLink to="/reports">Back to the reports</RouterLink></PageHead>
+    <PageHead over="Reports" title="Take a lab’s file" :lede="lede"
+        ><RouterLink to="/reports">Back to the reports</RouterLink></PageHead
+    >
     <p v-if="labs && !labs.labs.length" class="warning">
-        <span>No lab is known yet. <RouterLink to="/labs">Add the lab first</RouterLink>, so that its file is remembered.</span>
+        <span
+            >No lab is known yet. <RouterLink to="/labs">Add the lab first</RouterLink>, so that its file is
+            remembered.</span
+        >
     </p>
     <div class="row fields">
         <FormField label="Lab">
@@ -126,7 +138,9 @@ const chosen = computed(() => sheets.value[sheet.value])
                 <el-option v-for="lab in labs?.labs ?? []" :key="lab.id" :value="lab.id" :label="lab.name" />
             </el-select>
         </FormField>
-        <FormField label="Reported on"><el-input v-model="readOn" type="date" name="read_on" style="width: 150px" /></FormField>
+        <FormField label="Reported on"
+            ><el-input v-model="readOn" type="date" name="read_on" style="width: 150px"
+        /></FormField>
         <FormField label="It replaces">
             <el-select
                 :model-value="supersedes ?? undefined"
@@ -189,8 +203,9 @@ const chosen = computed(() => sheets.value[sheet.value])
         <p v-if="preview.taken_before" class="warning">
             <span
                 >This very file was taken before as
-                <RouterLink :to="`/reports/${preview.taken_before.id}`">{{ preview.taken_before.file_name }}</RouterLink>; taking it again
-                changes nothing.</span
+                <RouterLink :to="`/reports/${preview.taken_before.id}`">{{
+                    preview.taken_before.file_name
+                }}</RouterLink>; taking it again changes nothing.</span
             >
         </p>
         <p class="note shape">
@@ -226,7 +241,9 @@ const chosen = computed(() => sheets.value[sheet.value])
                 style="width: 70px"
                 @change="(value: number | undefined) => ((density = value ?? null), again(true))"
             />
-            <span class="note">A mass on an area becomes ppm by depth and density; with none given by the usual 1.32.</span>
+            <span class="note"
+                >A mass on an area becomes ppm by depth and density; with none given by the usual 1.32.</span
+            >
         </p>
         <div v-if="others.length" class="warning asked" role="status">
             <ul>
@@ -260,7 +277,12 @@ const chosen = computed(() => sheets.value[sheet.value])
                         <template v-if="skip.includes(one.row)">left out</template>
                         <template v-else-if="one.problem || !one.portion">
                             {{ one.problem ?? 'no portion of this team' }}
-                            <button type="button" class="link" :aria-label="`Leave row ${one.row} out`" @click="leave([one.row])">
+                            <button
+                                type="button"
+                                class="link"
+                                :aria-label="`Leave row ${one.row} out`"
+                                @click="leave([one.row])"
+                            >
                                 leave the row out
                             </button>
                         </template>

@@ -14,8 +14,11 @@ const sampleId = ref<number | null>(props.start)
 const sample = computed(() => props.samples.find((one) => one.id === sampleId.value) ?? null)
 const typedIn = ref<Record<number, string>>({})
 const readOn = ref(props.day)
-const title = (method: Schema<'Method'>) => (method.school ? `Buffer pH, ${method.school === 'smp' ? 'SMP' : 'Mehlich'}` : 'pH in water')
-const free = computed(() => props.methods.filter((method) => sample.value && standing(sample.value, method.id).length === 0))
+const title = (method: Schema<'Method'>) =>
+    method.school ? `Buffer pH, ${method.school === 'smp' ? 'SMP' : 'Mehlich'}` : 'pH in water'
+const free = computed(() =>
+    props.methods.filter((method) => sample.value && standing(sample.value, method.id).length === 0),
+)
 watch(sampleId, () => (typedIn.value = {}))
 
 const given = computed(() => free.value.filter((method) => (typedIn.value[method.id] ?? '').trim() !== ''))
@@ -25,7 +28,10 @@ const { save, saving, refusal, wrong } = useSave(
             '/samples/{sample}/results',
             {
                 read_on: readOn.value,
-                results: given.value.map((method) => ({ method_id: method.id, reading: typedIn.value[method.id] ?? '' })),
+                results: given.value.map((method) => ({
+                    method_id: method.id,
+                    reading: typedIn.value[method.id] ?? '',
+                })),
             },
             { ids: { sample: sampleId.value ?? 0 } },
         ),
@@ -47,7 +53,12 @@ const wrongOf = (method: Schema<'Method'>) => wrong(`results.${given.value.index
                 placeholder="Which composite"
                 @update:model-value="(id: number) => (sampleId = id)"
             >
-                <el-option v-for="one in samples" :key="one.id" :value="one.id" :label="`${one.code}, ${one.area.name}`" />
+                <el-option
+                    v-for="one in samples"
+                    :key="one.id"
+                    :value="one.id"
+                    :label="`${one.code}, ${one.area.name}`"
+                />
             </el-select>
         </FormField>
         <template v-if="sample">
@@ -68,7 +79,9 @@ const wrongOf = (method: Schema<'Method'>) => wrong(`results.${given.value.index
             <FormField label="Reported on" :wrong="wrong('read_on')">
                 <el-input v-model="readOn" type="date" name="read_on" style="width: 160px" />
             </FormField>
-            <el-button type="primary" native-type="submit" :loading="saving" :disabled="!free.length">Store the results</el-button>
+            <el-button type="primary" native-type="submit" :loading="saving" :disabled="!free.length"
+                >Store the results</el-button
+            >
         </template>
     </form>
 </template>

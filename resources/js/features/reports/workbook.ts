@@ -52,7 +52,9 @@ export function readWorkbook(bytes: Uint8Array): Sheet[] {
     try {
         files = unzip(bytes)
     } catch (error) {
-        throw new NoWorkbook(`The workbook cannot be unpacked (${error instanceof Error ? error.message : String(error)}). ${ACCEPTED}`)
+        throw new NoWorkbook(
+            `The workbook cannot be unpacked (${error instanceof Error ? error.message : String(error)}). ${ACCEPTED}`,
+        )
     }
     const part = (name: string): unknown => {
         const found = files.get(name)
@@ -87,7 +89,9 @@ export function readWorkbook(bytes: Uint8Array): Sheet[] {
             )
     }
     if (!sheets.some(({ rows }) => rows > 0)) throw new NoWorkbook('No sheet of this workbook holds anything.')
-    return [...sheets.filter(({ hidden }) => !hidden), ...sheets.filter(({ hidden }) => hidden)].filter(({ rows }) => rows > 0)
+    return [...sheets.filter(({ hidden }) => !hidden), ...sheets.filter(({ hidden }) => hidden)].filter(
+        ({ rows }) => rows > 0,
+    )
 }
 
 function richText(node: Xml): string {
@@ -102,7 +106,10 @@ type Format = { kind: 'percent' | 'date' | 'digits' | 'plain'; digits: number }
 
 function formatsOf(styles: unknown): Format[] {
     const own = new Map(
-        list(at(styles, 'styleSheet', 'numFmts', 'numFmt')).map((one) => [attribute(one, 'numFmtId'), attribute(one, 'formatCode')]),
+        list(at(styles, 'styleSheet', 'numFmts', 'numFmt')).map((one) => [
+            attribute(one, 'numFmtId'),
+            attribute(one, 'formatCode'),
+        ]),
     )
     return list(at(styles, 'styleSheet', 'cellXfs', 'xf')).map((xf) => {
         const id = Number(attribute(xf, 'numFmtId') || 0)
@@ -113,12 +120,23 @@ function formatsOf(styles: unknown): Format[] {
 function formatOf(id: number, code: string): Format {
     const bare = code.replace(/"[^"]*"|\\.|\[[^\]]*\]|_./g, '')
     if (id === 9 || id === 10 || bare.includes('%')) return { kind: 'percent', digits: 0 }
-    if ((id >= 14 && id <= 22) || (id >= 45 && id <= 47) || (/[dmyhs]/i.test(bare) && !/[0#]/.test(bare.replace(/s\.0+/gi, ''))))
+    if (
+        (id >= 14 && id <= 22) ||
+        (id >= 45 && id <= 47) ||
+        (/[dmyhs]/i.test(bare) && !/[0#]/.test(bare.replace(/s\.0+/gi, '')))
+    )
         return { kind: 'date', digits: 0 }
     return /^0{2,}$/.test(bare) ? { kind: 'digits', digits: bare.length } : { kind: 'plain', digits: 0 }
 }
 
-function read(name: string, hidden: boolean, sheet: unknown, shared: string[], formats: Format[], from1904: boolean): Sheet {
+function read(
+    name: string,
+    hidden: boolean,
+    sheet: unknown,
+    shared: string[],
+    formats: Format[],
+    from1904: boolean,
+): Sheet {
     const rows = new Map<number, Map<number, string>>()
     const uncached: string[] = []
     const notes: string[] = []
@@ -134,7 +152,12 @@ function read(name: string, hidden: boolean, sheet: unknown, shared: string[], f
             const place = attribute(cell, 'r')
             column = place ? columnOf(place) : column + 1
             // A formula whose value is an empty text says so by its type; one without a value was never reckoned.
-            if (cell.f !== undefined && text(cell.v) === '' && cell.is === undefined && attribute(cell, 't') !== 'str') {
+            if (
+                cell.f !== undefined &&
+                text(cell.v) === '' &&
+                cell.is === undefined &&
+                attribute(cell, 't') !== 'str'
+            ) {
                 uncached.push(place || `${letters(column)}${last}`)
                 continue
             }
@@ -148,7 +171,14 @@ function read(name: string, hidden: boolean, sheet: unknown, shared: string[], f
     if (carried) notes.push(`${carried} merged cells were carried down over their rows.`)
     if (hiddenRows) notes.push(`${hiddenRows} hidden rows were read too.`)
     if (dates) notes.push(`${dates} cells are dates in the workbook, and are no results.`)
-    return { name, hidden, csv: asCsv(rows), rows: rows.size, notes, refused: uncached.length ? refusal(name, uncached) : null }
+    return {
+        name,
+        hidden,
+        csv: asCsv(rows),
+        rows: rows.size,
+        notes,
+        refused: uncached.length ? refusal(name, uncached) : null,
+    }
 }
 
 function refusal(name: string, cells: string[]): string {
@@ -168,7 +198,8 @@ function cellText(cell: Xml, shared: string[], formats: Format[], from1904: bool
     const value = Number(raw)
     if (format.kind === 'percent') return { text: `${trimmed(value * 100)}%`, date: false }
     if (format.kind === 'date') return { text: dateOf(value, from1904), date: true }
-    if (format.kind === 'digits' && Number.isInteger(value)) return { text: String(value).padStart(format.digits, '0'), date: false }
+    if (format.kind === 'digits' && Number.isInteger(value))
+        return { text: String(value).padStart(format.digits, '0'), date: false }
     return { text: /[eE]/.test(raw) || raw.length > 16 ? trimmed(value) : raw, date: false }
 }
 
@@ -184,12 +215,15 @@ function dateOf(serial: number, from1904: boolean): string {
 
 function columnOf(place: string): number {
     let column = 0
-    for (const letter of /^[A-Z]+/i.exec(place)?.[0].toUpperCase() ?? '') column = column * 26 + letter.charCodeAt(0) - 64
+    for (const letter of /^[A-Z]+/i.exec(place)?.[0].toUpperCase() ?? '')
+        column = column * 26 + letter.charCodeAt(0) - 64
     return column
 }
 
 function letters(column: number): string {
-    return column > 26 ? letters(Math.floor((column - 1) / 26)) + letters(((column - 1) % 26) + 1) : String.fromCharCode(64 + column)
+    return column > 26
+        ? letters(Math.floor((column - 1) / 26)) + letters(((column - 1) % 26) + 1)
+        : String.fromCharCode(64 + column)
 }
 
 /** Cells merged over several rows stand in each of them; the number of cells filled. */

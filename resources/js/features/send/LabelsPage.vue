@@ -9,7 +9,10 @@ import { day, depth, portionName } from '@/shared/format'
 
 const route = useRoute()
 const id = computed(() => Number(route.params.sample))
-const { data: sample } = useQuery({ queryKey: ['sample', id], queryFn: () => api.get('/samples/{sample}', { ids: { sample: id.value } }) })
+const { data: sample } = useQuery({
+    queryKey: ['sample', id],
+    queryFn: () => api.get('/samples/{sample}', { ids: { sample: id.value } }),
+})
 /** A hidden duplicate's label reads as that of one more composite, or it would not be hidden. */
 const labels = computed<Label[]>(() => {
     const found = sample.value

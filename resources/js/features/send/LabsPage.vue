@@ -61,7 +61,9 @@ const FIELDS: Record<string, string> = {
 const { save, saving, refusal, wrong, clear } = useSave(
     () => {
         const body = { ...form, holidays: holidays.value.split(/[\s,;]+/).filter(Boolean) }
-        return open.value === 'new' ? api.post('/labs', body) : api.put('/labs/{lab}', body, { ids: { lab: Number(open.value) } })
+        return open.value === 'new'
+            ? api.post('/labs', body)
+            : api.put('/labs/{lab}', body, { ids: { lab: Number(open.value) } })
     },
     async () => {
         open.value = null
@@ -75,7 +77,8 @@ function edit(lab: Schema<'Lab'> | null): void {
     holidays.value = fields.holidays.join(', ')
     open.value = id || 'new'
 }
-const fee = (test: Schema<'LabTestInput'>, text: string): void => void (test.fee_cents = Math.round(Number(text.replace(',', '.')) * 100))
+const fee = (test: Schema<'LabTestInput'>, text: string): void =>
+    void (test.fee_cents = Math.round(Number(text.replace(',', '.')) * 100))
 </script>
 
 <template>
@@ -96,10 +99,13 @@ const fee = (test: Schema<'LabTestInput'>, text: string): void => void (test.fee
     <section v-for="lab in data?.labs ?? []" :key="lab.id" class="lab">
         <h2>{{ lab.name }}</h2>
         <p>
-            {{ lab.address }}{{ lab.email ? `, ${lab.email}` : '' }}. {{ count(lab.transit_days, 'day') }} on the way, then
-            {{ count(lab.turnaround_days, 'working day') }};
-            {{ lab.holidays.length ? `closed on ${lab.holidays.map((one) => day(one)).join(', ')}` : 'no holidays known' }}. Bag of
-            {{ lab.bag_ml }} ml.
+            {{ lab.address }}{{ lab.email ? `, ${lab.email}` : '' }}. {{ count(lab.transit_days, 'day') }} on the way,
+            then {{ count(lab.turnaround_days, 'working day') }};
+            {{
+                lab.holidays.length
+                    ? `closed on ${lab.holidays.map((one) => day(one)).join(', ')}`
+                    : 'no holidays known'
+            }}. Bag of {{ lab.bag_ml }} ml.
             <template v-if="lab.service">{{
                 data?.service.there
                     ? data.service.simulated
@@ -138,8 +144,10 @@ const fee = (test: Schema<'LabTestInput'>, text: string): void => void (test.fee
             </tbody>
         </table>
         <p class="note">
-            Form: {{ lab.form.map(({ label, required }) => (required ? label : `${label} (optional)`)).join(', ') || 'none' }}. List:
-            {{ lab.columns.map(({ column }) => column).join(', ') }}.
+            Form:
+            {{
+                lab.form.map(({ label, required }) => (required ? label : `${label} (optional)`)).join(', ') || 'none'
+            }}. List: {{ lab.columns.map(({ column }) => column).join(', ') }}.
         </p>
         <button type="button" class="link" @click="edit(lab)">Change</button>
     </section>
@@ -148,16 +156,25 @@ const fee = (test: Schema<'LabTestInput'>, text: string): void => void (test.fee
         <RefusalNote :refusal="refusal" />
         <div class="grid">
             <FormField label="Name" :wrong="wrong('name')"><el-input v-model="form.name" name="name" /></FormField>
-            <FormField label="Address" :wrong="wrong('address')"><el-input v-model="form.address" name="address" /></FormField>
-            <FormField label="E-mail address" :wrong="wrong('email')"><el-input v-model="form.email" name="email" /></FormField>
+            <FormField label="Address" :wrong="wrong('address')"
+                ><el-input v-model="form.address" name="address"
+            /></FormField>
+            <FormField label="E-mail address" :wrong="wrong('email')"
+                ><el-input v-model="form.email" name="email"
+            /></FormField>
             <FormField label="Days on the way" :wrong="wrong('transit_days')"
                 ><el-input-number v-model="form.transit_days" :min="0" :max="30"
             /></FormField>
             <FormField label="Working days for a report" :wrong="wrong('turnaround_days')"
                 ><el-input-number v-model="form.turnaround_days" :min="1" :max="120"
             /></FormField>
-            <FormField label="Bag, ml" :wrong="wrong('bag_ml')"><el-input-number v-model="form.bag_ml" :min="10" :max="5000" /></FormField>
-            <FormField label="Closed on" hint="dates such as 2026-12-25, with commas" :wrong="wrong('holidays') ?? wrong('holidays.0')"
+            <FormField label="Bag, ml" :wrong="wrong('bag_ml')"
+                ><el-input-number v-model="form.bag_ml" :min="10" :max="5000"
+            /></FormField>
+            <FormField
+                label="Closed on"
+                hint="dates such as 2026-12-25, with commas"
+                :wrong="wrong('holidays') ?? wrong('holidays.0')"
                 ><el-input v-model="holidays" name="holidays"
             /></FormField>
             <FormField label="Quarantine on the way, if any" :wrong="wrong('quarantine')"
@@ -217,7 +234,9 @@ const fee = (test: Schema<'LabTestInput'>, text: string): void => void (test.fee
                 </tr>
             </tbody>
         </table>
-        <button type="button" class="link" @click="form.tests.push({ ...EMPTY.tests[0]!, code: '', name: '' })">Add a test</button>
+        <button type="button" class="link" @click="form.tests.push({ ...EMPTY.tests[0]!, code: '', name: '' })">
+            Add a test
+        </button>
         <div class="grid">
             <div>
                 <h3>What its form asks</h3>
@@ -228,7 +247,9 @@ const fee = (test: Schema<'LabTestInput'>, text: string): void => void (test.fee
                     >
                     <button type="button" class="link" @click="form.form.splice(i, 1)">Remove</button>
                 </p>
-                <button type="button" class="link" @click="form.form.push({ label: '', required: false })">Add a field</button>
+                <button type="button" class="link" @click="form.form.push({ label: '', required: false })">
+                    Add a field
+                </button>
             </div>
             <div>
                 <h3>Columns of its list</h3>
@@ -239,7 +260,9 @@ const fee = (test: Schema<'LabTestInput'>, text: string): void => void (test.fee
                     /></el-select>
                     <button type="button" class="link" @click="form.columns.splice(i, 1)">Remove</button>
                 </p>
-                <button type="button" class="link" @click="form.columns.push({ column: '', field: 'nothing' })">Add a column</button>
+                <button type="button" class="link" @click="form.columns.push({ column: '', field: 'nothing' })">
+                    Add a column
+                </button>
             </div>
         </div>
         <el-checkbox v-model="form.service">It is told of parcels by the interface that is set up here</el-checkbox>

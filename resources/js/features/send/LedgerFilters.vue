@@ -37,14 +37,26 @@ const choices = computed(() => [
         label: 'All sites',
         options: (sites.data.value ?? []).map((one) => ({ value: String(one.id), text: one.name })),
     },
-    { key: 'area_id' as const, label: 'All areas', options: areas.value.map((one) => ({ value: String(one.id), text: one.name })) },
+    {
+        key: 'area_id' as const,
+        label: 'All areas',
+        options: areas.value.map((one) => ({ value: String(one.id), text: one.name })),
+    },
     {
         key: 'year' as const,
         label: 'All years',
         options: Array.from({ length: 12 }, (_, i) => ({ value: String(this_year - i), text: String(this_year - i) })),
     },
-    { key: 'kind' as const, label: 'All portions', options: KINDS.map((kind) => ({ value: kind, text: portionName(kind) })) },
-    { key: 'state' as const, label: 'Any state', options: STATES.map((state) => ({ value: state, text: state.replace('_', ' ') })) },
+    {
+        key: 'kind' as const,
+        label: 'All portions',
+        options: KINDS.map((kind) => ({ value: kind, text: portionName(kind) })),
+    },
+    {
+        key: 'state' as const,
+        label: 'Any state',
+        options: STATES.map((state) => ({ value: state, text: state.replace('_', ' ') })),
+    },
     {
         key: 'lab_id' as const,
         label: 'All labs',

@@ -23,13 +23,17 @@ const { siteId } = useSite()
 const known = useQuery({ queryKey: ['labs'], queryFn: () => api.get('/labs') })
 const soils = useQuery({ queryKey: ['check-soils'], queryFn: () => api.get('/check-soils') })
 const labId = ref<number | null>(null)
-const lab = computed(() => known.data.value?.labs.find((one) => one.id === labId.value) ?? known.data.value?.labs[0] ?? null)
+const lab = computed(
+    () => known.data.value?.labs.find((one) => one.id === labId.value) ?? known.data.value?.labs[0] ?? null,
+)
 const READY = ['dried', 'chilled', 'frozen', 'split', 'shelved']
 const ready = useQuery({
     queryKey: ['ledger', 'ready'],
     queryFn: async () => {
         const pages = await Promise.all(READY.slice(0, 4).map((state) => api.get('/ledger', { query: { state } })))
-        const portions = pages.flatMap(({ rows }) => rows.flatMap((row) => row.portions.map((portion) => ({ ...portion, area: row.area }))))
+        const portions = pages.flatMap(({ rows }) =>
+            rows.flatMap((row) => row.portions.map((portion) => ({ ...portion, area: row.area }))),
+        )
         return [...new Map(portions.map((one) => [one.id, one])).values()].filter(
             ({ kind, state }) => ['lab', 'lab_b', 'hidden'].includes(kind) && READY.includes(state),
         )
@@ -63,7 +67,8 @@ const { save, saving, refusal } = useSave(
     },
 )
 function put(portion: Schema<'Portion'>): void {
-    if (lines.value.some((one) => one.portion.id === portion.id)) said.value = `${portion.code} is in the parcel already: scanned twice?`
+    if (lines.value.some((one) => one.portion.id === portion.id))
+        said.value = `${portion.code} is in the parcel already: scanned twice?`
     else {
         const wanted = portion.tests.filter((test) => lab.value?.tests.some(({ code }) => code === test))
         lines.value = [...lines.value, { portion, tests: wanted.length ? wanted : [...usual.value] }]
@@ -83,7 +88,12 @@ async function slipIn(): Promise<void> {
         put(
             await api.post(
                 '/sites/{site}/check-portions',
-                { check_soil_id: soil.value!, volume_ml: lab.value?.bag_ml ?? null, tests: usual.value, at: new Date().toISOString() },
+                {
+                    check_soil_id: soil.value!,
+                    volume_ml: lab.value?.bag_ml ?? null,
+                    tests: usual.value,
+                    at: new Date().toISOString(),
+                },
                 { ids: { site: siteId.value! } },
             ),
         )
@@ -92,7 +102,9 @@ async function slipIn(): Promise<void> {
         said.value = error instanceof Refused ? error.message : String(error)
     }
 }
-const left = computed(() => ready.data.value?.filter((one) => !lines.value.some(({ portion }) => portion.id === one.id)) ?? [])
+const left = computed(
+    () => ready.data.value?.filter((one) => !lines.value.some(({ portion }) => portion.id === one.id)) ?? [],
+)
 </script>
 
 <template>
@@ -113,7 +125,12 @@ const left = computed(() => ready.data.value?.filter((one) => !lines.value.some(
             <div class="row">
                 <FormField label="Lab">
                     <el-select :model-value="lab.id" style="width: 230px" @update:model-value="labId = $event">
-                        <el-option v-for="one in known.data.value?.labs ?? []" :key="one.id" :value="one.id" :label="one.name" />
+                        <el-option
+                            v-for="one in known.data.value?.labs ?? []"
+                            :key="one.id"
+                            :value="one.id"
+                            :label="one.name"
+                        />
                     </el-select>
                 </FormField>
                 <form novalidate @submit.prevent="add">
@@ -126,7 +143,9 @@ const left = computed(() => ready.data.value?.filter((one) => !lines.value.some(
                 <thead>
                     <tr>
                         <th>Portion</th>
-                        <th v-for="test in lab.tests" :key="test.code" class="tick">{{ test.name }}<br />{{ money(test.fee_cents) }}</th>
+                        <th v-for="test in lab.tests" :key="test.code" class="tick">
+                            {{ test.name }}<br />{{ money(test.fee_cents) }}
+                        </th>
                         <th class="num">Needs</th>
                         <th></th>
                     </tr>
@@ -134,7 +153,8 @@ const left = computed(() => ready.data.value?.filter((one) => !lines.value.some(
                 <tbody>
                     <tr v-for="(line, i) in lines" :key="line.portion.id">
                         <td>
-                            <strong>{{ line.portion.code }}</strong> {{ portionName(line.portion.kind) }}, {{ line.portion.state_name }}
+                            <strong>{{ line.portion.code }}</strong> {{ portionName(line.portion.kind) }},
+                            {{ line.portion.state_name }}
                         </td>
                         <td v-for="test in lab.tests" :key="test.code" class="tick">
                             <input
@@ -145,14 +165,19 @@ const left = computed(() => ready.data.value?.filter((one) => !lines.value.some(
                             />
                         </td>
                         <td class="num">{{ draft.data.value?.contents[i]?.needs_ml ?? '' }} ml</td>
-                        <td><button type="button" class="link" @click="lines = lines.filter((one) => one !== line)">Take out</button></td>
+                        <td>
+                            <button type="button" class="link" @click="lines = lines.filter((one) => one !== line)">
+                                Take out
+                            </button>
+                        </td>
                     </tr>
                 </tbody>
             </table>
             <h2 v-if="left.length">Ready to go</h2>
             <ul class="ready">
                 <li v-for="portion in left" :key="portion.id">
-                    <button type="button" class="link" @click="put(portion)">Put in</button> {{ portion.code }}, {{ portion.area }},
+                    <button type="button" class="link" @click="put(portion)">Put in</button> {{ portion.code }},
+                    {{ portion.area }},
                     {{ portion.state_name }}
                     <span class="note">{{ portionName(portion.kind) }}</span>
                 </li>
@@ -164,12 +189,18 @@ const left = computed(() => ready.data.value?.filter((one) => !lines.value.some(
                 <el-select v-model="soil" placeholder="Check soil" style="width: 190px" aria-label="Check soil">
                     <el-option v-for="one in soils.data.value ?? []" :key="one.id" :value="one.id" :label="one.name" />
                 </el-select>
-                <button type="button" class="link" :disabled="!soil" @click="slipIn">Slip in a check soil under a number of its own</button>
+                <button type="button" class="link" :disabled="!soil" @click="slipIn">
+                    Slip in a check soil under a number of its own
+                </button>
             </p>
         </section>
         <aside>
             <h2>The lab’s form</h2>
-            <FormField v-for="field in lab.form" :key="field.label" :label="field.required ? field.label : `${field.label}, if known`">
+            <FormField
+                v-for="field in lab.form"
+                :key="field.label"
+                :label="field.required ? field.label : `${field.label}, if known`"
+            >
                 <el-input v-model="answers[field.label]" :name="field.label" />
             </FormField>
             <div v-if="draft.data.value?.warnings.length && lines.length" class="warning" role="status">
@@ -182,7 +213,8 @@ const left = computed(() => ready.data.value?.filter((one) => !lines.value.some(
             <p v-if="draft.error.value" class="wrong">{{ draft.error.value.message }}</p>
             <el-button type="primary" :disabled="!lines.length" :loading="saving" @click="save()">Pack it</el-button>
             <p class="note">
-                Packing writes a line into the trail of each portion. What is warned of may be accepted, and stays with the parcel.
+                Packing writes a line into the trail of each portion. What is warned of may be accepted, and stays with
+                the parcel.
             </p>
         </aside>
     </div>

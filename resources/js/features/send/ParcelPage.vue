@@ -33,7 +33,12 @@ const {
     saving,
     refusal,
 } = useSave(
-    () => api.post('/consignments/{consignment}/send', { carrier: carrier.value || null, at: new Date().toISOString() }, { ids }),
+    () =>
+        api.post(
+            '/consignments/{consignment}/send',
+            { carrier: carrier.value || null, at: new Date().toISOString() },
+            { ids },
+        ),
     after,
 )
 const {
@@ -60,7 +65,10 @@ const { save: step, refusal: refusedStep } = useSave(
         }),
     after,
 )
-const next = computed(() => ({ sent: ['arrived', 'The lab has it'], arrived: ['reported', 'The report came'] })[parcel.value?.state ?? ''])
+const next = computed(
+    () =>
+        ({ sent: ['arrived', 'The lab has it'], arrived: ['reported', 'The report came'] })[parcel.value?.state ?? ''],
+)
 const state = computed(() => (parcel.value?.state === 'sent' ? 'on its way' : (parcel.value?.state ?? '')))
 const lede = computed(() => {
     const one = parcel.value
@@ -96,7 +104,9 @@ const print = (): void => window.print()
             <a :href="`/api/consignments/${parcel.id}/list.csv`">List in the lab’s columns</a>
             <el-button @click="print">Print the papers</el-button>
         </PageHead>
-        <p v-if="parcel.simulated" class="simulated" role="note">Simulated: this lab, its days and its results are made up.</p>
+        <p v-if="parcel.simulated" class="simulated" role="note">
+            Simulated: this lab, its days and its results are made up.
+        </p>
         <div class="columns two">
             <section class="papers">
                 <h2>Packing list</h2>
@@ -129,7 +139,9 @@ const print = (): void => window.print()
                             <td>{{ one.depth ? depth(one.depth) : '' }}</td>
                             <td>{{ one.pulled_on ? day(one.pulled_on) : '' }}</td>
                             <td>{{ one.tests.map(({ name }) => name).join(', ') }}</td>
-                            <td class="num">{{ money(one.tests.reduce((sum, { fee_cents }) => sum + fee_cents, 0)) }}</td>
+                            <td class="num">
+                                {{ money(one.tests.reduce((sum, { fee_cents }) => sum + fee_cents, 0)) }}
+                            </td>
                             <td class="no-print">{{ one.portion.state_name }}</td>
                         </tr>
                     </tbody>
@@ -173,7 +185,11 @@ const print = (): void => window.print()
                         >
                         <button type="button" class="link" @click="copy">{{ copied ? 'Copied' : 'Copy it' }}</button>
                         <button type="button" class="link" @click="asked()">
-                            {{ parcel.asked_on ? `Asked on ${day(parcel.asked_on)}; asked again today` : 'The lab was asked today' }}
+                            {{
+                                parcel.asked_on
+                                    ? `Asked on ${day(parcel.asked_on)}; asked again today`
+                                    : 'The lab was asked today'
+                            }}
                         </button>
                     </p>
                 </template>
@@ -189,7 +205,11 @@ const print = (): void => window.print()
                 <form v-if="parcel.state === 'packed'" novalidate @submit.prevent="send()">
                     <FormField
                         label="Carrier"
-                        :hint="parcel.lab.service && known.data.value?.service.there ? 'The lab’s interface is told of it.' : undefined"
+                        :hint="
+                            parcel.lab.service && known.data.value?.service.there
+                                ? 'The lab’s interface is told of it.'
+                                : undefined
+                        "
                         ><el-input v-model="carrier" name="carrier"
                     /></FormField>
                     <el-button type="primary" native-type="submit" :loading="saving">It was handed over</el-button>
@@ -206,8 +226,12 @@ const print = (): void => window.print()
                         <a :href="`/api/consignments/${parcel.id}/reports/${report.id}`">{{ report.name }}</a>,
                         {{ moment(report.came_at, timezone) }}
                         <p>
-                            <RouterLink v-if="report.import_id" :to="`/reports/${report.import_id}`">See what was taken</RouterLink>
-                            <el-button v-else size="small" @click="takeReport(report)">Look at it and take it</el-button>
+                            <RouterLink v-if="report.import_id" :to="`/reports/${report.import_id}`"
+                                >See what was taken</RouterLink
+                            >
+                            <el-button v-else size="small" @click="takeReport(report)"
+                                >Look at it and take it</el-button
+                            >
                         </p>
                     </div>
                     <p class="note">Kept as it came; nothing of it is entered before you have seen what it becomes.</p>
@@ -219,8 +243,12 @@ const print = (): void => window.print()
                         <button type="button" class="link" @click="order({ advance_days: 7 })">A week passes</button>
                         <button type="button" class="link" @click="order({ trouble: 'lose' })">Lose one</button>
                         <button type="button" class="link" @click="order({ trouble: 'delay' })">Delay one</button>
-                        <button type="button" class="link" @click="order({ slip: 'swap', told: false })">Exchange two</button>
-                        <button type="button" class="link" @click="order({ slip: 'shift', told: false })">Set a meter wrong</button>
+                        <button type="button" class="link" @click="order({ slip: 'swap', told: false })">
+                            Exchange two
+                        </button>
+                        <button type="button" class="link" @click="order({ slip: 'shift', told: false })">
+                            Set a meter wrong
+                        </button>
                     </div>
                     <p v-if="word" class="note" role="status">{{ word }}</p>
                 </template>

@@ -80,7 +80,11 @@ function correct(line: Schema<'TrailLine'>): void {
     form.place = line.place
 }
 function openAsk(): void {
-    Object.assign(asking, { tests: portion.value?.tests.join(', ') ?? '', volume: String(portion.value?.volume_ml ?? ''), on: true })
+    Object.assign(asking, {
+        tests: portion.value?.tests.join(', ') ?? '',
+        volume: String(portion.value?.volume_ml ?? ''),
+        on: true,
+    })
 }
 </script>
 
@@ -113,13 +117,19 @@ function openAsk(): void {
             {{ portion.clock.rule }}
         </p>
         <p v-if="portion.drying" class="note">
-            Dry from {{ moment(portion.drying.ready_at, timezone) }} to {{ moment(portion.drying.over_at, timezone) }}; thin on clean paper,
-            in air, no oven.
+            Dry from {{ moment(portion.drying.ready_at, timezone) }} to {{ moment(portion.drying.over_at, timezone) }};
+            thin on clean paper, in air, no oven.
         </p>
         <p v-if="said" class="warning" role="status">{{ said }}</p>
         <div v-if="shown">
             <div class="row steps">
-                <button v-for="step in portion.next" :key="step.code" type="button" class="link" @click="take(step.code)">
+                <button
+                    v-for="step in portion.next"
+                    :key="step.code"
+                    type="button"
+                    class="link"
+                    @click="take(step.code)"
+                >
                     {{ step.name }}
                 </button>
                 <button type="button" class="link" @click="openAsk">tests and volume</button>
@@ -129,7 +139,9 @@ function openAsk(): void {
                 <FormField label="Tests asked of it" hint="codes with commas, such as ph, mehlich, nitrate"
                     ><el-input v-model="asking.tests" name="tests"
                 /></FormField>
-                <FormField label="Soil in it, ml"><el-input v-model="asking.volume" name="volume" style="width: 110px" /></FormField>
+                <FormField label="Soil in it, ml"
+                    ><el-input v-model="asking.volume" name="volume" style="width: 110px"
+                /></FormField>
                 <div class="row">
                     <el-button type="primary" native-type="submit">Keep</el-button>
                     <button type="button" class="link" @click="asking.on = false">Leave it</button>
@@ -182,10 +194,21 @@ function openAsk(): void {
                         <td class="nowrap">{{ moment(line.at, timezone) }}</td>
                         <td>{{ line.corrects ? `corrected: ${line.name}` : line.name }}</td>
                         <td>{{ line.place }}</td>
-                        <td>{{ [line.celsius === null ? '' : `${line.celsius} °C`, line.condition].filter(Boolean).join(', ') }}</td>
+                        <td>
+                            {{
+                                [line.celsius === null ? '' : `${line.celsius} °C`, line.condition]
+                                    .filter(Boolean)
+                                    .join(', ')
+                            }}
+                        </td>
                         <td>{{ line.by }}</td>
                         <td>
-                            <button v-if="line.stands && !line.step.startsWith('split')" type="button" class="link" @click="correct(line)">
+                            <button
+                                v-if="line.stands && !line.step.startsWith('split')"
+                                type="button"
+                                class="link"
+                                @click="correct(line)"
+                            >
                                 Correct
                             </button>
                         </td>

@@ -8,7 +8,9 @@ const STATIONS = ['split', 'packed', 'sent', 'arrived', 'measured', 'reported']
 const AT = [8, 92, 176, 260, 344, 428]
 const bench = computed(() => props.portion.kind === 'bench' || props.portion.kind === 'archive')
 const short = (moment: string): string =>
-    new Date(moment).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' }).replace('Sept', 'Sep')
+    new Date(moment)
+        .toLocaleDateString('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' })
+        .replace('Sept', 'Sep')
 const stops = computed(() => {
     const way = props.portion.way
     const reached = STATIONS.map((step) => way[step] ?? (step === 'split' ? way.split_dry : undefined))
@@ -41,7 +43,13 @@ const end = computed(() => Math.max(...stops.value.map(({ x }) => x)))
 <template>
     <svg viewBox="0 0 500 20" width="500" height="20" role="img" :aria-label="said">
         <path :d="`M8 10H${solid}`" stroke="#6B4526" stroke-width="1.6" />
-        <path v-if="end > solid" :d="`M${solid} 10H${end}`" stroke="#6B4526" stroke-width="1.2" stroke-dasharray="2 4" />
+        <path
+            v-if="end > solid"
+            :d="`M${solid} 10H${end}`"
+            stroke="#6B4526"
+            stroke-width="1.2"
+            stroke-dasharray="2 4"
+        />
         <g v-for="stop in stops" :key="stop.step">
             <path v-if="stop.late" :d="`M${stop.x} 3l7 7-7 7-7-7z`" fill="#9B2D16" />
             <circle
@@ -54,11 +62,21 @@ const end = computed(() => Math.max(...stops.value.map(({ x }) => x)))
                 stroke-width="1.3"
             />
             <circle v-if="stop.here" :cx="stop.x" cy="10" r="7.4" fill="none" stroke="#6B4526" stroke-width="1.4" />
-            <text v-if="stop.text" :x="stop.x + 11" y="14" :class="{ late: stop.late, faint: !stop.done && !stop.late }">
+            <text
+                v-if="stop.text"
+                :x="stop.x + 11"
+                y="14"
+                :class="{ late: stop.late, faint: !stop.done && !stop.late }"
+            >
                 {{ stop.text }}
             </text>
         </g>
-        <path v-if="portion.state === 'lost'" :d="`M${solid + 12} 4l12 12m0-12l-12 12`" stroke="#9B2D16" stroke-width="2.4" />
+        <path
+            v-if="portion.state === 'lost'"
+            :d="`M${solid + 12} 4l12 12m0-12l-12 12`"
+            stroke="#9B2D16"
+            stroke-width="2.4"
+        />
     </svg>
 </template>
 

@@ -27,12 +27,15 @@ const { data: sample, error } = useQuery({
     queryKey: ['sample', id],
     queryFn: () => api.get('/samples/{sample}', { ids: { sample: id.value } }),
 })
-const lost = computed(() => sample.value?.pulls.filter((pull) => pull.outcome === 'refused' || pull.outcome === 'skipped') ?? [])
+const lost = computed(
+    () => sample.value?.pulls.filter((pull) => pull.outcome === 'refused' || pull.outcome === 'skipped') ?? [],
+)
 const said = computed(() => {
     const { tool, moisture, weather, helper } = sample.value?.conditions ?? {}
     return [tool, moisture && `${moisture} soil`, weather, helper && `with ${helper}`].filter(Boolean).join(', ')
 })
-const methodOf = (reading: Reading): Schema<'Method'> | undefined => methods.value.find((method) => method.id === reading.method_id)
+const methodOf = (reading: Reading): Schema<'Method'> | undefined =>
+    methods.value.find((method) => method.id === reading.method_id)
 
 const correcting = ref<Reading | null>(null)
 const form = reactive({ reading: '', note: '', flags: [] as string[] })
@@ -67,7 +70,9 @@ function correct(reading: Reading): void {
 watch(
     sample,
     (found) => {
-        const asked = found?.readings.find((reading) => reading.id === Number(route.query.correct) && !reading.corrected)
+        const asked = found?.readings.find(
+            (reading) => reading.id === Number(route.query.correct) && !reading.corrected,
+        )
         if (asked && !correcting.value) correct(asked)
     },
     { immediate: true },
@@ -128,21 +133,33 @@ watch(
                     <RefusalNote v-if="refusal && !Object.keys(refusal.fields).length" :refusal="refusal" />
                     <FormField label="Right reading" :wrong="wrong('reading')">
                         <el-select v-if="methodOf(correcting)?.bands" v-model="form.reading" style="width: 120px">
-                            <el-option v-for="band in methodOf(correcting)?.bands ?? []" :key="band.name" :value="band.name" />
+                            <el-option
+                                v-for="band in methodOf(correcting)?.bands ?? []"
+                                :key="band.name"
+                                :value="band.name"
+                            />
                         </el-select>
                         <el-input v-else v-model="form.reading" name="reading" style="width: 120px" />
                     </FormField>
                     <fieldset v-if="methodOf(correcting)?.portion === 'bench'">
                         <legend>Protocol breaks; none puts the reading back</legend>
                         <el-checkbox-group v-model="form.flags" class="breaks">
-                            <el-checkbox v-for="one in choices.data.value?.protocol_breaks ?? []" :key="one.code" :value="one.code">
+                            <el-checkbox
+                                v-for="one in choices.data.value?.protocol_breaks ?? []"
+                                :key="one.code"
+                                :value="one.code"
+                            >
                                 {{ one.name }}
                             </el-checkbox>
                         </el-checkbox-group>
                     </fieldset>
-                    <FormField label="Why" :wrong="wrong('note')"><el-input v-model="form.note" name="note" /></FormField>
+                    <FormField label="Why" :wrong="wrong('note')"
+                        ><el-input v-model="form.note" name="note"
+                    /></FormField>
                     <div class="row">
-                        <el-button type="primary" native-type="submit" :loading="saving">Record the correction</el-button>
+                        <el-button type="primary" native-type="submit" :loading="saving"
+                            >Record the correction</el-button
+                        >
                         <button type="button" class="link" @click="correcting = null">Leave it</button>
                     </div>
                 </form>
@@ -185,7 +202,9 @@ watch(
                         </tbody>
                     </table>
                 </div>
-                <p v-if="sample.deviations.length" class="warning">Every reading of it carries: {{ sample.deviations.join('; ') }}.</p>
+                <p v-if="sample.deviations.length" class="warning">
+                    Every reading of it carries: {{ sample.deviations.join('; ') }}.
+                </p>
                 <p v-if="lost.length" class="note">
                     {{ count(lost.length, 'core') }} did not come up:
                     {{ lost.map((pull) => `${pull.sequence} ${pull.reason || pull.outcome}`).join(', ') }}.

@@ -37,7 +37,8 @@ async function add(code: string): Promise<void> {
     if (!code.trim()) return
     try {
         const portion = await api.get('/portions', { query: { code } })
-        if (found.value.some(({ id }) => id === portion.id)) said.value = `${portion.code} is in the list already: scanned twice?`
+        if (found.value.some(({ id }) => id === portion.id))
+            said.value = `${portion.code} is in the list already: scanned twice?`
         else {
             found.value = [...found.value, portion]
             said.value = ''
@@ -62,7 +63,10 @@ const { save, saving, refusal, wrong } = useSave(
             corrects: null,
         }),
     async (answer) => {
-        done.value = [`${count(answer.portions.length, 'portion')} ${STEPS[form.step] ?? form.step}.`, ...new Set(answer.said)].join(' ')
+        done.value = [
+            `${count(answer.portions.length, 'portion')} ${STEPS[form.step] ?? form.step}.`,
+            ...new Set(answer.said),
+        ].join(' ')
         found.value = []
         Object.assign(form, { step: '', condition: '', celsius: '', at: '' })
         submission = newId()
@@ -73,7 +77,8 @@ const { save, saving, refusal, wrong } = useSave(
 interface Detector {
     detect(source: HTMLVideoElement): Promise<{ rawValue: string }[]>
 }
-const Barcodes = (window as unknown as { BarcodeDetector?: new (options: { formats: string[] }) => Detector }).BarcodeDetector
+const Barcodes = (window as unknown as { BarcodeDetector?: new (options: { formats: string[] }) => Detector })
+    .BarcodeDetector
 const video = ref<HTMLVideoElement | null>(null)
 const camera = ref<MediaStream | null>(null)
 let looking: ReturnType<typeof setInterval> | undefined
@@ -116,7 +121,14 @@ if (typeof route.query.code === 'string') void add(route.query.code)
     <div class="scan">
         <form novalidate @submit.prevent="add(typed)">
             <FormField label="Code on the label" :wrong="said || undefined">
-                <input ref="field" v-model="typed" class="big-input" name="code" autocomplete="off" autocapitalize="characters" />
+                <input
+                    ref="field"
+                    v-model="typed"
+                    class="big-input"
+                    name="code"
+                    autocomplete="off"
+                    autocapitalize="characters"
+                />
             </FormField>
             <div class="row">
                 <el-button native-type="submit">Add</el-button>
@@ -131,7 +143,9 @@ if (typeof route.query.code === 'string') void add(route.query.code)
                 <li v-for="portion in found" :key="portion.id">
                     <strong>{{ portion.code }}</strong> {{ portionName(portion.kind) }}, {{ portion.state_name
                     }}{{ portion.place ? `, ${portion.place}` : '' }}
-                    <RouterLink v-if="portion.sample_id" :to="`/samples/${portion.sample_id}?portion=${portion.id}`">Trail</RouterLink>
+                    <RouterLink v-if="portion.sample_id" :to="`/samples/${portion.sample_id}?portion=${portion.id}`"
+                        >Trail</RouterLink
+                    >
                     <button
                         type="button"
                         class="link"

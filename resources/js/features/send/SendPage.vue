@@ -20,7 +20,10 @@ const today = useQuery({
     enabled: () => siteId.value !== null,
     queryFn: () => api.get('/today', { query: { site_id: siteId.value ?? 0 } }),
 })
-const parcels = useQuery({ queryKey: ['consignments', 'open'], queryFn: () => api.get('/consignments', { query: { open: '1' } }) })
+const parcels = useQuery({
+    queryKey: ['consignments', 'open'],
+    queryFn: () => api.get('/consignments', { query: { open: '1' } }),
+})
 const data = computed(() => ledger.data.value)
 const due = computed(() => today.data.value?.due.filter((one) => one.kind !== 'plan') ?? [])
 const lede = computed(() => {
@@ -32,14 +35,19 @@ const lede = computed(() => {
                 .map((one) => `${one.text}, ${one.detail}`)
                 .join('. ') + '.'
         )
-    return data.value?.total ? `${count(data.value.total, 'composite')}. Nothing is late and nothing is getting warm.` : ''
+    return data.value?.total
+        ? `${count(data.value.total, 'composite')}. Nothing is late and nothing is getting warm.`
+        : ''
 })
 const narrowed = computed(() => Object.keys(asked.value).some((key) => key !== 'page'))
 function clockOf(portion: Schema<'PortionOnItsWay'>): { text: string; bad: boolean } {
     const left = portion.deadline_at ? (Date.parse(portion.deadline_at) - Date.now()) / 3_600_000 : null
     if (portion.parcel && portion.parcel.days_late > 0 && portion.state !== 'reported')
         return { text: `${count(portion.parcel.days_late, 'working day')} late`, bad: true }
-    if (left !== null && !['arrived', 'measured', 'reported', 'shelved', 'used_up', 'discarded', 'lost'].includes(portion.state))
+    if (
+        left !== null &&
+        !['arrived', 'measured', 'reported', 'shelved', 'used_up', 'discarded', 'lost'].includes(portion.state)
+    )
         return left > 0
             ? { text: `${Math.floor(left)} h ${Math.floor((left % 1) * 60)} min left`, bad: left < 6 }
             : { text: portion.tests.includes('nitrate') ? 'its time has run out' : 'to be spread and dried', bad: true }
@@ -61,9 +69,14 @@ function scan(event: Event): void {
             <el-button type="primary" @click="router.push('/parcels/new')">Pack a parcel</el-button>
         </PageHead>
         <div v-if="parcels.data.value?.length" class="parcels">
-            <RouterLink v-for="one in parcels.data.value" :key="one.id" :to="`/parcels/${one.id}`" :class="{ bad: one.days_late > 0 }">
-                <strong>Parcel {{ one.number }}</strong> {{ one.state === 'sent' ? 'on its way' : one.state }}, {{ one.lab }},
-                {{ count(one.portions, 'portion')
+            <RouterLink
+                v-for="one in parcels.data.value"
+                :key="one.id"
+                :to="`/parcels/${one.id}`"
+                :class="{ bad: one.days_late > 0 }"
+            >
+                <strong>Parcel {{ one.number }}</strong> {{ one.state === 'sent' ? 'on its way' : one.state }},
+                {{ one.lab }}, {{ count(one.portions, 'portion')
                 }}{{
                     one.days_late > 0
                         ? `, ${one.days_late} working days late`
@@ -74,7 +87,11 @@ function scan(event: Event): void {
             </RouterLink>
         </div>
         <div class="tools no-print">
-            <input placeholder="Scan or type a label code" aria-label="Scan or type a label code" @keydown.enter.prevent="scan" />
+            <input
+                placeholder="Scan or type a label code"
+                aria-label="Scan or type a label code"
+                @keydown.enter.prevent="scan"
+            />
             <p class="legend" aria-hidden="true">
                 <svg width="330" height="16">
                     <circle cx="8" cy="8" r="4" fill="#6B4526" />
@@ -118,14 +135,17 @@ function scan(event: Event): void {
                     <td v-if="i === 0" :rowspan="row.portions.length" class="sample">
                         <SampleLink :id="row.id" :code="row.code" /> {{ depth(row.depth) }}<br />
                         {{ row.area }}<br />
-                        <span class="note">{{ row.cores_pulled }} of {{ row.cores_planned }} cores, {{ day(row.pulled_on) }}</span>
+                        <span class="note"
+                            >{{ row.cores_pulled }} of {{ row.cores_planned }} cores, {{ day(row.pulled_on) }}</span
+                        >
                         <span v-if="row.deviations.length" class="note odd">{{ row.deviations.join('; ') }}</span>
                     </td>
                     <td v-if="i === 0" :rowspan="row.portions.length" class="core">
                         <CoreGlyph :depth="row.depth" :scale="0.7" :width="12" />
                     </td>
                     <td class="bag">
-                        <strong>{{ portion.code }}</strong> <span class="note kind">{{ portionName(portion.kind) }}</span>
+                        <strong>{{ portion.code }}</strong>
+                        <span class="note kind">{{ portionName(portion.kind) }}</span>
                     </td>
                     <td class="way"><PortionTrack :portion="portion" /></td>
                     <td class="place">{{ place(portion) }}</td>
@@ -134,20 +154,28 @@ function scan(event: Event): void {
             </tbody>
         </table>
         <p v-else-if="narrowed">
-            No sample has all of this. <button type="button" class="link" @click="router.replace('/send')">Show all</button>
+            No sample has all of this.
+            <button type="button" class="link" @click="router.replace('/send')">Show all</button>
         </p>
         <p v-else><RouterLink to="/pull">Pull a plan first</RouterLink></p>
         <nav v-if="data.total" class="pager no-print" aria-label="Pages of the ledger">
-            <button type="button" class="link" :disabled="data.page <= 1" @click="set({ page: String(data.page - 1) })">Newer</button>
+            <button type="button" class="link" :disabled="data.page <= 1" @click="set({ page: String(data.page - 1) })">
+                Newer
+            </button>
             <span>Page {{ data.page }} of {{ data.pages }}, {{ count(data.total, 'composite') }}</span>
-            <button type="button" class="link" :disabled="data.page >= data.pages" @click="set({ page: String(data.page + 1) })">
+            <button
+                type="button"
+                class="link"
+                :disabled="data.page >= data.pages"
+                @click="set({ page: String(data.page + 1) })"
+            >
                 Older
             </button>
             <a :href="csv">Download as CSV</a>
         </nav>
         <p class="note">
-            Air-dry soil keeps for routine tests; nitrate goes cold and fast. Label the bag itself, not only inside it. Soil across a
-            quarantine border needs a permit: ask first.
+            Air-dry soil keeps for routine tests; nitrate goes cold and fast. Label the bag itself, not only inside it.
+            Soil across a quarantine border needs a permit: ask first.
         </p>
     </template>
 </template>

@@ -43,7 +43,12 @@ const { save, saving, refusal, wrong } = useSave(
         <div class="row">
             <FormField label="Which" :wrong="wrong('kind')">
                 <el-select v-model="form.kind" style="width: 190px">
-                    <el-option v-for="kind in ['archive', 'lab_b', 'hidden']" :key="kind" :value="kind" :label="portionName(kind)" />
+                    <el-option
+                        v-for="kind in ['archive', 'lab_b', 'hidden']"
+                        :key="kind"
+                        :value="kind"
+                        :label="portionName(kind)"
+                    />
                 </el-select>
             </FormField>
             <FormField label="Soil, ml" :wrong="wrong('volume_ml')"
@@ -55,7 +60,8 @@ const { save, saving, refusal, wrong } = useSave(
         </div>
         <el-checkbox v-model="form.dry">The soil is dry and mixed</el-checkbox>
         <p v-if="form.kind === 'hidden'" class="note">
-            It goes under a number of its own, and its label and list read as those of one more composite. Only your records know.
+            It goes under a number of its own, and its label and list read as those of one more composite. Only your
+            records know.
         </p>
         <div class="row">
             <el-button type="primary" native-type="submit" :loading="saving">Split it off</el-button>

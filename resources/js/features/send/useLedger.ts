@@ -3,7 +3,19 @@ import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from '@/api/client'
 
-export const FILTERS = ['q', 'site_id', 'area_id', 'year', 'kind', 'state', 'lab_id', 'read', 'deviates', 'from', 'to'] as const
+export const FILTERS = [
+    'q',
+    'site_id',
+    'area_id',
+    'year',
+    'kind',
+    'state',
+    'lab_id',
+    'read',
+    'deviates',
+    'from',
+    'to',
+] as const
 export type Filter = (typeof FILTERS)[number]
 
 /** The ledger as the address says: its filters and page can be kept, shared and gone back to. */
@@ -12,7 +24,9 @@ export function useLedger() {
     const router = useRouter()
     const asked = computed<Record<string, string>>(() =>
         Object.fromEntries(
-            [...FILTERS, 'page' as const].map((key) => [key, String(route.query[key] ?? '')]).filter(([, value]) => value !== ''),
+            [...FILTERS, 'page' as const]
+                .map((key) => [key, String(route.query[key] ?? '')])
+                .filter(([, value]) => value !== ''),
         ),
     )
     const ledger = useQuery({
@@ -22,8 +36,12 @@ export function useLedger() {
     })
     const set = (change: Partial<Record<Filter | 'page', string>>) =>
         router.replace({
-            query: Object.fromEntries(Object.entries({ ...asked.value, page: '', ...change }).filter(([, value]) => value !== '')),
+            query: Object.fromEntries(
+                Object.entries({ ...asked.value, page: '', ...change }).filter(([, value]) => value !== ''),
+            ),
         })
-    const csv = computed(() => `/api/ledger.csv?${new URLSearchParams(Object.entries(asked.value).filter(([key]) => key !== 'page'))}`)
+    const csv = computed(
+        () => `/api/ledger.csv?${new URLSearchParams(Object.entries(asked.value).filter(([key]) => key !== 'page'))}`,
+    )
     return { asked, ledger, set, csv }
 }

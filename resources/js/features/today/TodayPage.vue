@@ -16,14 +16,16 @@ const { data } = useQuery({
     queryFn: () => api.get('/today', { query: { site_id: siteId.value ?? 0 } }),
 })
 const stages = computed(() =>
-    HORIZONS.map((horizon) => ({ ...horizon, items: data.value?.waiting.filter((item) => item.stage === horizon.key) ?? [] })).filter(
-        (horizon) => horizon.items.length > 0,
-    ),
+    HORIZONS.map((horizon) => ({
+        ...horizon,
+        items: data.value?.waiting.filter((item) => item.stage === horizon.key) ?? [],
+    })).filter((horizon) => horizon.items.length > 0),
 )
 const lede = computed(() => {
     const n = data.value?.waiting.length ?? 0
     const urgent = data.value?.due.filter((one) => one.urgent).length ?? 0
-    if (urgent) return `${count(urgent, 'thing is', 'things are')} overdue or getting warm; ${count(n, 'other waits', 'others wait')} here.`
+    if (urgent)
+        return `${count(urgent, 'thing is', 'things are')} overdue or getting warm; ${count(n, 'other waits', 'others wait')} here.`
     return n === 0 && !data.value?.due.length
         ? 'Nothing waits. Everything pulled has been read, and every verdict is up to date.'
         : `${count(n, 'thing waits', 'things wait')}.`
@@ -43,7 +45,8 @@ const lede = computed(() => {
                                 <td><DueMark kind="unsent" /></td>
                                 <td>
                                     <RouterLink to="/pull"
-                                        >{{ count(box.unsent, 'entry is', 'entries are') }} on this device alone</RouterLink
+                                        >{{ count(box.unsent, 'entry is', 'entries are') }} on this device
+                                        alone</RouterLink
                                     >
                                 </td>
                                 <td>they go out when there is a line</td>
@@ -107,7 +110,9 @@ const lede = computed(() => {
                         </tr>
                     </tbody>
                 </table>
-                <p class="note">Before you dig: have buried lines marked, mind traffic and stock, and drink water in the heat.</p>
+                <p class="note">
+                    Before you dig: have buried lines marked, mind traffic and stock, and drink water in the heat.
+                </p>
             </aside>
         </div>
     </template>

@@ -2,7 +2,10 @@
 import { computed } from 'vue'
 
 /** A core drawn to depth, 0 to 60 cm, its sampled layer filled. */
-const props = withDefaults(defineProps<{ depth: string; planned?: boolean; width?: number; scale?: number }>(), { width: 9, scale: 0.75 })
+const props = withDefaults(defineProps<{ depth: string; planned?: boolean; width?: number; scale?: number }>(), {
+    width: 9,
+    scale: 0.75,
+})
 const CM_PER_INCH = 2.54
 const DEEPEST = 60
 const layer = computed(() => {
@@ -15,7 +18,12 @@ const left = 6
 </script>
 
 <template>
-    <svg :width="width + 12" :height="tall + 10" role="img" :aria-label="`core, ${planned ? 'planned' : 'sampled'} ${depth}`">
+    <svg
+        :width="width + 12"
+        :height="tall + 10"
+        role="img"
+        :aria-label="`core, ${planned ? 'planned' : 'sampled'} ${depth}`"
+    >
         <path
             :d="`M${left} 3V${tall}L${left + width / 2} ${tall + 6}L${left + width} ${tall}V3Z`"
             fill="var(--sheet)"

@@ -30,7 +30,8 @@ watch(
     format,
     (chosen) => {
         const style =
-            document.getElementById('paper') ?? document.head.appendChild(Object.assign(document.createElement('style'), { id: 'paper' }))
+            document.getElementById('paper') ??
+            document.head.appendChild(Object.assign(document.createElement('style'), { id: 'paper' }))
         style.textContent = chosen === 'roll' ? '@media print { @page { size: 100mm 50mm; margin: 3mm } }' : ''
     },
     { immediate: true },

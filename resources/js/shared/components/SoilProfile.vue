@@ -45,9 +45,20 @@ const route = useRoute()
             </svg>
             <svg class="edge" viewBox="0 0 128 30" preserveAspectRatio="none" aria-hidden="true">
                 <path :d="`M0 0V12.5${horizon.edge.replace(/^M0 [\d.]+/, '')}V0Z`" fill="var(--now)" />
-                <path :d="horizon.edge" fill="none" stroke="#1B140C" :stroke-opacity="route.meta.stage === horizon.key ? 0.9 : 0.55" />
+                <path
+                    :d="horizon.edge"
+                    fill="none"
+                    stroke="#1B140C"
+                    :stroke-opacity="route.meta.stage === horizon.key ? 0.9 : 0.55"
+                />
             </svg>
-            <svg v-if="route.meta.stage === horizon.key" class="sliver" viewBox="0 0 11 60" preserveAspectRatio="none" aria-hidden="true">
+            <svg
+                v-if="route.meta.stage === horizon.key"
+                class="sliver"
+                viewBox="0 0 11 60"
+                preserveAspectRatio="none"
+                aria-hidden="true"
+            >
                 <path d="M0 0H7L9 9 6 17 10 26 7 36 9 45 6 53 8 60H0Z" :fill="horizon.fill" />
             </svg>
             <span class="label">{{ horizon.label }}</span>

@@ -14,7 +14,11 @@ const { sites, siteId, site, timezone, choose } = useSite()
     <div class="bar">
         <span class="where">
             <template v-if="(sites.data.value?.length ?? 0) > 1">
-                <select :value="siteId" aria-label="Site" @change="choose(Number(($event.target as HTMLSelectElement).value))">
+                <select
+                    :value="siteId"
+                    aria-label="Site"
+                    @change="choose(Number(($event.target as HTMLSelectElement).value))"
+                >
                     <option v-for="one in sites.data.value" :key="one.id" :value="one.id">{{ one.name }}</option>
                 </select>
             </template>

@@ -9,7 +9,15 @@ const STONE = 'M7 17V7.4C7 5 8.3 3.1 10 3.1S13 5 13 7.4V17'
 
 <template>
     <span class="stone" :class="verdict">
-        <svg viewBox="0 0 20 20" :width="size" :height="size" fill="none" stroke="currentColor" stroke-width="1.5" aria-hidden="true">
+        <svg
+            viewBox="0 0 20 20"
+            :width="size"
+            :height="size"
+            fill="none"
+            stroke="currentColor"
+            stroke-width="1.5"
+            aria-hidden="true"
+        >
             <template v-if="verdict === 'stands'">
                 <path :d="GROUND" />
                 <path d="M6.3 17V7.4C6.3 4.6 7.9 2.4 10 2.4S13.7 4.6 13.7 7.4V17Z" fill="currentColor" stroke="none" />

@@ -11,7 +11,10 @@ export interface UseSaveReturn<I extends unknown[], O> {
 }
 
 /** Sends a change. When it is refused the reason stays at hand, by field, and what was typed stays where it is. */
-export function useSave<I extends unknown[], O>(send: (...input: I) => Promise<O>, then?: (answer: O) => unknown): UseSaveReturn<I, O> {
+export function useSave<I extends unknown[], O>(
+    send: (...input: I) => Promise<O>,
+    then?: (answer: O) => unknown,
+): UseSaveReturn<I, O> {
     const saving = ref(false)
     const refusal = ref<Refused | null>(null)
 
@@ -24,7 +27,10 @@ export function useSave<I extends unknown[], O>(send: (...input: I) => Promise<O
             await then?.(answer)
             return answer
         } catch (error) {
-            refusal.value = error instanceof Refused ? error : new Refused(error instanceof Error ? error.message : String(error), 0)
+            refusal.value =
+                error instanceof Refused
+                    ? error
+                    : new Refused(error instanceof Error ? error.message : String(error), 0)
             return undefined
         } finally {
             saving.value = false

@@ -15,7 +15,11 @@ const typing = (target: EventTarget | null): boolean =>
 window.addEventListener('keydown', (event) => {
     if (event.ctrlKey || event.metaKey || event.altKey || typing(event.target)) return
     // A key that presses what has the focus is left to it.
-    if (event.key === ' ' && event.target instanceof Element && event.target.closest('button, a, summary, label, [role="button"], canvas'))
+    if (
+        event.key === ' ' &&
+        event.target instanceof Element &&
+        event.target.closest('button, a, summary, label, [role="button"], canvas')
+    )
         return
     for (const shortcut of [...shortcuts].reverse()) {
         if (shortcut.key === event.key) {

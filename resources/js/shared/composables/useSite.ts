@@ -10,7 +10,9 @@ const chosen = useLocalStorage<number | null>('honest-core:site', null)
 export function useSite() {
     const queries = useQueryClient()
     const sites = useQuery({ queryKey: ['sites'], queryFn: () => api.get('/sites') })
-    const siteId = computed(() => (sites.data.value?.find((site) => site.id === chosen.value) ?? sites.data.value?.[0])?.id ?? null)
+    const siteId = computed(
+        () => (sites.data.value?.find((site) => site.id === chosen.value) ?? sites.data.value?.[0])?.id ?? null,
+    )
     const detail = useQuery({
         queryKey: ['site', siteId],
         enabled: () => siteId.value !== null,

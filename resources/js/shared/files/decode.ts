@@ -13,7 +13,9 @@ function decoded(bytes: Uint8Array): string {
     if (a === 0xfe && b === 0xff) return new TextDecoder('utf-16be').decode(bytes.subarray(2))
     if (a === 0x3c && b === 0) return new TextDecoder('utf-16le').decode(bytes)
     if (a === 0 && b === 0x3c) return new TextDecoder('utf-16be').decode(bytes)
-    const declared = /^\s*<\?xml[^>]*encoding\s*=\s*["']([\w-]+)["']/i.exec(new TextDecoder('latin1').decode(bytes.subarray(0, 200)))?.[1]
+    const declared = /^\s*<\?xml[^>]*encoding\s*=\s*["']([\w-]+)["']/i.exec(
+        new TextDecoder('latin1').decode(bytes.subarray(0, 200)),
+    )?.[1]
     if (declared && !/^utf-?8$/i.test(declared)) {
         try {
             return new TextDecoder(declared).decode(bytes)

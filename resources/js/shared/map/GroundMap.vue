@@ -3,7 +3,15 @@ import 'ol/ol.css'
 import { onMounted, ref, watch } from 'vue'
 import type { Units } from '@/shared/format'
 import type { Picture } from './underlay'
-import { useGroundMap, type DrawKind, type GeometryJson, type Ground, type KeptAway, type Part, type Place } from './useGroundMap'
+import {
+    useGroundMap,
+    type DrawKind,
+    type GeometryJson,
+    type Ground,
+    type KeptAway,
+    type Part,
+    type Place,
+} from './useGroundMap'
 
 const props = withDefaults(
     defineProps<{
@@ -35,7 +43,11 @@ const props = withDefaults(
         fitTo: 'all',
     },
 )
-const emit = defineEmits<{ choose: [id: number]; drawn: [geometry: GeometryJson]; sketched: [geometry: GeometryJson] }>()
+const emit = defineEmits<{
+    choose: [id: number]
+    drawn: [geometry: GeometryJson]
+    sketched: [geometry: GeometryJson]
+}>()
 const box = ref<HTMLElement | null>(null)
 let own: GeometryJson | null = null
 const map = useGroundMap(box, {

@@ -36,7 +36,9 @@ export function pixels(metres: number, resolution: number, centre: number[]): nu
 
 export function areaStyle(feature: FeatureLike, chosen: boolean, pictured: boolean): Style[] {
     const ground = new Style({
-        fill: new Fill({ color: pictured ? `rgba(251,248,240,${chosen ? 0.5 : 0.15})` : chosen ? SHEET : 'rgba(234,227,210,.65)' }),
+        fill: new Fill({
+            color: pictured ? `rgba(251,248,240,${chosen ? 0.5 : 0.15})` : chosen ? SHEET : 'rgba(234,227,210,.65)',
+        }),
         stroke: new Stroke({ color: INK, width: chosen ? 2.2 : 1, lineJoin: 'round' }),
         zIndex: chosen ? 2 : 1,
     })
@@ -49,7 +51,10 @@ export function areaStyle(feature: FeatureLike, chosen: boolean, pictured: boole
         offsetY: chosen ? -14 : 0,
     })
     const [west = 0, , east = 0, north = 0] = feature.getGeometry()?.getExtent() ?? []
-    return [ground, new Style({ text, geometry: chosen ? new Point([(west + east) / 2, north]) : undefined, zIndex: 3 })]
+    return [
+        ground,
+        new Style({ text, geometry: chosen ? new Point([(west + east) / 2, north]) : undefined, zIndex: 3 }),
+    ]
 }
 
 export function landmarkStyle(feature: FeatureLike): Style[] {
@@ -85,7 +90,8 @@ export function awayStyle(feature: FeatureLike, resolution: number, centre: numb
     const distance = Number(feature.get('distance_m') ?? 0)
     const geometry = feature.getGeometry()
     const width = Math.max(0.01, 2 * pixels(distance, resolution, centre))
-    const point = geometry instanceof Point ? new CircleGeometry(geometry.getCoordinates(), (width / 2) * resolution) : undefined
+    const point =
+        geometry instanceof Point ? new CircleGeometry(geometry.getCoordinates(), (width / 2) * resolution) : undefined
     return new Style({
         geometry: point,
         stroke: point ? undefined : new Stroke({ color: hatchPattern(), width, lineCap: 'round', lineJoin: 'round' }),
@@ -115,7 +121,12 @@ export function walkStyle(feature: FeatureLike, resolution: number): Style[] {
             styles.push(
                 new Style({
                     geometry: new Point([from[0]! + dx * 0.55, from[1]! + dy * 0.55]),
-                    image: new RegularShape({ points: 3, radius: 4.5, rotation: Math.atan2(dx, dy), fill: new Fill({ color: GLEY }) }),
+                    image: new RegularShape({
+                        points: 3,
+                        radius: 4.5,
+                        rotation: Math.atan2(dx, dy),
+                        fill: new Fill({ color: GLEY }),
+                    }),
                 }),
             )
         })
@@ -128,7 +139,11 @@ const GRAIN = new Style({ image: new Circle({ radius: 1, fill: new Fill({ color:
 /** Closer than this, many cores are grains without a walk. */
 const CROWD_PX = 8
 const SPOT = new Style({
-    image: new Circle({ radius: 3.5, fill: new Fill({ color: GLEY }), stroke: new Stroke({ color: SHEET, width: 0.8 }) }),
+    image: new Circle({
+        radius: 3.5,
+        fill: new Fill({ color: GLEY }),
+        stroke: new Stroke({ color: SHEET, width: 0.8 }),
+    }),
 })
 /** Numbered cores closer than this on the screen would hide one another. */
 const ROOM_PX = 19
@@ -139,8 +154,17 @@ export function coreStyle(feature: FeatureLike, resolution: number): Style {
     if (feature.get('many')) return room < CROWD_PX ? GRAIN : DOT
     if (room < ROOM_PX) return SPOT
     return new Style({
-        image: new Circle({ radius: 9, fill: new Fill({ color: GLEY }), stroke: new Stroke({ color: SHEET, width: 1 }) }),
-        text: new Text({ text: String(feature.get('sequence')), font: `600 11px ${SANS}`, fill: new Fill({ color: SHEET }), offsetY: 1 }),
+        image: new Circle({
+            radius: 9,
+            fill: new Fill({ color: GLEY }),
+            stroke: new Stroke({ color: SHEET, width: 1 }),
+        }),
+        text: new Text({
+            text: String(feature.get('sequence')),
+            font: `600 11px ${SANS}`,
+            fill: new Fill({ color: SHEET }),
+            offsetY: 1,
+        }),
         zIndex: Number(feature.get('sequence')),
     })
 }

@@ -24,7 +24,11 @@ export function underlayLayer(picture: Picture): Layer {
             canvas.style.position = 'absolute'
             const pen = canvas.getContext('2d')
             if (pen && image.complete && image.naturalWidth > 0) {
-                const [a, b, c] = at.map((place) => apply(frame.coordinateToPixelTransform, [...place])) as [number[], number[], number[]]
+                const [a, b, c] = at.map((place) => apply(frame.coordinateToPixelTransform, [...place])) as [
+                    number[],
+                    number[],
+                    number[],
+                ]
                 // The layers above draw on this canvas too, so the pen goes back as it was.
                 pen.save()
                 pen.globalAlpha = 0.75

@@ -61,7 +61,15 @@ export function useGroundMap(
     on: { chose: (id: number) => void; drew: (g: GeometryJson) => void; sketched: (g: GeometryJson) => void },
 ) {
     const source = () => new VectorSource<Feature<Geometry>>()
-    const [areas, away, parts, marks, walk, cores, draft] = [source(), source(), source(), source(), source(), source(), source()]
+    const [areas, away, parts, marks, walk, cores, draft] = [
+        source(),
+        source(),
+        source(),
+        source(),
+        source(),
+        source(),
+        source(),
+    ]
     let map: OlMap | null = null
     let chosen: number | null = null
     let pictured = false
@@ -87,7 +95,12 @@ export function useGroundMap(
             target: target.value ?? undefined,
             view,
             controls: [scale],
-            interactions: usualInteractions({ onFocusOnly: false, doubleClickZoom: false, altShiftDragRotate: false, pinchRotate: false }),
+            interactions: usualInteractions({
+                onFocusOnly: false,
+                doubleClickZoom: false,
+                altShiftDragRotate: false,
+                pinchRotate: false,
+            }),
             layers: [
                 new VectorLayer({
                     source: areas,
@@ -98,7 +111,11 @@ export function useGroundMap(
                 awayLayer,
                 partsLayer,
                 new VectorLayer({ source: marks, style: landmarkStyle, declutter: true }),
-                new VectorImageLayer({ imageRatio: 2, source: walk, style: (feature, resolution) => walkStyle(feature, resolution) }),
+                new VectorImageLayer({
+                    imageRatio: 2,
+                    source: walk,
+                    style: (feature, resolution) => walkStyle(feature, resolution),
+                }),
                 new VectorImageLayer({ imageRatio: 2, source: cores, style: coreStyle }),
                 new VectorLayer({ source: draft, style: draftStyle }),
             ],
@@ -121,7 +138,8 @@ export function useGroundMap(
         const { center, resolution } = event.frameState!.viewState
         const [east, north] = center as [number, number]
         pen.save()
-        const geometry = chosen === null ? null : (areas.getFeatureById(chosen) as Feature<Geometry> | null)?.getGeometry()
+        const geometry =
+            chosen === null ? null : (areas.getFeatureById(chosen) as Feature<Geometry> | null)?.getGeometry()
         pen.beginPath()
         const polygons = (
             geometry?.getType() === 'MultiPolygon'
@@ -133,7 +151,10 @@ export function useGroundMap(
         for (const polygon of polygons) {
             for (const ring of polygon.getCoordinates()) {
                 ring.forEach((position, i) => {
-                    const at = [width / 2 + (position[0]! - east) / resolution, height / 2 - (position[1]! - north) / resolution]
+                    const at = [
+                        width / 2 + (position[0]! - east) / resolution,
+                        height / 2 - (position[1]! - north) / resolution,
+                    ]
                     const [x, y] = getRenderPixel(event, at) as [number, number]
                     if (i === 0) pen.moveTo(x, y)
                     else pen.lineTo(x, y)
@@ -176,7 +197,9 @@ export function useGroundMap(
     function outline(boundary: GeometryJson): LineString[] {
         const geometry = read(boundary)
         const polygons = (
-            geometry.getType() === 'MultiPolygon' ? (geometry as unknown as { getPolygons: () => Polygon[] }).getPolygons() : [geometry]
+            geometry.getType() === 'MultiPolygon'
+                ? (geometry as unknown as { getPolygons: () => Polygon[] }).getPolygons()
+                : [geometry]
         ) as Polygon[]
         return polygons.flatMap((polygon) => polygon.getCoordinates().map((ring) => new LineString(ring)))
     }
@@ -217,7 +240,10 @@ export function useGroundMap(
                 .map(({ number, outline }) => {
                     const [x, y, n] = sums.get(number) ?? [0, 0, 0]
                     const lines = new MultiLineString(outline.map((ring) => ring.map((place) => fromLonLat(place))))
-                    return feature(lines, { number, middle: n && grounds.length <= MANY ? fromLonLat([x / n, y / n]) : null })
+                    return feature(lines, {
+                        number,
+                        middle: n && grounds.length <= MANY ? fromLonLat([x / n, y / n]) : null,
+                    })
                 }),
         )
     }
@@ -245,7 +271,9 @@ export function useGroundMap(
         stop()
         draft.clear()
         drawing = new Draw({ source: draft, type: kind, style: draftStyle })
-        drawing.on('drawstart', (event) => event.feature.getGeometry()?.on('change', (change) => sketch(change.target as Geometry)))
+        drawing.on('drawstart', (event) =>
+            event.feature.getGeometry()?.on('change', (change) => sketch(change.target as Geometry)),
+        )
         drawing.on('drawend', (event) => {
             on.drew(write(event.feature.getGeometry() as Geometry))
             setTimeout(() => modify())
@@ -279,7 +307,9 @@ export function useGroundMap(
 
     function fit(which: 'all' | 'chosen'): void {
         const geometry =
-            which === 'chosen' && chosen !== null ? (areas.getFeatureById(chosen) as Feature<Geometry> | null)?.getGeometry() : null
+            which === 'chosen' && chosen !== null
+                ? (areas.getFeatureById(chosen) as Feature<Geometry> | null)?.getGeometry()
+                : null
         const extent: Extent | null = geometry?.getExtent() ?? (areas.isEmpty() ? null : areas.getExtent())
         if (extent) map?.getView().fit(extent, { padding: [56, 40, 64, 40], maxZoom: 20 })
     }

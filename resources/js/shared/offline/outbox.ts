@@ -11,7 +11,14 @@ import { database, deviceId, type Entry, type HandIn } from './store'
 const BATCH = 500
 const WAIT_MS = [5_000, 10_000, 20_000, 60_000]
 
-export const box = reactive({ unsent: 0, refused: [] as Entry[], stuck: [] as HandIn[], sending: false, clockOff: 0, trouble: '' })
+export const box = reactive({
+    unsent: 0,
+    refused: [] as Entry[],
+    stuck: [] as HandIn[],
+    sending: false,
+    clockOff: 0,
+    trouble: '',
+})
 export const anyUnsent = computed(() => box.unsent > 0)
 
 const whenSent = new Set<() => void>()
@@ -119,7 +126,13 @@ async function post(device: string, batch: Entry[]): Promise<Schema<'PullEntries
         if (!(error instanceof Refused) || error.status !== 422) throw error
         if (batch.length === 1) {
             const message = Object.values(error.fields)[0]?.[0] ?? error.message
-            return { stored: [], known: [], late: [], refused: [{ uuid: batch[0]!.uuid, message }], clock_off_s: box.clockOff }
+            return {
+                stored: [],
+                known: [],
+                late: [],
+                refused: [{ uuid: batch[0]!.uuid, message }],
+                clock_off_s: box.clockOff,
+            }
         }
         const answers = []
         for (const entry of batch) answers.push(await post(device, [entry]))
@@ -144,7 +157,11 @@ async function sendHandIns(whose: string): Promise<boolean> {
             await db.put('handins', { ...handIn, state: 'sent', samples, photos: [] })
         } catch (error) {
             if (!(error instanceof Refused) || ![404, 409, 422].includes(error.status)) throw error
-            await db.put('handins', { ...handIn, state: 'refused', message: Object.values(error.fields)[0]?.[0] ?? error.message })
+            await db.put('handins', {
+                ...handIn,
+                state: 'refused',
+                message: Object.values(error.fields)[0]?.[0] ?? error.message,
+            })
         }
         took = true
     }
@@ -162,8 +179,34 @@ async function sendPhoto(sample: number, photo: Blob): Promise<void> {
     }
 }
 
-function bare({ uuid, plan_id, composite, ordinal, sequence, outcome, reason, at, longitude, latitude, accuracy_m, settles }: Entry) {
-    return { uuid, plan_id, composite, ordinal, sequence, outcome, reason, at, longitude, latitude, accuracy_m, settles }
+function bare({
+    uuid,
+    plan_id,
+    composite,
+    ordinal,
+    sequence,
+    outcome,
+    reason,
+    at,
+    longitude,
+    latitude,
+    accuracy_m,
+    settles,
+}: Entry) {
+    return {
+        uuid,
+        plan_id,
+        composite,
+        ordinal,
+        sequence,
+        outcome,
+        reason,
+        at,
+        longitude,
+        latitude,
+        accuracy_m,
+        settles,
+    }
 }
 
 function waiting(whose: string, state: Entry['state'] = 'unsent'): IDBKeyRange {

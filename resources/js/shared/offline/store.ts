@@ -93,6 +93,8 @@ export function inWords(error: unknown): string {
 
 export function newId(): string {
     if (typeof crypto.randomUUID === 'function') return crypto.randomUUID()
-    const hex = [...crypto.getRandomValues(new Uint8Array(16))].map((byte) => byte.toString(16).padStart(2, '0')).join('')
+    const hex = [...crypto.getRandomValues(new Uint8Array(16))]
+        .map((byte) => byte.toString(16).padStart(2, '0'))
+        .join('')
     return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-4${hex.slice(13, 16)}-a${hex.slice(17, 20)}-${hex.slice(20)}`
 }
