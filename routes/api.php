@@ -7,13 +7,13 @@ use App\Models\CheckSoil;
 use App\Models\Consignment;
 use App\Models\JudgingPolicy;
 use App\Models\Lab;
-use App\Models\LabImport;
+use App\Models\LabReport;
 use App\Models\PenCalibration;
 use App\Models\PracticeRound;
 use App\Models\SchoolProfile;
+use App\Models\SignedVerdict;
 use App\Models\Site;
 use App\Models\TestMethod;
-use App\Models\Verdict;
 use App\Models\VisionRecord;
 use Illuminate\Support\Facades\Route;
 
@@ -94,17 +94,17 @@ Route::middleware('auth')->group(function (): void {
     Route::post('labs', C\Labs\CreateLab::class)->can('create', Lab::class);
     Route::put('labs/{lab}', C\Labs\ChangeLab::class)->can('update', 'lab');
     Route::post('simulation', C\Labs\OrderSimulation::class);
-    Route::get('consignments', C\Labs\ListParcels::class);
-    Route::post('consignments', C\Labs\PackParcel::class)->can('create', Consignment::class)->name('consignments.pack');
-    Route::post('consignments/draft', C\Labs\DraftParcel::class);
-    Route::get('consignments/{consignment}', C\Labs\ShowParcel::class)->can('view', 'consignment');
-    Route::post('consignments/{consignment}/send', C\Labs\SendParcel::class)->can('update', 'consignment');
-    Route::post('consignments/{consignment}/ask', C\Labs\AskForParcel::class)->can('update', 'consignment');
+    Route::get('consignments', C\Labs\ListConsignments::class);
+    Route::post('consignments', C\Labs\PackConsignment::class)->can('create', Consignment::class)->name('consignments.pack');
+    Route::post('consignments/draft', C\Labs\DraftConsignment::class);
+    Route::get('consignments/{consignment}', C\Labs\ShowConsignment::class)->can('view', 'consignment');
+    Route::post('consignments/{consignment}/send', C\Labs\SendConsignment::class)->can('update', 'consignment');
+    Route::post('consignments/{consignment}/ask', C\Labs\AskForConsignment::class)->can('update', 'consignment');
     Route::post('consignments/{consignment}/enquiry', C\Labs\NoteEnquiry::class)->can('update', 'consignment');
     Route::get('consignments/{consignment}/list.csv', C\Labs\DownloadList::class)->can('view', 'consignment');
-    Route::get('consignments/{consignment}/reports/{report}', C\Labs\ShowReport::class)
+    Route::get('consignments/{consignment}/reports/{delivered}', C\Labs\ShowDeliveredReport::class)
         ->can('view', 'consignment')
-        ->whereNumber('report');
+        ->whereNumber('delivered');
 
     Route::get('bench', C\Bench\ShowBench::class);
     Route::get('bench/library', C\Bench\ListLibrary::class);
@@ -139,32 +139,32 @@ Route::middleware('auth')->group(function (): void {
     Route::post('samples/{sample}/readings', C\Readings\CreateReading::class)->can('update', 'sample');
     Route::post('samples/{sample}/results', C\Readings\CreateResults::class)->can('update', 'sample');
     Route::post('reports/read', C\Reports\ReadReport::class);
-    Route::post('reports', C\Reports\TakeReport::class)->can('create', LabImport::class);
+    Route::post('reports', C\Reports\TakeReport::class)->can('create', LabReport::class);
     Route::get('reports/progress', C\Reports\ShowProgress::class);
-    Route::get('reports/{import}', C\Reports\ShowReport::class)->can('view', 'import');
-    Route::post('reports/{import}/papers', C\Reports\AddPaper::class)->can('update', 'import');
-    Route::get('reports/{import}/papers/{paper}', C\Reports\ShowPaper::class)
-        ->can('view', 'import')
+    Route::get('reports/{report}', C\Reports\ShowReport::class)->can('view', 'report');
+    Route::post('reports/{report}/papers', C\Reports\AddPaper::class)->can('update', 'report');
+    Route::get('reports/{report}/papers/{paper}', C\Reports\ShowPaper::class)
+        ->can('view', 'report')
         ->can('view', 'paper');
     Route::post('report-questions/{question}', C\Reports\AnswerQuestion::class)->can('update', 'question');
     Route::get('check-charts', C\Reports\ListCheckCharts::class);
     Route::get('side-by-side', C\Reports\ShowSideBySide::class);
-    Route::get('results.csv', C\Reports\ExportResults::class)->defaults('format', 'csv');
-    Route::get('results.json', C\Reports\ExportResults::class)->defaults('format', 'json');
-    Route::get('imports', C\Reports\ListImports::class);
+    Route::get('results.csv', C\Reports\DownloadResults::class)->defaults('format', 'csv');
+    Route::get('results.json', C\Reports\DownloadResults::class)->defaults('format', 'json');
+    Route::get('reports', C\Reports\ListReports::class);
 
     Route::get('evidence', C\Evidence\ListEvidence::class);
     Route::get('evidence/{method}', C\Evidence\ShowEvidence::class)->can('view', 'method');
     Route::get('policies', C\Decide\ListPolicies::class);
     Route::post('policies', C\Decide\CreatePolicy::class)->can('create', JudgingPolicy::class);
-    Route::post('policies/preview', C\Decide\PreviewPolicy::class)->can('create', JudgingPolicy::class);
+    Route::post('policies/preview', C\Decide\TryPolicy::class)->can('create', JudgingPolicy::class);
     Route::get('evidence/{method}/costs', C\Decide\ShowUsualCosts::class)->can('view', 'method');
     Route::post('evidence/{method}/strategies', C\Decide\CompareStrategies::class)->can('view', 'method');
     Route::get('verdicts', C\Decide\ListVerdicts::class);
     Route::get('verdicts/{verdict}', C\Decide\ShowVerdict::class)->can('view', 'verdict');
     Route::post('evidence/{method}/verdicts', C\Decide\SignVerdict::class)
         ->can('view', 'method')
-        ->can('create', Verdict::class);
+        ->can('create', SignedVerdict::class);
 
     Route::get('recommendations', C\Prescribe\ListRecommendations::class);
     Route::get('areas/{area}/recommendation', C\Prescribe\ShowRecommendation::class)->can('view', 'area');

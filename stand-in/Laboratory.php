@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace StandIn;
 
 /**
- * Parcels on simulated days: picked up, on the way, received, measured, reported; one is lost or delayed when it is
+ * Consignments on simulated days: picked up, on the way, received, measured, reported; one is lost or delayed when it is
  * told so.
  * The same soil gives the same value but for noise that hangs on the code, so hidden duplicates agree as a lab's do.
  *
@@ -13,10 +13,10 @@ namespace StandIn;
  * @phpstan-import-type Kept from Slip
  *
  * @phpstan-type Sent array{code: string, tests: list<string>, token: string, ground: string, ph: float|null}
- * @phpstan-type Parcel array{reference: string, from: string, transit: int, turnaround: int, delay: int, lost:
- *     bool, portions: list<Sent>, shape: string, slip: Kept, recheck: string|null}
+ * @phpstan-type Consignment array{reference: string, from: string, transit: int, turnaround: int, delay: int,
+ *     lost: bool, portions: list<Sent>, shape: string, slip: Kept, recheck: string|null}
  * @phpstan-type Next array{shape: string|null, slip: Kept|null}
- * @phpstan-type State array{day: string, trouble: string, next: Next, parcels: array<string, Parcel>}
+ * @phpstan-type State array{day: string, trouble: string, next: Next, consignments: array<string, Consignment>}
  */
 final class Laboratory
 {
@@ -39,17 +39,17 @@ final class Laboratory
         $state = json_decode($text, true);
 
         if (! is_array($state)) {
-            return new self(['day' => $today, 'trouble' => 'none', 'next' => self::NO_ORDER, 'parcels' => []]);
+            return new self(['day' => $today, 'trouble' => 'none', 'next' => self::NO_ORDER, 'consignments' => []]);
         }
         // A state that was kept before there were shapes and slips.
         $state += ['next' => self::NO_ORDER];
-        $state['parcels'] = array_map(
-            static fn (array $parcel): array => $parcel + [
+        $state['consignments'] = array_map(
+            static fn (array $consignment): array => $consignment + [
                 'shape' => 'table',
                 'slip' => ['kind' => 'none', 'told' => false],
                 'recheck' => null,
             ],
-            $state['parcels'],
+            $state['consignments'],
         );
 
         return new self($state);
@@ -73,10 +73,10 @@ final class Laboratory
             throw new Refused('A consignment needs a reference of up to 120 letters.', 422);
         }
         $id = 'P'.substr(hash('sha256', $reference), 0, 10);
-        if (isset($this->state['parcels'][$id])) {
+        if (isset($this->state['consignments'][$id])) {
             return $id;
         }
-        $this->state['parcels'][$id] = [
+        $this->state['consignments'][$id] = [
             'reference' => $reference,
             'from' => $this->state['day'],
             'transit' => self::days($order['transit_days'] ?? null),
@@ -97,14 +97,14 @@ final class Laboratory
     /** @return array{state: string, word: string, day: string, reports: list<string>} */
     public function say(string $id): array
     {
-        $parcel = $this->parcel($id);
-        [$state, $word] = $this->whereIs($parcel);
-        $told = $state === 'reported' ? Slip::words($parcel['slip']) : '';
-        $reports = $state === 'reported' ? [Report::name($parcel['shape'], $id, '')] : [];
-        if ($this->isCorrected($parcel)) {
+        $consignment = $this->consignment($id);
+        [$state, $word] = $this->whereIs($consignment);
+        $told = $state === 'reported' ? Slip::words($consignment['slip']) : '';
+        $reports = $state === 'reported' ? [Report::name($consignment['shape'], $id, '')] : [];
+        if ($this->isCorrected($consignment)) {
             [$told, $reports] = [
                 'a corrected report is out',
-                [...$reports, Report::name($parcel['shape'], $id, '-corrected')],
+                [...$reports, Report::name($consignment['shape'], $id, '-corrected')],
             ];
         }
 
@@ -121,23 +121,23 @@ final class Laboratory
         if (! in_array($name, $this->say($id)['reports'], true)) {
             throw new Refused('There is no such report yet.', 404);
         }
-        $parcel = $this->parcel($id);
+        $consignment = $this->consignment($id);
         $again = str_contains($name, '-corrected');
         $rows = array_map(
             static fn (array $portion): array => [
                 'code' => $portion['code'],
                 'values' => self::measure($portion, $again ? 'again ' : ''),
             ],
-            $parcel['portions'],
+            $consignment['portions'],
         );
 
         return Report::write(
-            $parcel['shape'],
+            $consignment['shape'],
             $id,
-            $parcel['from'],
-            $again ? $rows : Slip::make($parcel['slip'], $rows),
+            $consignment['from'],
+            $again ? $rows : Slip::make($consignment['slip'], $rows),
             self::CHECK_PH +
-                ($parcel['slip']['kind'] === 'shift' && ! $again ? 0.3 : 0) +
+                ($consignment['slip']['kind'] === 'shift' && ! $again ? 0.3 : 0) +
                 self::NOISE_PH * self::normal("check {$id}{$again}"),
         );
     }
@@ -149,28 +149,28 @@ final class Laboratory
      */
     public function recheck(string $id): array
     {
-        $parcel = $this->parcel($id);
-        if ($this->whereIs($parcel)[0] !== 'reported') {
+        $consignment = $this->consignment($id);
+        if ($this->whereIs($consignment)[0] !== 'reported') {
             throw new Refused('Nothing of this consignment was reported yet.', 422);
         }
-        $this->state['parcels'][$id]['recheck'] ??= $this->state['day'];
+        $this->state['consignments'][$id]['recheck'] ??= $this->state['day'];
 
         return [
             'word' => 'the samples are measured again; a corrected report comes in '.self::CORRECTED_AFTER_DAYS.' days',
         ];
     }
 
-    /** @param Parcel $parcel */
-    private function isCorrected(array $parcel): bool
+    /** @param Consignment $consignment */
+    private function isCorrected(array $consignment): bool
     {
-        $from = $parcel['recheck'];
-        if ($from === null && Slip::words($parcel['slip']) !== '' && $this->whereIs($parcel)[0] === 'reported') {
+        $from = $consignment['recheck'];
+        if ($from === null && Slip::words($consignment['slip']) !== '' && $this->whereIs($consignment)[0] === 'reported') {
             return $this->workdays(
-                (new \DateTimeImmutable($parcel['from']))->modify(
-                    '+'.($parcel['transit'] + $parcel['delay']).' days',
+                (new \DateTimeImmutable($consignment['from']))->modify(
+                    '+'.($consignment['transit'] + $consignment['delay']).' days',
                 ),
             ) >=
-                $parcel['turnaround'] + self::CORRECTED_AFTER_DAYS;
+                $consignment['turnaround'] + self::CORRECTED_AFTER_DAYS;
         }
 
         return $from !== null &&
@@ -217,52 +217,52 @@ final class Laboratory
         }
         if ($slip !== null) {
             $word = [
-                'none' => 'The next parcel will be measured as it should be.',
-                'swap' => 'Two samples of the next parcel will be exchanged.',
-                'shift' => 'The next parcel will be measured by a meter that is set wrong.',
+                'none' => 'The next consignment will be measured as it should be.',
+                'swap' => 'Two samples of the next consignment will be exchanged.',
+                'shift' => 'The next consignment will be measured by a meter that is set wrong.',
             ][$slip];
         }
 
         return ['day' => $this->state['day'], 'word' => $word];
     }
 
-    /** The parcel that is on its way longest is struck, else the next one that comes. */
+    /** The consignment that is on its way longest is struck, else the next one that comes. */
     private function trouble(string $trouble): string
     {
-        foreach ($trouble === 'none' ? [] : $this->state['parcels'] as $id => $parcel) {
-            if (in_array($this->whereIs($parcel)[0], ['accepted', 'in_transit'], true)) {
-                $this->state['parcels'][$id] =
-                    ['lost' => $trouble === 'lose', 'delay' => $trouble === 'delay' ? self::DELAY_DAYS : 0] + $parcel;
+        foreach ($trouble === 'none' ? [] : $this->state['consignments'] as $id => $consignment) {
+            if (in_array($this->whereIs($consignment)[0], ['accepted', 'in_transit'], true)) {
+                $this->state['consignments'][$id] =
+                    ['lost' => $trouble === 'lose', 'delay' => $trouble === 'delay' ? self::DELAY_DAYS : 0] + $consignment;
 
-                return $trouble === 'lose' ? "Parcel {$id} is lost." : "Parcel {$id} is delayed.";
+                return $trouble === 'lose' ? "Consignment {$id} is lost." : "Consignment {$id} is delayed.";
             }
         }
         $this->state['trouble'] = $trouble;
 
         return [
             'none' => 'No trouble is to come.',
-            'lose' => 'The next parcel will be lost.',
-            'delay' => 'The next parcel will be delayed.',
+            'lose' => 'The next consignment will be lost.',
+            'delay' => 'The next consignment will be delayed.',
         ][$trouble];
     }
 
     /**
-     * @param Parcel $parcel
+     * @param Consignment $consignment
      * @return array{string, string}
      */
-    private function whereIs(array $parcel): array
+    private function whereIs(array $consignment): array
     {
-        $gone = (int) (new \DateTimeImmutable($parcel['from']))->diff(new \DateTimeImmutable($this->state['day']))
+        $gone = (int) (new \DateTimeImmutable($consignment['from']))->diff(new \DateTimeImmutable($this->state['day']))
             ->days;
-        $there = $parcel['transit'] + $parcel['delay'];
-        $worked = $this->workdays((new \DateTimeImmutable($parcel['from']))->modify("+{$there} days"));
+        $there = $consignment['transit'] + $consignment['delay'];
+        $worked = $this->workdays((new \DateTimeImmutable($consignment['from']))->modify("+{$there} days"));
 
         return match (true) {
             $gone < 1 => ['accepted', 'picked up by the carrier'],
-            $parcel['lost'] => ['lost', 'the carrier cannot find it'],
-            $gone < $there => ['in_transit', $parcel['delay'] > 0 ? 'held up at a depot' : 'on the way'],
+            $consignment['lost'] => ['lost', 'the carrier cannot find it'],
+            $gone < $there => ['in_transit', $consignment['delay'] > 0 ? 'held up at a depot' : 'on the way'],
             $worked < 1 => ['received', 'received at the lab'],
-            $worked < $parcel['turnaround'] => ['measuring', 'dried, ground and being measured'],
+            $worked < $consignment['turnaround'] => ['measuring', 'dried, ground and being measured'],
             default => ['reported', 'reported'],
         };
     }
@@ -281,10 +281,10 @@ final class Laboratory
         return $count;
     }
 
-    /** @return Parcel */
-    private function parcel(string $id): array
+    /** @return Consignment */
+    private function consignment(string $id): array
     {
-        return $this->state['parcels'][$id] ?? throw new Refused('No such consignment was announced.', 404);
+        return $this->state['consignments'][$id] ?? throw new Refused('No such consignment was announced.', 404);
     }
 
     /**

@@ -7,7 +7,7 @@ namespace StandIn;
 /**
  * What goes wrong at a lab now and then: two samples exchanged on the bench, or a batch whose pH meter was set wrong.
  * Some labs
- * find it themselves and say so; others do not. The reference of a parcel decides, unless a slip is ordered.
+ * find it themselves and say so; others do not. The reference of a consignment decides, unless a slip is ordered.
  *
  * @phpstan-import-type Row from Report
  *
@@ -17,7 +17,7 @@ final class Slip
 {
     public const KINDS = ['none', 'swap', 'shift'];
 
-    /** One parcel in four has a swap, one a shift; half of the slips are told. */
+    /** One consignment in four has a swap, one a shift; half of the slips are told. */
     private const OFTEN = 0.25;
 
     private const SHIFT = ['ph' => 0.45, 'mehlich' => 0.12, 'smp' => 0.2];

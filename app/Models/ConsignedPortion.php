@@ -9,7 +9,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
- * A portion in a parcel, with the tests asked of it as the lab offered them that day.
+ * A portion in a consignment, with the tests asked of it as the lab offered them that day.
  *
  * @property int $id
  * @property int $team_id

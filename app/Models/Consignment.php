@@ -10,7 +10,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
- * A parcel of portions for one lab.
+ * A consignment of portions for one lab.
  *
  * @property int $id
  * @property int $team_id
@@ -32,7 +32,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property-read Lab $lab
  * @property-read User $author
  * @property-read \Illuminate\Database\Eloquent\Collection<int, ConsignedPortion> $contents
- * @property-read \Illuminate\Database\Eloquent\Collection<int, LabReport> $reports
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, DeliveredReport> $reports
  */
 final class Consignment extends Model
 {
@@ -72,10 +72,10 @@ final class Consignment extends Model
         return $this->hasMany(ConsignedPortion::class);
     }
 
-    /** @return HasMany<LabReport, $this> */
+    /** @return HasMany<DeliveredReport, $this> */
     public function reports(): HasMany
     {
-        return $this->hasMany(LabReport::class);
+        return $this->hasMany(DeliveredReport::class);
     }
 
     /** Working days past the day it was expected on; 0 when it is not late. */

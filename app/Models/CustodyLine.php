@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToTeam;
-use HonestCore\Custody\CustodyEvent;
+use HonestCore\Custody\TrailLine;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -30,7 +30,7 @@ final class CustodyLine extends Model
 {
     use BelongsToTeam;
 
-    protected $table = 'custody_events';
+    protected $table = 'custody_lines';
 
     protected $guarded = [];
 
@@ -47,9 +47,9 @@ final class CustodyLine extends Model
     }
 
     /** From the time as it is stored: a page of the ledger replays hundreds of lines. */
-    public function event(): CustodyEvent
+    public function ofTrail(): TrailLine
     {
-        return new CustodyEvent(
+        return new TrailLine(
             $this->uuid,
             $this->step,
             (int) strtotime("{$this->getRawOriginal('at')} UTC"),

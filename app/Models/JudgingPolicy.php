@@ -22,8 +22,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $analyte
  * @property int $version
  * @property array{thresholds: list<float|int>, crops: array<string, list<float|int>>, actions: list<string>,
- *     allowable: float|int, change: float|int, required: float, confidence: float, scale: string, looking?: string}
- *     $terms
+ *     allowable: float|int, change: float|int, required: float, confidence: float, scale: string, looking?: string} $terms
  * @property string $reason
  * @property int|null $pairs_then pairs that were there when it was set
  * @property \Illuminate\Support\Carbon $created_at

@@ -23,8 +23,8 @@ use Illuminate\Database\Eloquent\Model;
  * @property list<string> $holidays
  * @property int $bag_ml
  * @property string $quarantine
- * @property list<array{code: string, name: string, method: string, extractant: string, unit: string, fee_cents:
- *     int, needs_ml: int, depth: string|null, outside: string}> $tests
+ * @property list<array{code: string, name: string, method: string, extractant: string, unit: string,
+ *     fee_cents: int, needs_ml: int, depth: string|null, outside: string}> $tests
  * @property list<array{label: string, required: bool}> $form
  * @property list<array{column: string, field: string}> $columns
  * @property bool $service

@@ -6,21 +6,72 @@ namespace App\Models;
 
 use App\Models\Concerns\BelongsToTeam;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
- * A report as it came over a lab's interface, kept as it is.
+ * One file of lab results, taken whole.
  *
  * @property int $id
  * @property int $team_id
- * @property int $consignment_id
- * @property string $name
- * @property string $content
+ * @property int $created_by
+ * @property string $file_name
  * @property string $sha256
+ * @property int $rows
+ * @property int $readings_count
+ * @property int|null $lab_id
+ * @property int|null $supersedes_id
+ * @property \Illuminate\Support\Carbon|null $read_on
+ * @property array<string, mixed>|null $mapping
+ * @property list<array{row: int, why: string}> $left_out
+ * @property int $results_count
+ * @property int $questions_count
+ * @property int $open_count
  * @property \Illuminate\Support\Carbon $created_at
+ * @property-read Lab|null $lab
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, Reading> $readings
  */
 final class LabReport extends Model
 {
     use BelongsToTeam;
 
     protected $guarded = [];
+
+    protected $attributes = ['left_out' => '[]'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['read_on' => 'date', 'mapping' => 'array', 'left_out' => 'array'];
+    }
+
+    /** @return BelongsTo<Lab, $this> */
+    public function lab(): BelongsTo
+    {
+        return $this->belongsTo(Lab::class);
+    }
+
+    /** @return HasMany<Reading, $this> */
+    public function readings(): HasMany
+    {
+        return $this->hasMany(Reading::class, 'report_id');
+    }
+
+    /** @return HasMany<LabResult, $this> */
+    public function results(): HasMany
+    {
+        return $this->hasMany(LabResult::class, 'report_id');
+    }
+
+    /** @return HasMany<ReportPaper, $this> */
+    public function papers(): HasMany
+    {
+        return $this->hasMany(ReportPaper::class, 'report_id');
+    }
+
+    /** @return HasMany<ReportQuestion, $this> */
+    public function questions(): HasMany
+    {
+        return $this->hasMany(ReportQuestion::class, 'report_id');
+    }
 }

@@ -13,7 +13,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  *
  * @property int $id
  * @property int $team_id
- * @property int $import_id
+ * @property int $report_id
  * @property int $portion_id
  * @property int $method_id
  * @property int|null $reading_id
@@ -28,7 +28,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $lab_number
  * @property string $excluded
  * @property-read Portion $portion
- * @property-read LabImport $import
+ * @property-read LabReport $report
  * @property-read TestMethod $method
  */
 final class LabResult extends Model
@@ -51,10 +51,10 @@ final class LabResult extends Model
         return $this->belongsTo(Portion::class);
     }
 
-    /** @return BelongsTo<LabImport, $this> */
-    public function import(): BelongsTo
+    /** @return BelongsTo<LabReport, $this> */
+    public function report(): BelongsTo
     {
-        return $this->belongsTo(LabImport::class);
+        return $this->belongsTo(LabReport::class);
     }
 
     /** @return BelongsTo<TestMethod, $this> */

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToTeam;
-use HonestCore\Custody\CustodyEvent;
 use HonestCore\Custody\CustodyTrail;
 use HonestCore\Custody\StorageClock;
+use HonestCore\Custody\TrailLine;
 use HonestCore\Sampling\DepthLayer;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -88,11 +88,11 @@ final class Portion extends Model
         return $this->hasMany(CustodyLine::class);
     }
 
-    /** @return list<CustodyEvent> in the order in which they were written */
+    /** @return list<TrailLine> in the order in which they were written */
     public function written(): array
     {
         return array_values(
-            $this->lines->sortBy('id')->map(static fn (CustodyLine $line): CustodyEvent => $line->event())->all(),
+            $this->lines->sortBy('id')->map(static fn (CustodyLine $line): TrailLine => $line->ofTrail())->all(),
         );
     }
 
@@ -106,7 +106,7 @@ final class Portion extends Model
         return StorageClock::of(
             $this->tests,
             $trail,
-            $this->pulled_at?->getTimestamp() ?? $trail->events[0]->at,
+            $this->pulled_at?->getTimestamp() ?? $trail->lines[0]->at,
             now()->getTimestamp(),
         );
     }

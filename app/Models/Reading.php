@@ -17,7 +17,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property int $sample_id
  * @property int $portion_id
  * @property int $method_id
- * @property int|null $import_id
+ * @property int|null $report_id
  * @property int $created_by
  * @property int|null $corrects_id
  * @property float|null $value

@@ -13,7 +13,7 @@ use Illuminate\Database\Eloquent\Model;
  *
  * @property int $id
  * @property int $team_id
- * @property int $import_id
+ * @property int $report_id
  * @property int $created_by
  * @property string $name
  * @property string $type

@@ -12,7 +12,7 @@ use Illuminate\Database\Eloquent\Model;
  *
  * @property int $id
  * @property int $team_id
- * @property int $import_id
+ * @property int $report_id
  * @property string $kind
  * @property string $words
  * @property list<int> $result_ids

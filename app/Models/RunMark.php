@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToTeam;
-use HonestCore\Bench\BenchEvent;
+use HonestCore\Bench\Mark;
 use Illuminate\Database\Eloquent\Model;
 
 /**
@@ -19,14 +19,14 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $kind
  * @property int $tube
  * @property int $at_ms
- * @property array{step?: string, reader?: string, typed?: string, between?: string|null, code?: string, undoes?:
- *     string, note?: string, capture_id?: int|null, match?: array<string, mixed>|null} $data
+ * @property array{step?: string, reader?: string, typed?: string, between?: string|null, code?: string,
+ *     undoes?: string, note?: string, capture_id?: int|null, match?: array<string, mixed>|null} $data
  */
 final class RunMark extends Model
 {
     use BelongsToTeam;
 
-    protected $table = 'bench_events';
+    protected $table = 'run_marks';
 
     protected $guarded = [];
 
@@ -36,11 +36,11 @@ final class RunMark extends Model
         return ['data' => 'array', 'at_ms' => 'integer'];
     }
 
-    public function event(): BenchEvent
+    public function ofLog(): Mark
     {
         $data = $this->data;
 
-        return new BenchEvent(
+        return new Mark(
             $this->uuid,
             $this->kind,
             $this->tube,

@@ -32,8 +32,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $cores_pulled
  * @property string $note
  * @property string|null $submission
- * @property array{depth_reached_cm?: float|int, tool?: string, moisture?: string, weather?: string, helper?:
- *     string} $conditions
+ * @property array{depth_reached_cm?: float|int, tool?: string, moisture?: string, weather?: string,
+ *     helper?: string} $conditions
  * @property \Illuminate\Support\Carbon $created_at
  * @property-read Site $site
  * @property-read Area $area

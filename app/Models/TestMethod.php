@@ -21,7 +21,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property string $code
  * @property string $name
  * @property string $analyte
- * @property string $portion
+ * @property string $workplace bench or lab
  * @property string|null $school
  * @property list<array{name: string, lower: float|int|null, upper: float|int|null}>|null $bands
  * @property float|null $uncertainty
@@ -68,7 +68,7 @@ final class TestMethod extends Model
     {
         return self::query()
             ->where('analyte', $analyte)
-            ->where('portion', 'lab')
+            ->where('workplace', 'lab')
             ->whereNull('school')
             ->orderByRaw(self::FITTING_FIRST, [self::extractantOf($analyte)])
             ->orderBy('id');

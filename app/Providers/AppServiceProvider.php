@@ -32,7 +32,7 @@ final class AppServiceProvider extends ServiceProvider
         M\Sample::class,
         M\TestMethod::class,
         M\Reading::class,
-        M\LabImport::class,
+        M\LabReport::class,
         M\SchoolProfile::class,
         M\Underlay::class,
         M\Photo::class,
@@ -52,7 +52,7 @@ final class AppServiceProvider extends ServiceProvider
         M\GroundEvent::class,
     ];
 
-    private const SIGNED = [M\JudgingPolicy::class, M\Verdict::class];
+    private const SIGNED = [M\JudgingPolicy::class, M\SignedVerdict::class];
 
     public function register(): void
     {

@@ -27,8 +27,8 @@ use App\Models\Transect;
 use App\Models\User;
 use App\Models\VisionRecord;
 use HonestCore\Bench\Agenda;
-use HonestCore\Bench\BenchEvent;
 use HonestCore\Bench\BenchRun;
+use HonestCore\Bench\Mark;
 use HonestCore\Bench\MethodDefinition;
 use HonestCore\Bench\MethodLibrary;
 use HonestCore\Bench\PracticeScore;
@@ -296,8 +296,8 @@ final class BenchSeeder
      * @param array<array-key, int> $portions
      * @param array<string, string> $said
      * @return array{submission: string, portion_ids: list<int>, replicates: int, readers: non-empty-list<string>,
-     *     said: array<string, string>, celsius: float|null, depth_cm: float|null, lot_ids: list<int>, expired_anyway:
-     *     bool, calibration_id: int|null, now_ms: int, note: string}
+     *     said: array<string, string>, celsius: float|null, depth_cm: float|null, lot_ids: list<int>,
+     *     expired_anyway: bool, calibration_id: int|null, now_ms: int, note: string}
      */
     private function setup(
         string $at,
@@ -372,7 +372,7 @@ final class BenchSeeder
                 'data' => $data,
             ];
             $marks[] = $mark;
-            $events[] = new BenchEvent(
+            $events[] = new Mark(
                 $mark['uuid'],
                 $kind,
                 $task['tube'],

@@ -18,7 +18,7 @@ use App\Models\User;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Carbon;
 
-/** The ways of the demo's portions: three parcels that were reported, one that is late, and shelves. */
+/** The ways of the demo's portions: three consignments that were reported, one that is late, and shelves. */
 final class CustodySeeder
 {
     public function __construct(
@@ -87,7 +87,7 @@ final class CustodySeeder
             ->get();
         $portions->each(static fn (Portion $portion) => $portion->update(['volume_ml' => 450]));
         Carbon::setTestNow($last->copy()->addDay()->setTime(16, 0));
-        $parcel = ($this->pack)(
+        $consignment = ($this->pack)(
             $technician,
             $lab,
             self::asked($portions, ['ph', 'mehlich', 'smp']),
@@ -95,9 +95,9 @@ final class CustodySeeder
             "demo-{$lab->id}-{$last->format('Y-m')}",
         );
         Carbon::setTestNow($last->copy()->addDays(2)->setTime(13, 0));
-        $parcel->update(['sent_at' => now(), 'carrier' => 'Hollow carriers']);
+        $consignment->update(['sent_at' => now(), 'carrier' => 'Hollow carriers']);
         $this->at(Carbon::now(), $technician, $portions, 'sent', 'Hollow carriers');
-        $parcel->update(['expected_on' => $last->copy()->addDays(14)->format('Y-m-d')]);
+        $consignment->update(['expected_on' => $last->copy()->addDays(14)->format('Y-m-d')]);
         $this->at($last->copy()->addDays(4)->setTime(13, 30), $technician, $portions, 'arrived', $lab->name);
         $this->at($last->copy()->addDays(11)->setTime(13, 30), $technician, $portions, 'measured', $lab->name);
         $this->at($last->copy()->addDays(12)->setTime(13, 30), $technician, $portions, 'reported', $lab->name);
@@ -124,7 +124,7 @@ final class CustodySeeder
                     'dried',
                 ),
             );
-        $parcel = ($this->pack)(
+        $consignment = ($this->pack)(
             $technician,
             $lab,
             self::asked(new Collection($portions->all()), ['ph', 'mehlich']),
@@ -132,7 +132,7 @@ final class CustodySeeder
             'demo-late',
         );
         Carbon::setTestNow('2026-10-26 16:00:00');
-        ($this->send)($technician, $parcel, 'Hollow carriers', Carbon::now());
+        ($this->send)($technician, $consignment, 'Hollow carriers', Carbon::now());
         $this->at(
             Carbon::parse('2026-10-30 09:10:00'),
             $technician,
@@ -141,7 +141,7 @@ final class CustodySeeder
             $lab->name,
         );
         Consignment::query()
-            ->whereKey($parcel->id)
+            ->whereKey($consignment->id)
             ->update(['word' => 'arrived, they said on the phone']);
     }
 

@@ -8,7 +8,7 @@ use App\Actions\Areas\WriteArea;
 use App\Actions\Decide\Sign;
 use App\Actions\Evidence\GatherEvidence;
 use App\Actions\Readings\RecordReading;
-use App\Actions\Reports\AnswerQuestion;
+use App\Actions\Reports\RecordAnswer;
 use App\Actions\Samples\PullComposite;
 use App\Actions\Teams\FoundTeam;
 use App\Models\Area;
@@ -40,7 +40,7 @@ final class DemoSeeder extends Seeder
         private readonly RecordReading $record,
         private readonly GatherEvidence $gather,
         private readonly Sign $sign,
-        private readonly AnswerQuestion $answer,
+        private readonly RecordAnswer $answer,
         private readonly CustodySeeder $custody,
         private readonly BenchSeeder $bench,
         private readonly ReportSeeder $reports,

@@ -185,7 +185,7 @@ final class ReportSeeder
         $days = (int) Carbon::parse($split)->diffInDays(Carbon::parse($reported));
         foreach (
             [
-                'packed' => [0, 16, "Parcel for {$lab->name}"],
+                'packed' => [0, 16, "Consignment for {$lab->name}"],
                 'sent' => [0, 17, 'Hollow carriers'],
                 'arrived' => [3, 10, $lab->name],
                 'measured' => [max(4, $days - 2), 12, $lab->name],

@@ -27,7 +27,7 @@ watch(
                 :key="
                     String(route.meta.stage) +
                     String(route.meta.title) +
-                    (route.params.sample ?? route.params.parcel ?? '')
+                    (route.params.sample ?? route.params.consignment ?? '')
                 "
         /></AppFrame>
         <SignInAgain v-if="expired" />

@@ -44,14 +44,14 @@ const routes: RouteRecordRaw[] = [
     { path: '/scan', component: () => import('@/features/send/ScanPage.vue'), meta: { stage: 'send', title: 'Scan' } },
     { path: '/labs', component: () => import('@/features/send/LabsPage.vue'), meta: { stage: 'send', title: 'Labs' } },
     {
-        path: '/parcels/new',
+        path: '/consignments/new',
         component: () => import('@/features/send/PackPage.vue'),
-        meta: { stage: 'send', title: 'Pack a parcel' },
+        meta: { stage: 'send', title: 'Pack a consignment' },
     },
     {
-        path: `/parcels/${id('parcel')}`,
-        component: () => import('@/features/send/ParcelPage.vue'),
-        meta: { stage: 'send', title: 'Parcel' },
+        path: `/consignments/${id('consignment')}`,
+        component: () => import('@/features/send/ConsignmentPage.vue'),
+        meta: { stage: 'send', title: 'Consignment' },
     },
     {
         path: `/samples/${id('sample')}`,
@@ -98,7 +98,7 @@ const routes: RouteRecordRaw[] = [
         meta: { stage: 'reports', title: 'Take a file' },
     },
     {
-        path: `/reports/${id('import')}`,
+        path: `/reports/${id('report')}`,
         component: () => import('@/features/reports/ReportPage.vue'),
         meta: { stage: 'reports', title: 'Report' },
     },

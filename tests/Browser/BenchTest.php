@@ -192,7 +192,7 @@ final class BenchTest extends BrowserTestCase
         $rows = self::$servers
             ->database()
             ->query(
-                "SELECT kind, at_ms - (SELECT MIN(at_ms) FROM bench_events WHERE run_id = {$id}) FROM bench_events ".
+                "SELECT kind, at_ms - (SELECT MIN(at_ms) FROM run_marks WHERE run_id = {$id}) FROM run_marks ".
                     "WHERE run_id = {$id} ORDER BY id",
             );
         self::assertSame(

@@ -6,7 +6,7 @@ namespace Tests\Browser;
 
 use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 
-/** From the bag to the report: scanning, trails, parcels and the simulated lab, in the real pages. */
+/** From the bag to the report: scanning, trails, consignments and the simulated lab, in the real pages. */
 final class CustodyTest extends BrowserTestCase
 {
     public function test_a_wrong_code_is_answered_a_double_scan_is_told_and_a_step_is_written_and_corrected(): void
@@ -51,7 +51,7 @@ final class CustodyTest extends BrowserTestCase
         $this->see('Hidden duplicate, 300 ml, for ph');
         $code = $this->code(17, 'hidden');
 
-        $this->open('/parcels/new');
+        $this->open('/consignments/new');
         $this->see('Ready to go');
         $this->choose('Lab', 'Fennick Soil Laboratory');
         $this->click("//li[contains(., '{$code}')]//button[normalize-space()='Put in']");
@@ -62,7 +62,7 @@ final class CustodyTest extends BrowserTestCase
         $this->type('Last limed', 'never');
         $this->miss('Before it goes');
         $this->press('Pack it');
-        $this->see('Parcel 5');
+        $this->see('Consignment 5');
         $this->see('hides QH26-17');
         $this->type('Carrier', 'Hollow carriers');
         $this->press('It was handed over');
@@ -82,7 +82,7 @@ final class CustodyTest extends BrowserTestCase
         self::assertSame('', $this->complaints());
     }
 
-    public function test_the_ledger_narrows_and_a_late_parcel_is_asked_for(): void
+    public function test_the_ledger_narrows_and_a_late_consignment_is_asked_for(): void
     {
         $this->enter(self::MAREN, '/send');
         $this->see('working days late');

@@ -29,8 +29,8 @@ final class PagesTest extends BrowserTestCase
         yield 'trail' => ['/samples/13?portion=25', 'handed to the carrier'];
         yield 'scan' => ['/scan?code=QH26', 'does not fit its check character'];
         yield 'labs' => ['/labs', 'Barn loess'];
-        yield 'packing' => ['/parcels/new', 'form'];
-        yield 'parcel' => ['/parcels/4', 'With thanks'];
+        yield 'packing' => ['/consignments/new', 'form'];
+        yield 'consignment' => ['/consignments/4', 'With thanks'];
         yield 'labels ahead' => ['/pull/19/labels', 'QH26-33L'];
         yield 'labels' => ['/samples/13/labels', 'Lab portion'];
         yield 'bench' => ['/bench', 'What a test takes'];

@@ -171,7 +171,7 @@ final class ReportTest extends BrowserTestCase
         $this->type('Tests', 'ph');
         $this->press('Split it off');
         $this->see('Hidden duplicate, 300 ml, for ph');
-        $this->open('/parcels/new');
+        $this->open('/consignments/new');
         $this->choose('Lab', 'Fennick Soil Laboratory');
         $this->press('Put in');
         $this->type('Crop wanted', 'blueberry');

@@ -48,7 +48,7 @@ final class UpgradeTest extends ApiTestCase
             return $found === false ? 'refused' : (string) $found->fetchColumn();
         };
         try {
-            foreach ([['migrate', '--seed', '--force'], ['migrate:rollback', '--step=6', '--force']] as $command) {
+            foreach ([['migrate', '--seed', '--force'], ['migrate:rollback', '--step=7', '--force']] as $command) {
                 $run = Command::run($command, '', $environment);
                 self::assertSame(0, $run->status, $run->output.$run->error);
             }
@@ -68,7 +68,7 @@ final class UpgradeTest extends ApiTestCase
             ]);
             self::assertSame(
                 $before[0],
-                $figure("SELECT COUNT(DISTINCT portion_id) FROM custody_events WHERE step = 'split'"),
+                $figure("SELECT COUNT(DISTINCT portion_id) FROM custody_lines WHERE step = 'split'"),
             );
             self::assertSame(
                 '0',
@@ -85,6 +85,61 @@ final class UpgradeTest extends ApiTestCase
                 'the kit of before has the steps that it had',
             );
             self::assertSame(['', 'ok'], [$figure('PRAGMA foreign_key_check'), $figure('PRAGMA integrity_check')]);
+        } finally {
+            array_map(static fn (string $end): bool => @unlink($file.$end), ['', '-wal', '-shm']);
+        }
+    }
+
+    public function test_tables_take_their_new_names_with_all_that_is_in_them_and_give_them_back(): void
+    {
+        $file = (string) tempnam(sys_get_temp_dir(), 'upgrade');
+        $environment = ['DB_DATABASE' => $file, 'APP_KEY' => (string) getenv('APP_KEY')];
+        $run = static function (string ...$command) use ($environment): void {
+            $ran = Command::run($command, '', $environment);
+            self::assertSame(0, $ran->status, $ran->output.$ran->error);
+        };
+        $pdo = static fn (): \PDO => new \PDO("sqlite:{$file}", options: [\PDO::ATTR_ERRMODE => \PDO::ERRMODE_EXCEPTION]);
+        $sums = static function (array $tables) use ($pdo): array {
+            $figure = static function (string $table, string $what) use ($pdo): mixed {
+                $found = $pdo()->query("SELECT {$what} FROM {$table}");
+
+                return $found === false ? null : $found->fetchColumn();
+            };
+
+            return array_map(static fn (array $one): array => array_map(
+                static fn (string $what): mixed => $figure($one[0], $what),
+                array_slice($one, 1),
+            ), $tables);
+        };
+        $of = static fn (string $report, string $marks, string $lines, string $id, string $workplace): array => [
+            [$report, 'COUNT(*)', 'SUM(rows)', 'GROUP_CONCAT(sha256)'],
+            [$marks, 'COUNT(*)', 'SUM(at_ms)'],
+            [$lines, 'COUNT(*)', 'GROUP_CONCAT(uuid)'],
+            ['lab_results', "SUM({$id})", 'COUNT(*)'],
+            ['readings', "SUM({$id})", 'COUNT(*)'],
+            ['report_questions', "SUM({$id})", 'COUNT(*)'],
+            ['methods', "GROUP_CONCAT({$workplace})"],
+        ];
+        $old = $of('imports', 'bench_events', 'custody_events', 'import_id', 'portion');
+        $new = $of('lab_reports', 'run_marks', 'custody_lines', 'report_id', 'workplace');
+        try {
+            $run('migrate', '--seed', '--force');
+            $seeded = $sums($new);
+            self::assertGreaterThan(0, $seeded[0][0] * $seeded[1][0] * $seeded[2][0] * $seeded[3][0]);
+            $run('migrate:rollback', '--step=1', '--force');
+            self::assertSame($seeded, $sums($old));
+            $run('migrate', '--force');
+            self::assertSame($seeded, $sums($new));
+            foreach (['custody_lines' => 'place', 'run_marks' => 'kind'] as $table => $column) {
+                try {
+                    $pdo()->exec("UPDATE {$table} SET {$column} = 'x'");
+                    self::fail("{$table} let itself be rewritten.");
+                } catch (\PDOException $error) {
+                    self::assertStringContainsString("{$table} are written once", $error->getMessage());
+                }
+            }
+            self::assertSame([['ok']], $sums([['pragma_integrity_check', 'integrity_check']]));
+            self::assertSame([[0]], $sums([['pragma_foreign_key_check', 'COUNT(*)']]));
         } finally {
             array_map(static fn (string $end): bool => @unlink($file.$end), ['', '-wal', '-shm']);
         }

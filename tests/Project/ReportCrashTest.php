@@ -110,7 +110,7 @@ final class ReportCrashTest extends TestCase
     private function counts(Servers $servers): array
     {
         return array_map(fn (string $table): int => (int) $this->figure($servers, "select count(*) from {$table}"), [
-            'imports',
+            'lab_reports',
             'lab_results',
             'readings',
         ]);

@@ -86,7 +86,7 @@ final class StandInTest extends TestCase
     }
 
     /**
-     * The reference decides: a quarter of the parcels have two samples exchanged, a quarter are shifted, half of those
+     * The reference decides: a quarter of the consignments have two samples exchanged, a quarter are shifted, half of those
      * slips are told.
      */
     public function test_slips_and_shapes_come_now_and_then_and_always_the_same_for_a_reference(): void
@@ -96,7 +96,7 @@ final class StandInTest extends TestCase
             $ids[$i] = $this->ask(
                 'POST',
                 'consignments',
-                $this->consignment("parcel {$i}", ['QH26-01L-X', 'QH26-02L-X']),
+                $this->consignment("consignment {$i}", ['QH26-01L-X', 'QH26-02L-X']),
             )[1]['id'];
         }
         for ($day = 0; $day < 9; $day++) {

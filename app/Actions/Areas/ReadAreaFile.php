@@ -10,7 +10,7 @@ use HonestCore\Agronomy\Crop;
 use HonestCore\Error\BadBoundary;
 use HonestCore\Geometry\AreaFile;
 use HonestCore\Geometry\Boundary;
-use HonestCore\Quantity\Area;
+use HonestCore\Quantity\Extent;
 
 /**
  * Takes a file apart into areas that may be stored, named by their properties; a file with latitude first is noticed.
@@ -45,8 +45,8 @@ final class ReadAreaFile
     }
 
     /**
-     * @param array{place: string, geometry: array{type: string, coordinates: array<mixed>}, properties:
-     *     array<mixed>} $area
+     * @param array{place: string, geometry: array{type: string, coordinates: array<mixed>},
+     *     properties: array<mixed>} $area
      * @return array<string, mixed>
      *
      * @throws BadBoundary for ground that cannot be an area
@@ -54,7 +54,7 @@ final class ReadAreaFile
     private function candidate(array $area): array
     {
         $wrapped = json_encode(['type' => 'Feature', 'geometry' => $area['geometry']], JSON_THROW_ON_ERROR);
-        $extent = Area::ofSquareMetres(Boundary::fromGeoJson($wrapped, $area['place'])->areaM2());
+        $extent = Extent::ofSquareMetres(Boundary::fromGeoJson($wrapped, $area['place'])->areaM2());
         $name = $this->text($area['properties'], [
             'name',
             'field_name',

@@ -78,7 +78,7 @@ final class BenchOverview
 
         return array_values(
             TestMethod::query()
-                ->where('portion', 'bench')
+                ->where('workplace', 'bench')
                 ->with(['current', 'lots'])
                 ->orderBy('id')
                 ->get()
@@ -125,8 +125,8 @@ final class BenchOverview
     }
 
     /**
-     * @return list<array{id: int, code: string, kind: string, sample: string, sample_id: int, area: string, read_by:
-     * list<int>}> the newest first, with the methods that read each
+     * @return list<array{id: int, code: string, kind: string, sample: string, sample_id: int, area: string,
+     * read_by: list<int>}> the newest first, with the methods that read each
      */
     private function portions(Site $site): array
     {

@@ -92,7 +92,7 @@ final class CaptureProbe
     {
         $ph = Reading::query()
             ->where('sample_id', $tube->portion->sample_id)
-            ->whereHas('method', static fn ($method) => $method->where('analyte', 'ph')->where('portion', 'lab'))
+            ->whereHas('method', static fn ($method) => $method->where('analyte', 'ph')->where('workplace', 'lab'))
             ->whereNotNull('value')
             ->value('value');
 

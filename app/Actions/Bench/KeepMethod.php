@@ -35,7 +35,7 @@ final class KeepMethod
                 'code' => $code ?? $this->freeCode($definition->code),
                 'name' => $definition->name,
                 'analyte' => $definition->analyte,
-                'portion' => 'bench',
+                'workplace' => 'bench',
                 'school' => null,
                 'bands' => self::bands($definition),
                 'uncertainty' => null,

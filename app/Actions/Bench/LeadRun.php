@@ -8,9 +8,9 @@ use App\Models\Run;
 use App\Models\RunMark;
 use App\Models\RunTube;
 use HonestCore\Bench\Agenda;
-use HonestCore\Bench\BenchEvent;
 use HonestCore\Bench\BenchRun;
 use HonestCore\Bench\BenchTube;
+use HonestCore\Bench\Mark;
 use HonestCore\Bench\MethodStep;
 use HonestCore\Bench\StepKind;
 
@@ -29,7 +29,7 @@ final class LeadRun
             $run->tubes->count(),
             $run->readers,
             $run->version->parsed()->scale,
-            array_map(static fn (RunMark $mark): BenchEvent => $mark->event(), $marks),
+            array_map(static fn (RunMark $mark): Mark => $mark->ofLog(), $marks),
             $run->started_ms,
             $nowMs,
         );
@@ -138,7 +138,7 @@ final class LeadRun
                 ],
                 $state->reads(),
             ),
-            'last_mark' => $last === null || $last->kind === BenchEvent::UNDO ? null : $last->uuid,
+            'last_mark' => $last === null || $last->kind === Mark::UNDO ? null : $last->uuid,
             'captures' => array_values(
                 $run->captures->where('tube', $tube->number)->sortBy('id')->map(CaptureProbe::shape(...))->all(),
             ),

@@ -24,9 +24,9 @@ use Random\Randomizer;
 /**
  * Sets up a run: portions times replicates as tubes in a mixed order, so that replicates do not stand side by side.
  *
- * @phpstan-type Setup array{submission: string, portion_ids: list<int>, replicates: int, readers:
- *     non-empty-list<string>, said: array<string, string>, celsius: float|null, depth_cm: float|null, lot_ids:
- *     list<int>, expired_anyway: bool, calibration_id: int|null, now_ms: int, note: string}
+ * @phpstan-type Setup array{submission: string, portion_ids: list<int>, replicates: int,
+ *     readers: non-empty-list<string>, said: array<string, string>, celsius: float|null, depth_cm: float|null,
+ *     lot_ids: list<int>, expired_anyway: bool, calibration_id: int|null, now_ms: int, note: string}
  */
 final class StartRun
 {

@@ -9,9 +9,9 @@ use App\Exceptions\RefusedRows;
 use App\Models\CustodyLine;
 use App\Models\Portion;
 use App\Models\User;
-use HonestCore\Custody\CustodyEvent;
 use HonestCore\Custody\CustodyTrail;
 use HonestCore\Custody\StorageClock;
+use HonestCore\Custody\TrailLine;
 use HonestCore\Error\ImpossibleStep;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Carbon;
@@ -24,8 +24,8 @@ final class WriteLines
 
     /**
      * @param Collection<int, Portion> $portions
-     * @param array{submission: string, step: string, at: Carbon, place: string, condition: string, celsius:
-     *     float|null, corrects?: string|null} $line
+     * @param array{submission: string, step: string, at: Carbon, place: string, condition: string,
+     *     celsius: float|null, corrects?: string|null} $line
      * @return list<string> what is to be said of it
      *
      * @throws RefusedRows
@@ -53,8 +53,8 @@ final class WriteLines
     }
 
     /**
-     * @param array{submission: string, step: string, at: Carbon, place: string, condition: string, celsius:
-     *     float|null, corrects?: string|null} $line
+     * @param array{submission: string, step: string, at: Carbon, place: string, condition: string,
+     *     celsius: float|null, corrects?: string|null} $line
      * @return list<string>
      */
     private function write(User $author, Portion $portion, array $line): array
@@ -64,7 +64,7 @@ final class WriteLines
         if (in_array($uuid, array_column($written, 'id'), true)) {
             return [];
         }
-        $event = new CustodyEvent(
+        $next = new TrailLine(
             $uuid,
             $line['step'],
             $line['at']->getTimestamp(),
@@ -73,17 +73,17 @@ final class WriteLines
             $line['celsius'],
             $line['corrects'] ?? null,
         );
-        $trail = CustodyTrail::with($portion->code, $written, $event, now()->getTimestamp());
+        $trail = CustodyTrail::with($portion->code, $written, $next, now()->getTimestamp());
         CustodyLine::query()->create([
             'portion_id' => $portion->id,
             'created_by' => $author->id,
             'uuid' => $uuid,
-            'step' => $event->step,
+            'step' => $next->step,
             'at' => $line['at']->copy()->utc(),
-            'place' => $event->place,
-            'condition' => $event->condition,
-            'celsius' => $event->celsius,
-            'corrects' => $event->correctsId,
+            'place' => $next->place,
+            'condition' => $next->condition,
+            'celsius' => $next->celsius,
+            'corrects' => $next->correctsId,
         ]);
         $clock = $portion->clock($trail);
         $portion->update([

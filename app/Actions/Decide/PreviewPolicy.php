@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Actions\Decide;
 
 use App\Models\JudgingPolicy;
-use App\Models\Verdict;
+use App\Models\SignedVerdict;
 use HonestCore\Agreement\Assessment;
 use HonestCore\Agreement\Band;
 use HonestCore\Agreement\Bands;
@@ -17,15 +17,15 @@ final class PreviewPolicy
 {
     /**
      * @param array<string, mixed> $terms
-     * @return list<array{verdict_id: int, method: string, claim: string, signed_at: string, was: string, would:
-     *     string|null}>
+     * @return list<array{verdict_id: int, method: string, claim: string, signed_at: string, was: string,
+     *     would: string|null}>
      */
     public function __invoke(string $analyte, array $terms): array
     {
         $policy = new JudgingPolicy(['analyte' => $analyte, 'terms' => $terms]);
         $rows = [];
         foreach (
-            Verdict::query()
+            SignedVerdict::query()
                 ->whereHas('method', static fn ($method) => $method->where('analyte', $analyte))
                 ->with('method')
                 ->orderByDesc('id')
@@ -45,7 +45,7 @@ final class PreviewPolicy
         return $rows;
     }
 
-    private static function judge(Verdict $verdict, JudgingPolicy $policy): string
+    private static function judge(SignedVerdict $verdict, JudgingPolicy $policy): string
     {
         $bands = null;
         [$samples, $all, $leftOut] = [[], [], 0];

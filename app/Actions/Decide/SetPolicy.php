@@ -34,8 +34,8 @@ final class SetPolicy
     /** Composites that a lab and a test of the bench have both read of it already. */
     private static function pairs(string $analyte): int
     {
-        $read = static fn (string $portion) => Reading::query()
-            ->whereHas('method', static fn ($method) => $method->where('analyte', $analyte)->where('portion', $portion))
+        $read = static fn (string $workplace) => Reading::query()
+            ->whereHas('method', static fn ($method) => $method->where('analyte', $analyte)->where('workplace', $workplace))
             ->distinct()
             ->pluck('sample_id')
             ->all();

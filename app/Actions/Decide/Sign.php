@@ -7,9 +7,9 @@ namespace App\Actions\Decide;
 use App\Actions\Evidence\GatherEvidence;
 use App\Actions\Evidence\Pair;
 use App\Exceptions\Conflict;
+use App\Models\SignedVerdict;
 use App\Models\TestMethod;
 use App\Models\User;
-use App\Models\Verdict;
 use Illuminate\Support\Facades\DB;
 
 /** Signs the verdict that the evidence gives. A signed verdict is never changed, only followed by a new one. */
@@ -26,7 +26,7 @@ final class Sign
         string $scope,
         string $note,
         ?TestMethod $reference = null,
-    ): Verdict {
+    ): SignedVerdict {
         return DB::transaction(function () use (
             $test,
             $signer,
@@ -36,13 +36,13 @@ final class Sign
             $scope,
             $note,
             $reference,
-        ): Verdict {
+        ): SignedVerdict {
             $untested = $this->gather->untested($test);
             if ($untested !== null) {
                 throw new Conflict("{$test->name}: {$untested}");
             }
             $evidence = ($this->gather)($test, $reference);
-            if ($evidence->reference->portion !== 'lab') {
+            if ($evidence->reference->workplace !== 'lab') {
                 throw new Conflict(
                     "{$evidence->reference->name} is no lab's method: a verdict is signed against a lab alone.",
                 );
@@ -53,7 +53,7 @@ final class Sign
                         'you wrote is kept.',
                 );
             }
-            $standing = Verdict::standing()
+            $standing = SignedVerdict::standing()
                 ->where('method_id', $test->id)
                 ->where('reference_id', $evidence->reference->id)
                 ->where('claim', $claim)
@@ -65,7 +65,7 @@ final class Sign
                 );
             }
 
-            return Verdict::query()->create([
+            return SignedVerdict::query()->create([
                 'method_id' => $test->id,
                 'reference_id' => $evidence->reference->id,
                 'policy_id' => $evidence->policy->id,

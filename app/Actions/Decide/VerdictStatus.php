@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Actions\Decide;
 
 use App\Models\Sample;
+use App\Models\SignedVerdict;
 use App\Models\TestMethod;
-use App\Models\Verdict;
 
 /**
  * Whether a signed verdict still speaks: it ends with its lot, its season and the lab's method, and by a newer
@@ -21,7 +21,7 @@ final class VerdictStatus
     private array $references = [];
 
     /** @return list<string> why it has ended; empty while it speaks */
-    public function ended(Verdict $verdict): array
+    public function ended(SignedVerdict $verdict): array
     {
         $why = [];
         if ($verdict->follower !== null) {
@@ -40,7 +40,7 @@ final class VerdictStatus
                 "of {$newest}";
         }
         if (
-            $verdict->method->portion === 'bench' &&
+            $verdict->method->workplace === 'bench' &&
             $this->reference($verdict->method->analyte) !== $verdict->reference_id
         ) {
             $why[] = 'another lab method is the reference now';

@@ -36,7 +36,7 @@ final class GatherEvidence
         if (
             $reference->id === $test->id ||
             $reference->analyte !== $test->analyte ||
-            ($test->portion === 'lab' && $reference->portion === 'lab' && $reference->extractant !== $test->extractant)
+            ($test->workplace === 'lab' && $reference->workplace === 'lab' && $reference->extractant !== $test->extractant)
         ) {
             throw new Conflict(
                 "{$reference->name} measures something else, or by another extractant: the two are never compared.",
@@ -117,7 +117,7 @@ final class GatherEvidence
         $others = TestMethod::query()
             ->where('analyte', $test->analyte)
             ->whereKeyNot($test->id)
-            ->orderByDesc('portion')
+            ->orderByDesc('workplace')
             ->orderByRaw(TestMethod::FITTING_FIRST, [TestMethod::extractantOf($test->analyte)])
             ->orderBy('id')
             ->get();
@@ -125,10 +125,10 @@ final class GatherEvidence
         return array_values(
             $others
                 ->filter(
-                    static fn (TestMethod $one): bool => $one->portion === 'lab'
+                    static fn (TestMethod $one): bool => $one->workplace === 'lab'
                         ? $one->school === $test->school &&
-                            ($test->portion !== 'lab' || $one->extractant === $test->extractant)
-                        : $test->portion === 'bench' && $one->bands === null,
+                            ($test->workplace !== 'lab' || $one->extractant === $test->extractant)
+                        : $test->workplace === 'bench' && $one->bands === null,
                 )
                 ->all(),
         );

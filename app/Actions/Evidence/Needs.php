@@ -85,8 +85,8 @@ final class Needs
      * come first, then those clear of a limit before those too close to one.
      *
      * @param list<array{n: int, agree: int}> $perClass
-     * @return list<array{portion: string, portion_id: int, sample_id: int, sample: string, area: string, place:
-     *     string, why: string}>
+     * @return list<array{portion: string, portion_id: int, sample_id: int, sample: string, area: string,
+     *     place: string, why: string}>
      */
     private static function portions(Evidence $evidence, array $perClass): array
     {

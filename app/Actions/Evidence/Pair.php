@@ -69,8 +69,8 @@ final readonly class Pair
     }
 
     /**
-     * @return array{code: string, sample_id: int, use: string, limits: list<float>, reference: float, readings:
-     * list<float>, bands: list<array{name: string, lower: float|null, upper: float|null}>, flags: list<string>,
+     * @return array{code: string, sample_id: int, use: string, limits: list<float>, reference: float,
+     * readings: list<float>, bands: list<array{name: string, lower: float|null, upper: float|null}>, flags: list<string>,
      * left_out: bool} as a verdict keeps it
      */
     public function kept(): array

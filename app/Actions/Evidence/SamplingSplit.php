@@ -19,9 +19,9 @@ use HonestCore\Variance\VarianceSplit;
  * composite.
  * The whole split needs both of the same grounds; with less, what can be told is told.
  *
- * @phpstan-type Split array{method_id: int, method: string, pairs_of_composites: int, hidden_pairs: int, split:
- *     array<string, mixed>|null, sd_analysis: float|null, sd_measurement: float|null, expanded: float|null, used:
- *     float|null, words: list<string>}
+ * @phpstan-type Split array{method_id: int, method: string, pairs_of_composites: int, hidden_pairs: int,
+ *     split: array<string, mixed>|null, sd_analysis: float|null, sd_measurement: float|null, expanded: float|null,
+ *     used: float|null, words: list<string>}
  */
 final class SamplingSplit
 {

@@ -33,11 +33,11 @@ final class Summaries
      */
     public function tests(): array
     {
-        $methods = TestMethod::query()->orderBy('portion')->orderBy('id')->get();
+        $methods = TestMethod::query()->orderBy('workplace')->orderBy('id')->get();
         $policies = JudgingPolicy::query()->distinct()->pluck('analyte')->all();
         [$pairs, $untested, $first] = [[], [], []];
         foreach ($methods as $method) {
-            if ($method->portion === 'lab' && $method->school === null) {
+            if ($method->workplace === 'lab' && $method->school === null) {
                 // As TestMethod::labsFor orders them.
                 $of = TestMethod::extractantOf($method->analyte);
                 $fits = $of !== '' && $method->extractant === $of;
@@ -50,10 +50,10 @@ final class Summaries
             }
         }
         foreach ($methods as $test) {
-            $reference = $test->portion === 'lab' ? self::otherLab($test, $methods) : $first[$test->analyte] ?? null;
+            $reference = $test->workplace === 'lab' ? self::otherLab($test, $methods) : $first[$test->analyte] ?? null;
             if ($reference !== null && in_array($test->analyte, $policies, true)) {
                 $pairs[] = [$test, $reference];
-            } elseif ($test->portion === 'bench') {
+            } elseif ($test->workplace === 'bench') {
                 $untested[] = $test;
             }
         }
@@ -69,7 +69,7 @@ final class Summaries
     private static function otherLab(TestMethod $test, Collection $methods): ?TestMethod
     {
         return $methods->first(
-            static fn (TestMethod $one): bool => $one->portion === 'lab' &&
+            static fn (TestMethod $one): bool => $one->workplace === 'lab' &&
                 $one->analyte === $test->analyte &&
                 $one->extractant === $test->extractant &&
                 $one->school === $test->school &&

@@ -8,7 +8,7 @@ use App\Actions\Custody\WriteLines;
 use App\Exceptions\Conflict;
 use App\Models\ConsignedPortion;
 use App\Models\Consignment;
-use App\Models\LabReport;
+use App\Models\DeliveredReport;
 use App\Models\Portion;
 use App\Models\User;
 use Illuminate\Database\Eloquent\Collection;
@@ -16,7 +16,7 @@ use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Asks a lab's interface where a parcel is, and lets the trails of its portions follow. Reports are kept as they come.
+ * Asks a lab's interface where a consignment is, and lets the trails of its portions follow. Reports are kept as they come.
  */
 final class AskService
 {
@@ -40,7 +40,7 @@ final class AskService
     public function __invoke(User $author, Consignment $consignment): void
     {
         if ($consignment->reference === '') {
-            throw new Conflict('This parcel went without an interface: enter what the lab says by hand.');
+            throw new Conflict('This consignment went without an interface: enter what the lab says by hand.');
         }
         $answer = $this->service->ask($consignment->reference);
         $known = $consignment->reports()->pluck('name')->all();
@@ -64,7 +64,7 @@ final class AskService
                 ]);
             }
             foreach ($reports as $name => $content) {
-                LabReport::query()->createOrFirst(
+                DeliveredReport::query()->createOrFirst(
                     ['consignment_id' => $consignment->id, 'sha256' => hash('sha256', $content)],
                     ['name' => $name, 'content' => $content],
                 );

@@ -6,13 +6,13 @@ namespace App\Actions\Labs;
 
 use App\Models\Lab;
 use App\Models\Portion;
+use HonestCore\Labs\ConsignmentCheck;
+use HonestCore\Labs\ConsignmentPortion;
 use HonestCore\Labs\LabTest;
-use HonestCore\Labs\ParcelCheck;
-use HonestCore\Labs\ParcelPortion;
 use Illuminate\Support\Carbon;
 
 /**
- * A parcel as it would be: what it costs, when a report is to be expected, and what is to be mended first. Nothing is
+ * A consignment as it would be: what it costs, when a report is to be expected, and what is to be mended first. Nothing is
  * stored.
  */
 final class Draft
@@ -20,10 +20,10 @@ final class Draft
     /**
      * @param list<array{portion: Portion, tests: list<string>}> $contents
      * @param array<string, string> $answers of the form, by label
-     * @return array{form: list<array{label: string, required: bool, value: string}>, warnings: list<array{code:
-     *     string, portion: string|null, text: string}>, fee_cents: int, expected_on: string, contents:
-     *     list<array{portion: Portion, tests: list<array{code: string, name: string, fee_cents: int}>, needs_ml:
-     *     int}>}
+     * @return array{form: list<array{label: string, required: bool, value: string}>, warnings: list<array{
+     *     code: string, portion: string|null, text: string}>, fee_cents: int, expected_on: string,
+     *     contents: list<array{portion: Portion, tests: list<array{code: string, name: string, fee_cents: int}>,
+     *     needs_ml: int}>}
      */
     public function __invoke(Lab $lab, array $contents, array $answers, Carbon $sendAt): array
     {
@@ -35,23 +35,23 @@ final class Draft
             ],
             $lab->form,
         );
-        $parcel = array_map(
-            fn (array $one): ParcelPortion => $this->portion($lab, $one['portion'], $one['tests']),
+        $consignment = array_map(
+            fn (array $one): ConsignmentPortion => $this->portion($lab, $one['portion'], $one['tests']),
             $contents,
         );
 
         return [
             'form' => $form,
-            'warnings' => ParcelCheck::warnings(
-                $parcel,
+            'warnings' => ConsignmentCheck::warnings(
+                $consignment,
                 $form,
                 $lab->quarantine,
                 $sendAt->copy()->addDays($lab->transit_days)->getTimestamp(),
             ),
-            'fee_cents' => array_sum(array_map(static fn (ParcelPortion $one): int => $one->feeCents(), $parcel)),
+            'fee_cents' => array_sum(array_map(static fn (ConsignmentPortion $one): int => $one->feeCents(), $consignment)),
             'expected_on' => self::expectedOn($lab, $sendAt),
             'contents' => array_map(
-                static fn (array $one, ParcelPortion $read): array => [
+                static fn (array $one, ConsignmentPortion $read): array => [
                     'portion' => $one['portion'],
                     'needs_ml' => $read->needsMl(),
                     'tests' => array_map(
@@ -64,7 +64,7 @@ final class Draft
                     ),
                 ],
                 $contents,
-                $parcel,
+                $consignment,
             ),
         ];
     }
@@ -79,13 +79,13 @@ final class Draft
     }
 
     /** @param list<string> $tests */
-    private function portion(Lab $lab, Portion $portion, array $tests): ParcelPortion
+    private function portion(Lab $lab, Portion $portion, array $tests): ConsignmentPortion
     {
         $asked = clone $portion;
         $asked->tests = $tests;
         $clock = $asked->clock($portion->trail());
 
-        return new ParcelPortion(
+        return new ConsignmentPortion(
             $portion->code,
             $portion->state,
             $portion->depth(),

@@ -25,7 +25,7 @@ final class Enquiry
         return implode("\n", [
             "To {$consignment->lab->name}",
             '',
-            "On {$sent} we sent you parcel {$consignment->number} from {$site}, ".
+            "On {$sent} we sent you consignment {$consignment->number} from {$site}, ".
             count($consignment->contents).
             " samples: {$codes}.",
             ($late > 0

@@ -10,7 +10,7 @@ use App\Models\Portion;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 
-/** A parcel is where the least of its portions is; one that was taken out is in it no more. */
+/** A consignment is where the least of its portions is; one that was taken out is in it no more. */
 final class FollowPortions
 {
     private const ORDER = ['packed' => 0, 'sent' => 1, 'arrived' => 2, 'measured' => 2, 'reported' => 3];

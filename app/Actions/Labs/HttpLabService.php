@@ -98,7 +98,7 @@ final class HttpLabService implements LabService
     {
         if ($this->address === null) {
             throw new Conflict(
-                'No interface of a lab is set up here. Send the parcel without one, and enter what the lab says by '.
+                'No interface of a lab is set up here. Send the consignment without one, and enter what the lab says by '.
                     'hand.',
             );
         }

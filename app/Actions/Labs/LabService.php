@@ -15,7 +15,7 @@ interface LabService
     public function isSimulated(): bool;
 
     /**
-     * Announces a parcel, once however often it is announced.
+     * Announces a consignment, once however often it is announced.
      *
      * @param list<array{code: string, tests: list<string>, simulated_soil: array{token: string, ground: string,
      *     ph: float|null}}> $portions
@@ -36,7 +36,7 @@ interface LabService
     public function report(string $id, string $name): string;
 
     /**
-     * Asks for samples of a parcel to be measured again.
+     * Asks for samples of a consignment to be measured again.
      *
      * @param list<string> $codes
      * @return string what the lab answers

@@ -13,7 +13,7 @@ use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 
-/** Packs portions into a parcel: the parcel is made, and every portion's trail says so, or nothing happens. */
+/** Packs portions into a consignment: the consignment is made, and every portion's trail says so, or nothing happens. */
 final class Pack
 {
     public function __construct(private readonly Draft $draft, private readonly WriteLines $write) {}
@@ -49,7 +49,7 @@ final class Pack
                 'submission' => $submission,
                 'step' => 'packed',
                 'at' => Carbon::now(),
-                'place' => "Parcel {$number}, for {$lab->name}",
+                'place' => "Consignment {$number}, for {$lab->name}",
                 'condition' => '',
                 'celsius' => null,
             ]);

@@ -16,7 +16,7 @@ use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 
-/** Hands a packed parcel to its carrier; a lab with an interface is told of it first. */
+/** Hands a packed consignment to its carrier; a lab with an interface is told of it first. */
 final class Send
 {
     public function __construct(private readonly WriteLines $write, private readonly LabService $service) {}
@@ -27,8 +27,8 @@ final class Send
         if ($consignment->state !== 'packed' || $consignment->contents->isEmpty()) {
             throw new Conflict(
                 $consignment->contents->isEmpty()
-                    ? 'The parcel is empty.'
-                    : "Parcel {$consignment->number} is {$consignment->state} already.",
+                    ? 'The consignment is empty.'
+                    : "Consignment {$consignment->number} is {$consignment->state} already.",
             );
         }
         $this->refuseTime($consignment, $at);
@@ -71,7 +71,7 @@ final class Send
             $at->getTimestamp() < (int) $packed
         ) {
             throw new Conflict(
-                'The parcel was packed '.
+                'The consignment was packed '.
                     gmdate('j M Y H:i', (int) $packed).
                     ' UTC; accepted is a time of handing over from then to now.',
             );
@@ -132,7 +132,7 @@ final class Send
             ->where('flags', '[]')
             ->whereNotNull('value')
             ->whereDoesntHave('correction')
-            ->whereHas('method', static fn ($method) => $method->where('analyte', 'ph')->where('portion', 'lab'));
+            ->whereHas('method', static fn ($method) => $method->where('analyte', 'ph')->where('workplace', 'lab'));
         $ph =
             $ofLabs()->where('sample_id', $portion->sample_id)->avg('value') ??
             $ofLabs()

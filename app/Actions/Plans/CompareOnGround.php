@@ -9,7 +9,7 @@ use App\Models\Landmark;
 use HonestCore\Geometry\Boundary;
 use HonestCore\Geometry\Ground;
 use HonestCore\Geometry\KeepAway;
-use HonestCore\Quantity\Area as Extent;
+use HonestCore\Quantity\Extent;
 use HonestCore\Sampling\Draw;
 use HonestCore\Sampling\Strips;
 use HonestCore\Sampling\Zones;

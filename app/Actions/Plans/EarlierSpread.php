@@ -20,7 +20,7 @@ final class EarlierSpread
         $labSd = 0.0;
         $readings = Reading::query()
             ->whereHas('sample', static fn ($samples) => $samples->where('area_id', $area->id))
-            ->whereHas('method', static fn ($methods) => $methods->where('analyte', 'ph')->where('portion', 'lab'))
+            ->whereHas('method', static fn ($methods) => $methods->where('analyte', 'ph')->where('workplace', 'lab'))
             ->whereDoesntHave('correction')
             ->with(['sample:id,year,cores_pulled,depth', 'method:id,uncertainty'])
             ->get();

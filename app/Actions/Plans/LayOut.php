@@ -7,13 +7,13 @@ namespace App\Actions\Plans;
 use HonestCore\Geometry\Boundary;
 use HonestCore\Geometry\KeepAway;
 use HonestCore\Geometry\Leg;
-use HonestCore\Quantity\Area;
+use HonestCore\Quantity\Extent;
 use HonestCore\Sampling\Bucket;
 use HonestCore\Sampling\DepthLayer;
 use HonestCore\Sampling\DepthStack;
 use HonestCore\Sampling\Pattern;
 use HonestCore\Sampling\PhMargin;
-use HonestCore\Sampling\Plan;
+use HonestCore\Sampling\Placement;
 use HonestCore\Sampling\PlanSpec;
 use HonestCore\Sampling\PlanWarnings;
 use HonestCore\Sampling\Probe;
@@ -26,17 +26,17 @@ use HonestCore\Sampling\Zones;
  *
  * @phpstan-type Rows array{spacing_m: float, bearing_deg: float}
  * @phpstan-type Away array{distance_m: float, geometry: array<string, mixed>}
- * @phpstan-type Asked array{layers: list<string>, cores: int, pattern: string, cell_acres: float|null, cell_mode:
- *     string, rows: Rows|null, zones: array<string, mixed>|null, start: array{float, float}|null, speed_km_per_h:
- *     float|null, seconds_per_core: float|null, edge_m: float, probe_mm: float, seed: int, ph_sd: float|null,
+ * @phpstan-type Asked array{layers: list<string>, cores: int, pattern: string, cell_acres: float|null,
+ *     cell_mode: string, rows: Rows|null, zones: array<string, mixed>|null, start: array{float, float}|null,
+ *     speed_km_per_h: float|null, seconds_per_core: float|null, edge_m: float, probe_mm: float, seed: int, ph_sd: float|null,
  *     quality?: array{duplicates: int, hidden: int}|null, keep_away: list<Away>}
  * @phpstan-type Earlier array{sd: float, composites: int}
  * @phpstan-type Core array{composite: int, sequence: int, longitude: float, latitude: float, leg_m: float|null,
  *     bearing_deg: float|null}
  * @phpstan-type Outline list<list<array{float, float}>>
  * @phpstan-type Composite array{number: int, cores: int, walk_m: float, outline: Outline, duplicate_of?: int}
- * @phpstan-type Quality array{duplicates: int, hidden: list<int>, usual: int, cores: int, minutes: float, samples:
- *     int, fees: float, words: list<string>}
+ * @phpstan-type Quality array{duplicates: int, hidden: list<int>, usual: int, cores: int, minutes: float,
+ *     samples: int, fees: float, words: list<string>}
  * @phpstan-type Laid array{cores: list<Core>, composites: list<Composite>, walk_m: float, minutes: float,
  *     quality?: Quality, area_m2: float, usable_m2: float, layers: list<array<string, mixed>>, bucket: array<string,
  *     mixed>, margin: array<string, mixed>, margin_curve: list<array<string, mixed>>, rows: array<string, mixed>|null,
@@ -79,7 +79,7 @@ final class LayOut
     {
         $ground = Boundary::fromGeoJson(json_encode($boundary, JSON_THROW_ON_ERROR));
         $stack = DepthStack::parse($spec['layers']);
-        $plan = Plan::draft($this->asked($ground, $stack, $spec));
+        $plan = Placement::draft($this->asked($ground, $stack, $spec));
         $volumes = $plan->volumesMl;
         $bucket = Bucket::holding($volumes === [] ? 0.0 : max($volumes));
         $sd = $spec['ph_sd'] ?? ($earlier['sd'] ?? null);
@@ -148,7 +148,7 @@ final class LayOut
             $spec['edge_m'],
             Pattern::from($spec['pattern']),
             $spec['cores'],
-            $spec['cell_acres'] === null || $spec['zones'] !== null ? null : $spec['cell_acres'] * Area::M2_PER_ACRE,
+            $spec['cell_acres'] === null || $spec['zones'] !== null ? null : $spec['cell_acres'] * Extent::M2_PER_ACRE,
             $stack->layers,
             Probe::ofDiameterMm($spec['probe_mm']),
             $spec['seed'],
@@ -196,7 +196,7 @@ final class LayOut
      * @param list<array{composite: int, sequence: int, leg_m: float|null}> $cores
      * @return list<Composite>
      */
-    private static function composites(array $cores, Plan $plan): array
+    private static function composites(array $cores, Placement $plan): array
     {
         $walks = array_fill(1, count($plan->composites), 0.0);
         foreach ($cores as $core) {

@@ -61,7 +61,7 @@ final class OwnGridResults
     private function labPh(Sample $sample): ?float
     {
         $reading = $sample->readings
-            ->filter(static fn (Reading $one): bool => $one->method->analyte === 'ph' && $one->method->portion === 'lab')
+            ->filter(static fn (Reading $one): bool => $one->method->analyte === 'ph' && $one->method->workplace === 'lab')
             ->sortByDesc('id')
             ->first();
 

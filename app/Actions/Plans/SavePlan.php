@@ -8,7 +8,7 @@ use App\Exceptions\Conflict;
 use App\Models\Area;
 use App\Models\Plan;
 use App\Models\User;
-use HonestCore\Quantity\Area as Extent;
+use HonestCore\Quantity\Extent;
 use HonestCore\Sampling\SplitAdvice;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;

@@ -6,7 +6,7 @@ namespace App\Actions\Prescribe;
 
 use App\Models\Reading;
 use App\Models\Sample;
-use App\Models\Verdict;
+use App\Models\SignedVerdict;
 use HonestCore\Agronomy\Lime\KitDirection;
 use HonestCore\Agronomy\Lime\LabPh;
 use HonestCore\Agronomy\Lime\LimeAdvice;
@@ -22,7 +22,7 @@ final readonly class Advised
         public ?Reading $labReading,
         public ?KitDirection $kit,
         public ?Reading $kitReading,
-        public ?Verdict $verdict,
+        public ?SignedVerdict $verdict,
         public ?PooledPh $pooled,
     ) {}
 

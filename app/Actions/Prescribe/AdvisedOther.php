@@ -6,7 +6,7 @@ namespace App\Actions\Prescribe;
 
 use App\Models\Reading;
 use App\Models\Sample;
-use App\Models\Verdict;
+use App\Models\SignedVerdict;
 use HonestCore\Amounts\ActionAdvice;
 use HonestCore\Analyte\Analyte;
 
@@ -18,7 +18,7 @@ final readonly class AdvisedOther
         public ActionAdvice $advice,
         public Sample $sample,
         public ?Reading $reading,
-        public ?Verdict $verdict,
+        public ?SignedVerdict $verdict,
         public ?string $differ,
     ) {}
 }

@@ -10,7 +10,7 @@ use App\Models\Area;
 use App\Models\JudgingPolicy;
 use App\Models\Reading;
 use App\Models\Sample;
-use App\Models\Verdict;
+use App\Models\SignedVerdict;
 use HonestCore\Agreement\Band;
 use HonestCore\Agreement\Verdict as Word;
 use HonestCore\Agronomy\Lime\KitDirection;
@@ -29,7 +29,7 @@ final class WhatStands
     /** @var array<int, true>|null readings in an open question */
     private ?array $doubted = null;
 
-    /** @var Collection<int, Verdict>|null */
+    /** @var Collection<int, SignedVerdict>|null */
     private ?Collection $signed = null;
 
     public function __construct(private readonly VerdictStatus $status) {}
@@ -52,11 +52,11 @@ final class WhatStands
                         $reading->flags === [] &&
                         ! isset($this->doubted[$reading->id]) &&
                         $reading->method->analyte === $analyte &&
-                        ($portion === null || $reading->method->portion === $portion),
+                        ($portion === null || $reading->method->workplace === $portion),
                 )
                 ->sortBy(
                     static fn (Reading $reading): array => [
-                        $reading->method->portion === 'lab' && $reading->method->lab_id !== null ? 1 : 0,
+                        $reading->method->workplace === 'lab' && $reading->method->lab_id !== null ? 1 : 0,
                         -$reading->id,
                     ],
                 )
@@ -67,7 +67,7 @@ final class WhatStands
     /**
      * A number of a bench test whose rate claim was signed as standing and covers it: it sizes as the lab's would.
      *
-     * @return array{Reading, Verdict}|null
+     * @return array{Reading, SignedVerdict}|null
      */
     public function rated(Sample $sample, string $analyte): ?array
     {
@@ -87,7 +87,7 @@ final class WhatStands
     }
 
     /**
-     * @return array{Reading|null, Verdict|null, KitDirection|null} the bench reading with the best claim to be heard
+     * @return array{Reading|null, SignedVerdict|null, KitDirection|null} the bench reading with the best claim to be heard
      */
     public function sorted(Sample $sample, Area $area, JudgingPolicy $policy): array
     {
@@ -131,21 +131,21 @@ final class WhatStands
         return $best;
     }
 
-    private function verdict(Reading $reading, string $claim): ?Verdict
+    private function verdict(Reading $reading, string $claim): ?SignedVerdict
     {
         return $this->signed()->first(
-            static fn (Verdict $verdict): bool => $verdict->method_id === $reading->method_id &&
+            static fn (SignedVerdict $verdict): bool => $verdict->method_id === $reading->method_id &&
                 $verdict->claim === $claim,
         );
     }
 
-    /** @return Collection<int, Verdict> */
+    /** @return Collection<int, SignedVerdict> */
     private function signed(): Collection
     {
-        return $this->signed ??= Verdict::standing()
-            ->with(Verdict::SHOWN_WITH)
-            ->get(Verdict::LISTED)
-            ->filter(fn (Verdict $verdict): bool => $this->status->ended($verdict) === [])
+        return $this->signed ??= SignedVerdict::standing()
+            ->with(SignedVerdict::SHOWN_WITH)
+            ->get(SignedVerdict::LISTED)
+            ->filter(fn (SignedVerdict $verdict): bool => $this->status->ended($verdict) === [])
             ->values();
     }
 }

@@ -19,17 +19,17 @@ use Illuminate\Support\Facades\DB;
 final class RecordReading
 {
     /**
-     * @param array{typed: string, read_on: string, reader: string, flags: list<string>, note: string, corrects_id:
-     * int|null} $fields
+     * @param array{typed: string, read_on: string, reader: string, flags: list<string>, note: string,
+     * corrects_id: int|null} $fields
      */
     public function __invoke(
         Sample $sample,
         TestMethod $method,
         User $author,
         array $fields,
-        ?int $importId = null,
+        ?int $reportId = null,
     ): Reading {
-        return DB::transaction(static function () use ($sample, $method, $author, $fields, $importId): Reading {
+        return DB::transaction(static function () use ($sample, $method, $author, $fields, $reportId): Reading {
             $standing = Reading::query()
                 ->where('sample_id', $sample->id)
                 ->where('method_id', $method->id)
@@ -40,22 +40,22 @@ final class RecordReading
                     'The reading to correct is not there, or was corrected already. Look at the sample again.',
                 );
             }
-            if ($fields['corrects_id'] === null && $method->portion === 'lab' && $standing->isNotEmpty()) {
+            if ($fields['corrects_id'] === null && $method->workplace === 'lab' && $standing->isNotEmpty()) {
                 throw new Conflict(
                     "{$sample->code} has a result by {$method->name} already. Correct that one instead.",
                 );
             }
 
             $version =
-                $method->portion === 'bench'
+                $method->workplace === 'bench'
                     ? MethodVersion::query()->where('method_id', $method->id)->orderByDesc('version')->first()
                     : null;
 
             return Reading::query()->create([
                 'sample_id' => $sample->id,
-                'portion_id' => $sample->portions()->where('kind', $method->portion)->valueOrFail('id'),
+                'portion_id' => $sample->portions()->where('kind', $method->workplace)->valueOrFail('id'),
                 'method_id' => $method->id,
-                'import_id' => $importId,
+                'report_id' => $reportId,
                 'created_by' => $author->id,
                 'corrects_id' => $fields['corrects_id'],
                 ...self::value($method, $version, $fields['typed']),

@@ -5,16 +5,16 @@ declare(strict_types=1);
 namespace App\Actions\Reports;
 
 use App\Models\CheckSoil;
-use App\Models\LabImport;
+use App\Models\LabReport;
 use App\Models\LabResult;
 use App\Models\Portion;
 use App\Models\Reading;
 use App\Models\ReportQuestion;
 use App\Models\TestMethod;
 use HonestCore\Reports\BatchQuestions;
+use HonestCore\Reports\DuplicateLimit;
 use HonestCore\Reports\MistakenUnit;
 use HonestCore\Reports\Question;
-use HonestCore\Reports\Repeatability;
 use HonestCore\Reports\ReportedValue;
 use HonestCore\Reports\SampleQuestions;
 use HonestCore\Reports\SeriesHistory;
@@ -36,18 +36,18 @@ final class AskQuestions
     /** @var array<string, array<string, int>> results by the code of their portion and their series */
     private array $resultIds = [];
 
-    public function __invoke(LabImport $import): void
+    public function __invoke(LabReport $report): void
     {
         $this->resultIds = [];
         // Plain rows: a report may hold 100,000 of them.
         $results = LabResult::query()
-            ->where('import_id', $import->id)
+            ->where('report_id', $report->id)
             ->where('kind', ReportedValue::NUMBER)
             ->whereNotNull('value')
             ->orderBy('id')
             ->toBase()
             ->get(['id', 'portion_id', 'method_id', 'value']);
-        $portions = $this->portions($import);
+        $portions = $this->portions($report);
         $methods = TestMethod::query()
             ->whereIn('id', $results->pluck('method_id')->unique())
             ->get()
@@ -69,22 +69,22 @@ final class AskQuestions
         $questions = [
             ...$this->eachSample($bySample, $portions),
             ...$this->duplicates($bySample, $portions, $methods),
-            ...$this->checks($bySample, $portions, $methods, $import),
-            ...$this->together($bySample, $portions, $import),
-            ...$this->besideTheLab($bySample, $portions, $methods, $import),
+            ...$this->checks($bySample, $portions, $methods, $report),
+            ...$this->together($bySample, $portions, $report),
+            ...$this->besideTheLab($bySample, $portions, $methods, $report),
         ];
-        $this->keep($import, array_slice($questions, 0, self::MOST));
+        $this->keep($report, array_slice($questions, 0, self::MOST));
     }
 
     /** @return array<int, AskedPortion> those of a report, by id */
-    private function portions(LabImport $import): array
+    private function portions(LabReport $report): array
     {
         $rows = Portion::query()
             ->toBase()
             ->leftJoin('samples', 'samples.id', '=', 'portions.sample_id')
             ->whereIn(
                 'portions.id',
-                LabResult::query()->where('import_id', $import->id)->select('portion_id')->toBase(),
+                LabResult::query()->where('report_id', $report->id)->select('portion_id')->toBase(),
             )
             ->select([
                 'portions.id',
@@ -149,7 +149,7 @@ final class AskQuestions
                 $uncertainty = $methods[$other['method']]?->uncertainty;
                 $question = ! is_numeric($one)
                     ? null
-                    : Repeatability::question(
+                    : DuplicateLimit::question(
                         $other['analyte'],
                         $series,
                         $own->code,
@@ -171,7 +171,7 @@ final class AskQuestions
      * @param Collection<int, TestMethod> $methods
      * @return list<Question>
      */
-    private function checks(array $bySample, array $portions, Collection $methods, LabImport $import): array
+    private function checks(array $bySample, array $portions, Collection $methods, LabReport $report): array
     {
         $questions = [];
         $soils = CheckSoil::query()
@@ -191,11 +191,11 @@ final class AskQuestions
             foreach ($bySample[$id] ?? [] as $series => $result) {
                 $method = $methods[$result['method']] ?? throw new \LogicException('A result has its method.');
                 $known = $soil->known[$result['analyte']] ?? null;
-                $results = CheckCharts::results($soil->id, $result['method'], $import->id);
+                $results = CheckCharts::results($soil->id, $result['method'], $report->id);
                 foreach (CheckCharts::chart($soil, $method, $results)->signals ?? [] as $signal) {
                     if (
                         $results[$signal['at']]?->portion_id === $id &&
-                        $results[$signal['at']]->import_id === $import->id
+                        $results[$signal['at']]->report_id === $report->id
                     ) {
                         $questions[] = new Question(
                             'check',
@@ -218,9 +218,9 @@ final class AskQuestions
      * @param array<int, AskedPortion> $portions
      * @return list<Question>
      */
-    private function together(array $bySample, array $portions, LabImport $import): array
+    private function together(array $bySample, array $portions, LabReport $report): array
     {
-        $histories = $this->histories($bySample, $portions, $import);
+        $histories = $this->histories($bySample, $portions, $report);
         [$questions, $samples] = [[], []];
         foreach ($bySample as $id => $results) {
             $portion = $portions[$id] ?? null;
@@ -279,7 +279,7 @@ final class AskQuestions
      * @param Collection<int, TestMethod> $methods
      * @return list<Question>
      */
-    private function besideTheLab(array $bySample, array $portions, Collection $methods, LabImport $import): array
+    private function besideTheLab(array $bySample, array $portions, Collection $methods, LabReport $report): array
     {
         [$values, $codes] = [[], []];
         foreach ($bySample as $id => $results) {
@@ -289,7 +289,7 @@ final class AskQuestions
             }
         }
         $questions = [];
-        foreach ($values as $id => $report) {
+        foreach ($values as $id => $inReport) {
             $method = $methods[$id] ?? null;
             if ($method === null || in_array($method->analyte, ['ph', 'buffer_ph'], true)) {
                 continue;
@@ -297,8 +297,8 @@ final class AskQuestions
             $earlier = LabResult::query()
                 ->toBase()
                 ->where('method_id', $id)
-                ->where('team_id', $import->team_id)
-                ->where('import_id', '!=', $import->id)
+                ->where('team_id', $report->team_id)
+                ->where('report_id', '!=', $report->id)
                 ->where('kind', ReportedValue::NUMBER)
                 ->whereNotNull('value')
                 ->orderByDesc('id')
@@ -306,7 +306,7 @@ final class AskQuestions
                 ->pluck('value')
                 ->map(floatval(...))
                 ->all();
-            $words = MistakenUnit::ofBatch($method->analyte, self::series($method), $report, array_values($earlier));
+            $words = MistakenUnit::ofBatch($method->analyte, self::series($method), $inReport, array_values($earlier));
             if ($words !== null) {
                 $questions[] = new Question('unit', $words, array_slice($codes[$id], 0, 500), [self::series($method)]);
             }
@@ -320,7 +320,7 @@ final class AskQuestions
      * @param array<int, AskedPortion> $portions
      * @return array<int, array<int, SeriesHistory>> by method and area
      */
-    private function histories(array $bySample, array $portions, LabImport $import): array
+    private function histories(array $bySample, array $portions, LabReport $report): array
     {
         $methods = [];
         foreach ($bySample as $results) {
@@ -341,8 +341,8 @@ final class AskQuestions
             ->whereIn('samples.area_id', $areas)
             ->where(
                 static fn ($query) => $query
-                    ->whereNull('readings.import_id')
-                    ->orWhere('readings.import_id', '!=', $import->id),
+                    ->whereNull('readings.report_id')
+                    ->orWhere('readings.report_id', '!=', $report->id),
             )
             ->where('readings.flags', '[]')
             ->whereNotExists(
@@ -411,7 +411,7 @@ final class AskQuestions
     private static function alike(array $methods): array
     {
         $all = TestMethod::query()
-            ->where('portion', 'lab')
+            ->where('workplace', 'lab')
             ->get(['id', 'analyte', 'extractant']);
         $alike = [];
         foreach ($all->whereIn('id', $methods) as $method) {
@@ -430,14 +430,14 @@ final class AskQuestions
     }
 
     /** @param list<Question> $questions */
-    private function keep(LabImport $import, array $questions): void
+    private function keep(LabReport $report, array $questions): void
     {
         $now = Carbon::now();
         ReportQuestion::query()->insert(
             array_map(
                 fn (Question $question): array => [
-                    'team_id' => $import->team_id,
-                    'import_id' => $import->id,
+                    'team_id' => $report->team_id,
+                    'report_id' => $report->id,
                     'kind' => $question->kind,
                     'words' => $question->words,
                     'note' => '',

@@ -48,12 +48,12 @@ final class CheckCharts
             ->where('method_id', $method)
             ->where('kind', ReportedValue::NUMBER)
             ->whereNotNull('value')
-            ->when($upTo !== null, static fn ($query) => $query->where('import_id', '<=', $upTo))
+            ->when($upTo !== null, static fn ($query) => $query->where('report_id', '<=', $upTo))
             ->whereNull('superseded_by')
             ->where('excluded', '')
             ->whereHas('portion', static fn ($portion) => $portion->where('check_soil_id', $soil))
-            ->with(['portion:id,code', 'import:id,file_name,read_on'])
-            ->orderBy('import_id')
+            ->with(['portion:id,code', 'report:id,file_name,read_on'])
+            ->orderBy('report_id')
             ->orderBy('id')
             ->get();
     }
@@ -93,9 +93,9 @@ final class CheckCharts
             $points[] = [
                 'value' => (float) $result->value,
                 'range' => $i === 0 ? null : $chart->ranges[$i - 1] ?? null,
-                'read_on' => $result->import->read_on?->format('Y-m-d'),
-                'report' => $result->import->file_name,
-                'import_id' => $result->import_id,
+                'read_on' => $result->report->read_on?->format('Y-m-d'),
+                'report' => $result->report->file_name,
+                'report_id' => $result->report_id,
                 'portion' => $result->portion->code,
                 'signal' => $signals[$i] ?? null,
             ];

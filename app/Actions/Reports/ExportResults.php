@@ -41,7 +41,7 @@ final class ExportResults
     {
         foreach (
             LabResult::query()
-                ->with(['portion.sample:id,code', 'method', 'import:id,file_name,read_on'])
+                ->with(['portion.sample:id,code', 'method', 'report:id,file_name,read_on'])
                 ->orderBy('id')
                 ->lazyById(1000) as $result
         ) {
@@ -59,9 +59,9 @@ final class ExportResults
                 'unit_reported' => $result->unit,
                 'form' => $result->form,
                 'said' => $result->kind,
-                'read_on' => $result->import->read_on?->format('Y-m-d') ?? '',
+                'read_on' => $result->report->read_on?->format('Y-m-d') ?? '',
                 'reader' => '',
-                'report' => $result->import->file_name,
+                'report' => $result->report->file_name,
                 'lab_number' => $result->lab_number,
                 'left_out' => $result->excluded,
                 'superseded' => $result->superseded_by === null ? '' : 'yes',

@@ -51,8 +51,8 @@ final class MatchPortions
         foreach (array_chunk(array_values(array_unique($texts)), self::CHUNK) as $numbers) {
             $rows = self::rows()
                 ->join('lab_results', 'lab_results.portion_id', '=', 'portions.id')
-                ->join('imports', 'imports.id', '=', 'lab_results.import_id')
-                ->where('imports.lab_id', $this->lab->id)
+                ->join('lab_reports', 'lab_reports.id', '=', 'lab_results.report_id')
+                ->where('lab_reports.lab_id', $this->lab->id)
                 ->whereIn('lab_results.lab_number', $numbers)
                 ->addSelect('lab_results.lab_number as lab_number')
                 ->orderBy('lab_results.id')

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Reports;
 
-use App\Models\LabImport;
+use App\Models\LabReport;
 use App\Models\LabResult;
 use App\Models\ReportQuestion;
 use App\Models\TestMethod;
@@ -41,7 +41,7 @@ final class OpenDoubts
     }
 
     /** @param list<Doubt> $ofFile */
-    public function keep(LabImport $import, array $ofFile): void
+    public function keep(LabReport $report, array $ofFile): void
     {
         foreach ($ofFile as $doubt) {
             $this->seen[$doubt->words] ??= [$doubt, []];
@@ -53,14 +53,14 @@ final class OpenDoubts
                 $methods === []
                     ? []
                     : LabResult::query()
-                        ->where('import_id', $import->id)
+                        ->where('report_id', $report->id)
                         ->whereIn('method_id', array_keys($methods))
                         ->limit(500)
                         ->pluck('id')
                         ->all();
             $rows[] = [
-                'team_id' => $import->team_id,
-                'import_id' => $import->id,
+                'team_id' => $report->team_id,
+                'report_id' => $report->id,
                 'kind' => 'reading',
                 'words' => $doubt->words,
                 'note' => '',

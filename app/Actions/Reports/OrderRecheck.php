@@ -6,7 +6,7 @@ namespace App\Actions\Reports;
 
 use App\Actions\Labs\LabService;
 use App\Models\Consignment;
-use App\Models\LabImport;
+use App\Models\DeliveredReport;
 use App\Models\LabReport;
 use App\Models\LabResult;
 use App\Models\ReportQuestion;
@@ -23,16 +23,16 @@ final class OrderRecheck
     /** @return string what the lab answered; empty when it has to be written to */
     public function __invoke(ReportQuestion $question, string $why): string
     {
-        $import = LabImport::query()->findOrFail($question->import_id);
-        $parcel = Consignment::query()
-            ->whereIn('id', LabReport::query()->where('sha256', $import->sha256)->select('consignment_id'))
+        $report = LabReport::query()->findOrFail($question->report_id);
+        $consignment = Consignment::query()
+            ->whereIn('id', DeliveredReport::query()->where('sha256', $report->sha256)->select('consignment_id'))
             ->where('reference', '!=', '')
             ->first();
-        if ($parcel === null || ! $this->service->isThere()) {
+        if ($consignment === null || ! $this->service->isThere()) {
             return '';
         }
-        $word = $this->service->recheck($parcel->reference, self::codes($question), $why);
-        $parcel->update(['word' => ($this->service->isSimulated() ? 'simulated: ' : '').$word]);
+        $word = $this->service->recheck($consignment->reference, self::codes($question), $why);
+        $consignment->update(['word' => ($this->service->isSimulated() ? 'simulated: ' : '').$word]);
 
         return $word;
     }
@@ -40,7 +40,7 @@ final class OrderRecheck
     /** @return array{to: string, subject: string, text: string} what a lab without an interface is written */
     public static function letter(ReportQuestion $question): array
     {
-        $import = LabImport::query()->with('lab')->findOrFail($question->import_id);
+        $report = LabReport::query()->with('lab')->findOrFail($question->report_id);
         $results = LabResult::query()
             ->whereKey($question->result_ids)
             ->with(['portion:id,code', 'method'])
@@ -61,12 +61,12 @@ final class OrderRecheck
                     ),
             )
             ->implode("\n");
-        $name = $import->lab->name ?? 'the laboratory';
+        $name = $report->lab->name ?? 'the laboratory';
 
         return [
-            'to' => $import->lab->email ?? '',
-            'subject' => "Recheck, report {$import->file_name}",
-            'text' => "To {$name}.\n\nPlease measure these samples of your report {$import->file_name} again and ".
+            'to' => $report->lab->email ?? '',
+            'subject' => "Recheck, report {$report->file_name}",
+            'text' => "To {$name}.\n\nPlease measure these samples of your report {$report->file_name} again and ".
                 "send a corrected report:\n\n{$lines}\n\nWhy we ask: {$question->note}\n\nThank you.",
         ];
     }

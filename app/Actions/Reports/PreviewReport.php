@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Actions\Reports;
 
 use App\Models\Lab;
-use App\Models\LabImport;
+use App\Models\LabReport;
 use HonestCore\Analyte\Analytes;
 use HonestCore\Analyte\SoilUnit;
 use HonestCore\Error\CoreError;
@@ -41,7 +41,7 @@ final class PreviewReport
         [$own, $remembered] = $file->mapping($lab);
         $used = $mapping ?? $own;
         $reading = $file->reading($used, $decimalComma);
-        $known = LabImport::query()->where('sha256', $sha256)->first();
+        $known = LabReport::query()->where('sha256', $sha256)->first();
         [$results, $examples, $doubts, $looked] = $this->lines($file, $lab, $used, $reading);
 
         return [
@@ -102,8 +102,8 @@ final class PreviewReport
     }
 
     /**
-     * @return array{list<array<string, mixed>>, array<string, array{cell: string, value: float|null, unit:
-     *     string}>, list<array{kind: string, words: string, hides: bool}>, bool}
+     * @return array{list<array<string, mixed>>, array<string, array{cell: string, value: float|null,
+     *     unit: string}>, list<array{kind: string, words: string, hides: bool}>, bool}
      */
     private function lines(ReportFile $file, Lab $lab, ReportMapping $mapping, ReportReading $reading): array
     {
@@ -162,8 +162,8 @@ final class PreviewReport
     }
 
     /**
-     * @return array{row: int, sample: string, portion: string|null, near: list<string>, series: string, as_reported:
-     * string, unit_reported: string, said: string, value: float|null, unit: string, problem: string|null}
+     * @return array{row: int, sample: string, portion: string|null, near: list<string>, series: string,
+     * as_reported: string, unit_reported: string, said: string, value: float|null, unit: string, problem: string|null}
      */
     private function result(ReportLine $line, MatchPortions $match, ReportMapping $mapping): array
     {

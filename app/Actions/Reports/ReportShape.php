@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Reports;
 
-use App\Models\LabImport;
+use App\Models\LabReport;
 use App\Models\LabResult;
 use App\Models\ReportPaper;
 use App\Models\ReportQuestion;
@@ -17,46 +17,46 @@ final class ReportShape
     private const SHOWN = 500;
 
     /** @return array<string, mixed> */
-    public static function line(LabImport $import): array
+    public static function line(LabReport $report): array
     {
         return [
-            'id' => $import->id,
-            'file_name' => $import->file_name,
-            'rows' => $import->rows,
-            'readings' => $import->readings_count,
-            'taken_at' => $import->created_at->toIso8601ZuluString(),
-            'results' => $import->results_count,
-            'questions' => $import->questions_count,
-            'open' => $import->open_count,
-            'lab_id' => $import->lab_id,
-            'replaced' => LabImport::query()->where('supersedes_id', $import->id)->exists(),
+            'id' => $report->id,
+            'file_name' => $report->file_name,
+            'rows' => $report->rows,
+            'readings' => $report->readings_count,
+            'taken_at' => $report->created_at->toIso8601ZuluString(),
+            'results' => $report->results_count,
+            'questions' => $report->questions_count,
+            'open' => $report->open_count,
+            'lab_id' => $report->lab_id,
+            'replaced' => LabReport::query()->where('supersedes_id', $report->id)->exists(),
         ];
     }
 
     /** @return array<string, mixed> */
-    public static function whole(LabImport $import): array
+    public static function whole(LabReport $report): array
     {
-        self::counted($import);
-        $results = $import
+        self::counted($report);
+        $results = $report
             ->results()
             ->with(['portion.sample:id,code', 'method'])
             ->orderBy('row')
             ->orderBy('id')
             ->limit(self::SHOWN)
             ->get();
-        $names = User::query()->where('team_id', $import->team_id)->pluck('name', 'id');
-        $next = LabImport::query()->where('supersedes_id', $import->id)->first();
+        $names = User::query()->where('team_id', $report->team_id)->pluck('name', 'id');
+        $next = LabReport::query()->where('supersedes_id', $report->id)->first();
 
         return [
-            ...self::line($import),
-            'read_on' => $import->read_on?->format('Y-m-d'),
-            'left_out' => $import->left_out,
-            'supersedes' => $import->supersedes_id === null
+            ...self::line($report),
+            'read_on' => $report->read_on?->format('Y-m-d'),
+            'left_out' => $report->left_out,
+            'supersedes' => $report->supersedes_id === null
                     ? null
-                    : LabImport::query()->whereKey($import->supersedes_id)->value('file_name'),
+                    : LabReport::query()->whereKey($report->supersedes_id)->value('file_name'),
             'superseded_by' => $next === null ? null : ['id' => $next->id, 'file_name' => $next->file_name],
             'papers' => array_values(
-                $import
+                $report
                     ->papers()
                     ->orderBy('id')
                     ->get()
@@ -71,7 +71,7 @@ final class ReportShape
             ),
             'shown' => array_values($results->map(self::result(...))->all()),
             'asked' => array_values(
-                $import
+                $report
                     ->questions()
                     ->orderBy('id')
                     ->get()
@@ -81,9 +81,9 @@ final class ReportShape
         ];
     }
 
-    public static function counted(LabImport $import): LabImport
+    public static function counted(LabReport $report): LabReport
     {
-        return $import->loadCount([
+        return $report->loadCount([
             'readings',
             'results',
             'questions',

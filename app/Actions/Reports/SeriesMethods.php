@@ -33,7 +33,7 @@ final class SeriesMethods
     private function find(string $analyte, string $extractant, string $instrument): ?TestMethod
     {
         return TestMethod::query()
-            ->where('portion', 'lab')
+            ->where('workplace', 'lab')
             ->where('analyte', $analyte)
             ->where('extractant', $extractant)
             ->where('instrument', $instrument)
@@ -62,7 +62,7 @@ final class SeriesMethods
             ),
             'name' => mb_substr("{$this->lab->name}, ".implode(' ', $words), 0, 120),
             'analyte' => $analyte,
-            'portion' => 'lab',
+            'workplace' => 'lab',
             'school' => $analyte === 'buffer_ph' ? $extractant : null,
             'bands' => null,
             'uncertainty' => null,

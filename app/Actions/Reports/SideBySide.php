@@ -17,7 +17,7 @@ use HonestCore\Agreement\Differences;
 use HonestCore\Agreement\Scale;
 use HonestCore\Analyte\Analytes;
 use HonestCore\Analyte\SoilUnit;
-use HonestCore\Reports\Repeatability;
+use HonestCore\Reports\DuplicateLimit;
 use HonestCore\Reports\ReportedValue;
 use HonestCore\Statistics\Spread;
 use HonestCore\Table\RuleTable;
@@ -28,8 +28,8 @@ use Illuminate\Database\Eloquent\Collection;
  * action limits
  * of what grows there.
  *
- * @phpstan-type Mark array{method_id: int, from: float|null, to: float|null, value: float|null, uncertainty:
- *     float|null, shown: string, said: string, read_on: string, left_out: list<string>, call: int|null, close: bool,
+ * @phpstan-type Mark array{method_id: int, from: float|null, to: float|null, value: float|null,
+ *     uncertainty: float|null, shown: string, said: string, read_on: string, left_out: list<string>, call: int|null, close: bool,
  *     calls: list<int>}
  */
 final class SideBySide
@@ -53,7 +53,7 @@ final class SideBySide
     {
         $methods = TestMethod::query()
             ->where('analyte', $analyte)
-            ->orderByDesc('portion')
+            ->orderByDesc('workplace')
             ->orderBy('id')
             ->get()
             ->keyBy('id');
@@ -83,7 +83,7 @@ final class SideBySide
                 'lab_results.portion_id',
                 Portion::query()->whereIn('sample_id', $samples->modelKeys())->select('id'),
             )
-            ->with(['portion:id,sample_id', 'import:id,read_on'])
+            ->with(['portion:id,sample_id', 'report:id,read_on'])
             ->get();
         $this->learn($methods, $readings);
         $bySample = $readings->groupBy('sample_id');
@@ -186,14 +186,14 @@ final class SideBySide
     private function learn(Collection $methods, Collection $readings): void
     {
         $this->uncertainty = $this->sampled = [];
-        foreach ($methods->where('portion', 'lab') as $lab) {
+        foreach ($methods->where('workplace', 'lab') as $lab) {
             $found = $this->sampling->of($lab)['expanded'];
             if ($found !== null) {
                 $this->sampled[$lab->id] = max($found, $lab->uncertainty ?? 0.0);
             }
         }
         foreach ($methods as $method) {
-            if ($method->uncertainty !== null || $method->portion === 'lab' || $method->bands !== null) {
+            if ($method->uncertainty !== null || $method->workplace === 'lab' || $method->bands !== null) {
                 continue;
             }
             [$sum, $degrees] = [0.0, 0];
@@ -220,13 +220,13 @@ final class SideBySide
         return $this->sampled[$method->id] ??
             ($method->uncertainty ??
                 ($this->uncertainty[$method->id] ??
-                    ($method->portion === 'lab'
-                        ? (2 * Repeatability::limit($method->analyte, $value, $value)) / 2.8
+                    ($method->workplace === 'lab'
+                        ? (2 * DuplicateLimit::limit($method->analyte, $value, $value)) / 2.8
                         : null)));
     }
 
     /**
-     * @return array{id: int, name: string, portion: string, extractant: string, instrument: string, banded: bool,
+     * @return array{id: int, name: string, workplace: string, extractant: string, instrument: string, banded: bool,
      * uncertainty: float|null, uncertainty_from: string, limits_hold: bool}
      */
     private function series(TestMethod $method): array
@@ -234,7 +234,7 @@ final class SideBySide
         return [
             'id' => $method->id,
             'name' => $method->name,
-            'portion' => $method->portion,
+            'workplace' => $method->workplace,
             'extractant' => $method->extractant,
             'instrument' => $method->instrument,
             'banded' => $method->bands !== null,
@@ -245,7 +245,7 @@ final class SideBySide
                     ? 'stated'
                     : (isset($this->uncertainty[$method->id])
                         ? 'repeats'
-                        : ($method->portion === 'lab'
+                        : ($method->workplace === 'lab'
                             ? 'usual'
                             : 'unknown'))),
             'limits_hold' => $this->limitsHold($method),
@@ -257,7 +257,7 @@ final class SideBySide
     {
         $of = TestMethod::extractantOf($method->analyte);
 
-        return $of === '' || $method->portion !== 'lab' || $method->extractant === $of;
+        return $of === '' || $method->workplace !== 'lab' || $method->extractant === $of;
     }
 
     /** @return Mark */
@@ -321,7 +321,7 @@ final class SideBySide
 
         return [
             'method_id' => $method->id,
-            'read_on' => $result->import->read_on?->format('Y-m-d') ?? '',
+            'read_on' => $result->report->read_on?->format('Y-m-d') ?? '',
             'left_out' => $result->excluded === '' ? [] : [$result->excluded],
         ] +
             self::called($call, $method, $this->limitsHold($method)) + [
@@ -386,7 +386,7 @@ final class SideBySide
         \Illuminate\Support\Collection $bySample,
         ?JudgingPolicy $policy,
     ): array {
-        $labs = array_values($methods->where('portion', 'lab')->all());
+        $labs = array_values($methods->where('workplace', 'lab')->all());
         $scale = Scale::from($policy->terms['scale'] ?? 'absolute');
         $pairs = [];
         foreach ($labs as $i => $one) {

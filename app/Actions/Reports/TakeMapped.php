@@ -8,8 +8,8 @@ use App\Database\ManyRows;
 use App\Exceptions\Conflict;
 use App\Exceptions\RefusedRows;
 use App\Models\Lab;
-use App\Models\LabImport;
 use App\Models\LabMapping;
+use App\Models\LabReport;
 use App\Models\LabResult;
 use App\Models\Reading;
 use App\Models\TestMethod;
@@ -29,8 +29,8 @@ use Illuminate\Support\Facades\DB;
  * same
  * file again changes nothing; a corrected report takes the place of the one it names, whose results stay visible.
  *
- * @phpstan-type Taking array{file_name: string, sha256: string, read_on: string, decimal_comma: bool|null, skip:
- *     list<int>, supersedes_id: int|null}
+ * @phpstan-type Taking array{file_name: string, sha256: string, read_on: string, decimal_comma: bool|null,
+ *     skip: list<int>, supersedes_id: int|null}
  */
 final class TakeMapped
 {
@@ -49,19 +49,19 @@ final class TakeMapped
      *
      * @throws RefusedRows
      */
-    public function __invoke(ReportFile $file, Lab $lab, ReportMapping $mapping, array $taking, User $author): LabImport
+    public function __invoke(ReportFile $file, Lab $lab, ReportMapping $mapping, array $taking, User $author): LabReport
     {
         $mapping->check();
         $reading = $file->reading($mapping, $taking['decimal_comma']);
 
-        return DB::transaction(function () use ($file, $reading, $lab, $mapping, $taking, $author): LabImport {
-            $known = LabImport::query()->where('sha256', $taking['sha256'])->first();
+        return DB::transaction(function () use ($file, $reading, $lab, $mapping, $taking, $author): LabReport {
+            $known = LabReport::query()->where('sha256', $taking['sha256'])->first();
             if ($known !== null) {
                 return $known;
             }
             $rows = count($file->table->rows);
             $old = $this->superseded($taking['supersedes_id'], $lab);
-            $import = LabImport::query()->create([
+            $report = LabReport::query()->create([
                 'created_by' => $author->id,
                 'file_name' => $taking['file_name'],
                 'sha256' => $taking['sha256'],
@@ -72,37 +72,37 @@ final class TakeMapped
                 'mapping' => $mapping->toArray(),
             ]);
             $doubts = new OpenDoubts();
-            $leftOut = $this->store($file, $reading, $lab, $mapping, $taking, $import, $old, $author, $doubts);
-            if (LabResult::query()->where('import_id', $import->id)->doesntExist()) {
+            $leftOut = $this->store($file, $reading, $lab, $mapping, $taking, $report, $old, $author, $doubts);
+            if (LabResult::query()->where('report_id', $report->id)->doesntExist()) {
                 throw BadTable::because(
                     'no row holds a result of a portion of this team',
                     'a file with at least one result',
                 );
             }
-            $import->update(['left_out' => $leftOut]);
+            $report->update(['left_out' => $leftOut]);
             LabMapping::query()->updateOrCreate(
                 ['lab_id' => $lab->id, 'fingerprint' => $file->fingerprint()],
                 ['mapping' => $mapping->toArray()],
             );
             $this->progress->tell($taking['sha256'], 'asking', $rows, $rows);
-            $doubts->keep($import, $reading->doubts());
-            ($this->ask)($import);
+            $doubts->keep($report, $reading->doubts());
+            ($this->ask)($report);
 
-            return $import;
+            return $report;
         });
     }
 
-    private function superseded(?int $id, Lab $lab): ?LabImport
+    private function superseded(?int $id, Lab $lab): ?LabReport
     {
         if ($id === null) {
             return null;
         }
-        $old = LabImport::query()->find($id);
+        $old = LabReport::query()->find($id);
         if ($old === null || ($old->lab_id !== null && $old->lab_id !== $lab->id)) {
             throw new Conflict('The report to be replaced is not there, or is another lab\'s.');
         }
 
-        return LabImport::query()->where('supersedes_id', $id)->exists()
+        return LabReport::query()->where('supersedes_id', $id)->exists()
             ? throw new Conflict("{$old->file_name} was replaced already. Replace the newest report of them.")
             : $old;
     }
@@ -119,8 +119,8 @@ final class TakeMapped
         Lab $lab,
         ReportMapping $mapping,
         array $taking,
-        LabImport $import,
-        ?LabImport $old,
+        LabReport $report,
+        ?LabReport $old,
         User $author,
         OpenDoubts $doubts,
     ): array {
@@ -183,12 +183,12 @@ final class TakeMapped
             $batch[] = [$line, $portion, $method, $value];
             if (count($batch) === self::CHUNK) {
                 $this->progress->tell($taking['sha256'], 'storing', $row, count($file->table->rows));
-                $refused = [...$refused, ...$this->keep($batch, $import, $old, $author)];
+                $refused = [...$refused, ...$this->keep($batch, $report, $old, $author)];
                 $batch = [];
             }
         }
-        $refused = [...$refused, ...$this->keep($batch, $import, $old, $author)];
-        $this->join($import);
+        $refused = [...$refused, ...$this->keep($batch, $report, $old, $author)];
+        $this->join($report);
 
         return $refused === []
             ? array_values($leftOut)
@@ -257,7 +257,7 @@ final class TakeMapped
      * @param list<array{ReportLine, FoundPortion, TestMethod, array{float|null, float|null}|null}> $batch
      * @return list<array{row: int, field: string, message: string}> results that were there already
      */
-    private function keep(array $batch, LabImport $import, ?LabImport $old, User $author): array
+    private function keep(array $batch, LabReport $report, ?LabReport $old, User $author): array
     {
         if ($batch === []) {
             return [];
@@ -265,11 +265,11 @@ final class TakeMapped
         [$standing, $replaced] = $this->standing($batch, $old);
         [$rows, $readings, $refused, $gone] = [[], [], [], []];
         $now = Carbon::now()->format('Y-m-d H:i:s');
-        $readOn = $import->read_on?->format('Y-m-d 00:00:00');
+        $readOn = $report->read_on?->format('Y-m-d 00:00:00');
         $methods = [];
         $common = [
-            'team_id' => $import->team_id,
-            'import_id' => $import->id,
+            'team_id' => $report->team_id,
+            'report_id' => $report->id,
             'created_at' => $now,
             'updated_at' => $now,
         ];
@@ -325,7 +325,7 @@ final class TakeMapped
         ManyRows::insert('readings', $readings);
         LabResult::query()
             ->whereKey(array_filter($gone))
-            ->update(['superseded_by' => $import->id]);
+            ->update(['superseded_by' => $report->id]);
 
         return $refused;
     }
@@ -336,7 +336,7 @@ final class TakeMapped
      * @param list<array{ReportLine, FoundPortion, TestMethod, array{float|null, float|null}|null}> $batch
      * @return array{array<string, true>, array<string, array{result?: int, reading?: int}>} by portion and method
      */
-    private function standing(array $batch, ?LabImport $old): array
+    private function standing(array $batch, ?LabReport $old): array
     {
         $portions = array_values(array_unique(array_map(static fn (array $one): int => $one[1]->id, $batch)));
         $methods = array_values(array_unique(array_map(static fn (array $one): int => $one[2]->id, $batch)));
@@ -346,9 +346,9 @@ final class TakeMapped
                 ->whereIn('portion_id', $portions)
                 ->whereIn('method_id', $methods)
                 ->whereNull('superseded_by')
-                ->get(['id', 'portion_id', 'method_id', 'import_id', 'reading_id']) as $result
+                ->get(['id', 'portion_id', 'method_id', 'report_id', 'reading_id']) as $result
         ) {
-            if ($old !== null && $result->import_id === $old->id) {
+            if ($old !== null && $result->report_id === $old->id) {
                 $replaced["{$result->portion_id}/{$result->method_id}"] = array_filter([
                     'result' => $result->id,
                     'reading' => $result->reading_id,
@@ -362,10 +362,10 @@ final class TakeMapped
                 ->whereIn('portion_id', $portions)
                 ->whereIn('method_id', $methods)
                 ->whereDoesntHave('correction')
-                ->get(['id', 'portion_id', 'method_id', 'import_id']) as $reading
+                ->get(['id', 'portion_id', 'method_id', 'report_id']) as $reading
         ) {
             $key = "{$reading->portion_id}/{$reading->method_id}";
-            if ($old !== null && $reading->import_id === $old->id) {
+            if ($old !== null && $reading->report_id === $old->id) {
                 $replaced[$key]['reading'] = $reading->id;
             } elseif (! isset($replaced[$key])) {
                 $standing[$key] = true;
@@ -376,15 +376,15 @@ final class TakeMapped
     }
 
     /** Results name the readings that were made of them. */
-    private function join(LabImport $import): void
+    private function join(LabReport $report): void
     {
         DB::update(
-            'UPDATE lab_results SET reading_id = (SELECT r.id FROM readings r WHERE r.import_id = '.
-                'lab_results.import_id AND r.portion_id = lab_results.portion_id AND r.method_id = '.
+            'UPDATE lab_results SET reading_id = (SELECT r.id FROM readings r WHERE r.report_id = '.
+                'lab_results.report_id AND r.portion_id = lab_results.portion_id AND r.method_id = '.
                     'lab_results.method_id)
-                WHERE import_id = ? AND reading_id IS NULL AND kind = ? AND portion_id IN (SELECT id FROM portions '.
+                WHERE report_id = ? AND reading_id IS NULL AND kind = ? AND portion_id IN (SELECT id FROM portions '.
                         'WHERE kind IN (\'lab\', \'lab_b\'))',
-            [$import->id, ReportedValue::NUMBER],
+            [$report->id, ReportedValue::NUMBER],
         );
     }
 }

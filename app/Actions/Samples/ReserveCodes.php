@@ -15,8 +15,8 @@ final class ReserveCodes
     public function __construct(private readonly RunningNumber $numbers) {}
 
     /**
-     * @return list<array{composite: int, depth: string, code: string, portions: list<array{kind: string, code:
-     * string}>}>
+     * @return list<array{composite: int, depth: string, code: string, portions: list<array{kind: string,
+     * code: string}>}>
      */
     public function __invoke(Plan $plan, int $year): array
     {

@@ -28,8 +28,8 @@ final class StoreNotes
      * @param list<array{uuid: string, plan_id: int, composite: int, ordinal: int, sequence: int, outcome: string,
      *     reason: string|null, at: string, longitude: float|null, latitude: float|null, accuracy_m: float|null,
      *     settles: list<string>}> $entries
-     * @return array{stored: list<string>, known: list<string>, late: list<string>, refused: list<array{uuid:
-     *     string, message: string}>, clock_off_s: int}
+     * @return array{stored: list<string>, known: list<string>, late: list<string>, refused: list<array{
+     *     uuid: string, message: string}>, clock_off_s: int}
      */
     public function __invoke(User $author, string $device, Carbon $phoneNow, array $entries): array
     {

@@ -12,7 +12,7 @@ use HonestCore\Custody\StorageClock;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Carbon;
 
-/** What is due now over all sites of a team: soil getting warm, parcels late, soil drying, plans of this week. */
+/** What is due now over all sites of a team: soil getting warm, consignments late, soil drying, plans of this week. */
 final class DueNow
 {
     private const SOON_H = 24;
@@ -22,8 +22,8 @@ final class DueNow
     private const MOST = 100;
 
     /**
-     * @return list<array{kind: string, urgent: bool, text: string, detail: string, site: string, at: string|null, to:
-     * string}> the most urgent first
+     * @return list<array{kind: string, urgent: bool, text: string, detail: string, site: string, at: string|null,
+     * to: string}> the most urgent first
      */
     public function __invoke(): array
     {
@@ -37,8 +37,8 @@ final class DueNow
     }
 
     /**
-     * @return list<array{kind: string, urgent: bool, text: string, detail: string, site: string, at: string|null, to:
-     * string}>
+     * @return list<array{kind: string, urgent: bool, text: string, detail: string, site: string, at: string|null,
+     * to: string}>
      */
     private function warm(): array
     {
@@ -76,12 +76,12 @@ final class DueNow
     }
 
     /**
-     * @return list<array{kind: string, urgent: bool, text: string, detail: string, site: string, at: string|null, to:
-     * string}>
+     * @return list<array{kind: string, urgent: bool, text: string, detail: string, site: string, at: string|null,
+     * to: string}>
      */
     private function late(): array
     {
-        $parcels = Consignment::query()
+        $consignments = Consignment::query()
             ->with('lab', 'contents.portion.sample.site')
             ->where(
                 static fn (Builder $some) => $some
@@ -97,22 +97,22 @@ final class DueNow
             ->get();
 
         return array_values(
-            $parcels
-                ->filter(static fn (Consignment $parcel): bool => $parcel->daysLate() > 0 || $parcel->state === 'lost')
+            $consignments
+                ->filter(static fn (Consignment $consignment): bool => $consignment->daysLate() > 0 || $consignment->state === 'lost')
                 ->map(
-                    static fn (Consignment $parcel): array => [
+                    static fn (Consignment $consignment): array => [
                         'kind' => 'late',
-                        'urgent' => $parcel->asked_on === null,
-                        'text' => ($parcel->state === 'lost'
-                                ? "Parcel {$parcel->number} is lost"
-                                : "Parcel {$parcel->number} is {$parcel->daysLate()} working days late").
-                            ($parcel->asked_on === null
+                        'urgent' => $consignment->asked_on === null,
+                        'text' => ($consignment->state === 'lost'
+                                ? "Consignment {$consignment->number} is lost"
+                                : "Consignment {$consignment->number} is {$consignment->daysLate()} working days late").
+                            ($consignment->asked_on === null
                                 ? ': ask the lab'
-                                : ", asked on {$parcel->asked_on->format('j M')}"),
-                        'detail' => $parcel->lab->name,
-                        'site' => $parcel->contents->first()?->portion->sample?->site->name ?? '',
-                        'at' => $parcel->expected_on?->toIso8601ZuluString(),
-                        'to' => "/parcels/{$parcel->id}",
+                                : ", asked on {$consignment->asked_on->format('j M')}"),
+                        'detail' => $consignment->lab->name,
+                        'site' => $consignment->contents->first()?->portion->sample?->site->name ?? '',
+                        'at' => $consignment->expected_on?->toIso8601ZuluString(),
+                        'to' => "/consignments/{$consignment->id}",
                     ],
                 )
                 ->all(),
@@ -120,8 +120,8 @@ final class DueNow
     }
 
     /**
-     * @return list<array{kind: string, urgent: bool, text: string, detail: string, site: string, at: string|null, to:
-     * string}>
+     * @return list<array{kind: string, urgent: bool, text: string, detail: string, site: string, at: string|null,
+     * to: string}>
      */
     private function drying(): array
     {
@@ -160,8 +160,8 @@ final class DueNow
     }
 
     /**
-     * @return list<array{kind: string, urgent: bool, text: string, detail: string, site: string, at: string|null, to:
-     * string}>
+     * @return list<array{kind: string, urgent: bool, text: string, detail: string, site: string, at: string|null,
+     * to: string}>
      */
     private function thisWeek(): array
     {

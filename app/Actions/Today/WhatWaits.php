@@ -8,11 +8,11 @@ use App\Actions\Evidence\Summaries;
 use App\Actions\FollowUp\RetestDates;
 use App\Actions\Plans\PlansOfSite;
 use App\Models\Area;
-use App\Models\LabImport;
+use App\Models\DeliveredReport;
 use App\Models\LabReport;
 use App\Models\Sample;
+use App\Models\SignedVerdict;
 use App\Models\Site;
-use App\Models\Verdict;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Carbon;
 
@@ -102,7 +102,7 @@ final class WhatWaits
                     'readings',
                     static fn (Builder $readings) => $readings->whereHas(
                         'method',
-                        static fn (Builder $methods) => $methods->where('portion', $portion)->where('analyte', 'ph'),
+                        static fn (Builder $methods) => $methods->where('workplace', $portion)->where('analyte', 'ph'),
                     ),
                 )
                 ->with('area:id,name')
@@ -133,8 +133,8 @@ final class WhatWaits
     {
         $items = [];
         foreach (
-            LabReport::query()
-                ->whereNotIn('sha256', LabImport::query()->select('sha256'))
+            DeliveredReport::query()
+                ->whereNotIn('sha256', LabReport::query()->select('sha256'))
                 ->orderBy('id')
                 ->limit(self::MOST)
                 ->get(['id', 'consignment_id', 'name']) as $report
@@ -143,23 +143,23 @@ final class WhatWaits
                 'stage' => 'reports',
                 'text' => 'Look at a report and take it',
                 'detail' => $report->name,
-                'to' => "/parcels/{$report->consignment_id}",
+                'to' => "/consignments/{$report->consignment_id}",
             ];
         }
-        $open = LabImport::query()
+        $open = LabReport::query()
             ->whereHas('questions', static fn (Builder $questions) => $questions->whereNull('answer'))
             ->withCount(['questions as open_count' => static fn (Builder $questions) => $questions->whereNull('answer')])
             ->orderBy('id')
             ->limit(self::MOST)
             ->get();
-        foreach ($open as $import) {
+        foreach ($open as $report) {
             $items[] = [
                 'stage' => 'reports',
                 'text' => 'Answer '.
-                    ($import->open_count === 1 ? 'a question' : "{$import->open_count} questions").
+                    ($report->open_count === 1 ? 'a question' : "{$report->open_count} questions").
                     ' of a report',
-                'detail' => $import->file_name,
-                'to' => "/reports/{$import->id}",
+                'detail' => $report->file_name,
+                'to' => "/reports/{$report->id}",
             ];
         }
 
@@ -173,14 +173,14 @@ final class WhatWaits
         $pairs = array_values(
             array_filter(
                 $this->summaries->tests()['pairs'],
-                static fn (array $pair): bool => $pair[0]->portion === 'bench',
+                static fn (array $pair): bool => $pair[0]->workplace === 'bench',
             ),
         );
         $found = $this->summaries->of($pairs);
-        $signed = Verdict::standing()
+        $signed = SignedVerdict::standing()
             ->where('claim', 'sort')
             ->get(['id', 'method_id', 'reference_id', 'evidence_hash'])
-            ->keyBy(static fn (Verdict $verdict): string => "{$verdict->method_id}/{$verdict->reference_id}");
+            ->keyBy(static fn (SignedVerdict $verdict): string => "{$verdict->method_id}/{$verdict->reference_id}");
         foreach ($pairs as [$test, $reference]) {
             $verdict = $signed["{$test->id}/{$reference->id}"] ?? null;
             ['pairs' => $n, 'hash' => $hash, 'verdicts' => $verdicts] = $found[$test->id];

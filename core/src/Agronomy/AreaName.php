@@ -11,7 +11,7 @@ namespace HonestCore\Agronomy;
  */
 final class AreaName
 {
-    private const EMPTY_WORDS = 'field|area|plot|zone|block|section|sample|site|bed|garden|lawn|parcel|no|nr|number|feld|f|a|b|c';
+    private const EMPTY_WORDS = 'field|area|plot|zone|block|section|sample|site|bed|garden|lawn|consignment|no|nr|number|feld|f|a|b|c';
 
     /** Why the name is questioned, or null when it will do. */
     public static function question(string $name): ?string

@@ -81,8 +81,8 @@ final readonly class Crop
     public static function all(): array
     {
         /**
-         * @var array<string, array{name: string, low: float|int, high: float|int, target: float|int, rates_for?:
-         * list<string>}> $rows
+         * @var array<string, array{name: string, low: float|int, high: float|int, target: float|int,
+         * rates_for?: list<string>}> $rows
          */
         $rows = RuleTable::named('crops')['crops'];
 

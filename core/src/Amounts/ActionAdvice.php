@@ -250,9 +250,9 @@ final readonly class ActionAdvice
     }
 
     /**
-     * @return array{kind: string, answer: string, nutrient: string|null, lb_per_acre: float|null, lb_per_1000sqft:
-     * float|null, kg_per_ha: float|null, between: array{float|null, float|null}|null, reasons: list<string>, next:
-     * string}
+     * @return array{kind: string, answer: string, nutrient: string|null, lb_per_acre: float|null,
+     * lb_per_1000sqft: float|null, kg_per_ha: float|null, between: array{float|null, float|null}|null, reasons: list<string>,
+     * next: string}
      */
     public function toArray(): array
     {

@@ -66,8 +66,8 @@ final readonly class NutrientRate
             return $asked->ownLimits;
         }
         /**
-         * @var array{extractant: string, low_cec: float|int, p: array<string, array{float|int, float|int}>, k:
-         * array{float|int, float|int}, k_low_cec: array{float|int, float|int}} $table
+         * @var array{extractant: string, low_cec: float|int, p: array<string, array{float|int, float|int}>,
+         * k: array{float|int, float|int}, k_low_cec: array{float|int, float|int}} $table
          */
         $table = RuleTable::named('nutrient-limits');
         $row = match (true) {

@@ -69,8 +69,8 @@ final readonly class SulphurRate
             }
         }
         /**
-         * @var array{depth_in: float|int, table: list<array{float|int, float|int, float|int}>, sulphur_per_carbonate:
-         * array{float, float}, stop_carbonate: float, ask_above: float, ask: list<string>} $rules
+         * @var array{depth_in: float|int, table: list<array{float|int, float|int, float|int}>,
+         * sulphur_per_carbonate: array{float, float}, stop_carbonate: float, ask_above: float, ask: list<string>} $rules
          */
         $rules = RuleTable::named('sulphur');
         $share = $rules['sulphur_per_carbonate'][0] / $rules['sulphur_per_carbonate'][1];

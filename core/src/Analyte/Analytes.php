@@ -20,8 +20,8 @@ final class Analytes
         static $all = null;
         if ($all === null) {
             /**
-             * @var list<array{code: string, name: string, home: string, range: array{float|int, float|int}, digits:
-             * int, symbols: list<string>, words: list<string>, element?: string, charge?: int, forms?: list<string>,
+             * @var list<array{code: string, name: string, home: string, range: array{float|int, float|int},
+             * digits: int, symbols: list<string>, words: list<string>, element?: string, charge?: int, forms?: list<string>,
              * group: string, needs_extractant: bool, beside?: bool}> $rows
              */
             $rows = RuleTable::named('analytes')['analytes'];

@@ -35,7 +35,7 @@ final readonly class BenchRun
     /**
      * @param non-empty-list<MethodStep> $steps with the seconds of every wait
      * @param non-empty-list<string> $readers
-     * @param list<BenchEvent> $events in the order in which they were written
+     * @param list<Mark> $marks in the order in which they were written
      * @param int $nowMs by the clock of the device that wrote them
      *
      * @throws ImpossibleStep
@@ -46,7 +46,7 @@ final readonly class BenchRun
         int $tubes,
         array $readers,
         MethodScale $scale,
-        array $events,
+        array $marks,
         int $startedMs,
         int $nowMs,
     ): self {
@@ -55,25 +55,25 @@ final readonly class BenchRun
             $all[$number] = new BenchTube($number, $steps, $readers, $scale);
         }
         [$attention, $last, $first] = [0.0, null, null];
-        foreach (self::standing($events) as $event) {
+        foreach (self::standing($marks) as $mark) {
             $tube =
-                $all[$event->tube] ?? throw new ImpossibleStep("The run has no tube {$event->tube}; it has {$tubes}.");
-            if ($event->atMs < $startedMs) {
+                $all[$mark->tube] ?? throw new ImpossibleStep("The run has no tube {$mark->tube}; it has {$tubes}.");
+            if ($mark->atMs < $startedMs) {
                 throw new ImpossibleStep(
-                    "Tube {$event->tube}: the moment lies before the run began; times run forward.",
+                    "Tube {$mark->tube}: the moment lies before the run began; times run forward.",
                 );
             }
-            if ($event->atMs > $nowMs + self::AHEAD_MS) {
+            if ($mark->atMs > $nowMs + self::AHEAD_MS) {
                 throw new ImpossibleStep(
-                    "Tube {$event->tube}: the moment lies in the future. Set the clock of the device right.",
+                    "Tube {$mark->tube}: the moment lies in the future. Set the clock of the device right.",
                 );
             }
             if ($last !== null) {
-                $attention += self::attention($all, $last, $event->atMs);
+                $attention += self::attention($all, $last, $mark->atMs);
             }
-            $tube->take($event);
-            $first ??= $event->atMs;
-            $last = max($last ?? $event->atMs, $event->atMs);
+            $tube->take($mark);
+            $first ??= $mark->atMs;
+            $last = max($last ?? $mark->atMs, $mark->atMs);
         }
 
         return new self($all, $attention / 1000, $first, $last);
@@ -85,30 +85,30 @@ final readonly class BenchRun
     }
 
     /**
-     * Events that no other undid, in the order of their moments. Only the last event of a tube can be undone.
+     * Marks that no other undid, in the order of their moments. Only the last mark of a tube can be undone.
      *
-     * @param list<BenchEvent> $events
-     * @return list<BenchEvent>
+     * @param list<Mark> $marks
+     * @return list<Mark>
      */
-    private static function standing(array $events): array
+    private static function standing(array $marks): array
     {
         $kept = [];
-        foreach ($events as $event) {
-            if ($event->kind !== BenchEvent::UNDO) {
-                $kept[$event->uuid] = $event;
+        foreach ($marks as $mark) {
+            if ($mark->kind !== Mark::UNDO) {
+                $kept[$mark->uuid] = $mark;
 
                 continue;
             }
-            $ofTube = array_filter($kept, static fn (BenchEvent $one): bool => $one->tube === $event->tube);
-            if (array_key_last($ofTube) !== $event->undoes) {
+            $ofTube = array_filter($kept, static fn (Mark $one): bool => $one->tube === $mark->tube);
+            if (array_key_last($ofTube) !== $mark->undoes) {
                 throw new ImpossibleStep(
-                    "Tube {$event->tube}: only the last mark can be taken back, and that was another one.",
+                    "Tube {$mark->tube}: only the last mark can be taken back, and that was another one.",
                 );
             }
-            unset($kept[$event->undoes]);
+            unset($kept[$mark->undoes]);
         }
         $kept = array_values($kept);
-        usort($kept, static fn (BenchEvent $a, BenchEvent $b): int => $a->atMs <=> $b->atMs);
+        usort($kept, static fn (Mark $a, Mark $b): int => $a->atMs <=> $b->atMs);
 
         return $kept;
     }

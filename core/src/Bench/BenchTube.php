@@ -11,7 +11,7 @@ use HonestCore\Error\ValueOutOfRange;
  * One tube on its way through the steps of a method.
  *
  * Quantity and unit: moments in milliseconds, times of steps in seconds.
- * Domain: events in the order of their moments; a step is taken from where the tube stands, and never before the one
+ * Domain: marks in the order of their moments; a step is taken from where the tube stands, and never before the one
  * before it.
  */
 final class BenchTube
@@ -51,18 +51,18 @@ final class BenchTube
      * @throws ImpossibleStep
      * @throws ValueOutOfRange for a reading that the scale lacks, or a break that the table lacks
      */
-    public function take(BenchEvent $event): void
+    public function take(Mark $mark): void
     {
-        match ($event->kind) {
-            BenchEvent::BEGIN => $this->begin($event),
-            BenchEvent::END => $this->end($event),
-            BenchEvent::READ => $this->read($event),
-            BenchEvent::INCIDENT => $this->happened($event),
-            BenchEvent::AGAIN => $this->again(),
-            BenchEvent::GIVE_UP => ($this->givenUp = $this->isOpen()
+        match ($mark->kind) {
+            Mark::BEGIN => $this->begin($mark),
+            Mark::END => $this->end($mark),
+            Mark::READ => $this->read($mark),
+            Mark::INCIDENT => $this->happened($mark),
+            Mark::AGAIN => $this->again(),
+            Mark::GIVE_UP => ($this->givenUp = $this->isOpen()
                 ? true
                 : throw $this->impossible('is not open, so that it cannot be given up')),
-            default => throw $this->impossible("knows no \"{$event->kind}\""),
+            default => throw $this->impossible("knows no \"{$mark->kind}\""),
         };
     }
 
@@ -189,25 +189,25 @@ final class BenchTube
             );
     }
 
-    private function begin(BenchEvent $event): void
+    private function begin(Mark $mark): void
     {
-        $step = $this->current($event);
+        $step = $this->current($mark);
         if ($this->begunMs !== null) {
             throw $this->impossible("is at \"{$step->do}\" already");
         }
-        if ($this->endedMs !== null && $event->atMs < $this->endedMs) {
+        if ($this->endedMs !== null && $mark->atMs < $this->endedMs) {
             throw $this->impossible('would begin a step before the one before it ended; times run forward');
         }
         $wait = $this->wait();
         if ($wait !== null) {
-            $this->timed($wait, $event->atMs - (int) $this->endedMs);
+            $this->timed($wait, $mark->atMs - (int) $this->endedMs);
         }
-        $this->begunMs = $event->atMs;
+        $this->begunMs = $mark->atMs;
     }
 
-    private function end(BenchEvent $event): void
+    private function end(Mark $mark): void
     {
-        $step = $this->current($event);
+        $step = $this->current($mark);
         if ($step->kind === StepKind::Read) {
             throw $this->impossible('ends a reading by what is read');
         }
@@ -215,36 +215,36 @@ final class BenchTube
             if ($step->kind === StepKind::Timed) {
                 throw $this->impossible("has not begun \"{$step->do}\", so that it cannot end it");
             }
-            $this->begin($event);
+            $this->begin($mark);
         }
-        $this->close($step, $event->atMs);
+        $this->close($step, $mark->atMs);
     }
 
-    private function read(BenchEvent $event): void
+    private function read(Mark $mark): void
     {
-        $step = $this->current($event);
+        $step = $this->current($mark);
         if ($step->kind !== StepKind::Read) {
             throw $this->impossible("is at \"{$step->do}\" and cannot be read yet");
         }
-        if (! in_array($event->reader, $this->unread(), true)) {
+        if (! in_array($mark->reader, $this->unread(), true)) {
             throw $this->impossible(
-                "waits for no reading by \"{$event->reader}\"; it waits for ".implode(', ', $this->unread()),
+                "waits for no reading by \"{$mark->reader}\"; it waits for ".implode(', ', $this->unread()),
             );
         }
-        $reading = $this->scale->read($event->typed, $event->between);
-        $this->grows($event->reader, $reading);
+        $reading = $this->scale->read($mark->typed, $mark->between);
+        $this->grows($mark->reader, $reading);
         if ($this->begunMs === null) {
-            $this->begin($event);
+            $this->begin($mark);
         }
-        $this->forward($event->atMs);
+        $this->forward($mark->atMs);
         $this->reads[] = [
             'step' => $step->code,
-            'reader' => $event->reader,
+            'reader' => $mark->reader,
             'reading' => $reading,
-            'at_ms' => $event->atMs,
+            'at_ms' => $mark->atMs,
         ];
         if ($this->unread() === []) {
-            $this->close($step, $event->atMs);
+            $this->close($step, $mark->atMs);
         }
     }
 
@@ -261,9 +261,9 @@ final class BenchTube
         }
     }
 
-    private function happened(BenchEvent $event): void
+    private function happened(Mark $mark): void
     {
-        $this->breaks[] = ['code' => $event->code, 'words' => ucfirst(ProtocolBreak::of($event->code)->name).'.'];
+        $this->breaks[] = ['code' => $mark->code, 'words' => ucfirst(ProtocolBreak::of($mark->code)->name).'.'];
     }
 
     private function again(): void
@@ -286,13 +286,13 @@ final class BenchTube
         ];
     }
 
-    private function current(BenchEvent $event): MethodStep
+    private function current(Mark $mark): MethodStep
     {
         $step = $this->step() ?? throw $this->impossible($this->givenUp ? 'was given up' : 'is done');
 
-        return $step->code === $event->step
+        return $step->code === $mark->step
             ? $step
-            : throw $this->impossible("is at \"{$step->do}\", not at \"{$event->step}\"");
+            : throw $this->impossible("is at \"{$step->do}\", not at \"{$mark->step}\"");
     }
 
     private function forward(int $atMs): void

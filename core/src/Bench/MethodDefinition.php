@@ -21,8 +21,8 @@ final readonly class MethodDefinition
     private const MOST_S = 1_209_600;
 
     /**
-     * @param list<array{code: string, name: string, options: list<array{value: string, name: string, breaks:
-     *     string|null}>}> $conditions
+     * @param list<array{code: string, name: string, options: list<array{value: string, name: string,
+     *     breaks: string|null}>}> $conditions
      * @param array{lowest: float, highest: float}|null $celsius
      * @param list<string> $reagents
      * @param non-empty-list<MethodStep> $steps
@@ -175,8 +175,8 @@ final readonly class MethodDefinition
     }
 
     /**
-     * @return list<array{code: string, name: string, options: list<array{value: string, name: string, breaks:
-     *     string|null}>}>
+     * @return list<array{code: string, name: string, options: list<array{value: string, name: string,
+     *     breaks: string|null}>}>
      *
      * @throws BadDefinition
      */

@@ -89,8 +89,8 @@ final readonly class MethodStep
     }
 
     /**
-     * @return array{code: string, kind: string, do: string, amount: string, hands_s: int, least_s: int|null, aim_s:
-     * int|null, most_s: int|null, reads: string|null, stokes_um: float|null}
+     * @return array{code: string, kind: string, do: string, amount: string, hands_s: int, least_s: int|null,
+     * aim_s: int|null, most_s: int|null, reads: string|null, stokes_um: float|null}
      */
     public function toArray(): array
     {

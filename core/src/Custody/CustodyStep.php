@@ -66,8 +66,8 @@ final readonly class CustodyStep
     }
 
     /**
-     * @return array{begin: list<string>, states: array<string, string>, steps: array<string, array{name: string, from:
-     * list<string>, to: string}>, future_s: int}
+     * @return array{begin: list<string>, states: array<string, string>, steps: array<string, array{name: string,
+     * from: list<string>, to: string}>, future_s: int}
      */
     private static function table(): array
     {

@@ -7,44 +7,43 @@ namespace HonestCore\Custody;
 use HonestCore\Error\ImpossibleStep;
 
 /**
- * The trail of a portion: its state follows from its events and from nothing else.
+ * The trail of a portion: its state follows from its lines and from nothing else.
  *
- * Rule: events that a correction replaces or withdraws do not count, the correction does; what is left, in the order
- * of its
- *   times, must be possible step by step. Nothing lies in the future, nothing before the portion was there.
+ * Rule: lines that a correction replaces or withdraws do not count, the correction does; what is left, in the order
+ *   of its times, must be possible step by step. Nothing lies in the future, nothing before the portion was there.
  * Source: data/custody-steps.json.
  */
 final readonly class CustodyTrail
 {
     /**
-     * @param list<CustodyEvent> $events that count, in the order of their times
+     * @param list<TrailLine> $lines that count, in the order of their times
      * @param list<string> $states after each of them
      */
-    private function __construct(public array $events, public array $states) {}
+    private function __construct(public array $lines, public array $states) {}
 
     /**
-     * @param list<CustodyEvent> $written in the order in which they were written
+     * @param list<TrailLine> $written in the order in which they were written
      *
      * @throws ImpossibleStep
      */
     public static function replay(string $code, array $written, int $now): self
     {
         $states = $history = [];
-        $events = self::standing($code, $written);
-        foreach ($events as $i => $event) {
-            $step = CustodyStep::of($event->step);
+        $lines = self::standing($code, $written);
+        foreach ($lines as $i => $line) {
+            $step = CustodyStep::of($line->step);
             $state = $states[$i - 1] ?? null;
-            if ($event->at > $now + CustodyStep::futureS()) {
+            if ($line->at > $now + CustodyStep::futureS()) {
                 throw new ImpossibleStep(
                     "{$code}: {$step->name} lies in the future, ".
-                        self::said($event->at).
+                        self::said($line->at).
                         '; accepted is a time up to now, '.
                         self::said($now).
                         '.',
                 );
             }
             if (! $step->mayFollow($state)) {
-                throw new ImpossibleStep(self::why($code, $step, $state, $events[$i - 1] ?? null));
+                throw new ImpossibleStep(self::why($code, $step, $state, $lines[$i - 1] ?? null));
             }
             $to = $step->leadsTo($history);
             if ($to !== $state) {
@@ -53,21 +52,21 @@ final readonly class CustodyTrail
             $states[] = $to;
         }
 
-        return $events === []
+        return $lines === []
             ? throw new ImpossibleStep(
                 "{$code}: a trail begins when the portion is split off; that line cannot be withdrawn.",
             )
-            : new self($events, $states);
+            : new self($lines, $states);
     }
 
     /**
      * Adds a line to a trail.
      *
-     * @param list<CustodyEvent> $written
+     * @param list<TrailLine> $written
      *
      * @throws ImpossibleStep
      */
-    public static function with(string $code, array $written, CustodyEvent $next, int $now): self
+    public static function with(string $code, array $written, TrailLine $next, int $now): self
     {
         $corrects = $next->correctsId;
         if ($corrects !== null && ! in_array($corrects, array_column($written, 'id'), true)) {
@@ -99,17 +98,17 @@ final readonly class CustodyTrail
         return $this->states[count($this->states) - 1];
     }
 
-    public function last(): CustodyEvent
+    public function last(): TrailLine
     {
-        return $this->events[count($this->events) - 1];
+        return $this->lines[count($this->lines) - 1];
     }
 
     /** The last place that was said. */
     public function place(): string
     {
-        foreach (array_reverse($this->events) as $event) {
-            if ($event->place !== '') {
-                return $event->place;
+        foreach (array_reverse($this->lines) as $line) {
+            if ($line->place !== '') {
+                return $line->place;
             }
         }
 
@@ -127,9 +126,9 @@ final readonly class CustodyTrail
     /** When a step was taken last; null when it was not. */
     public function timeOf(string $step): ?int
     {
-        foreach (array_reverse($this->events) as $event) {
-            if ($event->step === $step) {
-                return $event->at;
+        foreach (array_reverse($this->lines) as $line) {
+            if ($line->step === $step) {
+                return $line->at;
             }
         }
 
@@ -137,23 +136,23 @@ final readonly class CustodyTrail
     }
 
     /**
-     * @param list<CustodyEvent> $written
-     * @return list<CustodyEvent>
+     * @param list<TrailLine> $written
+     * @return list<TrailLine>
      */
     private static function standing(string $code, array $written): array
     {
         $corrections = [];
-        foreach ($written as $event) {
-            if ($event->correctsId !== null) {
-                $corrections[$event->correctsId] = $event;
+        foreach ($written as $line) {
+            if ($line->correctsId !== null) {
+                $corrections[$line->correctsId] = $line;
             }
         }
         $standing = [];
-        foreach ($written as $order => $event) {
-            if ($event->correctsId !== null) {
+        foreach ($written as $order => $line) {
+            if ($line->correctsId !== null) {
                 continue;
             }
-            for ($word = $event; isset($corrections[$word->id]); $word = $corrections[$word->id]);
+            for ($word = $line; isset($corrections[$word->id]); $word = $corrections[$word->id]);
             if ($word->step !== CustodyStep::WITHDRAWN) {
                 $standing[] = [$word->at, $order, $word];
             }
@@ -163,7 +162,7 @@ final readonly class CustodyTrail
         return array_column($standing, 2);
     }
 
-    private static function why(string $code, CustodyStep $step, ?string $state, ?CustodyEvent $before): string
+    private static function why(string $code, CustodyStep $step, ?string $state, ?TrailLine $before): string
     {
         if ($state === null || $before === null) {
             return "{$code}: the trail would begin with \"{$step->name}\"; it begins when the portion is split off.";

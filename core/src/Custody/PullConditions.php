@@ -83,14 +83,14 @@ final readonly class PullConditions
     }
 
     /**
-     * @return array{tools: list<array{code: string, name: string, deviation: string}>, moistures: list<array{code:
-     * string, name: string, deviation: string}>, depth_tolerance_cm: float|int}
+     * @return array{tools: list<array{code: string, name: string, deviation: string}>, moistures: list<array{
+     * code: string, name: string, deviation: string}>, depth_tolerance_cm: float|int}
      */
     private static function table(): array
     {
         /**
-         * @var array{tools: list<array{code: string, name: string, deviation: string}>, moistures: list<array{code:
-         * string, name: string, deviation: string}>, depth_tolerance_cm: float|int} $table
+         * @var array{tools: list<array{code: string, name: string, deviation: string}>, moistures: list<array{
+         * code: string, name: string, deviation: string}>, depth_tolerance_cm: float|int} $table
          */
         $table = RuleTable::named('pulling');
 

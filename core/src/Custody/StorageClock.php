@@ -37,10 +37,10 @@ final readonly class StorageClock
         $used = 0.0;
         $rate = 1 / ($table['warm_h'] * 3600);
         $since = $pulledAt;
-        foreach ($trail->events as $i => $event) {
-            $used += max(0, $event->at - $since) * $rate;
-            $since = max($since, $event->at);
-            $rate = self::rate($trail->states[$i], $event, $rate, $table);
+        foreach ($trail->lines as $i => $line) {
+            $used += max(0, $line->at - $since) * $rate;
+            $since = max($since, $line->at);
+            $rate = self::rate($trail->states[$i], $line, $rate, $table);
         }
         $used += max(0, $now - $since) * $rate;
         $running = $rate > 0;
@@ -108,14 +108,14 @@ final readonly class StorageClock
     }
 
     /** @param array{warm_h: int, chilled_h: int, chilled_most_c: int} $table */
-    private static function rate(string $state, CustodyEvent $event, float $before, array $table): float
+    private static function rate(string $state, TrailLine $line, float $before, array $table): float
     {
         [$warm, $chilled] = [1 / ($table['warm_h'] * 3600), 1 / ($table['chilled_h'] * 3600)];
         if (
-            $event->celsius !== null &&
+            $line->celsius !== null &&
             ! in_array($state, ['frozen', 'arrived', 'measured', 'reported', 'used_up', 'discarded'], true)
         ) {
-            return $event->celsius <= $table['chilled_most_c'] ? $chilled : $warm;
+            return $line->celsius <= $table['chilled_most_c'] ? $chilled : $warm;
         }
 
         return match ($state) {

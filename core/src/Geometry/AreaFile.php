@@ -26,8 +26,8 @@ final readonly class AreaFile
     private const ACCEPTED = 'GeoJSON, KML, GPX, well-known text, or a CSV with longitude and latitude';
 
     /**
-     * @param list<array{place: string, geometry: array{type: string, coordinates: array<mixed>}, properties:
-     *     array<mixed>}> $areas
+     * @param list<array{place: string, geometry: array{type: string, coordinates: array<mixed>},
+     *     properties: array<mixed>}> $areas
      * @param list<array{place: string, why: string}> $passedOver
      */
     private function __construct(public array $areas, public array $passedOver = []) {}
@@ -88,8 +88,8 @@ final readonly class AreaFile
     /**
      * Those that can be areas, and those that cannot, each with its reason.
      *
-     * @param list<array{place: string, geometry: array{type: string, coordinates:
-     *     array<mixed>}|string|BadBoundary, properties: array<mixed>}> $found well-known text where the geometry is a
+     * @param list<array{place: string, geometry: array{type: string,
+     *     coordinates: array<mixed>}|string|BadBoundary, properties: array<mixed>}> $found well-known text where the geometry is a
      *     text
      * @return array{list<array{place: string, geometry: array{type: string, coordinates: array<mixed>},
      *     properties: array<mixed>}>, list<array{place: string, why: string}>}
@@ -270,8 +270,8 @@ final readonly class AreaFile
     }
 
     /**
-     * @return array{list<array{place: string, geometry: array{type: string, coordinates: array<mixed>}, properties:
-     * array<mixed>}>, list<array{place: string, why: string}>}
+     * @return array{list<array{place: string, geometry: array{type: string, coordinates: array<mixed>},
+     * properties: array<mixed>}>, list<array{place: string, why: string}>}
      */
     private static function geoJson(string $text): array
     {
@@ -325,8 +325,8 @@ final readonly class AreaFile
     }
 
     /**
-     * @return array{list<array{place: string, geometry: array{type: string, coordinates: array<mixed>}, properties:
-     * array<mixed>}>, list<array{place: string, why: string}>}
+     * @return array{list<array{place: string, geometry: array{type: string, coordinates: array<mixed>},
+     * properties: array<mixed>}>, list<array{place: string, why: string}>}
      */
     private static function xml(string $text): array
     {
@@ -444,8 +444,8 @@ final readonly class AreaFile
     }
 
     /**
-     * @return list<array{place: string, geometry: array{type: string, coordinates: array<mixed>}, properties:
-     * array<mixed>}>
+     * @return list<array{place: string, geometry: array{type: string, coordinates: array<mixed>},
+     * properties: array<mixed>}>
      */
     private static function gpx(\SimpleXMLElement $root): array
     {

@@ -49,8 +49,8 @@ final class CsvAreas
     }
 
     /**
-     * @return list<array{place: string, geometry: array{type: string, coordinates:
-     *     array<mixed>}|string|BadBoundary, properties: array<mixed>}>
+     * @return list<array{place: string, geometry: array{type: string,
+     *     coordinates: array<mixed>}|string|BadBoundary, properties: array<mixed>}>
      *
      * @throws BadBoundary
      * @throws BadTable

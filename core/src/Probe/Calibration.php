@@ -131,8 +131,8 @@ final readonly class Calibration
     }
 
     /**
-     * @param array{slope_percent: array{float, float}, offset_mv: float, offset_ph: float, buffers_apart_ph:
-     *     float} $limits
+     * @param array{slope_percent: array{float, float}, offset_mv: float, offset_ph: float,
+     *     buffers_apart_ph: float} $limits
      * @return list<string>
      */
     private static function reasons(float $percent, float $offset, bool $inMillivolts, array $limits): array

@@ -27,8 +27,8 @@ final class BatchQuestions
     private const WELL = 2.5;
 
     /**
-     * @param list<array{key: string, group: string, results: array<string, array{value: float, history:
-     *     SeriesHistory}>}> $samples group names the area
+     * @param list<array{key: string, group: string, results: array<string, array{value: float,
+     *     history: SeriesHistory}>}> $samples group names the area
      * @return list<Question>
      */
     public static function swaps(array $samples): array
@@ -78,8 +78,8 @@ final class BatchQuestions
     }
 
     /**
-     * @param list<array{key: string, group: string, results: array<string, array{value: float, history:
-     *     SeriesHistory}>}> $samples
+     * @param list<array{key: string, group: string, results: array<string, array{value: float,
+     *     history: SeriesHistory}>}> $samples
      * @return list<Question>
      */
     public static function shifts(array $samples): array

@@ -47,8 +47,8 @@ final readonly class ColumnChoices
     }
 
     /**
-     * @return array{analytes: list<array{code: string, name: string, home_unit: string, digits: int}>, units:
-     * list<string>, extractants: list<string>, forms: list<array{analyte: string, forms: list<string>}>}
+     * @return array{analytes: list<array{code: string, name: string, home_unit: string, digits: int}>,
+     * units: list<string>, extractants: list<string>, forms: list<array{analyte: string, forms: list<string>}>}
      */
     public function toArray(): array
     {

@@ -69,8 +69,8 @@ final readonly class ReportedValue
     {
         $lower = mb_strtolower($text);
         /**
-         * @var array{absent: list<string>, either: list<string>, errors: list<string>, trace: list<string>, ratings:
-         * list<string>} $table
+         * @var array{absent: list<string>, either: list<string>, errors: list<string>, trace: list<string>,
+         * ratings: list<string>} $table
          */
         $table = RuleTable::named('report-words');
 

@@ -12,7 +12,7 @@ enum Pattern: string
     case Random = 'random';
     case Stratified = 'stratified';
     case Grid = 'grid';
-    case Transect = 'transect';
+    case TransectLine = 'transect';
     case Corners = 'corners';
     case Rows = 'rows';
 
@@ -20,7 +20,7 @@ enum Pattern: string
     public function hasItsOwnWalk(): bool
     {
         return match ($this) {
-            self::Zigzag, self::W, self::Transect, self::Grid, self::Rows => true,
+            self::Zigzag, self::W, self::TransectLine, self::Grid, self::Rows => true,
             self::Random, self::Stratified, self::Corners => false,
         };
     }
@@ -29,7 +29,7 @@ enum Pattern: string
     public function goesByPolygon(): bool
     {
         return match ($this) {
-            self::Zigzag, self::W, self::Transect => true,
+            self::Zigzag, self::W, self::TransectLine => true,
             self::Random, self::Stratified, self::Grid, self::Corners, self::Rows => false,
         };
     }

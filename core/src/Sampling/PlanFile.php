@@ -13,22 +13,22 @@ namespace HonestCore\Sampling;
 final class PlanFile
 {
     /** @return array<string, mixed> */
-    public static function geoJson(Plan $plan): array
+    public static function geoJson(Placement $plan): array
     {
         return self::features($plan->composites) + ['summary' => $plan->summary()];
     }
 
-    public static function csv(Plan $plan): string
+    public static function csv(Placement $plan): string
     {
         return self::csvOf($plan->composites);
     }
 
-    public static function gpx(Plan $plan): string
+    public static function gpx(Placement $plan): string
     {
         return self::gpxOf($plan->composites);
     }
 
-    public static function kml(Plan $plan): string
+    public static function kml(Placement $plan): string
     {
         return self::kmlOf($plan->composites);
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace HonestCore\Simulation;
 
-use HonestCore\Quantity\Area;
+use HonestCore\Quantity\Extent;
 use HonestCore\Sampling\Draw;
 
 /**
@@ -105,7 +105,7 @@ final class Comparison
      */
     private static function trial(NodeGrid $grid, Scheme $scheme, Stakes $stakes, array $values, Draw $draw): array
     {
-        $acres = $grid->patchM2() / Area::M2_PER_ACRE;
+        $acres = $grid->patchM2() / Extent::M2_PER_ACRE;
         [$needless, $missed, $over, $short, $error2] = [0, 0, 0.0, 0.0, 0.0];
         foreach ($scheme->composites as $nodes) {
             $n = count($nodes);

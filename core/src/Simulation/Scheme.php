@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace HonestCore\Simulation;
 
 use HonestCore\Error\ValueOutOfRange;
-use HonestCore\Quantity\Area;
+use HonestCore\Quantity\Extent;
 use HonestCore\Sampling\Zones;
 
 /**
@@ -33,14 +33,14 @@ final readonly class Scheme
     /** Square cells of a size; a piece under a tenth of a cell joins its largest neighbour. */
     public static function cells(NodeGrid $grid, float $acres, int $cores): self
     {
-        $side = sqrt($acres * Area::M2_PER_ACRE);
+        $side = sqrt($acres * Extent::M2_PER_ACRE);
         $cells = [];
         $north = max(array_map(static fn (array $at): int => $at[0], $grid->at)) + 1;
         foreach ($grid->at as $node => [$row, $column]) {
             $down = (int) floor((($north - $row - 0.5) * $grid->spacingM) / $side);
             $cells["{$down}:".(int) floor((($column + 0.5) * $grid->spacingM) / $side)][] = $node;
         }
-        $least = (self::LEAST_SHARE * $acres * Area::M2_PER_ACRE) / $grid->patchM2();
+        $least = (self::LEAST_SHARE * $acres * Extent::M2_PER_ACRE) / $grid->patchM2();
         foreach ($cells as $key => $nodes) {
             if (count($nodes) >= $least || count($cells) === 1) {
                 continue;

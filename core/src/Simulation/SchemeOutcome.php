@@ -28,8 +28,8 @@ final readonly class SchemeOutcome
     ) {}
 
     /**
-     * @return array{code: string, name: string, samples: int, cores: int, hours: float, lab_money: float, margin:
-     * float, needless_acres: array{float, float}, missed_acres: array{float, float}, misplaced_tons: array{float,
+     * @return array{code: string, name: string, samples: int, cores: int, hours: float, lab_money: float,
+     * margin: float, needless_acres: array{float, float}, missed_acres: array{float, float}, misplaced_tons: array{float,
      * float}, wrong_money: array{float, float}, total_money: array{float, float}, best: bool, sure: bool}
      */
     public function toArray(): array

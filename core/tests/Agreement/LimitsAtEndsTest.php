@@ -22,10 +22,10 @@ final class LimitsAtEndsTest extends TestCase
     public function test_ends_shares_effective_pairs_and_verdicts_against_scipy(): void
     {
         /**
-         * @var list<array{asked: array{x: list<float>, y: list<float>, clusters: list<string>|null, limits:
-         * list<float>, allowable: float, required: float, confidence: float}, found: array{effective: float, bounds:
-         * array{float, float}, ends: list<list<float>>|null, spread_p: float, within: list<float>, sort: string, rate:
-         * string}}> $cases
+         * @var list<array{asked: array{x: list<float>, y: list<float>, clusters: list<string>|null,
+         * limits: list<float>, allowable: float, required: float, confidence: float}, found: array{effective: float,
+         * bounds: array{float, float}, ends: list<list<float>>|null, spread_p: float, within: list<float>, sort: string,
+         * rate: string}}> $cases
          */
         $cases = json_decode(
             (string) file_get_contents(__DIR__.'/../Reference/ends.json'),

@@ -11,7 +11,7 @@ use HonestCore\Agreement\Policy;
 use HonestCore\Agreement\Scale;
 use HonestCore\Agreement\Words;
 use HonestCore\Error\CoreError;
-use HonestCore\Quantity\Area;
+use HonestCore\Quantity\Extent;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -81,7 +81,7 @@ final class WordsAndLimitsTest extends TestCase
         yield 'a band twice' => [static fn () => Bands::parse('Low:4:5,Low:5:6'), 'stands twice'];
         yield 'no band at all' => [static fn () => Bands::parse('Low'), 'is no band'];
         yield 'a bound in words' => [static fn () => Bands::parse('Low:four:5'), 'is not a number'];
-        yield 'an area below nothing' => [static fn () => Area::ofSquareMetres(-1), '0 or more'];
+        yield 'an area below nothing' => [static fn () => Extent::ofSquareMetres(-1), '0 or more'];
     }
 
     /** @param callable(): mixed $act */
@@ -147,8 +147,8 @@ final class WordsAndLimitsTest extends TestCase
     /** 0.3048 m a foot and 43,560 square feet an acre, exactly. */
     public function test_an_acre_is_exact(): void
     {
-        self::assertEqualsWithDelta(43_560 * 0.3048 ** 2, Area::M2_PER_ACRE, 1e-9);
-        self::assertEqualsWithDelta(2.4710538, Area::ofSquareMetres(10_000)->acres(), 1e-7);
-        self::assertSame(1.0, Area::ofSquareMetres(10_000)->hectares());
+        self::assertEqualsWithDelta(43_560 * 0.3048 ** 2, Extent::M2_PER_ACRE, 1e-9);
+        self::assertEqualsWithDelta(2.4710538, Extent::ofSquareMetres(10_000)->acres(), 1e-7);
+        self::assertSame(1.0, Extent::ofSquareMetres(10_000)->hectares());
     }
 }

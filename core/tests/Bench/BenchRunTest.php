@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace HonestCore\Tests\Bench;
 
 use HonestCore\Bench\Agenda;
-use HonestCore\Bench\BenchEvent;
 use HonestCore\Bench\BenchRun;
 use HonestCore\Bench\Duration;
+use HonestCore\Bench\Mark;
 use HonestCore\Bench\MethodLibrary;
 use HonestCore\Bench\MethodStep;
 use HonestCore\Bench\Stagger;
@@ -55,12 +55,12 @@ final class BenchRunTest extends TestCase
     #[DataProvider('times')]
     public function test_times_out_of_tolerance_are_breaks_at_once(int $shake, int $settle, array $breaks): void
     {
-        $events = $this->capsule($shake, $settle);
-        self::assertSame($breaks, array_column($this->replay($events)->tubes[1]->breaks(), 'code'));
-        foreach ($this->replay($events)->tubes[1]->breaks() as $break) {
+        $marks = $this->capsule($shake, $settle);
+        self::assertSame($breaks, array_column($this->replay($marks)->tubes[1]->breaks(), 'code'));
+        foreach ($this->replay($marks)->tubes[1]->breaks() as $break) {
             self::assertStringContainsString('the method asks', $break['words']);
         }
-        $beforeReading = array_slice($events, 0, 5);
+        $beforeReading = array_slice($marks, 0, 5);
         self::assertSame(
             $breaks,
             array_column($this->replay($beforeReading)->tubes[1]->breaks(), 'code'),
@@ -68,10 +68,10 @@ final class BenchRunTest extends TestCase
         );
     }
 
-    /** @return iterable<string, array{callable(self): list<BenchEvent>, string}> */
+    /** @return iterable<string, array{callable(self): list<Mark>, string}> */
     public static function impossible(): iterable
     {
-        $e = static fn (self $t, string $kind, int $at, string $step = '', array $more = []): BenchEvent => $t->event(
+        $e = static fn (self $t, string $kind, int $at, string $step = '', array $more = []): Mark => $t->event(
             $kind,
             1,
             $at,
@@ -154,42 +154,42 @@ final class BenchRunTest extends TestCase
         ];
     }
 
-    /** @param callable(self): list<BenchEvent> $events */
+    /** @param callable(self): list<Mark> $marks */
     #[DataProvider('impossible')]
-    public function test_what_cannot_have_been_is_refused_in_words(callable $events, string $words): void
+    public function test_what_cannot_have_been_is_refused_in_words(callable $marks, string $words): void
     {
         $this->expectException(CoreError::class);
         $this->expectExceptionMessage($words);
-        $this->replay($events($this));
+        $this->replay($marks($this));
     }
 
     public function test_marks_that_arrive_late_are_put_where_their_moment_says(): void
     {
-        $events = $this->capsule();
-        $late = [...array_slice($events, 3), ...array_slice($events, 0, 3)];
+        $marks = $this->capsule();
+        $late = [...array_slice($marks, 3), ...array_slice($marks, 0, 3)];
 
-        self::assertEquals($this->replay($events)->tubes[1]->times(), $this->replay($late)->tubes[1]->times());
+        self::assertEquals($this->replay($marks)->tubes[1]->times(), $this->replay($late)->tubes[1]->times());
     }
 
     public function test_a_mark_taken_back_was_never_made(): void
     {
-        $events = array_slice($this->capsule(), 0, 5);
+        $marks = array_slice($this->capsule(), 0, 5);
         $wrong = $this->event('read', 1, 105_000, 'read', ['reader' => 'Ada', 'typed' => '7.0']);
         $undo = $this->event('undo', 1, 106_000, '', ['undoes' => $wrong->uuid]);
         $right = $this->event('read', 1, 107_000, 'read', ['reader' => 'Ada', 'typed' => '6.5']);
-        $tube = $this->replay([...$events, $wrong, $undo, $right])->tubes[1];
+        $tube = $this->replay([...$marks, $wrong, $undo, $right])->tubes[1];
 
         self::assertSame(['6.5'], array_map(static fn (array $read): ?string => $read['reading']->band, $tube->reads()));
     }
 
     public function test_a_broken_tube_is_begun_anew_and_the_lost_attempt_counts(): void
     {
-        $events = [...array_slice($this->capsule(shake: 2_000), 0, 5), $this->event('again', 1, 200_000)];
-        $tube = $this->replay($events)->tubes[1];
+        $marks = [...array_slice($this->capsule(shake: 2_000), 0, 5), $this->event('again', 1, 200_000)];
+        $tube = $this->replay($marks)->tubes[1];
         self::assertSame(['new', 2, []], [$tube->status(), $tube->attempts(), $tube->breaks()]);
 
         $second = array_map(
-            fn (BenchEvent $event): BenchEvent => $this->event(
+            fn (Mark $event): Mark => $this->event(
                 $event->kind,
                 1,
                 300_000 + $event->atMs - self::START,
@@ -198,7 +198,7 @@ final class BenchRunTest extends TestCase
             ),
             $this->capsule(),
         );
-        $tube = $this->replay([...$events, ...$second])->tubes[1];
+        $tube = $this->replay([...$marks, ...$second])->tubes[1];
         self::assertSame(['done', 2, []], [$tube->status(), $tube->attempts(), $tube->breaks()]);
     }
 
@@ -215,13 +215,13 @@ final class BenchRunTest extends TestCase
 
     public function test_each_reader_reads_every_tube_once(): void
     {
-        $events = array_slice($this->capsule(), 0, 5);
+        $marks = array_slice($this->capsule(), 0, 5);
         $first = $this->event('read', 1, 101_000, 'read', ['reader' => 'Bram', 'typed' => '6.0', 'between' => '6.5']);
-        $tube = $this->replay([...$events, $first], ['Ada', 'Bram'])->tubes[1];
+        $tube = $this->replay([...$marks, $first], ['Ada', 'Bram'])->tubes[1];
         self::assertSame(['going', ['Ada']], [$tube->status(), $tube->unread()]);
 
         $second = $this->event('read', 1, 108_000, 'read', ['reader' => 'Ada', 'typed' => '6.5']);
-        $tube = $this->replay([...$events, $first, $second], ['Ada', 'Bram'])->tubes[1];
+        $tube = $this->replay([...$marks, $first, $second], ['Ada', 'Bram'])->tubes[1];
         self::assertSame(
             ['done', ['between 6.0 and 6.5', '6.5']],
             [$tube->status(), array_map(static fn (array $read): string => $read['reading']->words(), $tube->reads())],
@@ -229,7 +229,7 @@ final class BenchRunTest extends TestCase
         $this->expectExceptionMessage('is done');
         $this->replay(
             [
-                ...$events,
+                ...$marks,
                 $first,
                 $second,
                 $this->event('read', 1, 109_000, 'read', ['reader' => 'Bram', 'typed' => '6.0']),
@@ -241,11 +241,11 @@ final class BenchRunTest extends TestCase
     public function test_layers_of_a_jar_only_grow(): void
     {
         $steps = JarSteps::timed(MethodLibrary::get('jar-texture')->steps, 15, 20);
-        $read = fn (int $at, string $step, string $mm): BenchEvent => $this->event('read', 1, $at, $step, [
+        $read = fn (int $at, string $step, string $mm): Mark => $this->event('read', 1, $at, $step, [
             'reader' => 'Ada',
             'typed' => $mm,
         ]);
-        $events = [
+        $marks = [
             $this->event('end', 1, 0, 'fill'),
             $this->event('begin', 1, 1_000, 'shake'),
             $this->event('end', 1, 301_000, 'shake'),
@@ -258,7 +258,7 @@ final class BenchRunTest extends TestCase
                 1,
                 ['Ada'],
                 MethodLibrary::get('jar-texture')->scale,
-                $events,
+                $marks,
                 self::START,
                 self::START + 900_000,
             )->tubes[1]->breaks(),
@@ -269,7 +269,7 @@ final class BenchRunTest extends TestCase
             1,
             ['Ada'],
             MethodLibrary::get('jar-texture')->scale,
-            [...$events, $read(42_000_000, 'read-silt', '29')],
+            [...$marks, $read(42_000_000, 'read-silt', '29')],
             self::START,
             self::START + 90_000_000,
         );
@@ -325,9 +325,9 @@ final class BenchRunTest extends TestCase
             'heights' => '30',
             default => $method->scale->bands->bands[0]->name ?? '',
         };
-        [$events, $now, $free] = [[], self::START, self::START];
+        [$marks, $now, $free] = [[], self::START, self::START];
         for ($guard = 0; $guard < 2000; $guard++) {
-            $run = BenchRun::replay($steps, $tubes, ['Ada'], $method->scale, $events, self::START, $now);
+            $run = BenchRun::replay($steps, $tubes, ['Ada'], $method->scale, $marks, self::START, $now);
             $task = Agenda::of($steps, $run, $now)[0] ?? null;
             if ($task === null) {
                 break;
@@ -347,13 +347,13 @@ final class BenchRunTest extends TestCase
                 'read' => 'read',
                 default => 'end',
             };
-            $events[] = $this->event($kind, $task['tube'], $now - self::START, $task['step'], [
+            $marks[] = $this->event($kind, $task['tube'], $now - self::START, $task['step'], [
                 'reader' => 'Ada',
                 'typed' => $typed,
             ]);
             $free = $now + ($step->kind === StepKind::Timed ? 0 : 1000 * $step->handsS);
         }
-        $run = BenchRun::replay($steps, $tubes, ['Ada'], $method->scale, $events, self::START, $now);
+        $run = BenchRun::replay($steps, $tubes, ['Ada'], $method->scale, $marks, self::START, $now);
         self::assertTrue($run->isOver());
         foreach ($run->tubes as $tube) {
             self::assertSame([], $tube->breaks(), "tube {$tube->number}");
@@ -431,7 +431,7 @@ final class BenchRunTest extends TestCase
     /**
      * The marks of one capsule tube: filled at 0 s, water at 10, shaken from 15 on, read after settling.
      *
-     * @return list<BenchEvent>
+     * @return list<Mark>
      */
     public function capsule(int $shake = 25_000, int $settle = 60_000): array
     {
@@ -446,11 +446,11 @@ final class BenchRunTest extends TestCase
     }
 
     /** @param array<string, string> $more */
-    public function event(string $kind, int $tube, int $at, string $step = '', array $more = []): BenchEvent
+    public function event(string $kind, int $tube, int $at, string $step = '', array $more = []): Mark
     {
         $this->written++;
 
-        return new BenchEvent(
+        return new Mark(
             "e{$this->written}",
             $kind,
             $tube,
@@ -465,17 +465,17 @@ final class BenchRunTest extends TestCase
     }
 
     /**
-     * @param list<BenchEvent> $events
+     * @param list<Mark> $marks
      * @param non-empty-list<string> $readers
      */
-    private function replay(array $events, array $readers = ['Ada'], int $tubes = 2): BenchRun
+    private function replay(array $marks, array $readers = ['Ada'], int $tubes = 2): BenchRun
     {
         return BenchRun::replay(
             self::steps(),
             $tubes,
             $readers,
             MethodLibrary::get('capsule-ph')->scale,
-            $events,
+            $marks,
             self::START,
             self::START + 40_000_000,
         );

@@ -16,8 +16,8 @@ final class BlendTest extends TestCase
     public function test_five_hundred_mixes_reach_what_another_solver_reaches_with_no_more_products(): void
     {
         /**
-         * @var array{mixes: list<array{problem: array<string, mixed>, values: array{float, float, float}, fewest:
-         * int}>} $frozen
+         * @var array{mixes: list<array{problem: array<string, mixed>, values: array{float, float, float},
+         * fewest: int}>} $frozen
          */
         $frozen = json_decode(
             (string) file_get_contents(__DIR__.'/../Reference/amounts.json'),
@@ -30,8 +30,8 @@ final class BlendTest extends TestCase
             $text = json_encode($problem, JSON_THROW_ON_ERROR);
             $parsed = BlendProblem::parse($text);
             /**
-             * @var array{products: list<array{name: string, amount: float}>, short: array<string, float>, over:
-             * array<string, float>, cost: float} $found
+             * @var array{products: list<array{name: string, amount: float}>, short: array<string, float>,
+             * over: array<string, float>, cost: float} $found
              */
             $found = Blend::of($parsed)->toArray();
             [$short, $over] = [0.0, 0.0];

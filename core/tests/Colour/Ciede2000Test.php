@@ -14,8 +14,8 @@ use PHPUnit\Framework\TestCase;
 final class Ciede2000Test extends TestCase
 {
     /**
-     * @return iterable<string, array{array{one: list<float>, other: list<float>, published: float, scikit_image:
-     * float, on_the_seam: bool}}>
+     * @return iterable<string, array{array{one: list<float>, other: list<float>, published: float,
+     * scikit_image: float, on_the_seam: bool}}>
      */
     public static function pairs(): iterable
     {
@@ -25,8 +25,7 @@ final class Ciede2000Test extends TestCase
     }
 
     /**
-     * @param array{one: list<float>, other: list<float>, published: float, scikit_image: float, on_the_seam: bool}
-     * $pair
+     * @param array{one: list<float>, other: list<float>, published: float, scikit_image: float, on_the_seam: bool} $pair
      */
     #[DataProvider('pairs')]
     public function test_the_published_difference(array $pair): void

@@ -6,9 +6,9 @@ namespace HonestCore\Tests\Custody;
 
 use DateTimeImmutable;
 use HonestCore\Custody\CheckCharacter;
-use HonestCore\Custody\CustodyEvent;
 use HonestCore\Custody\CustodyTrail;
 use HonestCore\Custody\StorageClock;
+use HonestCore\Custody\TrailLine;
 use HonestCore\Labs\WorkingDays;
 use HonestCore\Tests\ReferenceData;
 use PHPUnit\Framework\TestCase;
@@ -21,8 +21,8 @@ final class AgainstOthersTest extends TestCase
     public function test_working_days_are_those_of_a_business_day_calendar(): void
     {
         /**
-         * @var list<array{day: string, holidays: list<string>, count: int, after: string, later: string, between:
-         * int}> $cases
+         * @var list<array{day: string, holidays: list<string>, count: int, after: string, later: string,
+         * between: int}> $cases
          */
         $cases = ReferenceData::of('custody')['working_days'];
         self::assertCount(150, $cases);
@@ -61,7 +61,7 @@ final class AgainstOthersTest extends TestCase
         foreach ($cases as $i => $case) {
             $at = static fn (float $hours): int => self::PULLED + (int) round($hours * 3600);
             $events = array_map(
-                static fn (array $step, int $n): CustodyEvent => new CustodyEvent(
+                static fn (array $step, int $n): TrailLine => new TrailLine(
                     "e{$n}",
                     $step[0],
                     $at($step[1]),

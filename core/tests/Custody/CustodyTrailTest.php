@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace HonestCore\Tests\Custody;
 
-use HonestCore\Custody\CustodyEvent;
 use HonestCore\Custody\CustodyStep;
 use HonestCore\Custody\CustodyTrail;
+use HonestCore\Custody\TrailLine;
 use HonestCore\Error\ImpossibleStep;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -79,7 +79,7 @@ final class CustodyTrailTest extends TestCase
             [[self::NOW + 121, 'lies in the future'], [$written[1]->at - 1, 'lies before the last line, packed at']] as [$at, $words]
         ) {
             try {
-                CustodyTrail::with('QH26-07L-X', $written, new CustodyEvent('n', 'sent', $at), self::NOW);
+                CustodyTrail::with('QH26-07L-X', $written, new TrailLine('n', 'sent', $at), self::NOW);
                 self::fail($words);
             } catch (ImpossibleStep $error) {
                 self::assertStringContainsString($words, $error->getMessage());
@@ -90,7 +90,7 @@ final class CustodyTrailTest extends TestCase
             CustodyTrail::with(
                 'QH26-07L-X',
                 $written,
-                new CustodyEvent('n', 'sent', self::NOW + 119),
+                new TrailLine('n', 'sent', self::NOW + 119),
                 self::NOW,
             )->state(),
             'a clock may run a little ahead',
@@ -105,16 +105,16 @@ final class CustodyTrailTest extends TestCase
     {
         $at = self::NOW - 5_000;
         $written = [
-            new CustodyEvent('e0', 'split', $at),
-            new CustodyEvent('e3', 'sent', $at + 300),
-            new CustodyEvent('e2', 'packed', $at + 200),
+            new TrailLine('e0', 'split', $at),
+            new TrailLine('e3', 'sent', $at + 300),
+            new TrailLine('e2', 'packed', $at + 200),
         ];
         self::assertSame(['split', 'packed', 'sent'], CustodyTrail::replay('X', $written, self::NOW)->states);
         $together = [
-            new CustodyEvent('e0', 'split', $at),
-            new CustodyEvent('e1', 'drying', $at),
-            new CustodyEvent('e2', 'dried', $at),
-            new CustodyEvent('e3', 'packed', $at),
+            new TrailLine('e0', 'split', $at),
+            new TrailLine('e1', 'drying', $at),
+            new TrailLine('e2', 'dried', $at),
+            new TrailLine('e3', 'packed', $at),
         ];
         self::assertSame(
             ['split', 'drying', 'dried', 'packed'],
@@ -125,9 +125,9 @@ final class CustodyTrailTest extends TestCase
     public function test_a_mistake_is_withdrawn_or_set_right_and_the_correction_can_be_corrected(): void
     {
         $written = $this->events(['split', 'packed', 'lost']);
-        $withdrawn = [...$written, new CustodyEvent('c1', 'withdrawn', self::NOW, correctsId: 'e2')];
+        $withdrawn = [...$written, new TrailLine('c1', 'withdrawn', self::NOW, correctsId: 'e2')];
         self::assertSame('packed', CustodyTrail::replay('X', $withdrawn, self::NOW)->state());
-        $again = [...$withdrawn, new CustodyEvent('c2', 'sent', $written[2]->at, 'depot', correctsId: 'c1')];
+        $again = [...$withdrawn, new TrailLine('c2', 'sent', $written[2]->at, 'depot', correctsId: 'c1')];
         self::assertSame(
             ['sent', 'depot'],
             [
@@ -147,7 +147,7 @@ final class CustodyTrailTest extends TestCase
                 CustodyTrail::with(
                     'X',
                     $written,
-                    new CustodyEvent('c', 'withdrawn', self::NOW, correctsId: $id),
+                    new TrailLine('c', 'withdrawn', self::NOW, correctsId: $id),
                     self::NOW,
                 );
                 self::fail($words);
@@ -161,12 +161,12 @@ final class CustodyTrailTest extends TestCase
     {
         mt_srand(4);
         for ($walk = 0; $walk < 200; $walk++) {
-            $written = [new CustodyEvent('e0', 'split', self::NOW - 10_000)];
+            $written = [new TrailLine('e0', 'split', self::NOW - 10_000)];
             for ($i = 1; $i < 12; $i++) {
                 $trail = CustodyTrail::replay('X', $written, self::NOW);
                 $next = array_map(static fn (CustodyStep $step): string => $step->code, $trail->next());
                 foreach (CustodyStep::all() as $step) {
-                    $taken = $this->takes([...$written, new CustodyEvent('t', $step->code, self::NOW - 9_000 + $i)]);
+                    $taken = $this->takes([...$written, new TrailLine('t', $step->code, self::NOW - 9_000 + $i)]);
                     self::assertSame(
                         in_array($step->code, $next, true),
                         $taken,
@@ -176,12 +176,12 @@ final class CustodyTrailTest extends TestCase
                 if ($next === []) {
                     break;
                 }
-                $written[] = new CustodyEvent("e{$i}", $next[mt_rand(0, count($next) - 1)], self::NOW - 9_000 + $i);
+                $written[] = new TrailLine("e{$i}", $next[mt_rand(0, count($next) - 1)], self::NOW - 9_000 + $i);
             }
         }
     }
 
-    /** @param list<CustodyEvent> $written */
+    /** @param list<TrailLine> $written */
     private function takes(array $written): bool
     {
         try {
@@ -201,12 +201,12 @@ final class CustodyTrailTest extends TestCase
 
     /**
      * @param list<string> $steps
-     * @return list<CustodyEvent>
+     * @return list<TrailLine>
      */
     private function events(array $steps): array
     {
         return array_map(
-            static fn (string $step, int $i): CustodyEvent => new CustodyEvent(
+            static fn (string $step, int $i): TrailLine => new TrailLine(
                 "e{$i}",
                 $step,
                 self::NOW - 100_000 + 1_000 * $i,

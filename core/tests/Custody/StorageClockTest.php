@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace HonestCore\Tests\Custody;
 
-use HonestCore\Custody\CustodyEvent;
 use HonestCore\Custody\CustodyTrail;
 use HonestCore\Custody\StorageClock;
+use HonestCore\Custody\TrailLine;
 use PHPUnit\Framework\TestCase;
 
 /** Times in hours after the pull. */
@@ -34,7 +34,7 @@ final class StorageClockTest extends TestCase
         self::assertSame(
             self::PULLED + 42 * self::H,
             $this->clock(['nitrate'], [['split', 0], ['chilled', 6], ['packed', 8], ['sent', 9]], 10)->deadline,
-            'it stays cold in its parcel',
+            'it stays cold in its consignment',
         );
     }
 
@@ -114,7 +114,7 @@ final class StorageClockTest extends TestCase
         return CustodyTrail::replay(
             'X',
             array_map(
-                static fn (array $one, int $i): CustodyEvent => new CustodyEvent(
+                static fn (array $one, int $i): TrailLine => new TrailLine(
                     "e{$i}",
                     $one[0],
                     self::PULLED + $one[1] * self::H,

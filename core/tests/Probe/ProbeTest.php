@@ -29,8 +29,8 @@ final class ProbeTest extends TestCase
     public function test_slope_offset_and_residual_agree_with_r(): void
     {
         /**
-         * @var list<array{mv: bool, buffers: list<float>, shown: list<float>, slope: float, at7: float, residual:
-         * float}> $lines
+         * @var list<array{mv: bool, buffers: list<float>, shown: list<float>, slope: float, at7: float,
+         * residual: float}> $lines
          */
         $lines = ReferenceData::of('bench')['lines'];
         foreach ($lines as $i => $line) {

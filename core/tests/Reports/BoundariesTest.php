@@ -6,10 +6,10 @@ namespace HonestCore\Tests\Reports;
 
 use HonestCore\Reports\BatchQuestions;
 use HonestCore\Reports\ControlChart;
+use HonestCore\Reports\DuplicateLimit;
 use HonestCore\Reports\Interchange;
 use HonestCore\Reports\NumberStyle;
 use HonestCore\Reports\Question;
-use HonestCore\Reports\Repeatability;
 use HonestCore\Reports\ReportedValue;
 use HonestCore\Reports\ReportReading;
 use HonestCore\Reports\ReportTable;
@@ -88,23 +88,23 @@ final class BoundariesTest extends TestCase
     /** Two of a pair repeat themselves within 2.8 × 0.08 of pH, and exactly that is still within (ISO 5725-6). */
     public function test_duplicates_may_lie_just_the_limit_apart(): void
     {
-        self::assertSame(2.8 * 0.08, Repeatability::limit('ph', 6.0, 6.2));
+        self::assertSame(2.8 * 0.08, DuplicateLimit::limit('ph', 6.0, 6.2));
         self::assertEqualsWithDelta(
             2.8 * 0.06 * 50,
-            Repeatability::limit('p', 40.0, 60.0),
+            DuplicateLimit::limit('p', 40.0, 60.0),
             1e-12,
             'a share of the mean',
         );
-        self::assertNull(Repeatability::question('ph', 'ph', 'a', 6.0, 'b', 6.0 + 2.8 * 0.08));
+        self::assertNull(DuplicateLimit::question('ph', 'ph', 'a', 6.0, 'b', 6.0 + 2.8 * 0.08));
         self::assertSame(
             [['a', 'b'], ['ph']],
             [
-                (Repeatability::question('ph', 'ph', 'a', 6.0, 'b', 6.2241) ?? self::fail('not asked'))->samples,
-                (Repeatability::question('ph', 'ph', 'a', 6.3, 'b', 6.0) ?? self::fail('not asked'))->series,
+                (DuplicateLimit::question('ph', 'ph', 'a', 6.0, 'b', 6.2241) ?? self::fail('not asked'))->samples,
+                (DuplicateLimit::question('ph', 'ph', 'a', 6.3, 'b', 6.0) ?? self::fail('not asked'))->series,
             ],
         );
         self::assertNotNull(
-            Repeatability::question('ph', 'ph', 'a', 6.0, 'b', 6.1, 0.02),
+            DuplicateLimit::question('ph', 'ph', 'a', 6.0, 'b', 6.1, 0.02),
             'a lab that is known to repeat itself better',
         );
     }

@@ -50,8 +50,8 @@ final class CorpusTest extends TestCase
     }
 
     /**
-     * @param array{results?: list<array{string, string, float|int|null}>, asks?: list<string>, left_out?:
-     *     list<string>, refused?: string} $truth
+     * @param array{results?: list<array{string, string, float|int|null}>, asks?: list<string>,
+     *     left_out?: list<string>, refused?: string} $truth
      * @return array{'right'|'asked'|'refused'|'wrong', string}
      */
     private static function outcome(string $file, array $truth): array

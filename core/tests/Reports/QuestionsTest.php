@@ -7,8 +7,8 @@ namespace HonestCore\Tests\Reports;
 use HonestCore\Error\CoreError;
 use HonestCore\Reports\BatchQuestions;
 use HonestCore\Reports\ControlChart;
+use HonestCore\Reports\DuplicateLimit;
 use HonestCore\Reports\Question;
-use HonestCore\Reports\Repeatability;
 use HonestCore\Reports\SampleQuestions;
 use HonestCore\Reports\SeriesHistory;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -185,8 +185,8 @@ final class QuestionsTest extends TestCase
     /**
      * @param array<int, array{key: string, group: string, truth: float, results: array<string, array{value: float,
      *     history: SeriesHistory}>}> $samples
-     * @return list<array{key: string, group: string, results: array<string, array{value: float, history:
-     *     SeriesHistory}>}>
+     * @return list<array{key: string, group: string, results: array<string, array{value: float,
+     *     history: SeriesHistory}>}>
      */
     private static function bare(array $samples): array
     {
@@ -205,11 +205,11 @@ final class QuestionsTest extends TestCase
     /** ISO 5725: the limit is 2.8 standard deviations of one result. */
     public function test_duplicates_may_differ_by_the_repeatability_limit(): void
     {
-        self::assertEqualsWithDelta(0.168, Repeatability::limit('ph', 6.0, 6.1, 0.06), 1e-12);
-        self::assertNull(Repeatability::question('ph', 'pH', 'A', 6.0, 'B', 6.16, 0.06));
-        $question = Repeatability::question('ph', 'pH', 'A', 6.0, 'B', 6.2, 0.06);
+        self::assertEqualsWithDelta(0.168, DuplicateLimit::limit('ph', 6.0, 6.1, 0.06), 1e-12);
+        self::assertNull(DuplicateLimit::question('ph', 'pH', 'A', 6.0, 'B', 6.16, 0.06));
+        $question = DuplicateLimit::question('ph', 'pH', 'A', 6.0, 'B', 6.2, 0.06);
         self::assertStringContainsString('more than the lab repeats itself (0.168)', $question->words ?? '');
-        self::assertEqualsWithDelta(2.8 * 0.06 * 100, Repeatability::limit('p', 90, 110), 1e-9);
+        self::assertEqualsWithDelta(2.8 * 0.06 * 100, DuplicateLimit::limit('p', 90, 110), 1e-9);
     }
 
     /** d2 of two is 2/√π, the mean range of two normal values in their spread; 3/d2 = 2.66. */
@@ -270,8 +270,8 @@ final class QuestionsTest extends TestCase
      *
      * @param list<float> $ground
      * @param list<int> $places
-     * @return list<array{key: string, group: string, results: array<string, array{value: float, history:
-     *     SeriesHistory}>}>
+     * @return list<array{key: string, group: string, results: array<string, array{value: float,
+     *     history: SeriesHistory}>}>
      */
     private function report(array $ground, array $places, float $shift = 0.0): array
     {

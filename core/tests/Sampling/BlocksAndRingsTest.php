@@ -15,7 +15,7 @@ use HonestCore\Sampling\MainAxis;
 use HonestCore\Sampling\RandomCores;
 use HonestCore\Sampling\RoundMiddle;
 use HonestCore\Sampling\Strips;
-use HonestCore\Sampling\Transect;
+use HonestCore\Sampling\TransectLine;
 use HonestCore\Sampling\WalkTime;
 use PHPUnit\Framework\TestCase;
 
@@ -176,7 +176,7 @@ final class BlocksAndRingsTest extends TestCase
         foreach ([[40.0, 40.0, 56.5], [60.0, 6.0, 60.0]] as [$length, $width, $longest]) {
             $ground = self::ground([[0, 0], [$length, 0], [$length, $width], [0, $width]]);
             $axis = MainAxis::of(Strips::of($ground, 400)) ?? self::fail('no axis');
-            $places = Transect::lay($ground, $axis, 10, new Draw(6));
+            $places = TransectLine::lay($ground, $axis, 10, new Draw(6));
             self::assertCount(10, $places);
             for ($i = 1; $i < 10; $i++) {
                 self::assertEqualsWithDelta(

@@ -9,10 +9,10 @@ use HonestCore\Geometry\Boundary;
 use HonestCore\Geometry\Ground;
 use HonestCore\Geometry\KeepAway;
 use HonestCore\Geometry\Polygon;
-use HonestCore\Quantity\Area;
+use HonestCore\Quantity\Extent;
 use HonestCore\Sampling\DepthLayer;
 use HonestCore\Sampling\Pattern;
-use HonestCore\Sampling\Plan;
+use HonestCore\Sampling\Placement;
 use HonestCore\Sampling\PlanFile;
 use HonestCore\Sampling\PlanSpec;
 use HonestCore\Sampling\Probe;
@@ -45,7 +45,7 @@ final class PlanTest extends TestCase
                         $boundary->plane,
                         (float) $row['distance_m'],
                     );
-            $plan = Plan::draft(self::spec($boundary, $pattern, $cores, $away, (float) $row['edge_m']));
+            $plan = Placement::draft(self::spec($boundary, $pattern, $cores, $away, (float) $row['edge_m']));
             $ground = Ground::of($boundary->polygons, (float) $row['edge_m'], $away);
 
             self::assertSame($cores, $plan->cores(), $row['name']);
@@ -62,8 +62,8 @@ final class PlanTest extends TestCase
         $boundary = self::wedge();
 
         self::assertSame(
-            Plan::draft(self::spec($boundary, $pattern, $cores, seed: 7))->composites,
-            Plan::draft(self::spec($boundary, $pattern, $cores, seed: 7))->composites,
+            Placement::draft(self::spec($boundary, $pattern, $cores, seed: 7))->composites,
+            Placement::draft(self::spec($boundary, $pattern, $cores, seed: 7))->composites,
         );
     }
 
@@ -72,8 +72,8 @@ final class PlanTest extends TestCase
         $boundary = self::wedge();
 
         self::assertNotEquals(
-            Plan::draft(self::spec($boundary, Pattern::Random, 15, seed: 1))->composites,
-            Plan::draft(self::spec($boundary, Pattern::Random, 15, seed: 2))->composites,
+            Placement::draft(self::spec($boundary, Pattern::Random, 15, seed: 1))->composites,
+            Placement::draft(self::spec($boundary, Pattern::Random, 15, seed: 2))->composites,
         );
     }
 
@@ -82,7 +82,7 @@ final class PlanTest extends TestCase
         $boundary = self::square();
         $east = $north = 0;
         for ($seed = 1; $seed <= 100; $seed++) {
-            foreach (Plan::draft(self::spec($boundary, Pattern::Random, 20, seed: $seed))->composites[0] as $core) {
+            foreach (Placement::draft(self::spec($boundary, Pattern::Random, 20, seed: $seed))->composites[0] as $core) {
                 [$x, $y] = $boundary->plane->toMetres($core);
                 $east += $x > 0 ? 1 : 0;
                 $north += $y > 0 ? 1 : 0;
@@ -101,7 +101,7 @@ final class PlanTest extends TestCase
             for ($seed = 1; $seed <= 20; $seed++) {
                 $at = array_map(
                     $boundary->plane->toMetres(...),
-                    Plan::draft(self::spec($boundary, $pattern, 25, seed: $seed))->composites[0],
+                    Placement::draft(self::spec($boundary, $pattern, 25, seed: $seed))->composites[0],
                 );
                 foreach ($at as $i => [$x, $y]) {
                     $others = array_filter($at, static fn (int $k): bool => $k !== $i, ARRAY_FILTER_USE_KEY);
@@ -121,7 +121,7 @@ final class PlanTest extends TestCase
     public function test_the_walk_of_random_cores_is_shorter_than_their_order_of_drawing(): void
     {
         $boundary = self::square();
-        $plan = Plan::draft(self::spec($boundary, Pattern::Random, 30));
+        $plan = Placement::draft(self::spec($boundary, Pattern::Random, 30));
         $at = array_map($boundary->plane->toMetres(...), $plan->composites[0]);
         mt_srand(1);
         shuffle($at);
@@ -132,7 +132,7 @@ final class PlanTest extends TestCase
     public function test_the_walk_is_the_sum_of_its_legs(): void
     {
         $boundary = self::wedge();
-        $plan = Plan::draft(self::spec($boundary, Pattern::Zigzag, 20));
+        $plan = Placement::draft(self::spec($boundary, Pattern::Zigzag, 20));
 
         self::assertEqualsWithDelta(
             self::length(array_map($boundary->plane->toMetres(...), $plan->composites[0])),
@@ -144,14 +144,14 @@ final class PlanTest extends TestCase
     public function test_cells_make_a_composite_each_and_slivers_join_their_neighbour(): void
     {
         $boundary = self::square();
-        $plan = Plan::draft(
+        $plan = Placement::draft(
             PlanSpec::of(
                 $boundary,
                 KeepAway::nothing(),
                 0,
                 Pattern::Random,
                 8,
-                10 * Area::M2_PER_ACRE,
+                10 * Extent::M2_PER_ACRE,
                 [DepthLayer::ofInches(0, 6)],
                 Probe::ofDiameterMm(19),
                 1,
@@ -159,7 +159,7 @@ final class PlanTest extends TestCase
         );
 
         self::assertSame(8 * count($plan->composites), $plan->cores());
-        self::assertEqualsWithDelta(160_000 / (10 * Area::M2_PER_ACRE), count($plan->composites), 2.5);
+        self::assertEqualsWithDelta(160_000 / (10 * Extent::M2_PER_ACRE), count($plan->composites), 2.5);
     }
 
     /** First principles: 15 cores of 19 mm to 6 in fill 15 · π/4 · 1.9² · 15.24 mL. */
@@ -172,12 +172,12 @@ final class PlanTest extends TestCase
             4.0,
             Pattern::Random,
             12,
-            0.4 * Area::M2_PER_ACRE,
+            0.4 * Extent::M2_PER_ACRE,
             [DepthLayer::parse('0-6in')],
             Probe::ofDiameterMm(19),
             5,
         );
-        foreach ([Plan::draft($cells), Plan::draft($cells->roundTheMiddle())] as $plan) {
+        foreach ([Placement::draft($cells), Placement::draft($cells->roundTheMiddle())] as $plan) {
             self::assertGreaterThan(3, count($plan->outlines));
             self::assertSame(count($plan->composites), count($plan->outlines));
             foreach ($plan->composites as $i => $cores) {
@@ -196,14 +196,14 @@ final class PlanTest extends TestCase
         }
         self::assertSame(
             [[]],
-            Plan::draft(self::spec($boundary, Pattern::W, 10))->outlines,
+            Placement::draft(self::spec($boundary, Pattern::W, 10))->outlines,
             'one composite has all of the area',
         );
     }
 
     public function test_the_volume_of_a_composite(): void
     {
-        $plan = Plan::draft(self::spec(self::square(), Pattern::Zigzag, 15));
+        $plan = Placement::draft(self::spec(self::square(), Pattern::Zigzag, 15));
 
         self::assertEqualsWithDelta(((15 * M_PI) / 4) * 1.9 ** 2 * 15.24, $plan->volumesMl[0], 1e-9);
     }
@@ -212,7 +212,7 @@ final class PlanTest extends TestCase
     public static function refused(): iterable
     {
         yield 'a margin that eats the ground' => [
-            static fn () => Plan::draft(self::spec(self::square(), Pattern::Zigzag, 5, edge: 300)),
+            static fn () => Placement::draft(self::spec(self::square(), Pattern::Zigzag, 5, edge: 300)),
             'no usable ground is left',
         ];
         yield 'no cores' => [static fn () => self::spec(self::square(), Pattern::Zigzag, 0), 'from 1 to 1000'];
@@ -239,7 +239,7 @@ final class PlanTest extends TestCase
 
     public function test_the_formats_carry_every_core(): void
     {
-        $plan = Plan::draft(self::spec(self::wedge(), Pattern::W, 12));
+        $plan = Placement::draft(self::spec(self::wedge(), Pattern::W, 12));
         $features = PlanFile::geoJson($plan)['features'];
 
         self::assertIsArray($features);

@@ -8,11 +8,11 @@ use HonestCore\Error\CoreError;
 use HonestCore\Geometry\Boundary;
 use HonestCore\Geometry\KeepAway;
 use HonestCore\Geometry\LocalPlane;
-use HonestCore\Quantity\Area;
+use HonestCore\Quantity\Extent;
 use HonestCore\Sampling\DepthLayer;
 use HonestCore\Sampling\DepthStack;
 use HonestCore\Sampling\Pattern;
-use HonestCore\Sampling\Plan;
+use HonestCore\Sampling\Placement;
 use HonestCore\Sampling\PlanSpec;
 use HonestCore\Sampling\Probe;
 use HonestCore\Sampling\RowPlan;
@@ -131,7 +131,7 @@ final class SchoolsTest extends TestCase
     public function test_transects_run_across_the_rows(): void
     {
         $boundary = self::square();
-        $plan = Plan::draft(self::spec($boundary, Pattern::Rows, 18)->acrossRows(RowPlan::of(0.762, 90)));
+        $plan = Placement::draft(self::spec($boundary, Pattern::Rows, 18)->acrossRows(RowPlan::of(0.762, 90)));
         $at = array_map($boundary->plane->toMetres(...), $plan->composites[0]);
         foreach ([0, 6, 12] as $first) {
             for ($k = 1; $k < 6; $k++) {
@@ -151,7 +151,7 @@ final class SchoolsTest extends TestCase
         $boundary = self::square();
         $at = array_map(
             $boundary->plane->toMetres(...),
-            Plan::draft(self::spec($boundary, Pattern::Rows, 6)->acrossRows(RowPlan::of(0.762, 30)))->composites[0],
+            Placement::draft(self::spec($boundary, Pattern::Rows, 6)->acrossRows(RowPlan::of(0.762, 30)))->composites[0],
         );
         for ($k = 1; $k < 6; $k++) {
             self::assertEqualsWithDelta(
@@ -171,12 +171,12 @@ final class SchoolsTest extends TestCase
             0,
             Pattern::Random,
             8,
-            2.5 * Area::M2_PER_ACRE,
+            2.5 * Extent::M2_PER_ACRE,
             [DepthLayer::ofInches(0, 6)],
             Probe::ofDiameterMm(19),
             3,
         );
-        $spread = static function (Plan $plan) use ($boundary): float {
+        $spread = static function (Placement $plan) use ($boundary): float {
             $far = [];
             foreach ($plan->composites as $cores) {
                 $at = array_map($boundary->plane->toMetres(...), $cores);
@@ -189,7 +189,7 @@ final class SchoolsTest extends TestCase
 
             return array_sum($far) / count($far);
         };
-        [$over, $round] = [Plan::draft($spec), Plan::draft($spec->roundTheMiddle())];
+        [$over, $round] = [Placement::draft($spec), Placement::draft($spec->roundTheMiddle())];
 
         self::assertSame($over->cores(), $round->cores());
         self::assertLessThan(8.0, $spread($round));
@@ -201,7 +201,7 @@ final class SchoolsTest extends TestCase
         $boundary = self::square();
         $at = array_map(
             $boundary->plane->toMetres(...),
-            Plan::draft(self::spec($boundary, Pattern::Corners, 5))->composites[0],
+            Placement::draft(self::spec($boundary, Pattern::Corners, 5))->composites[0],
         );
         $quadrants = array_unique(
             array_map(
@@ -218,7 +218,7 @@ final class SchoolsTest extends TestCase
     {
         $boundary = self::square();
         $zones = self::halves($boundary, 199);
-        $plan = Plan::draft(self::spec($boundary, Pattern::Random, 12)->byZone(Zones::fromGeoJson($zones, $boundary)));
+        $plan = Placement::draft(self::spec($boundary, Pattern::Random, 12)->byZone(Zones::fromGeoJson($zones, $boundary)));
 
         self::assertCount(2, $plan->composites);
         foreach ($plan->composites as $i => $cores) {
@@ -278,7 +278,7 @@ final class SchoolsTest extends TestCase
         $boundary = self::square();
         $gate = $boundary->plane->toDegrees([190.0, 190.0]);
         foreach (Pattern::cases() as $pattern) {
-            $plan = Plan::draft(self::spec($boundary, $pattern, 15)->startingAt($gate));
+            $plan = Placement::draft(self::spec($boundary, $pattern, 15)->startingAt($gate));
             $at = array_map($boundary->plane->toMetres(...), $plan->composites[0]);
             $first = hypot($at[0][0] - 190, $at[0][1] - 190);
             $last = hypot($at[14][0] - 190, $at[14][1] - 190);

@@ -8,7 +8,7 @@ use HonestCore\Error\CoreError;
 use HonestCore\Geometry\Boundary;
 use HonestCore\Geometry\Ground;
 use HonestCore\Geometry\KeepAway;
-use HonestCore\Quantity\Area;
+use HonestCore\Quantity\Extent;
 use HonestCore\Sampling\Draw;
 use HonestCore\Sampling\Zones;
 use HonestCore\Simulation\Comparison;
@@ -59,7 +59,7 @@ final class ComparisonTest extends TestCase
             }
         }
         self::assertEqualsWithDelta(
-            $grid->areaM2 / Area::M2_PER_ACRE / 2.5,
+            $grid->areaM2 / Extent::M2_PER_ACRE / 2.5,
             Scheme::cells($grid, 2.5, 10)->samples(),
             6,
         );
@@ -114,7 +114,7 @@ final class ComparisonTest extends TestCase
                 new Draw(2),
             ),
         );
-        $half = $grid->areaM2 / Area::M2_PER_ACRE / 2;
+        $half = $grid->areaM2 / Extent::M2_PER_ACRE / 2;
 
         self::assertEqualsWithDelta($half, $one['missed_acres'][0], $half * 0.02);
         self::assertLessThan($one['missed_acres'][0] / 3, $cells['missed_acres'][0]);

@@ -3012,7 +3012,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Parcels, newest first */
+        /** Consignments, newest first */
         get: {
             parameters: {
                 query?: {
@@ -3045,7 +3045,7 @@ export interface paths {
             };
         };
         put?: never;
-        /** Pack a parcel */
+        /** Pack a consignment */
         post: {
             parameters: {
                 query?: never;
@@ -3055,7 +3055,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["ParcelInput"];
+                    "application/json": components["schemas"]["ConsignmentInput"];
                 };
             };
             responses: {
@@ -3103,7 +3103,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** What a parcel would be */
+        /** What a consignment would be */
         post: {
             parameters: {
                 query?: never;
@@ -3113,7 +3113,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["ParcelInput"];
+                    "application/json": components["schemas"]["ConsignmentInput"];
                 };
             };
             responses: {
@@ -3123,7 +3123,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["ParcelDraft"];
+                        "application/json": components["schemas"]["ConsignmentDraft"];
                     };
                 };
                 /** @description Refused */
@@ -3152,7 +3152,7 @@ export interface paths {
             };
             cookie?: never;
         };
-        /** A parcel */
+        /** A consignment */
         get: {
             parameters: {
                 query?: never;
@@ -3203,7 +3203,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Hand a parcel to its carrier */
+        /** Hand a consignment to its carrier */
         post: {
             parameters: {
                 query?: never;
@@ -3390,13 +3390,13 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/consignments/{consignment}/reports/{report}": {
+    "/consignments/{consignment}/reports/{delivered}": {
         parameters: {
             query?: never;
             header?: never;
             path: {
                 consignment: number;
-                report: number;
+                delivered: number;
             };
             cookie?: never;
         };
@@ -3407,7 +3407,7 @@ export interface paths {
                 header?: never;
                 path: {
                     consignment: number;
-                    report: number;
+                    delivered: number;
                 };
                 cookie?: never;
             };
@@ -5117,7 +5117,36 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /** Reports taken */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReportLine"][];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
         put?: never;
         /** Take a lab's file, whole or not at all */
         post: {
@@ -5217,12 +5246,12 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/reports/{import}": {
+    "/reports/{report}": {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                import: number;
+                report: number;
             };
             cookie?: never;
         };
@@ -5232,7 +5261,7 @@ export interface paths {
                 query?: never;
                 header?: never;
                 path: {
-                    import: number;
+                    report: number;
                 };
                 cookie?: never;
             };
@@ -5266,12 +5295,12 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/reports/{import}/papers": {
+    "/reports/{report}/papers": {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                import: number;
+                report: number;
             };
             cookie?: never;
         };
@@ -5283,7 +5312,7 @@ export interface paths {
                 query?: never;
                 header?: never;
                 path: {
-                    import: number;
+                    report: number;
                 };
                 cookie?: never;
             };
@@ -5322,12 +5351,12 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/reports/{import}/papers/{paper}": {
+    "/reports/{report}/papers/{paper}": {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                import: number;
+                report: number;
                 paper: number;
             };
             cookie?: never;
@@ -5338,7 +5367,7 @@ export interface paths {
                 query?: never;
                 header?: never;
                 path: {
-                    import: number;
+                    report: number;
                     paper: number;
                 };
                 cookie?: never;
@@ -5602,51 +5631,6 @@ export interface paths {
                 };
             };
         };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/imports": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Reports taken */
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description Done */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ImportLine"][];
-                    };
-                };
-                /** @description Refused */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Error"];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -6851,7 +6835,7 @@ export interface components {
             there: boolean;
             simulated: boolean;
         };
-        ParcelPortionInput: {
+        ConsignmentPortionInput: {
             code: string;
             tests: string[];
         };
@@ -6859,13 +6843,13 @@ export interface components {
             label: string;
             value: string | null;
         };
-        ParcelInput: {
+        ConsignmentInput: {
             lab_id: number;
             submission?: string;
-            portions: components["schemas"]["ParcelPortionInput"][];
+            portions: components["schemas"]["ConsignmentPortionInput"][];
             answers: components["schemas"]["Answer"][];
         };
-        ParcelWarning: {
+        ConsignmentWarning: {
             code: string;
             portion: string | null;
             text: string;
@@ -6885,14 +6869,14 @@ export interface components {
             tests: components["schemas"]["AskedTest"][];
             needs_ml: number;
         };
-        ParcelDraft: {
+        ConsignmentDraft: {
             contents: components["schemas"]["DraftContent"][];
             form: components["schemas"]["FilledField"][];
-            warnings: components["schemas"]["ParcelWarning"][];
+            warnings: components["schemas"]["ConsignmentWarning"][];
             fee_cents: number;
             expected_on: string;
         };
-        ParcelContent: {
+        ConsignmentContent: {
             portion: components["schemas"]["Portion"];
             tests: components["schemas"]["AskedTest"][];
             sample: string | null;
@@ -6905,7 +6889,7 @@ export interface components {
             id: number;
             name: string;
             came_at: string;
-            import_id: number | null;
+            report_id: number | null;
             instead: number | null;
         };
         Consignment: {
@@ -6914,7 +6898,7 @@ export interface components {
             lab: components["schemas"]["Lab"];
             state: string;
             form: components["schemas"]["FilledField"][];
-            warnings: components["schemas"]["ParcelWarning"][];
+            warnings: components["schemas"]["ConsignmentWarning"][];
             fee_cents: number;
             carrier: string;
             word: string;
@@ -6927,7 +6911,7 @@ export interface components {
             enquiry: string;
             announced: boolean;
             simulated: boolean;
-            contents: components["schemas"]["ParcelContent"][];
+            contents: components["schemas"]["ConsignmentContent"][];
             reports: components["schemas"]["KeptReport"][];
         };
         ConsignmentLine: {
@@ -6960,7 +6944,7 @@ export interface components {
         Word: {
             word: string;
         };
-        ParcelOfPortion: {
+        ConsignmentOfPortion: {
             id: number;
             number: number;
             lab: string;
@@ -6984,7 +6968,7 @@ export interface components {
             way: {
                 [key: string]: string;
             };
-            parcel: components["schemas"]["ParcelOfPortion"] | null;
+            consignment: components["schemas"]["ConsignmentOfPortion"] | null;
         };
         LedgerRow: {
             id: number;
@@ -7074,7 +7058,7 @@ export interface components {
             name: string;
             analyte: string;
             /** @enum {string} */
-            portion: "lab" | "bench";
+            workplace: "lab" | "bench";
             school: string | null;
             bands: components["schemas"]["Bands"] | null;
             uncertainty: number | null;
@@ -7769,7 +7753,7 @@ export interface components {
         SideSeries: {
             id: number;
             name: string;
-            portion: string;
+            workplace: string;
             extractant: string;
             instrument: string;
             banded: boolean;
@@ -7838,7 +7822,7 @@ export interface components {
             range: number | null;
             read_on: string | null;
             report: string;
-            import_id: number;
+            report_id: number;
             portion: string;
             signal: string | null;
         };
@@ -7877,7 +7861,7 @@ export interface components {
             asked: components["schemas"]["ReportQuestion"][];
             taken_before?: boolean;
         };
-        ImportLine: {
+        ReportLine: {
             id: number;
             file_name: string;
             rows: number;
@@ -8260,7 +8244,7 @@ export interface components {
             track: components["schemas"]["ClaimLine"];
         };
         EvidenceLine: {
-            portion: string;
+            workplace: string;
             reference_id: number | null;
             method_id: number;
             name: string;

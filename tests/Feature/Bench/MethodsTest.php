@@ -27,7 +27,7 @@ final class MethodsTest extends BenchTestCase
             ])->assertCreated();
             self::assertSame([1, "Our {$method['name']}"], [$taken->json('version'), $taken->json('name')]);
         }
-        self::assertSame(14, TestMethod::query()->where('portion', 'bench')->count());
+        self::assertSame(14, TestMethod::query()->where('workplace', 'bench')->count());
         self::assertSame(2, $this->api('GET', '/methods')->collect()->where('analyte', 'k')->count());
     }
 

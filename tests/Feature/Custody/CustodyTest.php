@@ -125,7 +125,7 @@ final class CustodyTest extends ApiTestCase
 
     public function test_nothing_in_a_trail_can_be_changed_or_deleted_also_not_by_sql(): void
     {
-        foreach (["UPDATE custody_events SET step = 'lost'", 'DELETE FROM custody_events'] as $sql) {
+        foreach (["UPDATE custody_lines SET step = 'lost'", 'DELETE FROM custody_lines'] as $sql) {
             try {
                 DB::statement($sql);
                 self::fail("{$sql} went through");

@@ -11,8 +11,8 @@ use App\Models\Reading;
 use App\Models\Run;
 use App\Models\RunTube;
 use App\Models\Sample;
+use App\Models\SignedVerdict;
 use App\Models\TestMethod;
-use App\Models\Verdict;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\HttpFoundation\Response;
 use Tests\Feature\ApiTestCase;
@@ -69,7 +69,7 @@ final class RegisterTest extends ApiTestCase
         $this->method('kit-ph')->update(['lot' => 'K-9']);
         self::assertStringContainsString('another lot is in use: K-9', $ended()[0]);
         self::assertNotSame($before, $kind(), 'a verdict of another lot gives no direction');
-        $this->method('kit-ph')->update(['lot' => Verdict::query()->firstOrFail()->scope['lot']]);
+        $this->method('kit-ph')->update(['lot' => SignedVerdict::query()->firstOrFail()->scope['lot']]);
         self::assertSame($before, $kind());
         $next = $this->sample($area, '2026-10-01');
         Sample::query()
@@ -93,7 +93,7 @@ final class RegisterTest extends ApiTestCase
         $kit->update(['lot' => '']);
         self::assertSame(["another lot is in use: none is named instead of {$lot}"], $ended());
 
-        $this->sign(Verdict::query()->latest('id')->firstOrFail()->id);
+        $this->sign(SignedVerdict::query()->latest('id')->firstOrFail()->id);
         self::assertSame([], $ended(), 'the new one was signed for no lot, and none is in use');
         $kit->update(['lot' => 'N-4']);
         self::assertSame(['another lot is in use: N-4 instead of none'], $ended());
@@ -105,7 +105,7 @@ final class RegisterTest extends ApiTestCase
         $area = $this->area();
         $this->provenKit($area);
         $this->sign();
-        $scope = Verdict::query()->firstOrFail()->scope;
+        $scope = SignedVerdict::query()->firstOrFail()->scope;
         self::assertSame([5.0, 7.5], [(float) $scope['test_from'], (float) $scope['test_to']]);
         $kind = function (string $band) use ($area): string {
             $bare = $this->area($area->site, name: "Piece of {$band}");
@@ -308,7 +308,7 @@ final class RegisterTest extends ApiTestCase
         ];
         $effects = array_column($this->api('POST', '/policies/preview', $input)->assertOk()->json(), 'would', 'claim');
         self::assertSame(['track' => 'falls', 'rate' => 'falls'], $effects);
-        self::assertSame(['stands', 'stands'], Verdict::query()->pluck('verdict')->all(), 'what was signed stays');
+        self::assertSame(['stands', 'stands'], SignedVerdict::query()->pluck('verdict')->all(), 'what was signed stays');
     }
 
     /** A pen sees change, so that it may stand between labs; and what cannot be said of it is said. */
@@ -452,7 +452,7 @@ final class RegisterTest extends ApiTestCase
             'code' => 'fizz',
             'name' => 'Fizz',
             'analyte' => 'ph',
-            'portion' => 'bench',
+            'workplace' => 'bench',
             'school' => null,
             'uncertainty' => null,
             'lot' => '',
@@ -518,7 +518,7 @@ final class RegisterTest extends ApiTestCase
             'code' => 'pen',
             'name' => 'Pen',
             'analyte' => 'ph',
-            'portion' => 'bench',
+            'workplace' => 'bench',
             'school' => null,
             'uncertainty' => null,
             'lot' => '',

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature\Decide;
 
 use App\Models\JudgingPolicy;
-use App\Models\Verdict;
+use App\Models\SignedVerdict;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
@@ -44,7 +44,7 @@ final class VerdictsTest extends ApiTestCase
         $this->pair($this->area(), '5.5', '5.6');
 
         $this->sign($this->hash())->assertForbidden();
-        self::assertSame(0, Verdict::query()->count());
+        self::assertSame(0, SignedVerdict::query()->count());
     }
 
     public function test_signed_it_cannot_be_changed_by_any_road(): void
@@ -71,8 +71,8 @@ final class VerdictsTest extends ApiTestCase
                 self::assertStringContainsString('are written once', $error->getMessage());
             }
         }
-        self::assertFalse($this->reviewer->can('update', Verdict::query()->firstOrFail()));
-        self::assertFalse($this->reviewer->can('delete', Verdict::query()->firstOrFail()));
+        self::assertFalse($this->reviewer->can('update', SignedVerdict::query()->firstOrFail()));
+        self::assertFalse($this->reviewer->can('delete', SignedVerdict::query()->firstOrFail()));
     }
 
     public function test_it_is_only_followed_by_a_new_one(): void
@@ -93,7 +93,7 @@ final class VerdictsTest extends ApiTestCase
             ->assertJsonPath('0.followed_by', null)
             ->assertJsonPath('1.followed_by', $second->json('id'));
         $this->sign($this->hash(), follows: $first)->assertStatus(409);
-        self::assertSame(2, Verdict::query()->count());
+        self::assertSame(2, SignedVerdict::query()->count());
     }
 
     public function test_evidence_that_changed_since_it_was_opened_is_not_signed_blindly(): void

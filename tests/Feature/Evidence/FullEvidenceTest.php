@@ -6,7 +6,7 @@ namespace Tests\Feature\Evidence;
 
 use App\Models\EvidenceSummary;
 use App\Models\Lab;
-use App\Models\LabImport;
+use App\Models\LabReport;
 use App\Models\LabResult;
 use App\Models\Portion;
 use App\Models\Reading;
@@ -51,7 +51,7 @@ final class FullEvidenceTest extends ApiTestCase
             query: ['reference' => $salt->id],
         )->assertStatus(409);
         $lines = array_column($this->api('GET', '/evidence')->json(), null, 'method_id');
-        self::assertSame([6, 'lab'], [$lines[$other->id]['pairs'], $lines[$other->id]['portion']]);
+        self::assertSame([6, 'lab'], [$lines[$other->id]['pairs'], $lines[$other->id]['workplace']]);
         self::assertArrayNotHasKey($salt->id, $lines);
     }
 
@@ -499,7 +499,7 @@ final class FullEvidenceTest extends ApiTestCase
             'code' => "lab-{$lab->id}",
             'name' => $name,
             'analyte' => $analyte,
-            'portion' => 'lab',
+            'workplace' => 'lab',
             'school' => null,
             'bands' => null,
             'uncertainty' => null,
@@ -516,7 +516,7 @@ final class FullEvidenceTest extends ApiTestCase
             'code' => $code,
             'name' => $code,
             'analyte' => $analyte,
-            'portion' => 'bench',
+            'workplace' => 'bench',
             'school' => null,
             'uncertainty' => null,
             'lot' => '',
@@ -533,7 +533,7 @@ final class FullEvidenceTest extends ApiTestCase
             'code' => $code,
             'name' => $code,
             'analyte' => $analyte,
-            'portion' => 'bench',
+            'workplace' => 'bench',
             'school' => null,
             'uncertainty' => null,
             'lot' => '',
@@ -546,7 +546,7 @@ final class FullEvidenceTest extends ApiTestCase
     {
         $portion = $sample
             ->portions()
-            ->where('kind', $method->portion === 'lab' ? 'lab' : 'bench')
+            ->where('kind', $method->workplace === 'lab' ? 'lab' : 'bench')
             ->firstOrFail();
         Reading::query()->create(
             $what + [
@@ -574,7 +574,7 @@ final class FullEvidenceTest extends ApiTestCase
         string $shown = '',
     ): void {
         $portion = Portion::query()->where('sample_id', $sample->id)->where('kind', 'lab')->firstOrFail();
-        $import = LabImport::query()->firstOrCreate(
+        $report = LabReport::query()->firstOrCreate(
             ['sha256' => str_repeat('a', 64)],
             [
                 'created_by' => $this->technician->id,
@@ -585,7 +585,7 @@ final class FullEvidenceTest extends ApiTestCase
             ],
         );
         LabResult::query()->create([
-            'import_id' => $import->id,
+            'report_id' => $report->id,
             'portion_id' => $portion->id,
             'method_id' => $method->id,
             'row' => 1,

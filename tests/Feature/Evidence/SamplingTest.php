@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Evidence;
 
-use App\Models\LabImport;
+use App\Models\LabReport;
 use App\Models\LabResult;
 use App\Models\Plan;
 use App\Models\Portion;
@@ -55,7 +55,7 @@ final class SamplingTest extends ApiTestCase
         $side = $this->api('GET', '/side-by-side', query: ['analyte' => 'ph'])->assertOk();
         self::assertSame(
             'sampling',
-            array_column($side->json('series'), null, 'portion')['lab']['uncertainty_from'],
+            array_column($side->json('series'), null, 'workplace')['lab']['uncertainty_from'],
             'and it is used there too',
         );
     }
@@ -174,12 +174,12 @@ final class SamplingTest extends ApiTestCase
             'year' => 2026,
             'number' => 900 + $sample->id,
         ]);
-        $import = LabImport::query()->firstOrCreate(
+        $report = LabReport::query()->firstOrCreate(
             ['sha256' => str_repeat('b', 64)],
             ['created_by' => $this->technician->id, 'file_name' => 'x.csv', 'rows' => 1, 'read_on' => '2026-09-06'],
         );
         LabResult::query()->create([
-            'import_id' => $import->id,
+            'report_id' => $report->id,
             'portion_id' => $portion->id,
             'method_id' => $this->method('lab-ph')->id,
             'row' => 1,

@@ -132,7 +132,7 @@ final class AmountsTest extends ApiTestCase
             'code' => $code,
             'name' => "Reed {$code}",
             'analyte' => $analyte,
-            'portion' => $portion,
+            'workplace' => $portion,
             'extractant' => $extractant,
             'school' => null,
             'bands' => null,

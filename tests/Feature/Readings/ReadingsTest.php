@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature\Readings;
 
 use App\Models\Lab;
-use App\Models\LabImport;
+use App\Models\LabReport;
 use App\Models\Reading;
 use App\Models\Sample;
 use Illuminate\Http\UploadedFile;
@@ -120,7 +120,7 @@ final class ReadingsTest extends ApiTestCase
     {
         [$first, $second] = [$this->sample($area = $this->area()), $this->sample($area)];
         $lab = $second->portions()->where('kind', 'lab')->value('code');
-        $report = $this->import(
+        $report = $this->report(
             "sample;ph;smp_buffer_ph\r\n{$first->code};5.60;6.5\r\n".strtolower((string) $lab).";7.02;\r\n",
         )->assertCreated();
 
@@ -131,11 +131,11 @@ final class ReadingsTest extends ApiTestCase
     public function test_the_same_file_twice_changes_nothing(): void
     {
         $csv = "sample,ph\n{$this->sample()->code},5.60\n";
-        $this->import($csv)->assertCreated()->assertJsonPath('taken_before', false);
-        $this->import($csv)->assertOk()->assertJsonPath('taken_before', true);
+        $this->report($csv)->assertCreated()->assertJsonPath('taken_before', false);
+        $this->report($csv)->assertOk()->assertJsonPath('taken_before', true);
 
-        self::assertSame([1, 1], [Reading::query()->count(), LabImport::query()->count()]);
-        $this->api('GET', '/imports')->assertOk()->assertJsonCount(1);
+        self::assertSame([1, 1], [Reading::query()->count(), LabReport::query()->count()]);
+        $this->api('GET', '/reports')->assertOk()->assertJsonCount(1);
     }
 
     public function test_one_bad_row_stores_nothing_and_every_bad_cell_is_named(): void
@@ -143,7 +143,7 @@ final class ReadingsTest extends ApiTestCase
         [$first, $second, $third] = [$this->sample($area = $this->area()), $this->sample($area), $this->sample($area)];
         $this->read($third, 'lab-ph', '6.00');
         $typo = substr($second->code, 0, -1).($second->code[-1] === 'A' ? 'B' : 'A');
-        $rows = $this->import(
+        $rows = $this->report(
             "sample,ph,mehlich_buffer_ph\n{$first->code},5.60,6.1\n{$first->code},5.60,\n".
                 "{$typo},5.5,\nZZ26-01-Y,5.5,\n{$second->code},high,66\n{$third->code},6.1,\n,6,\n",
         )
@@ -167,7 +167,7 @@ final class ReadingsTest extends ApiTestCase
         foreach ($rows as $row) {
             self::assertStringContainsString("row {$row['row']}, {$row['field']}: ", $row['message']);
         }
-        self::assertSame([1, 0], [Reading::query()->count(), LabImport::query()->count()]);
+        self::assertSame([1, 0], [Reading::query()->count(), LabReport::query()->count()]);
     }
 
     /** @return iterable<string, array{string, string}> */
@@ -182,7 +182,7 @@ final class ReadingsTest extends ApiTestCase
     #[DataProvider('files')]
     public function test_a_wrong_file_is_refused_with_what_is_accepted(string $text, string $words): void
     {
-        $message = (string) $this->import($text)->assertStatus(422)->json('message');
+        $message = (string) $this->report($text)->assertStatus(422)->json('message');
 
         self::assertStringContainsString($words, $message);
         self::assertStringContainsString('accepted is', $message);
@@ -190,7 +190,7 @@ final class ReadingsTest extends ApiTestCase
 
     public function test_a_large_file_is_refused(): void
     {
-        $this->import(str_repeat("sample,ph\n", 900_000))
+        $this->report(str_repeat("sample,ph\n", 900_000))
             ->assertStatus(422)
             ->assertJsonPath('errors.file.0', 'The file is larger than 8 MB; accepted are files of up to 8 MB.');
     }
@@ -217,7 +217,7 @@ final class ReadingsTest extends ApiTestCase
     }
 
     /** @return TestResponse<Response> */
-    private function import(string $csv): TestResponse
+    private function report(string $csv): TestResponse
     {
         $lab = Lab::query()->firstOrCreate(
             ['name' => 'Marl Laboratory'],

@@ -118,7 +118,7 @@ final class AskedBeforeTakenTest extends ReportTestCase
             'code' => 'lab-k',
             'name' => 'Lab, potassium',
             'analyte' => 'k',
-            'portion' => 'lab',
+            'workplace' => 'lab',
             'school' => null,
             'bands' => null,
             'uncertainty' => null,
@@ -207,7 +207,7 @@ final class AskedBeforeTakenTest extends ReportTestCase
         $keep('page.png', PngFile::bytes(60, 60))->assertCreated();
         $keep('page.html', '<html><script>alert(1)</script></html>')->assertStatus(422);
 
-        $this->api('GET', '/reports/{import}', ids: ['import' => $report])
+        $this->api('GET', '/reports/{report}', ids: ['report' => $report])
             ->assertOk()
             ->assertJsonPath('papers.0.name', 'Marl report Ä.pdf')
             ->assertJsonCount(2, 'papers');

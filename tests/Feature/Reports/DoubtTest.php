@@ -27,7 +27,7 @@ final class DoubtTest extends ReportTestCase
         ];
         self::assertSame([5.15, null], $advice(), 'the others of the area are built on, and agree');
 
-        $question = ReportQuestion::query()->where('import_id', $report->json('id'))->firstOrFail();
+        $question = ReportQuestion::query()->where('report_id', $report->json('id'))->firstOrFail();
         $this->api(
             'POST',
             '/report-questions/{question}',

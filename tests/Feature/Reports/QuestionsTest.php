@@ -138,7 +138,7 @@ final class QuestionsTest extends ReportTestCase
             [$this->api('GET', '/evidence')->json('0.pairs')],
             'what was left out is no reference any more',
         );
-        $seen = $this->api('GET', '/reports/{import}', ids: ['import' => $report->json('id')])->json('shown.0');
+        $seen = $this->api('GET', '/reports/{report}', ids: ['report' => $report->json('id')])->json('shown.0');
         self::assertSame(['The lab found a slip.', '8.2'], [$seen['excluded'], $seen['as_reported']]);
         self::assertSame(['lab-question'], Reading::query()->orderByDesc('id')->firstOrFail()->flags);
     }
@@ -149,9 +149,9 @@ final class QuestionsTest extends ReportTestCase
         self::assertSame(
             [2, 2, 2],
             [
-                $this->api('GET', '/imports')->json('0.results'),
-                $this->api('GET', '/imports')->json('0.questions'),
-                $this->api('GET', '/imports')->json('0.open'),
+                $this->api('GET', '/reports')->json('0.results'),
+                $this->api('GET', '/reports')->json('0.questions'),
+                $this->api('GET', '/reports')->json('0.open'),
             ],
         );
         $this->api(
@@ -161,7 +161,7 @@ final class QuestionsTest extends ReportTestCase
             ['question' => ReportQuestion::query()->firstOrFail()->id],
         )->assertOk();
 
-        self::assertSame(1, $this->api('GET', '/imports')->json('0.open'));
+        self::assertSame(1, $this->api('GET', '/reports')->json('0.open'));
         self::assertSame(2, LabResult::query()->where('excluded', '')->count());
     }
 }

@@ -207,7 +207,7 @@ final class SideBySideTest extends ReportTestCase
             'code' => 'pen',
             'name' => 'Pen',
             'analyte' => 'ph',
-            'portion' => 'bench',
+            'workplace' => 'bench',
             'school' => null,
             'uncertainty' => null,
             'lot' => '',

@@ -7,7 +7,7 @@ namespace Tests\Feature\Reports;
 use App\Actions\Labs\HttpLabService;
 use App\Actions\Labs\LabService;
 use App\Models\Area;
-use App\Models\LabReport;
+use App\Models\DeliveredReport;
 use App\Models\LabResult;
 use App\Models\Portion;
 use App\Models\ReportQuestion;
@@ -90,9 +90,9 @@ final class StandInReportsTest extends ReportTestCase
         string $slip,
         bool $told,
     ): void {
-        $parcel = $this->reported($shape, $slip, $told);
-        self::assertSame($told, str_contains($parcel->json('word'), 'a corrected report follows'));
-        $taken = $this->takeKept($parcel->json('reports.0.id'), null);
+        $consignment = $this->reported($shape, $slip, $told);
+        self::assertSame($told, str_contains($consignment->json('word'), 'a corrected report follows'));
+        $taken = $this->takeKept($consignment->json('reports.0.id'), null);
 
         $asked = array_column($taken->json('asked'), 'words', 'kind');
         self::assertArrayHasKey($slip, $asked, 'found whether it was told or not');
@@ -126,9 +126,9 @@ final class StandInReportsTest extends ReportTestCase
         $again = $this->api(
             'POST',
             '/consignments/{consignment}/ask',
-            ids: ['consignment' => $parcel->json('id')],
+            ids: ['consignment' => $consignment->json('id')],
         )->assertOk();
-        self::assertSame([$taken->json('id'), null], array_column($again->json('reports'), 'import_id'));
+        self::assertSame([$taken->json('id'), null], array_column($again->json('reports'), 'report_id'));
         self::assertSame(
             [null, $taken->json('id')],
             array_column($again->json('reports'), 'instead'),
@@ -137,18 +137,18 @@ final class StandInReportsTest extends ReportTestCase
         $corrected = $this->takeKept($again->json('reports.1.id'), $taken->json('id'));
         self::assertSame([], $corrected->json('asked'));
         self::assertTrue(
-            $this->api('GET', '/reports/{import}', ids: ['import' => $taken->json('id')])->json('shown.0.superseded'),
+            $this->api('GET', '/reports/{report}', ids: ['report' => $taken->json('id')])->json('shown.0.superseded'),
             'the old values stay visible',
         );
     }
 
-    public function test_a_sound_parcel_is_asked_nothing_in_any_shape(): void
+    public function test_a_sound_consignment_is_asked_nothing_in_any_shape(): void
     {
         foreach (['table', 'titled', 'document'] as $shape) {
             $taken = $this->takeKept($this->reported($shape, 'none', false)->json('reports.0.id'), null);
             self::assertSame([[], 12], [$taken->json('asked'), $taken->json('results')], $shape);
         }
-        self::assertSame(3, LabReport::query()->count());
+        self::assertSame(3, DeliveredReport::query()->count());
     }
 
     public function test_a_recheck_that_the_lab_does_not_hear_is_not_kept_and_a_lab_without_an_interface_gets_a_letter(): void
@@ -179,7 +179,7 @@ final class StandInReportsTest extends ReportTestCase
         $this->standIn = StandInProcess::start();
     }
 
-    /** @return TestResponse<Response> a parcel of one composite of each ground that came back */
+    /** @return TestResponse<Response> a consignment of one composite of each ground that came back */
     private function reported(string $shape, string $slip, bool $told): TestResponse
     {
         $this->api('POST', '/simulation', ['slip' => $slip, 'told' => $told, 'shape' => $shape])->assertOk();
@@ -196,7 +196,7 @@ final class StandInReportsTest extends ReportTestCase
                 'corrects' => null,
             ])->assertSuccessful();
         }
-        $parcel = $this->api('POST', '/consignments', [
+        $consignment = $this->api('POST', '/consignments', [
             'lab_id' => $this->lab->id,
             'submission' => Str::uuid()->toString(),
             'answers' => [],
@@ -214,18 +214,18 @@ final class StandInReportsTest extends ReportTestCase
             'POST',
             '/consignments/{consignment}/send',
             ['carrier' => '', 'at' => now()->toIso8601ZuluString()],
-            ['consignment' => $parcel],
+            ['consignment' => $consignment],
         )
             ->assertOk()
             ->assertJsonPath('announced', true);
         for ($day = 0; $day < 30; $day++) {
             $this->api('POST', '/simulation', ['advance_days' => 1])->assertOk();
-            $asked = $this->api('POST', '/consignments/{consignment}/ask', ids: ['consignment' => $parcel])->assertOk();
+            $asked = $this->api('POST', '/consignments/{consignment}/ask', ids: ['consignment' => $consignment])->assertOk();
             if ($asked->json('state') === 'reported') {
                 return $asked;
             }
         }
-        self::fail('The parcel was not reported in 30 days.');
+        self::fail('The consignment was not reported in 30 days.');
     }
 
     /**
@@ -234,7 +234,7 @@ final class StandInReportsTest extends ReportTestCase
      */
     private function takeKept(int $report, ?int $instead): TestResponse
     {
-        $kept = LabReport::query()->findOrFail($report);
+        $kept = DeliveredReport::query()->findOrFail($report);
         $response = $this->post(
             '/api/reports',
             [

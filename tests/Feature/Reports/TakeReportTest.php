@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Reports;
 
-use App\Models\LabImport;
 use App\Models\LabMapping;
+use App\Models\LabReport;
 use App\Models\LabResult;
 use App\Models\Portion;
 use App\Models\Reading;
@@ -68,7 +68,7 @@ final class TakeReportTest extends ReportTestCase
         self::assertSame([$first, true], [$again->json('id'), $again->json('taken_before')]);
         self::assertSame(
             [1, 1, 1],
-            [LabImport::query()->count(), LabResult::query()->count(), Reading::query()->count()],
+            [LabReport::query()->count(), LabResult::query()->count(), Reading::query()->count()],
         );
     }
 
@@ -84,7 +84,7 @@ final class TakeReportTest extends ReportTestCase
         self::assertSame(
             [0, 0, 0, 0],
             [
-                LabImport::query()->count(),
+                LabReport::query()->count(),
                 LabResult::query()->count(),
                 Reading::query()->count(),
                 LabMapping::query()->count(),
@@ -142,7 +142,7 @@ final class TakeReportTest extends ReportTestCase
         );
         self::assertSame(
             $this->method('lab-ph')->id,
-            TestMethod::query()->where('analyte', 'ph')->where('portion', 'lab')->orderBy('id')->valueOrFail('id'),
+            TestMethod::query()->where('analyte', 'ph')->where('workplace', 'lab')->orderBy('id')->valueOrFail('id'),
             'the team\'s own reference stays what it was',
         );
     }
@@ -178,7 +178,7 @@ final class TakeReportTest extends ReportTestCase
         $new = $this->take("sample,ph\n{$code},6.4\n", ['supersedes_id' => $old])->assertCreated();
 
         self::assertSame('report.csv', $new->json('supersedes'));
-        $seen = $this->api('GET', '/reports/{import}', ids: ['import' => $old])->assertOk();
+        $seen = $this->api('GET', '/reports/{report}', ids: ['report' => $old])->assertOk();
         self::assertSame(
             [true, '6.1', $new->json('id')],
             [$seen->json('shown.0.superseded'), $seen->json('shown.0.as_reported'), $seen->json('superseded_by.id')],
@@ -317,7 +317,7 @@ final class TakeReportTest extends ReportTestCase
         $answer = $this->take($text, $more)->assertStatus(422);
 
         self::assertStringContainsString($words, (string) json_encode($answer->json(), JSON_UNESCAPED_SLASHES));
-        self::assertSame(0, LabImport::query()->count());
+        self::assertSame(0, LabReport::query()->count());
     }
 
     public function test_values_that_cannot_be_turned_or_read_name_their_row_and_column(): void
@@ -386,7 +386,7 @@ final class TakeReportTest extends ReportTestCase
             }
         }
         self::assertGreaterThan(1900, $refused);
-        self::assertSame($taken, LabImport::query()->count());
+        self::assertSame($taken, LabReport::query()->count());
         foreach (LabResult::query()->pluck('value') as $value) {
             self::assertTrue($value === null || is_finite((float) $value));
         }

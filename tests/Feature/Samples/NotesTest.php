@@ -324,8 +324,8 @@ final class NotesTest extends ApiTestCase
     }
 
     /**
-     * @return array{uuid: string, plan_id: int, composite: int, ordinal: int, sequence: int, outcome: string, reason:
-     * string|null, at: string, longitude: null, latitude: null, accuracy_m: null, settles: list<string>}
+     * @return array{uuid: string, plan_id: int, composite: int, ordinal: int, sequence: int, outcome: string,
+     * reason: string|null, at: string, longitude: null, latitude: null, accuracy_m: null, settles: list<string>}
      */
     private function entry(Plan $plan, int $core, string $outcome = 'pulled', ?string $reason = null): array
     {

@@ -8,7 +8,7 @@ use App\Models\Area;
 use App\Models\Consignment;
 use App\Models\GroundEvent;
 use App\Models\Lab;
-use App\Models\LabImport;
+use App\Models\LabReport;
 use App\Models\Landmark;
 use App\Models\PenCalibration;
 use App\Models\Photo;
@@ -16,9 +16,9 @@ use App\Models\PracticeRound;
 use App\Models\ReportQuestion;
 use App\Models\Run;
 use App\Models\Sample;
+use App\Models\SignedVerdict;
 use App\Models\Site;
 use App\Models\Underlay;
-use App\Models\Verdict;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Route;
 use Tests\Feature\ApiTestCase;
@@ -118,7 +118,7 @@ final class TeamsTest extends ApiTestCase
         $this->api('GET', '/search', query: ['q' => 'Sedge'])->assertExactJson([]);
         $this->api('GET', '/search', query: ['q' => $sample->code])->assertExactJson([]);
         self::assertSame(0, Sample::query()->count());
-        self::assertSame(0, Verdict::query()->count());
+        self::assertSame(0, SignedVerdict::query()->count());
         $this->actingAs($this->technician);
         self::assertSame(1, Landmark::query()->count());
     }
@@ -142,7 +142,7 @@ final class TeamsTest extends ApiTestCase
             'form' => [],
             'columns' => [],
         ]);
-        $parcel = Consignment::query()->create([
+        $consignment = Consignment::query()->create([
             'lab_id' => $lab->id,
             'created_by' => $this->technician->id,
             'number' => 1,
@@ -161,7 +161,7 @@ final class TeamsTest extends ApiTestCase
             'portion' => $portion->id,
             'method' => $this->method('kit-ph')->id,
             'lab' => $lab->id,
-            'consignment' => $parcel->id,
+            'consignment' => $consignment->id,
             'photo' => Photo::query()->create([
                 'sample_id' => $sample->id,
                 'created_by' => $this->technician->id,
@@ -184,7 +184,7 @@ final class TeamsTest extends ApiTestCase
                 'known' => [],
             ])->id,
             ...$this->bench($site, $area),
-            'import' => LabImport::query()->create([
+            'report' => LabReport::query()->create([
                 'created_by' => $this->technician->id,
                 'file_name' => 'a',
                 'sha256' => str_repeat('1', 64),
@@ -192,7 +192,7 @@ final class TeamsTest extends ApiTestCase
             ])->id,
             'question' => $this->question(),
             'verdict' => 1,
-            'report' => 1,
+            'delivered' => 1,
             'format' => 'kml',
         ];
         [, $stranger] = $this->team('Moor crew', 'moor');
@@ -227,7 +227,7 @@ final class TeamsTest extends ApiTestCase
     private function question(): int
     {
         return ReportQuestion::query()->create([
-            'import_id' => LabImport::query()->firstOrFail()->id,
+            'report_id' => LabReport::query()->firstOrFail()->id,
             'kind' => 'range',
             'words' => 'x',
             'result_ids' => [],
@@ -287,7 +287,7 @@ final class TeamsTest extends ApiTestCase
     {
         [$stranger] = $this->team('Moor crew', 'moor');
         $this->actingAs($this->technician);
-        $import = LabImport::query()->create([
+        $report = LabReport::query()->create([
             'created_by' => $this->technician->id,
             'file_name' => 'x',
             'sha256' => str_repeat('0', 64),
@@ -295,7 +295,7 @@ final class TeamsTest extends ApiTestCase
             'team_id' => $stranger->team_id,
         ]);
 
-        self::assertSame($this->technician->team_id, $import->refresh()->getAttribute('team_id'));
+        self::assertSame($this->technician->team_id, $report->refresh()->getAttribute('team_id'));
     }
 
     public function test_with_nobody_signed_in_there_is_nothing_to_see(): void

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Areas;
 
 use HonestCore\Geometry\Boundary;
-use HonestCore\Quantity\Area;
+use HonestCore\Quantity\Extent;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -15,7 +15,7 @@ final class MeasureBoundary
     public function __invoke(Request $request): JsonResponse
     {
         $request->validate(['boundary' => ['required', 'array']]);
-        $area = Area::ofSquareMetres(
+        $area = Extent::ofSquareMetres(
             Boundary::fromGeoJson(json_encode($request->array('boundary'), JSON_THROW_ON_ERROR))->areaM2(),
         );
 

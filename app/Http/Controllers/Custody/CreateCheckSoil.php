@@ -17,8 +17,8 @@ final class CreateCheckSoil
         /** @var User $author */
         $author = $request->user();
         /**
-         * @var array{name: string, known: array<string, array{value: float|int, uncertainty: float|int}>, note:
-         * string|null} $fields
+         * @var array{name: string, known: array<string, array{value: float|int, uncertainty: float|int}>,
+         * note: string|null} $fields
          */
         $fields = $request->validate(
             [

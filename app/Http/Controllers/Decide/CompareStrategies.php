@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Decide;
 
-use App\Actions\Decide\CompareStrategies as Compare;
+use App\Actions\Decide\WeighStrategies;
 use App\Http\Requests\Decide\StrategyRequest;
 use App\Models\TestMethod;
 use Illuminate\Http\JsonResponse;
 
 final class CompareStrategies
 {
-    public function __invoke(StrategyRequest $request, TestMethod $method, Compare $compare): JsonResponse
+    public function __invoke(StrategyRequest $request, TestMethod $method, WeighStrategies $compare): JsonResponse
     {
         return new JsonResponse($compare($method, $request->asked()));
     }

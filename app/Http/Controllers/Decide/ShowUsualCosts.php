@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Decide;
 
-use App\Actions\Decide\CompareStrategies;
+use App\Actions\Decide\WeighStrategies;
 use App\Models\TestMethod;
 use Illuminate\Http\JsonResponse;
 
@@ -13,6 +13,6 @@ final class ShowUsualCosts
 {
     public function __invoke(TestMethod $method): JsonResponse
     {
-        return new JsonResponse(CompareStrategies::usual($method));
+        return new JsonResponse(WeighStrategies::usual($method));
     }
 }

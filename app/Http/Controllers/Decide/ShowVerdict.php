@@ -5,26 +5,26 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Decide;
 
 use App\Http\Resources\Decide\VerdictResource;
-use App\Models\Verdict;
+use App\Models\SignedVerdict;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
 /** One verdict with the pairs it rests on and all that came before and after it: for a file or an auditor. */
 final class ShowVerdict
 {
-    public function __invoke(Request $request, Verdict $verdict): JsonResponse
+    public function __invoke(Request $request, SignedVerdict $verdict): JsonResponse
     {
-        $chain = Verdict::query()
+        $chain = SignedVerdict::query()
             ->where('method_id', $verdict->method_id)
             ->where('reference_id', $verdict->reference_id)
             ->where('claim', $verdict->claim)
-            ->with(Verdict::SHOWN_WITH)
+            ->with(SignedVerdict::SHOWN_WITH)
             ->orderByDesc('id')
-            ->get(Verdict::LISTED);
+            ->get(SignedVerdict::LISTED);
         $policy = $verdict->policy;
 
         return new JsonResponse([
-            ...(new VerdictResource($verdict->load(Verdict::SHOWN_WITH)))->toArray($request),
+            ...(new VerdictResource($verdict->load(SignedVerdict::SHOWN_WITH)))->toArray($request),
             'snapshot' => $verdict->snapshot ?? [],
             'policy' => [
                 'version' => $policy->version,
@@ -39,7 +39,7 @@ final class ShowVerdict
             ],
             'history' => $chain
                 ->map(
-                    static fn (Verdict $one): array => [
+                    static fn (SignedVerdict $one): array => [
                         'id' => $one->id,
                         'verdict' => $one->verdict,
                         'signed_by' => $one->signer->name,

@@ -7,9 +7,9 @@ namespace App\Http\Controllers\Decide;
 use App\Actions\Decide\Sign;
 use App\Http\Requests\Decide\VerdictRequest;
 use App\Http\Resources\Decide\VerdictResource;
+use App\Models\SignedVerdict;
 use App\Models\TestMethod;
 use App\Models\User;
-use App\Models\Verdict;
 use Illuminate\Http\JsonResponse;
 
 final class SignVerdict
@@ -32,6 +32,6 @@ final class SignVerdict
                 : null,
         );
 
-        return (new VerdictResource($verdict->load(Verdict::SHOWN_WITH)))->response()->setStatusCode(201);
+        return (new VerdictResource($verdict->load(SignedVerdict::SHOWN_WITH)))->response()->setStatusCode(201);
     }
 }

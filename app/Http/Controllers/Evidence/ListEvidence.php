@@ -7,8 +7,8 @@ namespace App\Http\Controllers\Evidence;
 use App\Actions\Decide\VerdictStatus;
 use App\Actions\Evidence\GatherEvidence;
 use App\Actions\Evidence\Summaries;
+use App\Models\SignedVerdict;
 use App\Models\TestMethod;
-use App\Models\Verdict;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Collection;
 
@@ -22,7 +22,7 @@ final class ListEvidence
     {
         ['pairs' => $pairs, 'untested' => $untested] = $summaries->tests();
         $found = $summaries->of($pairs);
-        $signed = Verdict::standing()
+        $signed = SignedVerdict::standing()
             ->with(['method', 'follower:id,follows_id'])
             ->get([
                 'id',
@@ -42,7 +42,7 @@ final class ListEvidence
                 'method_id' => $test->id,
                 'name' => $test->name,
                 'analyte' => $test->analyte,
-                'portion' => $test->portion,
+                'workplace' => $test->workplace,
                 'reference' => $reference->name,
                 'reference_id' => $reference->id,
                 'pairs' => $found[$test->id]['pairs'],
@@ -60,7 +60,7 @@ final class ListEvidence
                 'method_id' => $test->id,
                 'name' => $test->name,
                 'analyte' => $test->analyte,
-                'portion' => $test->portion,
+                'workplace' => $test->workplace,
                 'reference' => null,
                 'reference_id' => null,
                 'pairs' => 0,
@@ -71,18 +71,18 @@ final class ListEvidence
         }
         usort(
             $lines,
-            static fn (array $a, array $b): int => [$a['portion'], $a['method_id']] <=> [$b['portion'], $b['method_id']],
+            static fn (array $a, array $b): int => [$a['workplace'], $a['method_id']] <=> [$b['workplace'], $b['method_id']],
         );
 
         return new JsonResponse($lines);
     }
 
     /**
-     * @param array{pairs: int, left_out: int, hash: string, verdicts: array{sort: string, rate: string, track:
-     *     string}} $summary
-     * @param Collection<int, Verdict> $signed
-     * @return array<string, array{computed: string, signed: string|null, verdict_id: int|null, moved: bool, ended:
-     *     list<string>}>
+     * @param array{pairs: int, left_out: int, hash: string, verdicts: array{sort: string, rate: string,
+     *     track: string}} $summary
+     * @param Collection<int, SignedVerdict> $signed
+     * @return array<string, array{computed: string, signed: string|null, verdict_id: int|null, moved: bool,
+     *     ended: list<string>}>
      */
     private static function claims(
         array $summary,
@@ -93,7 +93,7 @@ final class ListEvidence
         $claims = [];
         foreach (['sort', 'rate', 'track'] as $claim) {
             $verdict = $signed->first(
-                static fn (Verdict $one): bool => $one->claim === $claim && $one->reference_id === $reference->id,
+                static fn (SignedVerdict $one): bool => $one->claim === $claim && $one->reference_id === $reference->id,
             );
             $claims[$claim] = [
                 'computed' => $summary['verdicts'][$claim],

@@ -7,8 +7,8 @@ namespace App\Http\Controllers\Evidence;
 use App\Actions\Evidence\GatherEvidence;
 use App\Exceptions\Conflict;
 use App\Http\Resources\Evidence\EvidenceResource;
+use App\Models\SignedVerdict;
 use App\Models\TestMethod;
-use App\Models\Verdict;
 use Illuminate\Http\Request;
 
 /** A test beside the lab it is judged by, beside another lab that is named, or one reader beside another. */
@@ -41,10 +41,10 @@ final class ShowEvidence
             if ($asked === null || $one->id === $asked) {
                 return new EvidenceResource(
                     $gather($method, $one),
-                    Verdict::standing()
+                    SignedVerdict::standing()
                         ->where('method_id', $method->id)
                         ->where('reference_id', $one->id)
-                        ->with(Verdict::SHOWN_WITH)
+                        ->with(SignedVerdict::SHOWN_WITH)
                         ->get(),
                 );
             }

@@ -9,7 +9,7 @@ use App\Models\Consignment;
 use HonestCore\Table\CsvWriter;
 use Illuminate\Http\Response;
 
-/** The list of a parcel in the columns that its lab asks for. */
+/** The list of a consignment in the columns that its lab asks for. */
 final class DownloadList
 {
     public function __invoke(Consignment $consignment): Response
@@ -32,7 +32,7 @@ final class DownloadList
 
         return new Response(CsvWriter::of($rows), 200, [
             'Content-Type' => 'text/csv; charset=utf-8',
-            'Content-Disposition' => "attachment; filename=\"parcel-{$consignment->number}.csv\"",
+            'Content-Disposition' => "attachment; filename=\"consignment-{$consignment->number}.csv\"",
         ]);
     }
 

@@ -8,7 +8,7 @@ use App\Actions\Plans\Schools;
 use App\Http\Resources\Plans\SchoolResource;
 use App\Models\Area;
 use App\Models\Site;
-use HonestCore\Quantity\Area as Extent;
+use HonestCore\Quantity\Extent;
 use HonestCore\Sampling\DepthLayer;
 use HonestCore\Sampling\PhMargin;
 use HonestCore\Sampling\School;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Reports;
 
 use App\Http\Requests\Reports\PaperRequest;
-use App\Models\LabImport;
+use App\Models\LabReport;
 use App\Models\ReportPaper;
 use App\Models\User;
 use Illuminate\Http\JsonResponse;
@@ -14,16 +14,16 @@ use Illuminate\Support\Facades\Storage;
 /** The same paper again changes nothing. */
 final class AddPaper
 {
-    public function __invoke(PaperRequest $request, LabImport $import): JsonResponse
+    public function __invoke(PaperRequest $request, LabReport $report): JsonResponse
     {
         /** @var User $author */
         $author = $request->user();
         $content = (string) $request->paper()->getContent();
         $hash = hash('sha256', $content);
-        $file = ReportPaper::FOLDER."/{$import->id}-{$hash}";
+        $file = ReportPaper::FOLDER."/{$report->id}-{$hash}";
         Storage::disk('local')->put($file, $content);
         $paper = ReportPaper::query()->createOrFirst(
-            ['import_id' => $import->id, 'sha256' => $hash],
+            ['report_id' => $report->id, 'sha256' => $hash],
             [
                 'created_by' => $author->id,
                 'file' => $file,

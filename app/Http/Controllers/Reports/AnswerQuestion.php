@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Reports;
 
-use App\Actions\Reports\AnswerQuestion as Answer;
+use App\Actions\Reports\RecordAnswer;
 use App\Actions\Reports\ReportShape;
 use App\Models\ReportQuestion;
 use App\Models\User;
@@ -14,11 +14,11 @@ use Illuminate\Validation\Rule;
 
 final class AnswerQuestion
 {
-    public function __invoke(Request $request, ReportQuestion $question, Answer $answer): JsonResponse
+    public function __invoke(Request $request, ReportQuestion $question, RecordAnswer $answer): JsonResponse
     {
         $request->validate(
             [
-                'answer' => ['required', Rule::in(Answer::ANSWERS)],
+                'answer' => ['required', Rule::in(RecordAnswer::ANSWERS)],
                 'note' => ['required', 'string', 'min:3', 'max:2000'],
             ],
             [

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Reports;
 
-use App\Models\LabImport;
+use App\Models\LabReport;
 use App\Models\ReportPaper;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Storage;
@@ -13,9 +13,9 @@ use Symfony\Component\HttpFoundation\HeaderUtils;
 /** The paper as it was kept, to be saved rather than shown in the page. */
 final class ShowPaper
 {
-    public function __invoke(LabImport $import, ReportPaper $paper): Response
+    public function __invoke(LabReport $report, ReportPaper $paper): Response
     {
-        $content = $paper->import_id === $import->id ? Storage::disk('local')->get($paper->file) : null;
+        $content = $paper->report_id === $report->id ? Storage::disk('local')->get($paper->file) : null;
         abort_if($content === null, 404);
         $plain = trim((string) preg_replace('/[^A-Za-z0-9._ -]+/', '_', $paper->name));
 

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Reports;
 
 use App\Actions\Reports\ReportShape;
-use App\Models\LabImport;
+use App\Models\LabReport;
 use Illuminate\Http\JsonResponse;
 
 final class ShowReport
 {
-    public function __invoke(LabImport $import): JsonResponse
+    public function __invoke(LabReport $report): JsonResponse
     {
-        return new JsonResponse(ReportShape::whole($import));
+        return new JsonResponse(ReportShape::whole($report));
     }
 }

@@ -24,7 +24,7 @@ final class TakeReport
         // Who leaves the page does not stop what was begun.
         ignore_user_abort(true);
         try {
-            $import = $take(
+            $report = $take(
                 $request->reportFile(),
                 $request->lab(),
                 $request->wholeMapping(),
@@ -36,8 +36,8 @@ final class TakeReport
         }
 
         return new JsonResponse(
-            [...ReportShape::whole($import), 'taken_before' => ! $import->wasRecentlyCreated],
-            $import->wasRecentlyCreated ? 201 : 200,
+            [...ReportShape::whole($report), 'taken_before' => ! $report->wasRecentlyCreated],
+            $report->wasRecentlyCreated ? 201 : 200,
         );
     }
 }

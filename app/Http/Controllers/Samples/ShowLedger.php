@@ -21,7 +21,7 @@ final class ShowLedger
         'portions.lines',
         'portions.consigned.consignment.lab',
         'readings:id,team_id,sample_id,method_id',
-        'readings.method:id,team_id,portion',
+        'readings.method:id,team_id,workplace',
     ];
 
     public function __invoke(LedgerRequest $request): JsonResponse
@@ -45,7 +45,7 @@ final class ShowLedger
                     'cores_pulled' => $sample->cores_pulled,
                     'deviations' => $sample->deviations(),
                     'read' => $sample->readings
-                        ->map(static fn (Reading $reading): string => $reading->method->portion)
+                        ->map(static fn (Reading $reading): string => $reading->method->workplace)
                         ->unique()
                         ->values()
                         ->all(),

@@ -7,8 +7,8 @@ namespace App\Http\Controllers\Today;
 use App\Models\Area;
 use App\Models\Portion;
 use App\Models\Sample;
+use App\Models\SignedVerdict;
 use App\Models\TestMethod;
-use App\Models\Verdict;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -48,7 +48,7 @@ final class Search
             ->orderBy('id')
             ->limit(self::MOST_OF_EACH)
             ->get();
-        $verdicts = Verdict::query()
+        $verdicts = SignedVerdict::query()
             ->with('method:id,name')
             ->whereIn('method_id', $methods->pluck('id'))
             ->orderByDesc('id')
@@ -74,14 +74,14 @@ final class Search
             ),
             ...$methods->map(
                 static fn (TestMethod $method): array => [
-                    'kind' => $method->portion === 'lab' ? 'lab' : 'test',
+                    'kind' => $method->workplace === 'lab' ? 'lab' : 'test',
                     'label' => $method->name,
                     'detail' => $method->analyte === 'ph' ? 'pH' : 'buffer pH',
-                    'to' => $method->portion === 'lab' ? '/reports' : "/evidence/{$method->id}",
+                    'to' => $method->workplace === 'lab' ? '/reports' : "/evidence/{$method->id}",
                 ],
             ),
             ...$verdicts->map(
-                static fn (Verdict $verdict): array => [
+                static fn (SignedVerdict $verdict): array => [
                     'kind' => 'verdict',
                     'label' => "{$verdict->claim}: {$verdict->verdict}",
                     'detail' => $verdict->method->name,

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests\Bench;
 
-use HonestCore\Bench\BenchEvent;
+use HonestCore\Bench\Mark;
 use HonestCore\Bench\ProtocolBreak;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
@@ -21,7 +21,7 @@ final class MarksRequest extends FormRequest
             'now_ms' => ['required', 'integer', 'min:1'],
             'marks' => ['required', 'array', 'list', 'max:200'],
             'marks.*.uuid' => ['required', 'uuid', 'distinct'],
-            'marks.*.kind' => ['required', Rule::in(BenchEvent::KINDS)],
+            'marks.*.kind' => ['required', Rule::in(Mark::KINDS)],
             'marks.*.tube' => ['required', 'integer', 'between:1,1000'],
             'marks.*.at_ms' => ['required', 'integer', 'min:0'],
             'marks.*.step' => ['sometimes', 'string', 'max:40'],

@@ -64,8 +64,8 @@ final class StepRequest extends FormRequest
     }
 
     /**
-     * @return array{submission: string, step: string, at: Carbon, place: string, condition: string, celsius:
-     * float|null, corrects: string|null}
+     * @return array{submission: string, step: string, at: Carbon, place: string, condition: string,
+     * celsius: float|null, corrects: string|null}
      */
     public function line(): array
     {

@@ -42,8 +42,8 @@ final class StrategyRequest extends FormRequest
     }
 
     /**
-     * @return array{lab_fee: float, lab_minutes: float, test_fee: float, test_minutes: float, hour: float, under:
-     * float, over: float, drift: float}
+     * @return array{lab_fee: float, lab_minutes: float, test_fee: float, test_minutes: float, hour: float,
+     * under: float, over: float, drift: float}
      */
     public function asked(): array
     {

@@ -90,8 +90,8 @@ final class ReadingRequest extends FormRequest
     }
 
     /**
-     * @return array{typed: string, read_on: string, reader: string, flags: list<string>, note: string, corrects_id:
-     * int|null}
+     * @return array{typed: string, read_on: string, reader: string, flags: list<string>, note: string,
+     * corrects_id: int|null}
      */
     public function fields(): array
     {

@@ -46,7 +46,7 @@ final class ResultsRequest extends FormRequest
                 /** @var list<array{method_id: int, reading: string}> $given */
                 $given = $this->array('results');
                 $methods = TestMethod::query()
-                    ->where('portion', 'lab')
+                    ->where('workplace', 'lab')
                     ->findMany(array_column($given, 'method_id'))
                     ->keyBy('id');
                 foreach ($given as $i => ['method_id' => $id, 'reading' => $typed]) {

@@ -103,7 +103,7 @@ final class LedgerRequest extends FormRequest
                 isset($asked['lab_id']),
                 static fn (Builder $some) => $some->whereHas(
                     'consigned.consignment',
-                    static fn (Builder $parcels) => $parcels->where('lab_id', $asked['lab_id']),
+                    static fn (Builder $consignments) => $consignments->where('lab_id', $asked['lab_id']),
                 ),
             );
             $query->whereIn('samples.id', $portions->select('sample_id'));
@@ -116,7 +116,7 @@ final class LedgerRequest extends FormRequest
         if (is_string($read)) {
             $of = static fn (Builder $readings) => $readings->whereHas(
                 'method',
-                static fn (Builder $methods) => $methods->where('portion', str_replace('no_', '', $read)),
+                static fn (Builder $methods) => $methods->where('workplace', str_replace('no_', '', $read)),
             );
             str_starts_with($read, 'no_')
                 ? $query->whereDoesntHave('readings', $of)

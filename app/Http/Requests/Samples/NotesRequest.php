@@ -125,8 +125,8 @@ final class NotesRequest extends FormRequest
 
     /**
      * @return list<array{uuid: string, plan_id: int, composite: int, ordinal: int, sequence: int, outcome: string,
-     * reason: string|null, at: string, longitude: float|null, latitude: float|null, accuracy_m: float|null, settles:
-     * list<string>}>
+     * reason: string|null, at: string, longitude: float|null, latitude: float|null, accuracy_m: float|null,
+     * settles: list<string>}>
      */
     public function entries(): array
     {

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Resources\Areas;
 
 use App\Models\Area;
-use HonestCore\Quantity\Area as Extent;
+use HonestCore\Quantity\Extent;
 use HonestCore\Sampling\SplitAdvice;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;

@@ -40,26 +40,26 @@ final class PortionLine
             : '';
     }
 
-    /** @return array<string, mixed> with its times and its parcel, as the ledger draws them; needs lines and parcels */
+    /** @return array<string, mixed> with its times and its consignment, as the ledger draws them; needs lines and consignments */
     public static function onItsWay(Portion $portion): array
     {
         $way = [];
-        foreach ($portion->lines->isEmpty() ? [] : $portion->trail()->events as $event) {
-            $way[$event->step] = gmdate('Y-m-d\TH:i:s\Z', $event->at);
+        foreach ($portion->lines->isEmpty() ? [] : $portion->trail()->lines as $line) {
+            $way[$line->step] = gmdate('Y-m-d\TH:i:s\Z', $line->at);
         }
-        $parcel = $portion->consigned->sortBy('id')->last()?->consignment;
+        $consignment = $portion->consigned->sortBy('id')->last()?->consignment;
 
         return [
             ...self::of($portion),
             'way' => (object) $way,
-            'parcel' => $parcel === null
+            'consignment' => $consignment === null
                     ? null
                     : [
-                        'id' => $parcel->id,
-                        'number' => $parcel->number,
-                        'lab' => $parcel->lab->name,
-                        'expected_on' => $parcel->expected_on?->format('Y-m-d'),
-                        'days_late' => $parcel->daysLate(),
+                        'id' => $consignment->id,
+                        'number' => $consignment->number,
+                        'lab' => $consignment->lab->name,
+                        'expected_on' => $consignment->expected_on?->format('Y-m-d'),
+                        'days_late' => $consignment->daysLate(),
                     ],
         ];
     }
@@ -70,7 +70,7 @@ final class PortionLine
         $portion->loadMissing('lines.author:id,name');
         $trail = $portion->trail();
         $clock = $portion->clock($trail);
-        $standing = array_column($trail->events, 'id');
+        $standing = array_column($trail->lines, 'id');
         $drying = StorageClock::drying($trail);
         $moment = static fn (?int $at): ?string => $at === null ? null : gmdate('Y-m-d\TH:i:s\Z', $at);
 

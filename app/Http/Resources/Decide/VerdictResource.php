@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Http\Resources\Decide;
 
 use App\Actions\Decide\VerdictStatus;
-use App\Models\Verdict;
+use App\Models\SignedVerdict;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 
-/** @mixin Verdict */
+/** @mixin SignedVerdict */
 final class VerdictResource extends JsonResource
 {
     /** @return array<string, mixed> */

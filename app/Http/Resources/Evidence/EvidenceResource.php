@@ -14,8 +14,8 @@ use App\Http\Resources\Decide\PolicyResource;
 use App\Http\Resources\Decide\VerdictResource;
 use App\Http\Resources\Readings\MethodResource;
 use App\Models\Reading;
+use App\Models\SignedVerdict;
 use App\Models\TestMethod;
-use App\Models\Verdict;
 use HonestCore\Agreement\ActionTally;
 use HonestCore\Agreement\Call;
 use HonestCore\Agreement\Correction;
@@ -34,7 +34,7 @@ final class EvidenceResource extends JsonResource
 
     private const MOST_RANK_LINES = 120;
 
-    /** @param iterable<Verdict> $verdicts that stand as signed, one a claim at most */
+    /** @param iterable<SignedVerdict> $verdicts that stand as signed, one a claim at most */
     public function __construct(Evidence $evidence, private readonly iterable $verdicts)
     {
         parent::__construct($evidence);
@@ -209,7 +209,7 @@ final class EvidenceResource extends JsonResource
             ->pluck('reader')
             ->all();
 
-        return $evidence->test->portion === 'bench' ? array_values(array_map(strval(...), $names)) : [];
+        return $evidence->test->workplace === 'bench' ? array_values(array_map(strval(...), $names)) : [];
     }
 
     /** @return array<string, mixed> */

@@ -9,7 +9,7 @@ use App\Actions\Labs\LabService;
 use App\Http\Resources\Custody\PortionLine;
 use App\Models\ConsignedPortion;
 use App\Models\Consignment;
-use App\Models\LabImport;
+use App\Models\DeliveredReport;
 use App\Models\LabReport;
 use App\Models\User;
 use Illuminate\Http\Request;
@@ -73,25 +73,25 @@ final class ConsignmentResource extends JsonResource
     /**
      * Reports as they came, with what was made of them; a later one takes the place of the last that was taken.
      *
-     * @param list<LabReport> $reports
-     * @return list<array{id: int, name: string, came_at: string, import_id: int|null, instead: int|null}>
+     * @param list<DeliveredReport> $reports
+     * @return list<array{id: int, name: string, came_at: string, report_id: int|null, instead: int|null}>
      */
     private static function reports(array $reports): array
     {
-        $taken = LabImport::query()
-            ->whereIn('sha256', array_map(static fn (LabReport $report): string => $report->sha256, $reports))
+        $taken = LabReport::query()
+            ->whereIn('sha256', array_map(static fn (DeliveredReport $report): string => $report->sha256, $reports))
             ->pluck('id', 'sha256');
         [$lines, $last] = [[], null];
         foreach ($reports as $report) {
-            $import = $taken[$report->sha256] ?? null;
+            $takenId = $taken[$report->sha256] ?? null;
             $lines[] = [
                 'id' => $report->id,
                 'name' => $report->name,
                 'came_at' => $report->created_at->toIso8601ZuluString(),
-                'import_id' => $import,
+                'report_id' => $takenId,
                 'instead' => $last,
             ];
-            $last = $import ?? $last;
+            $last = $takenId ?? $last;
         }
 
         return $lines;

@@ -19,7 +19,7 @@ final class MethodResource extends JsonResource
             'code' => $this->code,
             'name' => $this->name,
             'analyte' => $this->analyte,
-            'portion' => $this->portion,
+            'workplace' => $this->workplace,
             'school' => $this->school,
             'bands' => $this->bands,
             'uncertainty' => $this->uncertainty,

@@ -79,14 +79,14 @@ enum LimeSchool: string
     }
 
     /**
-     * @return array{title: string, source: string, depth_in: float|int|null, cce?: float|int, p8?: float|int, p60?:
-     * float|int, effectiveness?: float|int, buffer: array{float|int|null, float|int|null}, memory: bool, said: string}
+     * @return array{title: string, source: string, depth_in: float|int|null, cce?: float|int, p8?: float|int,
+     * p60?: float|int, effectiveness?: float|int, buffer: array{float|int|null, float|int|null}, memory: bool, said: string}
      */
     private function row(): array
     {
         /**
-         * @var array<string, array{title: string, source: string, depth_in: float|int|null, cce?: float|int, p8?:
-         * float|int, p60?: float|int, effectiveness?: float|int, buffer: array{float|int|null, float|int|null},
+         * @var array<string, array{title: string, source: string, depth_in: float|int|null, cce?: float|int,
+         * p8?: float|int, p60?: float|int, effectiveness?: float|int, buffer: array{float|int|null, float|int|null},
          * memory: bool, said: string}> $schools
          */
         $schools = RuleTable::named('lime-schools')['schools'];

@@ -22,7 +22,7 @@ const { site, timezone } = useSite()
 const { samples, methods, pending } = useSamples()
 const choices = useQuery({ queryKey: ['choices'], staleTime: Infinity, queryFn: () => api.get('/choices') })
 const tests = computed(() =>
-    methods.value.filter((method) => method.portion === 'bench' && method.analyte !== 'texture'),
+    methods.value.filter((method) => method.workplace === 'bench' && method.analyte !== 'texture'),
 )
 const kitId = ref<number | null>(null)
 const kit = computed(() => tests.value.find(({ id }) => id === kitId.value) ?? tests.value[0])

@@ -14,7 +14,7 @@ const route = useRoute()
 const router = useRouter()
 const lines = useQuery({ queryKey: ['evidence'], queryFn: () => api.get('/evidence') })
 const tests = computed(() =>
-    (lines.data.value ?? []).filter(({ portion, untested }) => portion === 'bench' && untested === null),
+    (lines.data.value ?? []).filter(({ workplace, untested }) => workplace === 'bench' && untested === null),
 )
 const method = computed(
     () =>

@@ -61,12 +61,12 @@ const { data: evidence } = useQuery({
 const nouns = computed(() => ({
     test: evidence.value?.against
         ? String(route.query.reader)
-        : evidence.value?.method.portion === 'lab'
+        : evidence.value?.method.workplace === 'lab'
           ? 'Second lab'
           : evidence.value?.method.bands
             ? 'Kit'
             : 'Test',
-    reference: evidence.value?.against || (evidence.value?.reference.portion === 'bench' ? 'Other' : 'Lab'),
+    reference: evidence.value?.against || (evidence.value?.reference.workplace === 'bench' ? 'Other' : 'Lab'),
 }))
 const signing = ref<(typeof CLAIMS)[number] | null>(null)
 const analyte = computed(() =>
@@ -134,7 +134,7 @@ const analyte = computed(() =>
                     (me?.may_sign ?? false) &&
                     evidence.pairs.length > 0 &&
                     !evidence.against &&
-                    evidence.reference.portion === 'lab'
+                    evidence.reference.workplace === 'lab'
                 "
                 @sign="signing = claim"
             />
@@ -151,7 +151,8 @@ const analyte = computed(() =>
                 <h2>
                     Difference from
                     {{
-                        evidence.against || (evidence.reference.portion === 'lab' ? 'the lab' : evidence.reference.name)
+                        evidence.against ||
+                        (evidence.reference.workplace === 'lab' ? 'the lab' : evidence.reference.name)
                     }}
                 </h2>
                 <DifferencePlot :evidence="evidence" />

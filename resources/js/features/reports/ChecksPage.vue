@@ -14,7 +14,7 @@ const signals = computed(
 const lede = computed(() => {
     const n = charts.value?.length ?? 0
     if (!n)
-        return 'No check soil has come back from a lab yet. Slip one into a parcel: it tells whether the lab still finds what it should.'
+        return 'No check soil has come back from a lab yet. Slip one into a consignment: it tells whether the lab still finds what it should.'
     return signals.value
         ? `${count(signals.value, 'result')} of a check soil ${signals.value === 1 ? 'breaks' : 'break'} a rule of the chart.`
         : `${count(n, 'chart')}; no result breaks a rule.`
@@ -54,7 +54,7 @@ const lede = computed(() => {
                     <tbody>
                         <tr v-for="(point, i) in chart.points" :key="i">
                             <td>
-                                <RouterLink :to="`/reports/${point.import_id}`">{{ day(point.read_on) }}</RouterLink>
+                                <RouterLink :to="`/reports/${point.report_id}`">{{ day(point.read_on) }}</RouterLink>
                             </td>
                             <td class="narrow">{{ point.portion }}</td>
                             <td class="num">{{ number(point.value, 2) }}</td>

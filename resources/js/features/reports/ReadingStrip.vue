@@ -68,7 +68,7 @@ const hatched = (said: string): boolean => said === 'band' || said === 'range'
                     stroke="#221D17"
                     stroke-width="1.6"
                 />
-                <template v-else-if="at !== null && one.portion === 'lab'">
+                <template v-else-if="at !== null && one.workplace === 'lab'">
                     <rect
                         :x="left"
                         :y="y + 3"

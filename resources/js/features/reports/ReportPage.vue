@@ -12,10 +12,10 @@ import QuestionCard from './QuestionCard.vue'
 
 /** A report that was taken: what was asked of it, and every result as it was reported. */
 const route = useRoute()
-const id = computed(() => Number(route.params.import))
+const id = computed(() => Number(route.params.report))
 const { data: report } = useQuery({
     queryKey: ['report', id],
-    queryFn: () => api.get('/reports/{import}', { ids: { import: id.value } }),
+    queryFn: () => api.get('/reports/{report}', { ids: { report: id.value } }),
 })
 const { data: labs } = useQuery({ queryKey: ['labs'], queryFn: () => api.get('/labs') })
 const open = computed(() => report.value?.asked.filter(({ answer }) => answer === null) ?? [])
@@ -36,7 +36,7 @@ const keeping = useSave(
     (paper: File) => {
         const body = new FormData()
         body.append('paper', paper)
-        return api.post('/reports/{import}/papers', body, { ids: { import: id.value } })
+        return api.post('/reports/{report}/papers', body, { ids: { report: id.value } })
     },
     () => queries.invalidateQueries({ queryKey: ['report'] }),
 )

@@ -18,7 +18,7 @@ const { samples, methods, pending } = useSamples()
 const lab = computed(() => methods.value.filter(({ code }) => ['lab-ph', 'lab-mehlich', 'lab-smp'].includes(code)))
 const ph = computed(() => lab.value.find((method) => method.analyte === 'ph'))
 const waiting = computed(() => samples.value.filter((sample) => standing(sample, ph.value?.id).length === 0))
-const imports = useQuery({ queryKey: ['imports'], queryFn: () => api.get('/imports') })
+const reports = useQuery({ queryKey: ['reports'], queryFn: () => api.get('/reports') })
 const start = computed(() => Number(route.query.sample) || waiting.value[0]?.id || null)
 </script>
 
@@ -62,7 +62,7 @@ const start = computed(() => Number(route.query.sample) || waiting.value[0]?.id 
                 <h2 class="next">Files taken</h2>
                 <table class="plain">
                     <tbody>
-                        <tr v-for="one in imports.data.value ?? []" :key="one.id">
+                        <tr v-for="one in reports.data.value ?? []" :key="one.id">
                             <td>
                                 <RouterLink :to="`/reports/${one.id}`">{{ one.file_name }}</RouterLink>
                                 <span v-if="one.replaced" class="note">, replaced</span>

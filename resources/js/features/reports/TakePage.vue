@@ -16,11 +16,11 @@ const route = useRoute()
 const router = useRouter()
 const { site, timezone } = useSite()
 const { data: labs } = useQuery({ queryKey: ['labs'], queryFn: () => api.get('/labs') })
-const { data: imports } = useQuery({ queryKey: ['imports'], queryFn: () => api.get('/imports') })
+const { data: reports } = useQuery({ queryKey: ['reports'], queryFn: () => api.get('/reports') })
 const labId = ref<number | null>(null)
 watch(labs, (known) => (labId.value ??= known?.labs[0]?.id ?? null), { immediate: true })
 /** A corrected report is of the lab of the one it replaces. */
-watch(imports, (known) => {
+watch(reports, (known) => {
     const replaced = known?.find(({ id }) => id === Number(route.query.instead))
     if (replaced?.lab_id) labId.value = replaced.lab_id
 })
@@ -32,11 +32,11 @@ const { file, preview, columns, density, skip, supersedes, trouble, sheets, shee
 const { reading, take, taking, refusal } = onItsWay
 supersedes.value = Number(route.query.instead) || null
 /** A report that came over a lab's interface is opened as it was kept. */
-const { parcel, report } = route.query
-if (parcel && report) {
+const { consignment, report } = route.query
+if (consignment && report) {
     void Promise.all([
-        api.get('/consignments/{consignment}', { ids: { consignment: Number(parcel) } }),
-        bytes(`/consignments/${Number(parcel)}/reports/${Number(report)}`),
+        api.get('/consignments/{consignment}', { ids: { consignment: Number(consignment) } }),
+        bytes(`/consignments/${Number(consignment)}/reports/${Number(report)}`),
     ]).then(
         ([from, content]) => {
             labId.value = from.lab.id
@@ -46,7 +46,7 @@ if (parcel && report) {
     )
 }
 const earlier = computed(
-    () => imports.value?.filter((one) => !one.replaced && (one.lab_id === null || one.lab_id === labId.value)) ?? [],
+    () => reports.value?.filter((one) => !one.replaced && (one.lab_id === null || one.lab_id === labId.value)) ?? [],
 )
 /** What needs a look comes first. */
 const results = computed(() => {

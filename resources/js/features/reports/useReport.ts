@@ -56,7 +56,7 @@ export function useReport(labId: Ref<number | null>, readOn: Ref<string>) {
             if (paper.value) {
                 const own = new FormData()
                 own.append('paper', paper.value)
-                await api.post('/reports/{import}/papers', own, { ids: { import: taken.id } })
+                await api.post('/reports/{report}/papers', own, { ids: { report: taken.id } })
             }
             return taken
         },

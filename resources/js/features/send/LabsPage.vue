@@ -110,7 +110,7 @@ const fee = (test: Schema<'LabTestInput'>, text: string): void =>
                 data?.service.there
                     ? data.service.simulated
                         ? 'Its interface here is simulated.'
-                        : 'Told of parcels by its interface.'
+                        : 'Told of consignments by its interface.'
                     : 'It has an interface, which is not set up here.'
             }}</template>
         </p>
@@ -265,7 +265,9 @@ const fee = (test: Schema<'LabTestInput'>, text: string): void =>
                 </button>
             </div>
         </div>
-        <el-checkbox v-model="form.service">It is told of parcels by the interface that is set up here</el-checkbox>
+        <el-checkbox v-model="form.service"
+            >It is told of consignments by the interface that is set up here</el-checkbox
+        >
         <div class="row">
             <el-button type="primary" native-type="submit" :loading="saving">Keep the lab</el-button>
             <button type="button" class="link" @click="open = null">Leave it</button>

@@ -54,21 +54,21 @@ const body = computed(() => ({
     answers: Object.entries(answers).map(([label, value]) => ({ label, value })),
 }))
 const draft = useQuery({
-    queryKey: ['parcel-draft', body],
+    queryKey: ['consignment-draft', body],
     enabled: () => lab.value !== null,
-    placeholderData: (before: Schema<'ParcelDraft'> | undefined) => before,
+    placeholderData: (before: Schema<'ConsignmentDraft'> | undefined) => before,
     queryFn: () => api.post('/consignments/draft', body.value),
 })
 const { save, saving, refusal } = useSave(
     () => api.post('/consignments', { ...body.value, submission }),
     async (made) => {
         await queries.invalidateQueries()
-        await router.push(`/parcels/${made.id}`)
+        await router.push(`/consignments/${made.id}`)
     },
 )
 function put(portion: Schema<'Portion'>): void {
     if (lines.value.some((one) => one.portion.id === portion.id))
-        said.value = `${portion.code} is in the parcel already: scanned twice?`
+        said.value = `${portion.code} is in the consignment already: scanned twice?`
     else {
         const wanted = portion.tests.filter((test) => lab.value?.tests.some(({ code }) => code === test))
         lines.value = [...lines.value, { portion, tests: wanted.length ? wanted : [...usual.value] }]
@@ -110,7 +110,7 @@ const left = computed(
 <template>
     <PageHead
         over="Send"
-        title="Pack a parcel"
+        title="Pack a consignment"
         :lede="
             draft.data.value && lines.length
                 ? `${count(lines.length, 'portion')}, ${money(draft.data.value.fee_cents)} in fees; sent today, the report is expected on ${day(draft.data.value.expected_on)}.`
@@ -214,7 +214,7 @@ const left = computed(
             <el-button type="primary" :disabled="!lines.length" :loading="saving" @click="save()">Pack it</el-button>
             <p class="note">
                 Packing writes a line into the trail of each portion. What is warned of may be accepted, and stays with
-                the parcel.
+                the consignment.
             </p>
         </aside>
     </div>

@@ -18,8 +18,8 @@ const stops = computed(() => {
     const ended = ['reported', 'shelved', 'used_up', 'discarded'].includes(props.portion.state)
     return STATIONS.map((step, i) => {
         const moment = reached[i]
-        const expected = step === 'reported' ? props.portion.parcel?.expected_on : null
-        const late = step === 'reported' && !moment && (props.portion.parcel?.days_late ?? 0) > 0
+        const expected = step === 'reported' ? props.portion.consignment?.expected_on : null
+        const late = step === 'reported' && !moment && (props.portion.consignment?.days_late ?? 0) > 0
         return {
             step,
             x: AT[i]!,

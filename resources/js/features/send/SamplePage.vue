@@ -109,7 +109,7 @@ watch(
                                 {{
                                     reading.flags.length
                                         ? `left out: ${reading.flags.map((flag) => flag.name).join(', ')}`
-                                        : methodOf(reading)?.portion === 'bench'
+                                        : methodOf(reading)?.workplace === 'bench'
                                           ? 'kept'
                                           : ''
                                 }}
@@ -141,7 +141,7 @@ watch(
                         </el-select>
                         <el-input v-else v-model="form.reading" name="reading" style="width: 120px" />
                     </FormField>
-                    <fieldset v-if="methodOf(correcting)?.portion === 'bench'">
+                    <fieldset v-if="methodOf(correcting)?.workplace === 'bench'">
                         <legend>Protocol breaks; none puts the reading back</legend>
                         <el-checkbox-group v-model="form.flags" class="breaks">
                             <el-checkbox

@@ -20,7 +20,7 @@ const today = useQuery({
     enabled: () => siteId.value !== null,
     queryFn: () => api.get('/today', { query: { site_id: siteId.value ?? 0 } }),
 })
-const parcels = useQuery({
+const consignments = useQuery({
     queryKey: ['consignments', 'open'],
     queryFn: () => api.get('/consignments', { query: { open: '1' } }),
 })
@@ -42,8 +42,8 @@ const lede = computed(() => {
 const narrowed = computed(() => Object.keys(asked.value).some((key) => key !== 'page'))
 function clockOf(portion: Schema<'PortionOnItsWay'>): { text: string; bad: boolean } {
     const left = portion.deadline_at ? (Date.parse(portion.deadline_at) - Date.now()) / 3_600_000 : null
-    if (portion.parcel && portion.parcel.days_late > 0 && portion.state !== 'reported')
-        return { text: `${count(portion.parcel.days_late, 'working day')} late`, bad: true }
+    if (portion.consignment && portion.consignment.days_late > 0 && portion.state !== 'reported')
+        return { text: `${count(portion.consignment.days_late, 'working day')} late`, bad: true }
     if (
         left !== null &&
         !['arrived', 'measured', 'reported', 'shelved', 'used_up', 'discarded', 'lost'].includes(portion.state)
@@ -66,16 +66,16 @@ function scan(event: Event): void {
         <PageHead :over="`All sites, season ledger`" title="Send and track" :lede="lede">
             <RouterLink to="/labs">Labs</RouterLink>
             <RouterLink to="/scan">Scan codes</RouterLink>
-            <el-button type="primary" @click="router.push('/parcels/new')">Pack a parcel</el-button>
+            <el-button type="primary" @click="router.push('/consignments/new')">Pack a consignment</el-button>
         </PageHead>
-        <div v-if="parcels.data.value?.length" class="parcels">
+        <div v-if="consignments.data.value?.length" class="consignments">
             <RouterLink
-                v-for="one in parcels.data.value"
+                v-for="one in consignments.data.value"
                 :key="one.id"
-                :to="`/parcels/${one.id}`"
+                :to="`/consignments/${one.id}`"
                 :class="{ bad: one.days_late > 0 }"
             >
-                <strong>Parcel {{ one.number }}</strong> {{ one.state === 'sent' ? 'on its way' : one.state }},
+                <strong>Consignment {{ one.number }}</strong> {{ one.state === 'sent' ? 'on its way' : one.state }},
                 {{ one.lab }}, {{ count(one.portions, 'portion')
                 }}{{
                     one.days_late > 0
@@ -181,7 +181,7 @@ function scan(event: Event): void {
 </template>
 
 <style scoped>
-.parcels {
+.consignments {
     display: grid;
     gap: 2px;
     margin-bottom: 10px;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What kind of thing is due, by shape and word. */
 defineProps<{ kind: 'warm' | 'late' | 'drying' | 'plan' | 'unsent' }>()
-const WORDS = { warm: 'storage', late: 'parcel', drying: 'drying', plan: 'pull', unsent: 'unsent' }
+const WORDS = { warm: 'storage', late: 'consignment', drying: 'drying', plan: 'pull', unsent: 'unsent' }
 </script>
 
 <template>

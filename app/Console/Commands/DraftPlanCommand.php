@@ -7,15 +7,15 @@ namespace App\Console\Commands;
 use HonestCore\Error\BadOption;
 use HonestCore\Geometry\Boundary;
 use HonestCore\Geometry\KeepAway;
-use HonestCore\Quantity\Area;
+use HonestCore\Quantity\Extent;
 use HonestCore\Sampling\DepthLayer;
 use HonestCore\Sampling\Pattern;
-use HonestCore\Sampling\Plan;
+use HonestCore\Sampling\Placement;
 use HonestCore\Sampling\PlanFile;
 use HonestCore\Sampling\PlanSpec;
 use HonestCore\Sampling\Probe;
 
-final class DraftPlan extends ContractCommand
+final class DraftPlanCommand extends ContractCommand
 {
     private const FORMATS = ['geojson', 'gpx', 'kml', 'csv'];
 
@@ -52,7 +52,7 @@ final class DraftPlan extends ContractCommand
                 '--json with --format=geojson only',
             );
         }
-        $plan = Plan::draft($this->spec());
+        $plan = Placement::draft($this->spec());
         $this->emit(
             match ($format) {
                 'gpx' => PlanFile::gpx($plan),
@@ -67,7 +67,7 @@ final class DraftPlan extends ContractCommand
 
     protected function facts(): array
     {
-        return PlanFile::geoJson(Plan::draft($this->spec()));
+        return PlanFile::geoJson(Placement::draft($this->spec()));
     }
 
     private function spec(): PlanSpec
@@ -99,7 +99,7 @@ final class DraftPlan extends ContractCommand
             $this->requiredNumber('edge-m'),
             $pattern,
             $cores,
-            $cellAcres === null ? null : $cellAcres * Area::M2_PER_ACRE,
+            $cellAcres === null ? null : $cellAcres * Extent::M2_PER_ACRE,
             $layers === [] ? [DepthLayer::ofInches(0, 6)] : $layers,
             $probe,
             $seed,

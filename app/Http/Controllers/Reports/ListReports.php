@@ -5,15 +5,15 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Reports;
 
 use App\Actions\Reports\ReportShape;
-use App\Models\LabImport;
+use App\Models\LabReport;
 use Illuminate\Http\JsonResponse;
 
-final class ListImports
+final class ListReports
 {
     public function __invoke(): JsonResponse
     {
         return new JsonResponse(
-            LabImport::query()
+            LabReport::query()
                 ->withCount([
                     'readings',
                     'results',

@@ -11,7 +11,7 @@ use App\Models\User;
 use Illuminate\Http\Request;
 use Illuminate\Support\Carbon;
 
-final class SendParcel
+final class SendConsignment
 {
     public function __invoke(Request $request, Consignment $consignment, Send $send): ConsignmentResource
     {

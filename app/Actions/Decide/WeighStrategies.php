@@ -21,13 +21,13 @@ use HonestCore\Strategy\Witness;
 use HonestCore\Table\RuleTable;
 
 /** Mixes of tests for the next season, compared on the evidence there is of one test. */
-final class CompareStrategies
+final class WeighStrategies
 {
     public function __construct(private readonly GatherEvidence $gather, private readonly SamplingSplit $sampling) {}
 
     /**
-     * @param array{lab_fee: float, lab_minutes: float, test_fee: float, test_minutes: float, hour: float, under:
-     *     float, over: float, drift: float} $asked
+     * @param array{lab_fee: float, lab_minutes: float, test_fee: float, test_minutes: float, hour: float,
+     *     under: float, over: float, drift: float} $asked
      * @return array<string, mixed>
      */
     public function __invoke(TestMethod $test, array $asked): array

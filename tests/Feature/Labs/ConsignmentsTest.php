@@ -7,8 +7,8 @@ namespace Tests\Feature\Labs;
 use App\Actions\Labs\HttpLabService;
 use App\Actions\Labs\LabService;
 use App\Models\Consignment;
+use App\Models\DeliveredReport;
 use App\Models\Lab;
-use App\Models\LabReport;
 use App\Models\Portion;
 use App\Models\Reading;
 use App\Models\Sample;
@@ -23,9 +23,9 @@ use Tests\Feature\ApiTestCase;
 use Tests\Support\StandInProcess;
 
 /**
- * Labs, parcels, and what becomes of them, by hand and over the interface of a simulated lab in a process of its own.
+ * Labs, consignments, and what becomes of them, by hand and over the interface of a simulated lab in a process of its own.
  */
-final class ParcelsTest extends ApiTestCase
+final class ConsignmentsTest extends ApiTestCase
 {
     private const LAB = [
         'name' => 'Marl Laboratory',
@@ -95,7 +95,7 @@ final class ParcelsTest extends ApiTestCase
         parent::tearDown();
     }
 
-    public function test_a_parcel_costs_what_its_tests_cost_and_is_warned_of_what_is_missing(): void
+    public function test_a_consignment_costs_what_its_tests_cost_and_is_warned_of_what_is_missing(): void
     {
         $lab = $this->lab();
         $portion = $this->dry($this->sample());
@@ -112,7 +112,7 @@ final class ParcelsTest extends ApiTestCase
         );
     }
 
-    public function test_packed_sent_and_received_by_hand_the_parcel_follows_its_portions(): void
+    public function test_packed_sent_and_received_by_hand_the_consignment_follows_its_portions(): void
     {
         $lab = $this->lab(['service' => false]);
         $area = $this->area();
@@ -122,7 +122,7 @@ final class ParcelsTest extends ApiTestCase
         $this->pack($lab, [$one, $two], $submission)
             ->assertOk()
             ->assertJsonPath('id', $packed->json('id'));
-        self::assertSame(['packed', 'Parcel 1, for Marl Laboratory'], [$one->refresh()->state, $one->place]);
+        self::assertSame(['packed', 'Consignment 1, for Marl Laboratory'], [$one->refresh()->state, $one->place]);
         $ids = ['consignment' => $packed->json('id')];
         $this->step('unpacked', [$two->code]);
         $this->api('GET', '/consignments/{consignment}', ids: $ids)->assertJsonCount(1, 'contents');
@@ -154,7 +154,7 @@ final class ParcelsTest extends ApiTestCase
         );
     }
 
-    public function test_a_late_parcel_rises_on_today_with_an_enquiry_until_the_lab_was_asked(): void
+    public function test_a_late_consignment_rises_on_today_with_an_enquiry_until_the_lab_was_asked(): void
     {
         $lab = $this->lab(['service' => false]);
         $portion = $this->dry($this->sample());
@@ -171,7 +171,7 @@ final class ParcelsTest extends ApiTestCase
         self::assertNotContains('late', array_column($late()->json('due'), 'kind'));
         Carbon::setTestNow('2026-09-21 18:00:00');
         self::assertSame(
-            [true, 'Parcel 1 is 3 working days late: ask the lab'],
+            [true, 'Consignment 1 is 3 working days late: ask the lab'],
             array_values(
                 array_intersect_key((array) collect((array) $late()->json('due'))->firstWhere('kind', 'late'), [
                     'text' => 0,
@@ -268,7 +268,7 @@ final class ParcelsTest extends ApiTestCase
         ];
         $this->api('POST', '/simulation', ['slip' => 'none', 'shape' => 'table'])
             ->assertOk()
-            ->assertJsonPath('word', 'The next parcel will be measured as it should be.');
+            ->assertJsonPath('word', 'The next consignment will be measured as it should be.');
         $sent = $this->api(
             'POST',
             '/consignments/{consignment}/send',
@@ -286,7 +286,7 @@ final class ParcelsTest extends ApiTestCase
         self::assertSame('reported', $seen[4]);
         self::assertContains('arrived', $seen);
         $this->api('POST', '/consignments/{consignment}/ask', ids: $ids)->assertOk();
-        $report = LabReport::query()->sole();
+        $report = DeliveredReport::query()->sole();
         $rows = array_column(array_map(str_getcsv(...), explode("\n", trim($report->content))), 1, 0);
         self::assertEqualsWithDelta((float) $rows[$portion->code], (float) $rows[$hidden], 0.3, 'the same soil');
         self::assertEqualsWithDelta(6.2, (float) $rows[$check], 0.25, 'the known value, but for noise of 0.05');
@@ -305,7 +305,7 @@ final class ParcelsTest extends ApiTestCase
         $standIn = $this->simulated();
         $lab = $this->lab();
         $area = $this->area();
-        $parcel = fn (): array => [
+        $consignment = fn (): array => [
             'consignment' => (int) $this->pack($lab, [$this->dry($this->sample($area))])->json('id'),
         ];
         $send = fn (array $ids): TestResponse => $this->api(
@@ -314,14 +314,14 @@ final class ParcelsTest extends ApiTestCase
             ['carrier' => '', 'at' => now()->toIso8601ZuluString()],
             $ids,
         );
-        [$lost, $delayed, $dead] = [$parcel(), $parcel(), $parcel()];
+        [$lost, $delayed, $dead] = [$consignment(), $consignment(), $consignment()];
         $send($lost)->assertOk();
         self::assertStringContainsString(
             'is lost',
             $this->api('POST', '/simulation', ['trouble' => 'lose'])->json('word'),
         );
         self::assertStringContainsString(
-            'next parcel will be delayed',
+            'next consignment will be delayed',
             $this->api('POST', '/simulation', ['advance_days' => 1, 'trouble' => 'delay'])->json('word'),
         );
         $send($delayed)->assertOk();
@@ -331,7 +331,7 @@ final class ParcelsTest extends ApiTestCase
             $this->api('POST', '/consignments/{consignment}/ask', ids: $lost)->assertOk()->json('state'),
         );
         self::assertContains(
-            'Parcel 1 is lost: ask the lab',
+            'Consignment 1 is lost: ask the lab',
             $this->api('GET', '/today', query: ['site_id' => $area->site_id])->json('due.*.text'),
         );
         self::assertStringContainsString(
@@ -345,7 +345,7 @@ final class ParcelsTest extends ApiTestCase
         self::assertSame('packed', Consignment::query()->findOrFail($dead['consignment'])->state);
     }
 
-    public function test_bad_parcels_and_hand_overs_are_refused_before_anything_is_written_or_announced(): void
+    public function test_bad_consignments_and_hand_overs_are_refused_before_anything_is_written_or_announced(): void
     {
         $this->simulated();
         $lab = $this->lab();

@@ -9,7 +9,7 @@ use HonestCore\Error\ValueOutOfRange;
 use HonestCore\Geometry\Box;
 use HonestCore\Geometry\Ground;
 use HonestCore\Geometry\Polygon;
-use HonestCore\Quantity\Area;
+use HonestCore\Quantity\Extent;
 
 /**
  * Cores laid over ground, composite by composite, in walking order.
@@ -18,7 +18,7 @@ use HonestCore\Quantity\Area;
  * Convention: places are kept a hand's width further inside than asked, so that no rounding of a position
  *   puts a core on ground to keep away from.
  */
-final readonly class Plan
+final readonly class Placement
 {
     private const HAND_M = 0.1;
 
@@ -37,8 +37,8 @@ final readonly class Plan
     private function __construct(
         public array $composites,
         public array $outlines,
-        public Area $area,
-        public Area $usable,
+        public Extent $area,
+        public Extent $usable,
         public float $walkM,
         public array $volumesMl,
         public int $seed,
@@ -79,8 +79,8 @@ final readonly class Plan
         return new self(
             array_map(static fn (array $composite): array => array_map($plane->toDegrees(...), $composite), $places),
             $rings,
-            Area::ofSquareMetres($spec->boundary->areaM2()),
-            Area::ofSquareMetres($usable),
+            Extent::ofSquareMetres($spec->boundary->areaM2()),
+            Extent::ofSquareMetres($usable),
             $walk,
             array_map(
                 static fn (DepthLayer $layer): float => $spec->probe->compositeMl($spec->cores, $layer),
@@ -255,7 +255,7 @@ final readonly class Plan
             default => match ($spec->pattern) {
                 Pattern::Zigzag => Zigzag::lay($ground, $axis, $cores, null, $draw),
                 Pattern::W => Zigzag::lay($ground, $axis, $cores, Zigzag::W_LEGS, $draw),
-                Pattern::Transect => Transect::lay($ground, $axis, $cores, $draw),
+                Pattern::TransectLine => TransectLine::lay($ground, $axis, $cores, $draw),
                 Pattern::Random => WalkingOrder::of(RandomCores::lay($ground, $strips, $cores, $draw)),
                 Pattern::Stratified => WalkingOrder::of(EqualBlocks::lay($ground, $strips, $cores, $draw)),
                 Pattern::Grid => EqualBlocks::lay($ground, $strips, $cores, null),

@@ -6,14 +6,14 @@ namespace App\Http\Controllers\Labs;
 
 use App\Actions\Custody\FindPortions;
 use App\Actions\Labs\Draft;
-use App\Http\Requests\Labs\ParcelRequest;
+use App\Http\Requests\Labs\ConsignmentRequest;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Carbon;
 
-/** What a parcel would cost, when its report is expected, and what is to be mended first. */
-final class DraftParcel
+/** What a consignment would cost, when its report is expected, and what is to be mended first. */
+final class DraftConsignment
 {
-    public function __invoke(ParcelRequest $request, Draft $draft, FindPortions $find): JsonResponse
+    public function __invoke(ConsignmentRequest $request, Draft $draft, FindPortions $find): JsonResponse
     {
         $made = $draft($request->lab(), $request->contents($find), $request->answers(), Carbon::now());
 

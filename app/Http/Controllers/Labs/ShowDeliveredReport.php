@@ -7,11 +7,11 @@ namespace App\Http\Controllers\Labs;
 use App\Models\Consignment;
 use Illuminate\Http\Response;
 
-final class ShowReport
+final class ShowDeliveredReport
 {
-    public function __invoke(Consignment $consignment, int $report): Response
+    public function __invoke(Consignment $consignment, int $delivered): Response
     {
-        $found = $consignment->reports()->findOrFail($report);
+        $found = $consignment->reports()->findOrFail($delivered);
 
         $ending = str_ends_with($found->name, '.json') ? 'json' : 'csv';
 

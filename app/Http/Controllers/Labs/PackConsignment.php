@@ -6,14 +6,14 @@ namespace App\Http\Controllers\Labs;
 
 use App\Actions\Custody\FindPortions;
 use App\Actions\Labs\Pack;
-use App\Http\Requests\Labs\ParcelRequest;
+use App\Http\Requests\Labs\ConsignmentRequest;
 use App\Http\Resources\Labs\ConsignmentResource;
 use App\Models\User;
 use Illuminate\Http\JsonResponse;
 
-final class PackParcel
+final class PackConsignment
 {
-    public function __invoke(ParcelRequest $request, Pack $pack, FindPortions $find): JsonResponse
+    public function __invoke(ConsignmentRequest $request, Pack $pack, FindPortions $find): JsonResponse
     {
         /** @var User $author */
         $author = $request->user();

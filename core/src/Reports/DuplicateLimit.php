@@ -7,7 +7,7 @@ namespace HonestCore\Reports;
 use HonestCore\Table\RuleTable;
 
 /** How far two results of the same soil from one lab may differ: the repeatability limit. */
-final class Repeatability
+final class DuplicateLimit
 {
     /**
      * Quantity and unit: home unit of the analyte.

@@ -7,7 +7,7 @@ namespace HonestCore\Labs;
 use HonestCore\Table\RuleTable;
 
 /**
- * What is to be mended before a parcel goes to a lab.
+ * What is to be mended before a consignment goes to a lab.
  *
  * Rule: enough soil for the tests; the depth that the lab's calibration is for; every field of its form that must be
  * filled;
@@ -16,19 +16,19 @@ use HonestCore\Table\RuleTable;
  *   there in time.
  * Source: common practice; the lab's own figures; data/storage.json for the tests that hurry.
  */
-final class ParcelCheck
+final class ConsignmentCheck
 {
     private const DEPTH_SLACK_CM = 0.5;
 
     /**
-     * @param list<ParcelPortion> $portions
+     * @param list<ConsignmentPortion> $portions
      * @param list<array{label: string, required: bool, value: string}> $form
-     * @param int $arrives when the parcel will be there, in seconds since 1970, UTC
+     * @param int $arrives when the consignment will be there, in seconds since 1970, UTC
      * @return list<array{code: string, portion: string|null, text: string}>
      */
     public static function warnings(array $portions, array $form, string $quarantine, int $arrives): array
     {
-        $found = $portions === [] ? [self::say('empty', null, 'The parcel is empty: choose portions and tests.')] : [];
+        $found = $portions === [] ? [self::say('empty', null, 'The consignment is empty: choose portions and tests.')] : [];
         foreach ($portions as $portion) {
             array_push($found, ...self::ofPortion($portion, $arrives));
         }
@@ -41,7 +41,7 @@ final class ParcelCheck
             array_filter(
                 array_merge(
                     ...array_map(
-                        static fn (ParcelPortion $one): array => array_map(
+                        static fn (ConsignmentPortion $one): array => array_map(
                             static fn (LabTest $test): string => $test->outside,
                             $one->tests,
                         ),
@@ -52,7 +52,7 @@ final class ParcelCheck
             ),
         );
         foreach ($outside as $words) {
-            $found[] = self::say('outside', null, "Write on the outside of the parcel: {$words}.");
+            $found[] = self::say('outside', null, "Write on the outside of the consignment: {$words}.");
         }
         if ($quarantine !== '') {
             $found[] = self::say('quarantine', null, "Soil may cross a quarantine border on this way: {$quarantine}");
@@ -62,7 +62,7 @@ final class ParcelCheck
     }
 
     /** @return list<array{code: string, portion: string|null, text: string}> */
-    private static function ofPortion(ParcelPortion $portion, int $arrives): array
+    private static function ofPortion(ConsignmentPortion $portion, int $arrives): array
     {
         $found = [];
         $code = $portion->code;
@@ -115,7 +115,7 @@ final class ParcelCheck
         return $found;
     }
 
-    private static function hurries(ParcelPortion $portion): bool
+    private static function hurries(ConsignmentPortion $portion): bool
     {
         /** @var array{hasty: list<string>} $table */
         $table = RuleTable::named('storage');

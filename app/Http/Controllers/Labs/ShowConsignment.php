@@ -7,7 +7,7 @@ namespace App\Http\Controllers\Labs;
 use App\Http\Resources\Labs\ConsignmentResource;
 use App\Models\Consignment;
 
-final class ShowParcel
+final class ShowConsignment
 {
     public function __invoke(Consignment $consignment): ConsignmentResource
     {

@@ -10,7 +10,7 @@ namespace HonestCore\Custody;
  *
  * Quantity and unit: `at` in seconds since 1970, UTC, when it happened, not when it was written down; `celsius` in °C.
  */
-final readonly class CustodyEvent
+final readonly class TrailLine
 {
     public function __construct(
         public string $id,

@@ -22,8 +22,8 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property int|null $follows_id
  * @property string $claim
  * @property string $verdict
- * @property array{text: string, lot: string, test_from: float|null, test_to: float|null, reference_from:
- *     float|null, reference_to: float|null} $scope
+ * @property array{text: string, lot: string, test_from: float|null, test_to: float|null,
+ *     reference_from: float|null, reference_to: float|null} $scope
  * @property array<string, mixed> $evidence
  * @property string $evidence_hash
  * @property string $note
@@ -36,13 +36,15 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property-read TestMethod $reference
  * @property-read JudgingPolicy $policy
  * @property-read User $signer
- * @property-read Verdict|null $follower
+ * @property-read SignedVerdict|null $follower
  */
-final class Verdict extends Model
+final class SignedVerdict extends Model
 {
     use BelongsToTeam;
 
     public const SHOWN_WITH = ['method', 'reference', 'policy', 'signer', 'follower:id,follows_id'];
+
+    protected $table = 'verdicts';
 
     protected $guarded = [];
 
@@ -105,9 +107,9 @@ final class Verdict extends Model
         return $this->belongsTo(User::class, 'signed_by');
     }
 
-    /** @return HasOne<Verdict, $this> */
+    /** @return HasOne<SignedVerdict, $this> */
     public function follower(): HasOne
     {
-        return $this->hasOne(Verdict::class, 'follows_id');
+        return $this->hasOne(SignedVerdict::class, 'follows_id');
     }
 }

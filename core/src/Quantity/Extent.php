@@ -11,7 +11,7 @@ use HonestCore\Error\ValueOutOfRange;
  *
  * Quantity and unit: square metres; 4046.8564224 m² an acre (0.3048 m a foot, 43,560 square feet an acre).
  */
-final readonly class Area
+final readonly class Extent
 {
     public const M2_PER_ACRE = 4046.8564224;
 

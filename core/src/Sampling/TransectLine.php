@@ -15,7 +15,7 @@ use HonestCore\Geometry\Line;
  * Convention: the longest usable line of a fan about the centroid, the main axis included.
  * Source: common practice.
  */
-final class Transect
+final class TransectLine
 {
     private const FAN = 24;
 

@@ -15,7 +15,7 @@ use Illuminate\Support\Facades\DB;
  * Keeps what a person said to a question: a note, a recheck to be ordered, or that the results are left out, by rule
  * and visibly.
  */
-final class AnswerQuestion
+final class RecordAnswer
 {
     public const ANSWERS = ['note', 'recheck', 'exclude'];
 

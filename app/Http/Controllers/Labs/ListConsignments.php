@@ -8,13 +8,13 @@ use App\Models\Consignment;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
-final class ListParcels
+final class ListConsignments
 {
     private const MOST = 200;
 
     public function __invoke(Request $request): JsonResponse
     {
-        $parcels = Consignment::query()
+        $consignments = Consignment::query()
             ->with('lab')
             ->withCount('contents')
             ->when($request->boolean('open'), static fn ($query) => $query->whereNot('state', 'reported'))
@@ -23,7 +23,7 @@ final class ListParcels
             ->get();
 
         return new JsonResponse(
-            $parcels->map(
+            $consignments->map(
                 static fn (Consignment $one): array => [
                     'id' => $one->id,
                     'number' => $one->number,

@@ -12,7 +12,7 @@ use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\ValidationException;
 
 /** Portions and tests for one lab, and the answers to its form. */
-final class ParcelRequest extends FormRequest
+final class ConsignmentRequest extends FormRequest
 {
     /** @return array<string, list<mixed>> */
     public function rules(): array
@@ -35,7 +35,7 @@ final class ParcelRequest extends FormRequest
     {
         return [
             'portions.*.code.distinct' => 'This portion is in the list twice: scanned twice?',
-            'portions.required' => 'The parcel is empty: choose portions and tests.',
+            'portions.required' => 'The consignment is empty: choose portions and tests.',
         ];
     }
 

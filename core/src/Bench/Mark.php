@@ -9,7 +9,7 @@ namespace HonestCore\Bench;
  *
  * Quantity and unit: the moment in milliseconds since 1970, by the clock of the device that leads the run.
  */
-final readonly class BenchEvent
+final readonly class Mark
 {
     public const BEGIN = 'begin';
 

@@ -10,7 +10,7 @@ use App\Models\Consignment;
 use App\Models\User;
 use Illuminate\Http\Request;
 
-final class AskForParcel
+final class AskForConsignment
 {
     public function __invoke(Request $request, Consignment $consignment, AskService $ask): ConsignmentResource
     {

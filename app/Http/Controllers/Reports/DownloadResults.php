@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Reports;
 
-use App\Actions\Reports\ExportResults as Export;
+use App\Actions\Reports\ExportResults;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
-final class ExportResults
+final class DownloadResults
 {
-    public function __invoke(string $format, Export $export): StreamedResponse
+    public function __invoke(string $format, ExportResults $export): StreamedResponse
     {
         $write = static function (string $text): void {
             echo $text;

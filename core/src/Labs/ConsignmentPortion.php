@@ -7,11 +7,11 @@ namespace HonestCore\Labs;
 use HonestCore\Sampling\DepthLayer;
 
 /**
- * A portion that is to go into a parcel, with the tests asked of it.
+ * A portion that is to go into a consignment, with the tests asked of it.
  *
  * Quantity and unit: volume in millilitres, null where it was not measured; deadline in seconds since 1970, UTC.
  */
-final readonly class ParcelPortion
+final readonly class ConsignmentPortion
 {
     /** @param list<LabTest> $tests */
     public function __construct(

@@ -12,13 +12,13 @@ import { count, day, depth, moment } from '@/shared/format'
 import { newId } from '@/shared/offline/store'
 import { money } from '@/shared/money'
 
-/** A parcel: what is in it, its papers, where it is, and the letter to the lab when it is late. */
-const id = Number(useRoute().params.parcel)
+/** A consignment: what is in it, its papers, where it is, and the letter to the lab when it is late. */
+const id = Number(useRoute().params.consignment)
 const queries = useQueryClient()
 const router = useRouter()
 const { timezone, site } = useSite()
 const key = ['consignment', id]
-const { data: parcel, error } = useQuery({
+const { data: consignment, error } = useQuery({
     queryKey: key,
     queryFn: () => api.get('/consignments/{consignment}', { ids: { consignment: id } }),
 })
@@ -55,10 +55,10 @@ const { save: step, refusal: refusedStep } = useSave(
     (name: string) =>
         api.post('/custody-steps', {
             submission: newId(),
-            codes: parcel.value!.contents.map(({ portion }) => portion.code),
+            codes: consignment.value!.contents.map(({ portion }) => portion.code),
             step: name,
             at: new Date().toISOString(),
-            place: parcel.value!.lab.name,
+            place: consignment.value!.lab.name,
             condition: null,
             celsius: null,
             corrects: null,
@@ -67,11 +67,13 @@ const { save: step, refusal: refusedStep } = useSave(
 )
 const next = computed(
     () =>
-        ({ sent: ['arrived', 'The lab has it'], arrived: ['reported', 'The report came'] })[parcel.value?.state ?? ''],
+        ({ sent: ['arrived', 'The lab has it'], arrived: ['reported', 'The report came'] })[
+            consignment.value?.state ?? ''
+        ],
 )
-const state = computed(() => (parcel.value?.state === 'sent' ? 'on its way' : (parcel.value?.state ?? '')))
+const state = computed(() => (consignment.value?.state === 'sent' ? 'on its way' : (consignment.value?.state ?? '')))
 const lede = computed(() => {
-    const one = parcel.value
+    const one = consignment.value
     if (!one) return ''
     const late =
         one.days_late > 0
@@ -82,35 +84,38 @@ const lede = computed(() => {
     return `${count(one.contents.length, 'portion')} for ${one.lab.name}, ${state.value}.${late}`
 })
 async function copy(): Promise<void> {
-    await navigator.clipboard.writeText(parcel.value?.enquiry ?? '')
+    await navigator.clipboard.writeText(consignment.value?.enquiry ?? '')
     copied.value = true
 }
 function takeReport(report: Schema<'KeptReport'>): void {
     const instead = report.instead ? { instead: report.instead } : {}
-    void router.push({ path: '/reports/take', query: { parcel: id, report: report.id, ...instead } })
+    void router.push({ path: '/reports/take', query: { consignment: id, report: report.id, ...instead } })
 }
 const print = (): void => window.print()
 </script>
 
 <template>
     <p v-if="error" class="wrong">{{ error.message }}</p>
-    <template v-if="parcel">
+    <template v-if="consignment">
         <PageHead
-            class="parcel"
-            :over="`Send, packed ${moment(parcel.packed_at, timezone)} by ${parcel.packed_by}`"
-            :title="`Parcel ${parcel.number}`"
+            class="consignment"
+            :over="`Send, packed ${moment(consignment.packed_at, timezone)} by ${consignment.packed_by}`"
+            :title="`Consignment ${consignment.number}`"
             :lede="lede"
         >
-            <a :href="`/api/consignments/${parcel.id}/list.csv`">List in the lab’s columns</a>
+            <a :href="`/api/consignments/${consignment.id}/list.csv`">List in the lab’s columns</a>
             <el-button @click="print">Print the papers</el-button>
         </PageHead>
-        <p v-if="parcel.simulated" class="simulated" role="note">
+        <p v-if="consignment.simulated" class="simulated" role="note">
             Simulated: this lab, its days and its results are made up.
         </p>
         <div class="columns two">
             <section class="papers">
                 <h2>Packing list</h2>
-                <p>To {{ parcel.lab.name }}, {{ parcel.lab.address }}. From {{ site?.name }}, {{ site?.address }}.</p>
+                <p>
+                    To {{ consignment.lab.name }}, {{ consignment.lab.address }}. From {{ site?.name }},
+                    {{ site?.address }}.
+                </p>
                 <table class="plain">
                     <thead>
                         <tr>
@@ -123,7 +128,7 @@ const print = (): void => window.print()
                         </tr>
                     </thead>
                     <tbody>
-                        <tr v-for="one in parcel.contents" :key="one.portion.id">
+                        <tr v-for="one in consignment.contents" :key="one.portion.id">
                             <td>
                                 <strong>{{ one.portion.code }}</strong>
                                 <span class="note no-print what">
@@ -147,9 +152,9 @@ const print = (): void => window.print()
                     </tbody>
                     <tfoot>
                         <tr>
-                            <td colspan="4">{{ count(parcel.contents.length, 'portion') }}</td>
+                            <td colspan="4">{{ count(consignment.contents.length, 'portion') }}</td>
                             <td class="num">
-                                <strong>{{ money(parcel.fee_cents) }}</strong>
+                                <strong>{{ money(consignment.fee_cents) }}</strong>
                             </td>
                             <td class="no-print"></td>
                         </tr>
@@ -158,36 +163,36 @@ const print = (): void => window.print()
                 <h2>Submission form</h2>
                 <table class="plain form">
                     <tbody>
-                        <tr v-for="field in parcel.form" :key="field.label">
+                        <tr v-for="field in consignment.form" :key="field.label">
                             <td>{{ field.label }}</td>
                             <td>{{ field.value || (field.required ? '____________________' : '') }}</td>
                         </tr>
                         <tr>
                             <td>Sent by</td>
-                            <td>{{ parcel.packed_by }}, {{ site?.name }}</td>
+                            <td>{{ consignment.packed_by }}, {{ site?.name }}</td>
                         </tr>
                     </tbody>
                 </table>
-                <div v-if="parcel.warnings.length" class="warning no-print">
+                <div v-if="consignment.warnings.length" class="warning no-print">
                     <strong>Known when it was packed</strong>
                     <ul>
-                        <li v-for="(warning, i) in parcel.warnings" :key="i">{{ warning.text }}</li>
+                        <li v-for="(warning, i) in consignment.warnings" :key="i">{{ warning.text }}</li>
                     </ul>
                 </div>
-                <template v-if="parcel.days_late > 0 || parcel.state === 'lost'">
+                <template v-if="consignment.days_late > 0 || consignment.state === 'lost'">
                     <h2 class="no-print">Ask the lab</h2>
-                    <pre class="letter no-print">{{ parcel.enquiry }}</pre>
+                    <pre class="letter no-print">{{ consignment.enquiry }}</pre>
                     <p class="row no-print">
                         <a
-                            :href="`mailto:${parcel.lab.email}?subject=${encodeURIComponent(`Parcel ${parcel.number}`)}&body=${encodeURIComponent(parcel.enquiry)}`"
+                            :href="`mailto:${consignment.lab.email}?subject=${encodeURIComponent(`Consignment ${consignment.number}`)}&body=${encodeURIComponent(consignment.enquiry)}`"
                             @click="asked()"
                             >Write it as a letter</a
                         >
                         <button type="button" class="link" @click="copy">{{ copied ? 'Copied' : 'Copy it' }}</button>
                         <button type="button" class="link" @click="asked()">
                             {{
-                                parcel.asked_on
-                                    ? `Asked on ${day(parcel.asked_on)}; asked again today`
+                                consignment.asked_on
+                                    ? `Asked on ${day(consignment.asked_on)}; asked again today`
                                     : 'The lab was asked today'
                             }}
                         </button>
@@ -197,16 +202,16 @@ const print = (): void => window.print()
             <aside class="no-print">
                 <h2>Where it is</h2>
                 <p>
-                    {{ state }}{{ parcel.carrier ? `, ${parcel.carrier}` : ''
-                    }}{{ parcel.sent_at ? `, sent ${moment(parcel.sent_at, timezone)}` : '' }}
+                    {{ state }}{{ consignment.carrier ? `, ${consignment.carrier}` : ''
+                    }}{{ consignment.sent_at ? `, sent ${moment(consignment.sent_at, timezone)}` : '' }}
                 </p>
-                <p v-if="parcel.word">Last word: {{ parcel.word }}</p>
+                <p v-if="consignment.word">Last word: {{ consignment.word }}</p>
                 <RefusalNote :refusal="refusal ?? refusedAsk ?? refusedStep ?? refusedOrder" />
-                <form v-if="parcel.state === 'packed'" novalidate @submit.prevent="send()">
+                <form v-if="consignment.state === 'packed'" novalidate @submit.prevent="send()">
                     <FormField
                         label="Carrier"
                         :hint="
-                            parcel.lab.service && known.data.value?.service.there
+                            consignment.lab.service && known.data.value?.service.there
                                 ? 'The lab’s interface is told of it.'
                                 : undefined
                         "
@@ -214,19 +219,19 @@ const print = (): void => window.print()
                     /></FormField>
                     <el-button type="primary" native-type="submit" :loading="saving">It was handed over</el-button>
                 </form>
-                <p v-if="parcel.announced && parcel.state !== 'reported'">
+                <p v-if="consignment.announced && consignment.state !== 'reported'">
                     <el-button type="primary" :loading="asking" @click="ask()">Ask where it is</el-button>
                 </p>
-                <p v-if="!parcel.announced && next">
+                <p v-if="!consignment.announced && next">
                     <el-button @click="step(next[0]!)">{{ next[1] }}</el-button>
                 </p>
-                <template v-if="parcel.reports.length">
+                <template v-if="consignment.reports.length">
                     <h2>Reports</h2>
-                    <div v-for="report in parcel.reports" :key="report.id" class="report">
-                        <a :href="`/api/consignments/${parcel.id}/reports/${report.id}`">{{ report.name }}</a>,
+                    <div v-for="report in consignment.reports" :key="report.id" class="report">
+                        <a :href="`/api/consignments/${consignment.id}/reports/${report.id}`">{{ report.name }}</a>,
                         {{ moment(report.came_at, timezone) }}
                         <p>
-                            <RouterLink v-if="report.import_id" :to="`/reports/${report.import_id}`"
+                            <RouterLink v-if="report.report_id" :to="`/reports/${report.report_id}`"
                                 >See what was taken</RouterLink
                             >
                             <el-button v-else size="small" @click="takeReport(report)"
@@ -236,7 +241,7 @@ const print = (): void => window.print()
                     </div>
                     <p class="note">Kept as it came; nothing of it is entered before you have seen what it becomes.</p>
                 </template>
-                <template v-if="known.data.value?.service.simulated && parcel.announced">
+                <template v-if="known.data.value?.service.simulated && consignment.announced">
                     <h2>The simulated lab</h2>
                     <div class="row">
                         <button type="button" class="link" @click="order({ advance_days: 1 })">A day passes</button>
@@ -305,8 +310,8 @@ const print = (): void => window.print()
     .two {
         display: block;
     }
-    .parcel :deep(.lede),
-    .parcel :deep(.over) {
+    .consignment :deep(.lede),
+    .consignment :deep(.over) {
         display: none;
     }
 }
