@@ -77,7 +77,7 @@ final class Area extends Model
             ->get(['id', 'spec', 'boundary'])
             ->first(fn (Plan $plan): bool => $plan->boundary === $this->boundary);
 
-        return $plan?->spec['zones'];
+        return $plan?->spec->zones;
     }
 
     public function crop(): Crop

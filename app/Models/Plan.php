@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Casts\AsValue;
 use App\Models\Concerns\BelongsToTeam;
+use HonestCore\Sampling\Layout;
+use HonestCore\Sampling\PlanSpec;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -12,24 +15,14 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 /**
  * Where the cores of one composite are pulled. The boundary and the layout are kept as they were drafted.
  *
- * @phpstan-type Spec array{purpose: string, school: string|null, layers: list<string>, cores: int,
- *     pattern: string, cell_acres: float|null, cell_mode: string, rows: array{spacing_m: float, bearing_deg: float}|null,
- *     zones: array<string, mixed>|null, start: array{float, float}|null, speed_km_per_h: float|null,
- *     seconds_per_core: float|null, edge_m: float, probe_mm: float, seed: int, ph_sd: float|null, kept_reason: string|null,
- *     quality?: array{duplicates: int, hidden: int}|null, keep_away: list<array{landmark_id: int, name: string,
- *     distance_m: float, geometry: array<string, mixed>}>}
- *
  * @property int $id
  * @property int $team_id
  * @property int $area_id
  * @property int $created_by
  * @property string $purpose
- * @property Spec $spec
+ * @property PlanSpec $spec
  * @property array<string, mixed> $boundary
- * @property array{cores: list<array{composite: int, sequence: int, longitude: float, latitude: float,
- *     leg_m: float|null, bearing_deg: float|null}>, composites: list<array{number: int, cores: int, walk_m: float,
- *     outline: list<list<array{float, float}>>, duplicate_of?: int}>, walk_m: float, minutes: float, margin?: array{ph: float,
- *     sd: float}, quality?: array{hidden: list<int>}} $layout the whole of it is what LayOut gives
+ * @property Layout $layout
  * @property int $composites how many
  * @property \Illuminate\Support\Carbon|null $pull_on
  * @property float $walk_m
@@ -50,9 +43,9 @@ final class Plan extends Model
     protected function casts(): array
     {
         return [
-            'spec' => 'array',
+            'spec' => AsValue::of(PlanSpec::class),
             'boundary' => 'array',
-            'layout' => 'array',
+            'layout' => AsValue::of(Layout::class),
             'walk_m' => 'float',
             'minutes' => 'float',
             'pull_on' => 'date',

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToTeam;
+use HonestCore\Custody\Outcome;
 use HonestCore\Custody\PullEntry;
-use HonestCore\Custody\PullOutcome;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -60,7 +60,7 @@ final class PullNote extends Model
             $this->device,
             $this->ordinal,
             $this->sequence,
-            PullOutcome::from($this->outcome),
+            Outcome::from($this->outcome),
             $this->settles,
         );
     }

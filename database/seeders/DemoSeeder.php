@@ -145,7 +145,7 @@ final class DemoSeeder extends Seeder
     ): Sample {
         Carbon::setTestNow("{$day} 15:00:00");
         $plan = $this->ground->plan($area, $technician, 11 + $i);
-        $cores = $plan->spec['cores'];
+        $cores = $plan->spec->cores;
         $outcomes = array_values(
             array_map(
                 static fn (int $sequence): array => $sequence > $lost

@@ -10,6 +10,7 @@ use App\Models\Landmark;
 use App\Models\Plan;
 use App\Models\User;
 use HonestCore\Geometry\LocalPlane;
+use HonestCore\Sampling\PlanSpec;
 
 /** The ground of the demo in degrees, and the plans on it. */
 final class Ground
@@ -58,39 +59,25 @@ final class Ground
     ): Plan {
         [$pattern, $cores] = QuillHollow::PATTERNS[$area->name];
 
-        return $this->savePlan->new($area, $technician, [
+        return $this->savePlan->new($area, $technician, PlanSpec::fromRow([
             'purpose' => 'routine',
-            'school' => null,
             'layers' => ['0-6in'],
             'cores' => $cores,
             'pattern' => $pattern,
             'cell_acres' => $cellAcres,
-            'cell_mode' => 'over',
-            'rows' => null,
-            'zones' => null,
-            'start' => null,
-            'speed_km_per_h' => null,
-            'seconds_per_core' => null,
             'edge_m' => 5.0,
             'probe_mm' => 19.0,
             'seed' => $seed,
-            'ph_sd' => null,
-            'kept_reason' => null,
             'quality' => $quality,
-            'keep_away' => array_values(
-                Landmark::query()
-                    ->orderBy('id')
-                    ->get()
-                    ->map(
-                        static fn (Landmark $landmark): array => [
-                            'landmark_id' => $landmark->id,
-                            'name' => $landmark->name,
-                            'distance_m' => $landmark->distance_m,
-                            'geometry' => $landmark->geometry,
-                        ],
-                    )
-                    ->all(),
+            'keep_away' => array_map(
+                static fn (Landmark $landmark): array => [
+                    'landmark_id' => $landmark->id,
+                    'name' => $landmark->name,
+                    'distance_m' => $landmark->distance_m,
+                    'geometry' => $landmark->geometry,
+                ],
+                Landmark::query()->orderBy('id')->get()->all(),
             ),
-        ]);
+        ]));
     }
 }

@@ -55,10 +55,10 @@ final class PaddockSeeder
         Carbon::setTestNow("{$day} 13:00:00");
         $plan = $this->ground->plan($area, $technician, 52, 0.8, ['duplicates' => count($cells), 'hidden' => 0]);
         [$west, $rows] = [$this->fromTheWest($plan), []];
-        foreach ($plan->layout['composites'] as $composite) {
-            [$first, $second, $mehlich, $smp] = $cells[$west[$composite['duplicate_of'] ?? $composite['number']]];
-            [$own, $hidden] = isset($composite['duplicate_of']) ? $second : $first;
-            $sample = $this->composite($plan, $composite['number'], $day, $technician);
+        foreach ($plan->layout->composites as $composite) {
+            [$first, $second, $mehlich, $smp] = $cells[$west[$composite->duplicateOf ?? $composite->number]];
+            [$own, $hidden] = $composite->duplicateOf !== null ? $second : $first;
+            $sample = $this->composite($plan, $composite->number, $day, $technician);
             array_push(
                 $rows,
                 [$this->portion($sample, 'lab'), $own, $mehlich, $smp],
@@ -102,11 +102,11 @@ final class PaddockSeeder
     private function fromTheWest(Plan $plan): array
     {
         $longitudes = [];
-        foreach ($plan->layout['composites'] as $composite) {
-            isset($composite['duplicate_of']) ||
-                ($longitudes[$composite['number']] = min(
+        foreach ($plan->layout->composites as $composite) {
+            $composite->duplicateOf !== null ||
+                ($longitudes[$composite->number] = min(
                     PHP_FLOAT_MAX,
-                    ...array_column($composite['outline'][0] ?? [], 0),
+                    ...array_column($composite->outline[0] ?? [], 0),
                 ));
         }
         asort($longitudes);
@@ -117,7 +117,7 @@ final class PaddockSeeder
     private function composite(Plan $plan, int $number, string $day, User $technician): Sample
     {
         Carbon::setTestNow("{$day} 15:00:00");
-        $cores = array_column($plan->layout['composites'], 'cores', 'number')[$number];
+        $cores = $plan->layout->coresOf($number);
 
         return ($this->pull)(
             $plan,

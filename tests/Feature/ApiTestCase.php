@@ -15,6 +15,7 @@ use App\Models\Sample;
 use App\Models\Site;
 use App\Models\TestMethod;
 use App\Models\User;
+use HonestCore\Sampling\PlanSpec;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase;
 use Illuminate\Testing\TestResponse;
@@ -140,10 +141,16 @@ abstract class ApiTestCase extends TestCase
             ->refresh();
     }
 
+    /** @param array<string, mixed> $other than the usual fields */
+    protected static function spec(array $other = []): PlanSpec
+    {
+        return PlanSpec::fromRow($other + self::SPEC);
+    }
+
     protected function plan(?Area $area = null): Plan
     {
         return app(SavePlan::class)
-            ->new($area ?? $this->area(), $this->technician, self::SPEC)
+            ->new($area ?? $this->area(), $this->technician, self::spec())
             ->refresh();
     }
 

@@ -15,8 +15,8 @@ use App\Models\TestMethod;
 use HonestCore\Agreement\Call;
 use HonestCore\Error\CoreError;
 use HonestCore\Strategy\Costs;
-use HonestCore\Strategy\Outcome;
 use HonestCore\Strategy\Strategies;
+use HonestCore\Strategy\StrategyOutcome;
 use HonestCore\Strategy\Witness;
 use HonestCore\Table\RuleTable;
 
@@ -78,7 +78,7 @@ final class WeighStrategies
             'actions' => $evidence->policy->terms['actions'],
             'lab_uncertainty' => $expanded,
             'test_sd' => $testSd,
-            'outcomes' => array_map(static fn (Outcome $one): array => $one->toArray(), $found['outcomes']),
+            'outcomes' => array_map(static fn (StrategyOutcome $one): array => $one->toArray(), $found['outcomes']),
             'cheapest' => $found['cheapest'],
             'sure' => $found['sure'],
             'turns' => $found['turns'],

@@ -125,11 +125,7 @@ final class SamplingSplit
                 ->where('spec->quality->duplicates', '>', 0)
                 ->get(['id', 'layout']) as $plan
         ) {
-            $of = array_column(
-                array_filter($plan->layout['composites'], static fn (array $one): bool => isset($one['duplicate_of'])),
-                'duplicate_of',
-                'number',
-            );
+            $of = $plan->layout->doubles();
             $by = [];
             foreach (
                 Sample::query()

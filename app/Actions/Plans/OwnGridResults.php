@@ -35,14 +35,14 @@ final class OwnGridResults
     private function rows(Plan $plan): array
     {
         $places = [];
-        foreach ($plan->layout['cores'] as $core) {
-            $places[$core['composite']][] = [$core['longitude'], $core['latitude']];
+        foreach ($plan->layout->cores as $core) {
+            $places[$core->composite][] = [$core->longitude, $core->latitude];
         }
         $rows = [];
         foreach (
             $plan
                 ->samples()
-                ->where('depth', $plan->spec['layers'][0])
+                ->where('depth', $plan->spec->layers[0])
                 ->with('readings.method')
                 ->orderBy('composite')
                 ->get() as $sample

@@ -20,8 +20,8 @@ final class PlanPoints
     public function __invoke(Plan $plan, string $format): string
     {
         $composites = [];
-        foreach ($plan->layout['cores'] as $core) {
-            $composites[$core['composite'] - 1][] = [(float) $core['longitude'], (float) $core['latitude']];
+        foreach ($plan->layout->cores as $core) {
+            $composites[$core->composite - 1][] = [$core->longitude, $core->latitude];
         }
         $places = array_values($composites);
 

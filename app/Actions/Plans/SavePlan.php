@@ -9,27 +9,25 @@ use App\Models\Area;
 use App\Models\Plan;
 use App\Models\User;
 use HonestCore\Quantity\Extent;
+use HonestCore\Sampling\Layout;
+use HonestCore\Sampling\PlanSpec;
 use HonestCore\Sampling\SplitAdvice;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 
 /**
  * Stores a plan as it was drafted: with its boundary, its seed and its cores.
- *
- * @phpstan-import-type Spec from Plan
  */
 final class SavePlan
 {
-    public function __construct(private readonly LayOut $layOut, private readonly EarlierSpread $earlier) {}
+    public function __construct(private readonly SpreadOfArea $earlier) {}
 
-    /** @param Spec $spec */
-    public function new(Area $area, User $author, array $spec): Plan
+    public function new(Area $area, User $author, PlanSpec $spec): Plan
     {
         return $this->write(new Plan(['area_id' => $area->id, 'created_by' => $author->id]), $area, $spec);
     }
 
-    /** @param Spec $spec */
-    public function change(Plan $plan, array $spec): Plan
+    public function change(Plan $plan, PlanSpec $spec): Plan
     {
         return DB::transaction(function () use ($plan, $spec): Plan {
             if ($plan->samples()->exists()) {
@@ -42,15 +40,13 @@ final class SavePlan
         });
     }
 
-    /** @param Spec $spec */
-    private function write(Plan $plan, Area $area, array $spec): Plan
+    private function write(Plan $plan, Area $area, PlanSpec $spec): Plan
     {
         $advice = SplitAdvice::within($area->knownFacts(), Extent::ofSquareMetres($area->area_m2)->acres());
         if (
             $advice !== [] &&
-            ($spec['kept_reason'] ?? '') === '' &&
-            $spec['cell_acres'] === null &&
-            $spec['zones'] === null
+            ($spec->keptReason ?? '') === '' &&
+            ! $spec->parts()
         ) {
             throw ValidationException::withMessages([
                 'kept_reason' => 'This ground should be split: '.
@@ -58,16 +54,16 @@ final class SavePlan
                     ' Split it, or say why it stays one composite.',
             ]);
         }
-        $layout = ($this->layOut)($area->boundary, $spec, ($this->earlier)($area));
+        $layout = Layout::of($area->boundary, $spec, ($this->earlier)($area));
         $plan
             ->fill([
-                'purpose' => $spec['purpose'],
+                'purpose' => $spec->purpose,
                 'spec' => $spec,
                 'boundary' => $area->boundary,
                 'layout' => $layout,
-                'composites' => count($layout['composites']),
-                'walk_m' => $layout['walk_m'],
-                'minutes' => $layout['minutes'],
+                'composites' => count($layout->composites),
+                'walk_m' => $layout->walkM,
+                'minutes' => $layout->minutes,
             ])
             ->save();
 

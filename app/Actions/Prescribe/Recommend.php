@@ -378,13 +378,10 @@ final class Recommend
     /** The number of the composite that was pulled a second time from the same part. */
     private function twin(Sample $sample): ?int
     {
-        $composites = Plan::query()->find($sample->plan_id, ['id', 'layout'])->layout['composites'] ?? [];
+        $plan = Plan::query()->find($sample->plan_id, ['id', 'layout']);
+        $twin = array_search($sample->composite, $plan?->layout->doubles() ?? [], true);
 
-        return array_column(
-            array_filter($composites, static fn (array $one): bool => isset($one['duplicate_of'])),
-            'number',
-            'duplicate_of',
-        )[$sample->composite] ?? null;
+        return $twin === false ? null : $twin;
     }
 
     /** @return array<string, float> by the code of the school whose buffer it is */

@@ -11,7 +11,7 @@ use App\Models\Portion;
 use App\Models\PullNote;
 use App\Models\Sample;
 use App\Models\User;
-use HonestCore\Custody\PullOutcome;
+use HonestCore\Custody\Outcome;
 use HonestCore\Custody\SampleCode;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
@@ -54,16 +54,16 @@ final class PullComposite
             if ($noted !== []) {
                 $cores = $noted;
                 $fields['cores_pulled'] = count(
-                    array_filter($cores, static fn (array $core): bool => PullOutcome::from($core['outcome'])->isUp()),
+                    array_filter($cores, static fn (array $core): bool => Outcome::from($core['outcome'])->isUp()),
                 );
             }
             if ($fields['cores_pulled'] < 1) {
                 throw new Conflict('No core was pulled, so there is no composite.');
             }
-            $planned = array_column($plan->layout['composites'], 'cores', 'number')[$fields['composite']];
+            $planned = $plan->layout->coresOf($fields['composite']);
             $samples = [];
             $pulledAt = $this->pulledAt($plan, $fields['composite'], $fields['pulled_on']);
-            foreach ($plan->spec['layers'] as $layer) {
+            foreach ($plan->spec->layers as $layer) {
                 $number = $this->numbers->of($plan, $fields['composite'], $layer, $year);
                 $sample = Sample::query()->create([
                     ...$fields,
@@ -82,7 +82,7 @@ final class PullComposite
                 foreach (array_keys(self::PORTIONS) as $kind) {
                     $this->split->sample($author, $sample, $kind, $pulledAt);
                 }
-                if (in_array($fields['composite'], $plan->layout['quality']['hidden'] ?? [], true)) {
+                if ($plan->layout->hides($fields['composite'])) {
                     $this->split->sample($author, $sample, 'hidden', $pulledAt);
                 }
                 foreach ($cores as $core) {

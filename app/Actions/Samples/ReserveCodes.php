@@ -24,7 +24,7 @@ final class ReserveCodes
             $site = $plan->area->site;
             $codes = [];
             foreach ($plan->toPull() as $composite) {
-                foreach ($plan->spec['layers'] as $layer) {
+                foreach ($plan->spec->layers as $layer) {
                     $kept =
                         ReservedCode::query()
                             ->where([

@@ -8,8 +8,8 @@ use App\Models\Plan;
 use App\Models\PullNote;
 use App\Models\Sample;
 use App\Models\User;
+use HonestCore\Custody\Outcome;
 use HonestCore\Custody\PhoneClock;
-use HonestCore\Custody\PullOutcome;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 
@@ -45,7 +45,7 @@ final class StoreNotes
                 ->get()
                 ->mapWithKeys(
                     static fn (Plan $plan): array => [
-                        $plan->id => array_column($plan->layout['composites'], 'cores', 'number'),
+                        $plan->id => $plan->layout->coresByComposite(),
                     ],
                 )
                 ->all();
@@ -93,7 +93,7 @@ final class StoreNotes
             $cores === 0 => "The plan has no composite {$entry['composite']}.",
             $entry['sequence'] > $cores => "The composite has {$cores} cores; core {$entry['sequence']} is not in ".
                 'it.',
-            PullOutcome::tryFrom($entry['outcome']) === null => "\"{$entry['outcome']}\" is no outcome; accepted ".
+            Outcome::tryFrom($entry['outcome']) === null => "\"{$entry['outcome']}\" is no outcome; accepted ".
                 'are pulled, moved, refused, skipped and undone.',
             default => null,
         };

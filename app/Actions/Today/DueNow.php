@@ -186,7 +186,7 @@ final class DueNow
                         'kind' => 'plan',
                         'urgent' => ($plan->pull_on?->format('Y-m-d') ?? '') <
                             now($plan->area->site->timezone)->format('Y-m-d'),
-                        'text' => "Pull {$plan->spec['cores']} cores on {$plan->pull_on?->format('l j M')}",
+                        'text' => "Pull {$plan->spec->cores} cores on {$plan->pull_on?->format('l j M')}",
                         'detail' => $plan->area->name,
                         'site' => $plan->area->site->name,
                         'at' => $plan->pull_on?->toIso8601ZuluString(),

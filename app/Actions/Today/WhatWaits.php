@@ -73,8 +73,8 @@ final class WhatWaits
             if ($left > 0) {
                 $text =
                     $left === 1
-                        ? "Pull {$plan->spec['cores']} cores"
-                        : "Pull {$left} composites of {$plan->spec['cores']} cores";
+                        ? "Pull {$plan->spec->cores} cores"
+                        : "Pull {$left} composites of {$plan->spec->cores} cores";
                 $items[] = [
                     'stage' => 'pull',
                     'text' => $text,

@@ -11,8 +11,8 @@ use HonestCore\Quantity\Extent;
 use HonestCore\Sampling\DepthLayer;
 use HonestCore\Sampling\Pattern;
 use HonestCore\Sampling\Placement;
+use HonestCore\Sampling\PlacementSpec;
 use HonestCore\Sampling\PlanFile;
-use HonestCore\Sampling\PlanSpec;
 use HonestCore\Sampling\Probe;
 
 final class DraftPlanCommand extends ContractCommand
@@ -70,7 +70,7 @@ final class DraftPlanCommand extends ContractCommand
         return PlanFile::geoJson(Placement::draft($this->spec()));
     }
 
-    private function spec(): PlanSpec
+    private function spec(): PlacementSpec
     {
         $name = $this->text('pattern') ?? '';
         $names = array_values(array_diff(array_column(Pattern::cases(), 'value'), [Pattern::Rows->value]));
@@ -93,7 +93,7 @@ final class DraftPlanCommand extends ContractCommand
         }
         $boundary = Boundary::fromGeoJson($this->file('boundary'));
 
-        return PlanSpec::of(
+        return PlacementSpec::of(
             $boundary,
             $this->away($boundary, $buffer),
             $this->requiredNumber('edge-m'),

@@ -19,7 +19,7 @@ final readonly class PullEntry
         public string $device,
         public int $ordinal,
         public int $core,
-        public PullOutcome $outcome,
+        public Outcome $outcome,
         public array $settles = [],
     ) {}
 }

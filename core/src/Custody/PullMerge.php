@@ -39,7 +39,7 @@ final readonly class PullMerge
         foreach ($last as $core => $words) {
             ksort($words);
             $words = array_values(
-                array_filter($words, static fn (PullEntry $word): bool => $word->outcome !== PullOutcome::Undone),
+                array_filter($words, static fn (PullEntry $word): bool => $word->outcome !== Outcome::Undone),
             );
             if ($words === []) {
                 continue;

@@ -48,7 +48,7 @@ final readonly class Placement
      * @throws BadBoundary when no ground is left
      * @throws ValueOutOfRange when the cells ask for too many cores
      */
-    public static function draft(PlanSpec $spec): self
+    public static function draft(PlacementSpec $spec): self
     {
         $all = Ground::of($spec->boundary->polygons, $spec->edgeM, $spec->away);
         $usable = $all->hasObstacles() ? Strips::of($all, self::LINES)->areaM2() : $spec->boundary->areaM2();
@@ -111,7 +111,7 @@ final readonly class Placement
     }
 
     /** @return list<array{float, float}> metres */
-    private static function whole(PlanSpec $spec, Draw $draw): array
+    private static function whole(PlacementSpec $spec, Draw $draw): array
     {
         $parts = $spec->pattern->goesByPolygon()
             ? array_map(static fn (Polygon $polygon): array => [$polygon], $spec->boundary->polygons)
@@ -139,7 +139,7 @@ final readonly class Placement
      * @throws ValueOutOfRange
      * @throws BadBoundary
      */
-    private static function byCell(PlanSpec $spec, float $cellM2, float $usable, Draw $draw): array
+    private static function byCell(PlacementSpec $spec, float $cellM2, float $usable, Draw $draw): array
     {
         if (($usable / $cellM2) * $spec->cores > self::MOST_IN_ALL) {
             throw new ValueOutOfRange(
@@ -178,7 +178,7 @@ final readonly class Placement
      * @param positive-int $lines
      * @return array{Ground, Strips}
      */
-    private static function inset(array $polygons, PlanSpec $spec, int $lines): array
+    private static function inset(array $polygons, PlacementSpec $spec, int $lines): array
     {
         $inset = Ground::of($polygons, $spec->edgeM + self::HAND_M, $spec->away->widened(self::HAND_M));
         $strips = Strips::of($inset, $lines);
@@ -196,7 +196,7 @@ final readonly class Placement
      *
      * @throws BadBoundary when a zone has no usable ground
      */
-    private static function byZone(PlanSpec $spec, Zones $zones, Draw $draw): array
+    private static function byZone(PlacementSpec $spec, Zones $zones, Draw $draw): array
     {
         $places = array_map(static function (int $i) use ($zones, $spec, $draw): array {
             [$ground, $strips] = self::inset($zones->polygons[$i], $spec, self::LINES);
@@ -222,7 +222,7 @@ final readonly class Placement
      * @param non-empty-list<list<array{float, float}>> $composites
      * @return non-empty-list<list<array{float, float}>>
      */
-    private static function ordered(array $composites, PlanSpec $spec): array
+    private static function ordered(array $composites, PlacementSpec $spec): array
     {
         $here = $spec->start;
         if ($here === null) {
@@ -246,7 +246,7 @@ final readonly class Placement
     }
 
     /** @return list<array{float, float}> metres, in walking order */
-    private static function lay(Ground $ground, Strips $strips, PlanSpec $spec, int $cores, Draw $draw): array
+    private static function lay(Ground $ground, Strips $strips, PlacementSpec $spec, int $cores, Draw $draw): array
     {
         $axis = MainAxis::of($strips);
         $places = match (true) {
@@ -264,7 +264,7 @@ final readonly class Placement
                     $ground,
                     $strips,
                     $cores,
-                    $spec->rows ?? RowPlan::of(0.762, 0.0),
+                    $spec->rows ?? RowPlan::usual(),
                     $draw,
                 ),
             },

@@ -4,97 +4,148 @@ declare(strict_types=1);
 
 namespace HonestCore\Sampling;
 
-use HonestCore\Error\ValueOutOfRange;
 use HonestCore\Geometry\Boundary;
 use HonestCore\Geometry\KeepAway;
+use HonestCore\Quantity\Extent;
+use HonestCore\Table\Fields;
+use HonestCore\Table\Stored;
 
 /**
- * What a plan is asked to be.
+ * What a plan is asked to be, as it is kept: the one home of its fields.
  *
- * Quantities and units: `edgeM` metres from the boundary; `cellM2` square metres a cell, null for one
- * composite; `cores` for each composite.
+ * Quantities and units: cells in acres; margin from the boundary, rows and distances in metres; probe in millimetres;
+ * speed in km/h; seconds a core; `phSd` a standard deviation of pH between cores; start in degrees (WGS 84).
  */
-final readonly class PlanSpec
+final readonly class PlanSpec implements Stored
 {
-    public const MOST_CORES = 1_000;
+    public const OVER_THE_CELL = 'over';
 
-    private const WIDEST_EDGE_M = 10_000.0;
+    public const ROUND_ITS_MIDDLE = 'middle';
 
     /**
-     * @param non-empty-list<DepthLayer> $layers
-     * @param array{float, float}|null $start metres
+     * @param list<string> $layers in the notation of DepthLayer
+     * @param array<string, mixed>|null $zones GeoJSON
+     * @param array{float, float}|null $start longitude and latitude
+     * @param list<KeptAway> $keepAway
      */
-    private function __construct(
-        public Boundary $boundary,
-        public KeepAway $away,
-        public float $edgeM,
-        public Pattern $pattern,
-        public int $cores,
-        public ?float $cellM2,
+    public function __construct(
+        public string $purpose,
+        public ?string $school,
         public array $layers,
-        public Probe $probe,
+        public int $cores,
+        public Pattern $pattern,
+        public ?float $cellAcres,
+        public string $cellMode,
+        public ?RowPlan $rows,
+        public ?array $zones,
+        public ?array $start,
+        public ?float $speedKmPerH,
+        public ?float $secondsPerCore,
+        public float $edgeM,
+        public float $probeMm,
         public int $seed,
-        public bool $roundMiddle = false,
-        public ?RowPlan $rows = null,
-        public ?array $start = null,
-        public ?Zones $zones = null,
+        public ?float $phSd,
+        public ?string $keptReason,
+        public ?QualityAsked $quality,
+        public array $keepAway,
     ) {}
 
-    /**
-     * @param non-empty-list<DepthLayer> $layers
-     *
-     * @throws ValueOutOfRange
-     */
-    public static function of(
-        Boundary $boundary,
-        KeepAway $away,
-        float $edgeM,
-        Pattern $pattern,
-        int $cores,
-        ?float $cellM2,
-        array $layers,
-        Probe $probe,
-        int $seed,
-    ): self {
-        if ($cores < 1 || $cores > self::MOST_CORES) {
-            throw ValueOutOfRange::of('The number of cores in a composite', $cores, 'from 1 to '.self::MOST_CORES);
+    public static function fromRow(array $row): self
+    {
+        $fields = new Fields($row);
+        $rows = $fields->rowOrNull('rows');
+        $quality = $fields->rowOrNull('quality');
+
+        return new self(
+            $fields->text('purpose'),
+            $fields->textOrNull('school'),
+            $fields->texts('layers'),
+            $fields->whole('cores'),
+            Pattern::from($fields->text('pattern')),
+            $fields->numberOrNull('cell_acres'),
+            $fields->text('cell_mode', self::OVER_THE_CELL),
+            $rows === null ? null : RowPlan::fromRow($rows),
+            $fields->has('zones') ? $fields->named('zones') : null,
+            $fields->pairOrNull('start'),
+            $fields->numberOrNull('speed_km_per_h'),
+            $fields->numberOrNull('seconds_per_core'),
+            $fields->number('edge_m'),
+            $fields->number('probe_mm'),
+            $fields->whole('seed'),
+            $fields->numberOrNull('ph_sd'),
+            $fields->textOrNull('kept_reason'),
+            $quality === null ? null : QualityAsked::fromRow($quality),
+            array_map(KeptAway::fromRow(...), $fields->rows('keep_away')),
+        );
+    }
+
+    public function toRow(): array
+    {
+        return [
+            'purpose' => $this->purpose,
+            'school' => $this->school,
+            'layers' => $this->layers,
+            'cores' => $this->cores,
+            'pattern' => $this->pattern->value,
+            'cell_acres' => $this->cellAcres,
+            'cell_mode' => $this->cellMode,
+            'rows' => $this->rows?->toRow(),
+            'zones' => $this->zones,
+            'start' => $this->start,
+            'speed_km_per_h' => $this->speedKmPerH,
+            'seconds_per_core' => $this->secondsPerCore,
+            'edge_m' => $this->edgeM,
+            'probe_mm' => $this->probeMm,
+            'seed' => $this->seed,
+            'ph_sd' => $this->phSd,
+            'kept_reason' => $this->keptReason,
+            'quality' => $this->quality?->toRow(),
+            'keep_away' => array_map(static fn (KeptAway $one): array => $one->toRow(), $this->keepAway),
+        ];
+    }
+
+    /** The same plan drawn with another seed, or with other fields. */
+    public function with(int $seed): self
+    {
+        return new self(...[...get_object_vars($this), 'seed' => $seed]);
+    }
+
+    /** Does it ask for several composites, so that the ground is parted already? */
+    public function parts(): bool
+    {
+        return $this->cellAcres !== null || $this->zones !== null;
+    }
+
+    /** What the placing of cores is asked on this ground. */
+    public function on(Boundary $ground, DepthStack $stack): PlacementSpec
+    {
+        $away = KeepAway::nothing();
+        foreach ($this->keepAway as $one) {
+            $geometry = json_encode($one->geometry, JSON_THROW_ON_ERROR);
+            $away = $away->and(KeepAway::fromGeoJson($geometry, $ground->plane, $one->distanceM));
         }
-        if (! ($edgeM >= 0 && $edgeM <= self::WIDEST_EDGE_M)) {
-            throw ValueOutOfRange::of('The margin from the boundary', $edgeM, 'from 0 to 10000', 'm');
+        $cellM2 = $this->cellAcres === null || $this->zones !== null ? null : $this->cellAcres * Extent::M2_PER_ACRE;
+        $asked = PlacementSpec::of(
+            $ground,
+            $away,
+            $this->edgeM,
+            $this->pattern,
+            $this->cores,
+            $cellM2,
+            $stack->layers,
+            Probe::ofDiameterMm($this->probeMm),
+            $this->seed,
+        );
+        if ($this->cellAcres !== null && $this->cellMode === self::ROUND_ITS_MIDDLE) {
+            $asked = $asked->roundTheMiddle();
         }
-        if ($cellM2 !== null && ! ($cellM2 >= 1 && is_finite($cellM2))) {
-            throw ValueOutOfRange::of('The size of a cell', $cellM2, '1 or more', 'm²');
+        if ($this->rows !== null) {
+            $asked = $asked->acrossRows($this->rows);
+        }
+        if ($this->zones !== null) {
+            $asked = $asked->byZone(Zones::fromGeoJson(json_encode($this->zones, JSON_THROW_ON_ERROR), $ground));
         }
 
-        return new self($boundary, $away, $edgeM, $pattern, $cores, $cellM2, $layers, $probe, $seed);
-    }
-
-    /** Cores of a cell stand round its middle rather than over it. */
-    public function roundTheMiddle(): self
-    {
-        return $this->with(['roundMiddle' => true]);
-    }
-
-    public function acrossRows(RowPlan $rows): self
-    {
-        return $this->with(['rows' => $rows]);
-    }
-
-    /** @param array{float, float} $start longitude and latitude of the gate or the vehicle */
-    public function startingAt(array $start): self
-    {
-        return $this->with(['start' => $this->boundary->plane->toMetres($start)]);
-    }
-
-    /** A composite for each zone instead of one for all ground. */
-    public function byZone(Zones $zones): self
-    {
-        return $this->with(['zones' => $zones]);
-    }
-
-    /** @param array<string, mixed> $changes */
-    private function with(array $changes): self
-    {
-        return new self(...[...get_object_vars($this), ...$changes]);
+        return $this->start === null ? $asked : $asked->startingAt($this->start);
     }
 }

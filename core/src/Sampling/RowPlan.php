@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace HonestCore\Sampling;
 
 use HonestCore\Error\ValueOutOfRange;
+use HonestCore\Table\Fields;
+use HonestCore\Table\Stored;
 
 /**
  * How cores are counted across crop rows.
@@ -14,9 +16,11 @@ use HonestCore\Error\ValueOutOfRange;
  * Banded fertiliser: S cores between the bands for each one in the band, S = 8 x spacing in feet.
  * Source: common practice (every 3 in); Kitchen, Havlin & Westfall 1990, Soil Sci Soc Am J 54:1661-1665 (S).
  */
-final readonly class RowPlan
+final readonly class RowPlan implements Stored
 {
     public const STEP_M = 0.0762;
+
+    private const USUAL_M = 0.762;
 
     private const METRES_PER_FOOT = 0.3048;
 
@@ -33,6 +37,29 @@ final readonly class RowPlan
         }
 
         return new self($spacingM, $bearing);
+    }
+
+    public static function fromRow(array $row): self
+    {
+        $fields = new Fields($row);
+
+        return self::of($fields->number('spacing_m'), $fields->number('bearing_deg'));
+    }
+
+    public function toRow(): array
+    {
+        return ['spacing_m' => $this->spacingM, 'bearing_deg' => $this->bearing];
+    }
+
+    /** Rows 30 in apart, as where nothing is said of them. */
+    public static function usual(): self
+    {
+        return new self(self::USUAL_M, 0.0);
+    }
+
+    public function counts(): RowCounts
+    {
+        return new RowCounts($this->perTransect(), $this->betweenForEachInBand());
     }
 
     /** Cores of one transect: from the row to mid-row, both ends counted. */

@@ -63,11 +63,11 @@ final readonly class School
             $cores[0] < 1 ||
             $cores[1] < $cores[0] ||
             $cores[2] < $cores[1] ||
-            $cores[2] > PlanSpec::MOST_CORES
+            $cores[2] > PlacementSpec::MOST_CORES
         ) {
             throw new ValueOutOfRange(
                 'The cores of a school must be three whole numbers, fewest, usual and most, ascending from 1 to '.
-                    PlanSpec::MOST_CORES.
+                    PlacementSpec::MOST_CORES.
                     '.',
             );
         }

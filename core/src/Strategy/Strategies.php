@@ -37,7 +37,7 @@ final class Strategies
      * @param float $labSd standard uncertainty of the lab, in the analyte's unit
      * @param float|null $testSd repeatability of the test's numbers; null for bands, which see no change
      * @param float $driftSd change of the ground in a year
-     * @return array{outcomes: list<Outcome>, cheapest: string, sure: float, turns: list<array{factor: float,
+     * @return array{outcomes: list<StrategyOutcome>, cheapest: string, sure: float, turns: list<array{factor: float,
      *     cheapest: string}>}
      *
      * @throws ValueOutOfRange
@@ -75,7 +75,7 @@ final class Strategies
         foreach ($names as $name) {
             $means[$name] = self::mean($mistakes[$name], range(0, $n - 1));
             sort($resampled[$name]);
-            $outcomes[] = new Outcome(
+            $outcomes[] = new StrategyOutcome(
                 $name,
                 self::testing($name, $means[$name][2], $costs),
                 $means[$name][0],
@@ -88,7 +88,7 @@ final class Strategies
                 self::labShare($name, $means[$name][2]),
             );
         }
-        usort($outcomes, static fn (Outcome $a, Outcome $b): int => $a->cost <=> $b->cost);
+        usort($outcomes, static fn (StrategyOutcome $a, StrategyOutcome $b): int => $a->cost <=> $b->cost);
 
         return [
             'outcomes' => $outcomes,

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace HonestCore\Tests\Custody;
 
+use HonestCore\Custody\Outcome;
 use HonestCore\Custody\PhoneClock;
 use HonestCore\Custody\PullEntry;
 use HonestCore\Custody\PullMerge;
-use HonestCore\Custody\PullOutcome;
 use PHPUnit\Framework\TestCase;
 
 final class PullMergeTest extends TestCase
@@ -62,7 +62,7 @@ final class PullMergeTest extends TestCase
                         $device,
                         $i,
                         mt_rand(1, 6),
-                        PullOutcome::cases()[mt_rand(0, 4)]->value,
+                        Outcome::cases()[mt_rand(0, 4)]->value,
                         $settles,
                     );
                 }
@@ -112,7 +112,7 @@ final class PullMergeTest extends TestCase
         string $outcome,
         array $settles = [],
     ): PullEntry {
-        return new PullEntry($device.$ordinal, $device, $ordinal, $core, PullOutcome::from($outcome), $settles);
+        return new PullEntry($device.$ordinal, $device, $ordinal, $core, Outcome::from($outcome), $settles);
     }
 
     /** @return array<int, string> */

@@ -13,8 +13,8 @@ use HonestCore\Quantity\Extent;
 use HonestCore\Sampling\DepthLayer;
 use HonestCore\Sampling\Pattern;
 use HonestCore\Sampling\Placement;
+use HonestCore\Sampling\PlacementSpec;
 use HonestCore\Sampling\PlanFile;
-use HonestCore\Sampling\PlanSpec;
 use HonestCore\Sampling\Probe;
 use HonestCore\Tests\ReferenceData;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -145,7 +145,7 @@ final class PlanTest extends TestCase
     {
         $boundary = self::square();
         $plan = Placement::draft(
-            PlanSpec::of(
+            PlacementSpec::of(
                 $boundary,
                 KeepAway::nothing(),
                 0,
@@ -166,7 +166,7 @@ final class PlanTest extends TestCase
     public function test_each_composite_stays_within_the_outline_of_its_own_ground(): void
     {
         $boundary = self::wedge();
-        $cells = PlanSpec::of(
+        $cells = PlacementSpec::of(
             $boundary,
             KeepAway::nothing(),
             4.0,
@@ -273,8 +273,8 @@ final class PlanTest extends TestCase
         ?KeepAway $away = null,
         float $edge = 0,
         int $seed = 1,
-    ): PlanSpec {
-        return PlanSpec::of(
+    ): PlacementSpec {
+        return PlacementSpec::of(
             $boundary,
             $away ?? KeepAway::nothing(),
             $edge,

@@ -13,7 +13,7 @@ use HonestCore\Sampling\DepthLayer;
 use HonestCore\Sampling\DepthStack;
 use HonestCore\Sampling\Pattern;
 use HonestCore\Sampling\Placement;
-use HonestCore\Sampling\PlanSpec;
+use HonestCore\Sampling\PlacementSpec;
 use HonestCore\Sampling\Probe;
 use HonestCore\Sampling\RowPlan;
 use HonestCore\Sampling\School;
@@ -66,7 +66,7 @@ final class SchoolsTest extends TestCase
                 ['cores' => [0, 1, 2]],
                 ['cores' => [5, 6, 5]],
                 ['cores' => [5, 6, 7, 8]],
-                ['cores' => [5, 6, PlanSpec::MOST_CORES + 1]],
+                ['cores' => [5, 6, PlacementSpec::MOST_CORES + 1]],
                 ['cores' => [5, 6.5, 7]],
                 ['cell_acres' => 0],
                 ['layers' => []],
@@ -84,8 +84,8 @@ final class SchoolsTest extends TestCase
         }
         self::assertSame(6, School::of('own', $row)->cores[1]);
         self::assertSame(
-            [1, 1, PlanSpec::MOST_CORES],
-            School::of('own', ['cores' => [1, 1, PlanSpec::MOST_CORES]] + $row)->cores,
+            [1, 1, PlacementSpec::MOST_CORES],
+            School::of('own', ['cores' => [1, 1, PlacementSpec::MOST_CORES]] + $row)->cores,
             'the ends are accepted',
         );
     }
@@ -165,7 +165,7 @@ final class SchoolsTest extends TestCase
     public function test_cores_stand_round_the_middle_of_their_cell_or_over_it(): void
     {
         $boundary = self::square();
-        $spec = PlanSpec::of(
+        $spec = PlacementSpec::of(
             $boundary,
             KeepAway::nothing(),
             0,
@@ -286,9 +286,9 @@ final class SchoolsTest extends TestCase
         }
     }
 
-    private static function spec(Boundary $boundary, Pattern $pattern, int $cores): PlanSpec
+    private static function spec(Boundary $boundary, Pattern $pattern, int $cores): PlacementSpec
     {
-        return PlanSpec::of(
+        return PlacementSpec::of(
             $boundary,
             KeepAway::nothing(),
             0,

@@ -7,8 +7,8 @@ namespace HonestCore\Tests\Strategy;
 use HonestCore\Agreement\ActionLimits;
 use HonestCore\Error\ValueOutOfRange;
 use HonestCore\Strategy\Costs;
-use HonestCore\Strategy\Outcome;
 use HonestCore\Strategy\Strategies;
+use HonestCore\Strategy\StrategyOutcome;
 use HonestCore\Strategy\Witness;
 use PHPUnit\Framework\TestCase;
 
@@ -274,15 +274,15 @@ final class StrategiesTest extends TestCase
         $outcomes = Strategies::compare($witnesses, $costs, $labSd, 0.05, 0.0, 3)['outcomes'];
 
         return array_combine(
-            array_map(static fn (Outcome $one): string => $one->strategy, $outcomes),
-            array_map(static fn (Outcome $one): float => $one->cost, $outcomes),
+            array_map(static fn (StrategyOutcome $one): string => $one->strategy, $outcomes),
+            array_map(static fn (StrategyOutcome $one): float => $one->cost, $outcomes),
         );
     }
 
-    /** @param list<Outcome> $outcomes */
-    private static function named(array $outcomes, string $name): Outcome
+    /** @param list<StrategyOutcome> $outcomes */
+    private static function named(array $outcomes, string $name): StrategyOutcome
     {
-        return array_values(array_filter($outcomes, static fn (Outcome $one): bool => $one->strategy === $name))[0] ??
+        return array_values(array_filter($outcomes, static fn (StrategyOutcome $one): bool => $one->strategy === $name))[0] ??
             self::fail("{$name} is not there");
     }
 }

@@ -133,14 +133,15 @@ final class SamplingTest extends ApiTestCase
         $area = $this->area();
         foreach ($grounds as $i => $ph) {
             $plan = $this->plan($area);
-            $layout = $plan->layout;
-            $layout['composites'][] = ['number' => 2, 'duplicate_of' => 1] + $layout['composites'][0];
+            $layout = $plan->layout->toRow();
+            self::assertIsArray($layout['composites']);
+            $layout['composites'][] = ['number' => 2, 'duplicate_of' => 1] + $plan->layout->composites[0]->toRow();
             Plan::query()
                 ->whereKey($plan->id)
                 ->update([
                     'layout' => json_encode($layout, JSON_THROW_ON_ERROR),
                     'spec' => json_encode(
-                        ['quality' => ['duplicates' => 1, 'hidden' => 1]] + $plan->spec,
+                        ['quality' => ['duplicates' => 1, 'hidden' => 1]] + $plan->spec->toRow(),
                         JSON_THROW_ON_ERROR,
                     ),
                 ]);

@@ -106,7 +106,7 @@ final class ComparisonTest extends ApiTestCase
             [[$west, 42.9142], [$east, 42.9142], [$east, 42.9153], [$west, 42.9153], [$west, 42.9142]],
         ];
         $zones = ['type' => 'MultiPolygon', 'coordinates' => [$zone(-76.2819, -76.2816), $zone(-76.2814, -76.2801)]];
-        app(SavePlan::class)->new($area, $this->technician, ['zones' => $zones] + self::SPEC);
+        app(SavePlan::class)->new($area, $this->technician, self::spec(['zones' => $zones]));
         $it = $this->compare()->assertOk();
         self::assertSame(
             ['2 drawn zones', 2, 40],
@@ -147,10 +147,10 @@ final class ComparisonTest extends ApiTestCase
             ->new(
                 $area,
                 $this->technician,
-                ['cell_acres' => 1.25, 'pattern' => 'random', 'layers' => ['0-2in', '2-6in']] + self::SPEC,
+                self::spec(['cell_acres' => 1.25, 'pattern' => 'random', 'layers' => ['0-2in', '2-6in']]),
             )
             ->refresh();
-        foreach (range(1, count($plan->layout['composites'])) as $number) {
+        foreach (range(1, count($plan->layout->composites)) as $number) {
             $samples = app(PullComposite::class)(
                 $plan,
                 $this->technician,
@@ -168,10 +168,10 @@ final class ComparisonTest extends ApiTestCase
             $this->read($samples[1], 'lab-ph', '7.00');
         }
         $own = $this->api('GET', '/areas/{area}/located-results', ids: ['area' => $area->id])->assertOk()->json();
-        self::assertSame([2026, count($plan->layout['composites'])], [$own['year'], count($own['rows'])]);
+        self::assertSame([2026, count($plan->layout->composites)], [$own['year'], count($own['rows'])]);
         foreach ($own['rows'] as $i => $row) {
             self::assertEqualsWithDelta(5.0 + ($i + 1) / 10, $row['ph'], 1e-9, 'the upper layer alone');
-            [$northWest, , $southEast] = $plan->layout['composites'][$i]['outline'][0];
+            [$northWest, , $southEast] = $plan->layout->composites[$i]->outline[0];
             self::assertTrue(
                 $row['longitude'] > $northWest[0] &&
                     $row['longitude'] < $southEast[0] &&

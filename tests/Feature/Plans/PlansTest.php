@@ -147,7 +147,7 @@ final class PlansTest extends ApiTestCase
         )->assertCreated();
         $this->api('PUT', '/plans/{plan}', ['cores' => 5] + self::SPEC, ['plan' => $plan->id])->assertStatus(409);
 
-        self::assertSame(20, $plan->refresh()->spec['cores']);
+        self::assertSame(20, $plan->refresh()->spec->cores);
     }
 
     /** @return iterable<string, array{array<string, mixed>, string}> */

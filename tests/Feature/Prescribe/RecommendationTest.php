@@ -454,8 +454,8 @@ final class RecommendationTest extends ApiTestCase
     private function cells(Area $area, array $found, string $twin): array
     {
         $plan = $this->plan($area);
-        $layout = $plan->layout;
-        [$one] = $layout['composites'];
+        $layout = $plan->layout->toRow();
+        $one = $plan->layout->composites[0]->toRow();
         $layout['composites'] = array_map(
             static fn (int $number): array => ['number' => $number] +
                 ($number > count($found) ? ['duplicate_of' => 3] : []) +
@@ -466,7 +466,7 @@ final class RecommendationTest extends ApiTestCase
         Plan::query()
             ->whereKey($plan->id)
             ->update([
-                'composites' => count($layout['composites']),
+                'composites' => count($found) + 1,
                 'layout' => json_encode($layout, JSON_THROW_ON_ERROR),
             ]);
         $samples = [];

@@ -144,7 +144,7 @@ final class NotesTest extends ApiTestCase
     public function test_five_thousand_entries_come_in_batches_and_in_order(): void
     {
         $plan = app(SavePlan::class)
-            ->new($this->area(), $this->technician, ['cores' => 200, 'cell_acres' => 0.3] + self::SPEC)
+            ->new($this->area(), $this->technician, self::spec(['cores' => 200, 'cell_acres' => 0.3]))
             ->refresh();
         $composites = min(25, $plan->composites);
         $entries = [];
@@ -190,7 +190,7 @@ final class NotesTest extends ApiTestCase
     {
         $area = $this->area();
         $plan = app(SavePlan::class)
-            ->new($area, $this->technician, ['layers' => ['0-2in', '2-6in'], 'cell_acres' => 1.5] + self::SPEC)
+            ->new($area, $this->technician, self::spec(['layers' => ['0-2in', '2-6in'], 'cell_acres' => 1.5]))
             ->refresh();
         $codes = $this->api('POST', '/plans/{plan}/codes', ids: ['plan' => $plan->id])->assertOk()->json();
         self::assertSame(

@@ -75,7 +75,7 @@ final class DueNowTest extends ApiTestCase
         $due = fn (): array => (array) $this->api('GET', '/today', query: ['site_id' => $area->site_id])
             ->assertOk()
             ->json('due');
-        $cores = $soon->spec['cores'];
+        $cores = $soon->spec->cores;
         self::assertSame(
             ["Pull {$cores} cores on Friday 4 Sep"],
             array_column($due(), 'text'),

@@ -45,7 +45,7 @@ final class TodayTest extends ApiTestCase
     {
         $site = $this->site();
         $area = $this->area($site);
-        $cells = ['cell_acres' => 2.5] + self::SPEC;
+        $cells = self::spec(['cell_acres' => 2.5]);
         $begun = app(SavePlan::class)->new($area, $this->technician, $cells)->refresh();
         app(PullComposite::class)(
             $begun,

@@ -6,7 +6,6 @@ namespace App\Http\Controllers\Plans;
 
 use App\Models\Plan;
 use HonestCore\Sampling\FieldSheet;
-use HonestCore\Sampling\Pattern;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -21,7 +20,7 @@ final class ShowFieldSheet
                 static fn (string $test): bool => $test !== '',
             ),
         );
-        $sheet = FieldSheet::for($tests, count($plan->spec['layers']), Pattern::from($plan->spec['pattern']));
+        $sheet = FieldSheet::for($tests, count($plan->spec->layers), $plan->spec->pattern);
 
         return new JsonResponse(['tools' => $sheet->tools, 'steps' => $sheet->steps, 'cautions' => $sheet->cautions]);
     }

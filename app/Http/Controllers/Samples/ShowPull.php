@@ -21,7 +21,7 @@ final class ShowPull
         $composite = max(1, $request->integer('composite', 1));
         $notes = $of->all($plan, $composite);
         $merge = $of->merge($notes);
-        $planned = array_column($plan->layout['composites'], 'cores', 'number')[$composite] ?? 0;
+        $planned = $plan->layout->coresOf($composite);
         $line = static function (PullEntry $entry) use ($notes): array {
             /** @var PullNote $note */
             $note = $notes[$entry->id];
@@ -63,7 +63,7 @@ final class ShowPull
     /** @return list<array{cores: int, ph: float}> margin to expect on pH for each number of cores that may come up */
     private function margins(Plan $plan, int $planned): array
     {
-        $sd = $plan->layout['margin']['sd'] ?? null;
+        $sd = $plan->layout->margin->sd;
 
         return $planned < 2
             ? []

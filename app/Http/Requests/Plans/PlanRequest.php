@@ -7,15 +7,18 @@ namespace App\Http\Requests\Plans;
 use App\Models\Area;
 use App\Models\Landmark;
 use App\Models\Plan;
+use HonestCore\Sampling\KeptAway;
 use HonestCore\Sampling\Pattern;
+use HonestCore\Sampling\PlanSpec;
+use HonestCore\Sampling\QualityAsked;
+use HonestCore\Sampling\RowPlan;
+use HonestCore\Table\Fields;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 
 /**
  * What a plan of an area is asked to be.
- *
- * @phpstan-import-type Spec from Plan
  */
 final class PlanRequest extends FormRequest
 {
@@ -64,45 +67,35 @@ final class PlanRequest extends FormRequest
         ];
     }
 
-    /** @return Spec */
-    public function spec(): array
+    public function spec(): PlanSpec
     {
-        /** @var list<string> $layers */
-        $layers = $this->array('layers');
-        /** @var array<string, mixed>|null $zones */
-        $zones = $this->input('zones') === null ? null : $this->array('zones');
-
-        return [
-            'purpose' => $this->string('purpose')->toString(),
-            'school' => $this->input('school') === null ? null : $this->string('school')->toString(),
-            'layers' => $layers,
-            'cores' => $this->integer('cores'),
-            'pattern' => $this->string('pattern')->toString(),
-            'cell_acres' => $this->optional('cell_acres'),
-            'cell_mode' => $this->string('cell_mode')->toString(),
-            'rows' => $this->input('rows') === null
-                    ? null
-                    : [
-                        'spacing_m' => $this->float('rows.spacing_m'),
-                        'bearing_deg' => $this->float('rows.bearing_deg'),
-                    ],
-            'zones' => $zones,
-            'start' => $this->input('start') === null ? null : [$this->float('start.0'), $this->float('start.1')],
-            'speed_km_per_h' => $this->optional('speed_km_per_h'),
-            'seconds_per_core' => $this->optional('seconds_per_core'),
-            'edge_m' => $this->float('edge_m'),
-            'probe_mm' => $this->float('probe_mm'),
-            'seed' => $this->integer('seed'),
-            'ph_sd' => $this->optional('ph_sd'),
-            'kept_reason' => $this->input('kept_reason') === null ? null : $this->string('kept_reason')->trim()->toString(),
-            'quality' => $this->input('quality') === null
-                    ? null
-                    : [
-                        'duplicates' => $this->integer('quality.duplicates'),
-                        'hidden' => $this->integer('quality.hidden'),
-                    ],
-            'keep_away' => $this->keepAway(),
-        ];
+        return new PlanSpec(
+            purpose: $this->string('purpose')->toString(),
+            school: $this->input('school') === null ? null : $this->string('school')->toString(),
+            layers: array_values(array_filter($this->array('layers'), is_string(...))),
+            cores: $this->integer('cores'),
+            pattern: Pattern::from($this->string('pattern')->toString()),
+            cellAcres: $this->optional('cell_acres'),
+            cellMode: $this->string('cell_mode')->toString(),
+            rows: $this->input('rows') === null
+                ? null
+                : RowPlan::of($this->float('rows.spacing_m'), $this->float('rows.bearing_deg')),
+            zones: $this->input('zones') === null ? null : (new Fields($this->all()))->named('zones'),
+            start: $this->input('start') === null ? null : [$this->float('start.0'), $this->float('start.1')],
+            speedKmPerH: $this->optional('speed_km_per_h'),
+            secondsPerCore: $this->optional('seconds_per_core'),
+            edgeM: $this->float('edge_m'),
+            probeMm: $this->float('probe_mm'),
+            seed: $this->integer('seed'),
+            phSd: $this->optional('ph_sd'),
+            keptReason: $this->input('kept_reason') === null
+                ? null
+                : $this->string('kept_reason')->trim()->toString(),
+            quality: $this->input('quality') === null
+                ? null
+                : new QualityAsked($this->integer('quality.duplicates'), $this->integer('quality.hidden')),
+            keepAway: $this->keepAway(),
+        );
     }
 
     private function optional(string $key): ?float
@@ -110,7 +103,7 @@ final class PlanRequest extends FormRequest
         return $this->input($key) === null ? null : $this->float($key);
     }
 
-    /** @return list<array{landmark_id: int, name: string, distance_m: float, geometry: array<string, mixed>}> */
+    /** @return list<KeptAway> */
     private function keepAway(): array
     {
         $plan = $this->route('plan');
@@ -131,12 +124,7 @@ final class PlanRequest extends FormRequest
                         'its site any more. Take it off the plan, or mark it again; without it the cores would be '.
                             'laid out too near.',
                 ]);
-            $kept[] = [
-                'landmark_id' => $landmark->id,
-                'name' => $landmark->name,
-                'distance_m' => (float) $distance,
-                'geometry' => $landmark->geometry,
-            ];
+            $kept[] = new KeptAway($landmark->id, $landmark->name, (float) $distance, $landmark->geometry);
         }
 
         return $kept;

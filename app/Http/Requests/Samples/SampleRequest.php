@@ -79,7 +79,7 @@ final class SampleRequest extends FormRequest
     {
         $plan = $this->route('plan');
 
-        return $this->integer('composite', $plan instanceof Plan ? $plan->layout['composites'][0]['number'] ?? 1 : 1);
+        return $this->integer('composite', $plan instanceof Plan ? $plan->layout->composites[0]->number : 1);
     }
 
     public function coresPulled(): int
@@ -162,7 +162,7 @@ final class SampleRequest extends FormRequest
         $plan = $this->route('plan');
 
         return $plan instanceof Plan
-            ? array_column($plan->layout['composites'], 'cores', 'number')[$this->composite()] ?? 0
+            ? $plan->layout->coresOf($this->composite())
             : 0;
     }
 }

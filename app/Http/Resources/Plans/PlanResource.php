@@ -20,10 +20,10 @@ final class PlanResource extends JsonResource
             'area' => new AreaResource($this->area),
             'author' => $this->author->name,
             'saved_at' => $this->updated_at->toIso8601ZuluString(),
-            'spec' => $this->spec,
+            'spec' => $this->spec->toRow(),
             'boundary' => $this->boundary,
             'boundary_moved' => $this->boundary != $this->area->boundary,
-            'layout' => $this->layout,
+            'layout' => $this->layout->toRow(),
             'samples' => $this->samples->pluck('code')->all(),
         ];
     }

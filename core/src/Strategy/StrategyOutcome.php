@@ -9,7 +9,7 @@ namespace HonestCore\Strategy;
  *
  * Quantity and unit: money; shares of areas, 0 to 1; `interval` holds 95 % of the resampled evidence.
  */
-final readonly class Outcome
+final readonly class StrategyOutcome
 {
     /** @param array{float, float} $interval */
     public function __construct(

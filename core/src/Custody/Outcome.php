@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace HonestCore\Custody;
 
 /** What became of a planned core. */
-enum PullOutcome: string
+enum Outcome: string
 {
     case Pulled = 'pulled';
     case Moved = 'moved';

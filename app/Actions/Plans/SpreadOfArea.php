@@ -6,15 +6,14 @@ namespace App\Actions\Plans;
 
 use App\Models\Area;
 use App\Models\Reading;
-use HonestCore\Sampling\SpreadFromComposites;
+use HonestCore\Sampling\EarlierSpread;
 
 /**
  * The spread between cores that an area's own earlier composites show: those of the newest year with enough of them.
  */
-final class EarlierSpread
+final class SpreadOfArea
 {
-    /** @return array{sd: float, composites: int}|null */
-    public function __invoke(Area $area): ?array
+    public function __invoke(Area $area): ?EarlierSpread
     {
         $byYear = [];
         $labSd = 0.0;
@@ -31,14 +30,7 @@ final class EarlierSpread
             ];
             $labSd = ($reading->method->uncertainty ?? 0.0) / 2;
         }
-        krsort($byYear);
-        foreach ($byYear as $composites) {
-            $sd = SpreadFromComposites::of($composites, $labSd);
-            if ($sd !== null) {
-                return ['sd' => $sd, 'composites' => count($composites)];
-            }
-        }
 
-        return null;
+        return EarlierSpread::ofNewest($byYear, $labSd);
     }
 }

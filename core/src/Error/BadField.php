@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Error;
+
+/** A named field of a row is not there, or is of another kind. */
+final class BadField extends Refusal
+{
+    /** @pure */
+    public static function of(string $field, string $accepted): self
+    {
+        return new self("\"{$field}\" is missing or of another kind; accepted is {$accepted}.");
+    }
+
+    /** @pure */
+    public function errorCode(): string
+    {
+        return 'bad_field';
+    }
+}
