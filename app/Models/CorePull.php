@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToTeam;
+use HonestCore\Custody\Outcome;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -15,7 +16,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $team_id
  * @property int $sample_id
  * @property int $sequence
- * @property string $outcome
+ * @property Outcome $outcome
  * @property string $reason
  * @property-read Sample $sample
  */
@@ -24,6 +25,12 @@ final class CorePull extends Model
     use BelongsToTeam;
 
     protected $guarded = [];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['outcome' => Outcome::class];
+    }
 
     /** @return BelongsTo<Sample, $this> */
     public function sample(): BelongsTo

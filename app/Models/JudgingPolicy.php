@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Casts\AsValue;
 use App\Models\Concerns\BelongsToTeam;
 use HonestCore\Agreement\ActionLimits;
-use HonestCore\Agreement\Looking;
 use HonestCore\Agreement\Policy;
-use HonestCore\Agreement\Scale;
+use HonestCore\Agreement\PolicyTerms;
 use HonestCore\Agronomy\Crop;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -21,8 +21,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $created_by
  * @property string $analyte
  * @property int $version
- * @property array{thresholds: list<float|int>, crops: array<string, list<float|int>>, actions: list<string>,
- *     allowable: float|int, change: float|int, required: float, confidence: float, scale: string, looking?: string} $terms
+ * @property PolicyTerms $terms
  * @property string $reason
  * @property int|null $pairs_then pairs that were there when it was set
  * @property \Illuminate\Support\Carbon $created_at
@@ -37,7 +36,7 @@ final class JudgingPolicy extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['terms' => 'array'];
+        return ['terms' => AsValue::of(PolicyTerms::class)];
     }
 
     /** @return BelongsTo<User, $this> */
@@ -48,19 +47,7 @@ final class JudgingPolicy extends Model
 
     public function policy(): Policy
     {
-        $terms = $this->terms;
-
-        return Policy::of(
-            $this->analyte,
-            self::limits($terms['thresholds']),
-            (float) $terms['allowable'],
-            (float) $terms['change'],
-            (float) $terms['required'],
-            (float) $terms['confidence'],
-            Scale::from($terms['scale']),
-        )
-            ->withActions($terms['actions'])
-            ->lookedAt(Looking::from($terms['looking'] ?? 'once'));
+        return $this->terms->policy($this->analyte);
     }
 
     /**
@@ -69,27 +56,22 @@ final class JudgingPolicy extends Model
      */
     public function limitsFor(string $use): ActionLimits
     {
-        return self::limits($this->terms['crops'][$use] ?? ($this->fromTable()[$use] ?? $this->terms['thresholds']));
+        return $this->terms->limitsFor($use, $this->fromTable());
     }
 
     /**
-     * @return array<string, list<float|int>> limits of every crop by its code: what the team has set, and the crop
-     *                                        table for the rest
+     * Limits of every crop by its code: what the team has set, and the crop table for the rest.
+     *
+     * @return array<string, list<float>>
      */
     public function cropLimits(): array
     {
-        return $this->terms['crops'] + $this->fromTable();
+        return $this->terms->crops + $this->fromTable();
     }
 
     /** @return array<string, list<float>> */
     private function fromTable(): array
     {
         return $this->analyte === 'ph' ? Crop::limits() : [];
-    }
-
-    /** @param list<float|int> $values */
-    private static function limits(array $values): ActionLimits
-    {
-        return ActionLimits::of(array_map(floatval(...), $values));
     }
 }

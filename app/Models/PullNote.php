@@ -22,7 +22,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $device
  * @property int $ordinal
  * @property int $sequence
- * @property string $outcome
+ * @property Outcome $outcome
  * @property string $reason
  * @property \Illuminate\Support\Carbon $said_at
  * @property \Illuminate\Support\Carbon $noted_at
@@ -44,7 +44,7 @@ final class PullNote extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['said_at' => 'datetime', 'noted_at' => 'datetime', 'settles' => 'array', 'late' => 'boolean'];
+        return ['said_at' => 'datetime', 'noted_at' => 'datetime', 'settles' => 'array', 'late' => 'boolean', 'outcome' => Outcome::class];
     }
 
     /** @return BelongsTo<User, $this> */
@@ -60,7 +60,7 @@ final class PullNote extends Model
             $this->device,
             $this->ordinal,
             $this->sequence,
-            Outcome::from($this->outcome),
+            $this->outcome,
             $this->settles,
         );
     }

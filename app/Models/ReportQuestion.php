@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToTeam;
+use HonestCore\Reports\QuestionKind;
 use Illuminate\Database\Eloquent\Model;
 
 /**
@@ -13,7 +14,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $id
  * @property int $team_id
  * @property int $report_id
- * @property string $kind
+ * @property QuestionKind $kind
  * @property string $words
  * @property list<int> $result_ids
  * @property string|null $answer
@@ -32,6 +33,6 @@ final class ReportQuestion extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['result_ids' => 'array', 'answered_at' => 'datetime'];
+        return ['result_ids' => 'array', 'answered_at' => 'datetime', 'kind' => QuestionKind::class];
     }
 }

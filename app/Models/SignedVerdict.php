@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Casts\AsValues;
 use App\Models\Concerns\BelongsToTeam;
+use HonestCore\Agreement\KeptPair;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -27,9 +29,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property array<string, mixed> $evidence
  * @property string $evidence_hash
  * @property string $note
- * @property list<array{code: string, sample_id: int, use: string, limits: list<float|int>, reference: float|int,
- *     readings: list<float|int>, bands: list<array{name: string, lower: float|int|null, upper: float|int|null}>,
- *     flags: list<string>, left_out: bool}>|null $snapshot
+ * @property list<KeptPair>|null $snapshot
  * @property int|null $season
  * @property \Illuminate\Support\Carbon $created_at
  * @property-read TestMethod $method
@@ -80,7 +80,7 @@ final class SignedVerdict extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['scope' => 'array', 'evidence' => 'array', 'snapshot' => 'array'];
+        return ['scope' => 'array', 'evidence' => 'array', 'snapshot' => AsValues::of(KeptPair::class)];
     }
 
     /** @return BelongsTo<TestMethod, $this> */

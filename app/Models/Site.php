@@ -48,4 +48,10 @@ final class Site extends Model
     {
         return $this->hasMany(Landmark::class);
     }
+
+    /** The team's site of this number; a 404 for any other. */
+    public static function named(int $id): self
+    {
+        return self::query()->findOrFail($id);
+    }
 }

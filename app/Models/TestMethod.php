@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Casts\AsValues;
 use App\Models\Concerns\BelongsToTeam;
 use HonestCore\Agreement\Band;
 use HonestCore\Agreement\Bands;
@@ -23,7 +24,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property string $analyte
  * @property string $workplace bench or lab
  * @property string|null $school
- * @property list<array{name: string, lower: float|int|null, upper: float|int|null}>|null $bands
+ * @property list<Band>|null $bands
  * @property float|null $uncertainty
  * @property string $lot
  * @property int|null $lab_id
@@ -49,7 +50,7 @@ final class TestMethod extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['bands' => 'array', 'uncertainty' => 'float', 'links' => 'array'];
+        return ['bands' => AsValues::of(Band::class), 'uncertainty' => 'float', 'links' => 'array'];
     }
 
     /**
@@ -110,17 +111,6 @@ final class TestMethod extends Model
     /** The bands of an ordinal method; an open end is infinite. */
     public function scale(): ?Bands
     {
-        return $this->bands === null
-            ? null
-            : Bands::of(
-                array_map(
-                    static fn (array $band): Band => new Band(
-                        $band['name'],
-                        (float) ($band['lower'] ?? -INF),
-                        (float) ($band['upper'] ?? INF),
-                    ),
-                    $this->bands,
-                ),
-            );
+        return $this->bands === null ? null : Bands::of($this->bands);
     }
 }

@@ -18,6 +18,8 @@ use App\Models\Sample;
 use App\Models\Site;
 use App\Models\TestMethod;
 use App\Models\User;
+use HonestCore\Custody\CoreMark;
+use HonestCore\Custody\Outcome;
 use Illuminate\Database\Seeder;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Auth;
@@ -148,9 +150,9 @@ final class DemoSeeder extends Seeder
         $cores = $plan->spec->cores;
         $outcomes = array_values(
             array_map(
-                static fn (int $sequence): array => $sequence > $lost
-                    ? ['sequence' => $sequence, 'outcome' => 'pulled', 'reason' => null]
-                    : ['sequence' => $sequence, 'outcome' => 'refused', 'reason' => 'stone'],
+                static fn (int $sequence): CoreMark => $sequence > $lost
+                    ? new CoreMark($sequence, Outcome::Pulled, null)
+                    : new CoreMark($sequence, Outcome::Refused, 'stone'),
                 range(1, $cores),
             ),
         );

@@ -13,6 +13,8 @@ use App\Models\Portion;
 use App\Models\Sample;
 use App\Models\Site;
 use App\Models\User;
+use HonestCore\Custody\CoreMark;
+use HonestCore\Custody\Outcome;
 use Illuminate\Support\Carbon;
 
 /**
@@ -131,7 +133,7 @@ final class PaddockSeeder
                 'submission' => null,
             ],
             array_map(
-                static fn (int $sequence): array => ['sequence' => $sequence, 'outcome' => 'pulled', 'reason' => null],
+                static fn (int $sequence): CoreMark => new CoreMark($sequence, Outcome::Pulled, null),
                 range(1, $cores),
             ),
         )[0];

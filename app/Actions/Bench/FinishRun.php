@@ -13,6 +13,8 @@ use App\Models\User;
 use HonestCore\Bench\BenchReading;
 use HonestCore\Bench\BenchTube;
 use HonestCore\Bench\MethodDefinition;
+use HonestCore\Bench\ObservedBreak;
+use HonestCore\Bench\ScaleKind;
 use HonestCore\Jar\JarTexture;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
@@ -87,7 +89,7 @@ final class FinishRun
     }
 
     /**
-     * @param array<string, list<array{code: string, words: string}>> $ofRun by reader
+     * @param array<string, list<ObservedBreak>> $ofRun by reader
      * @return int readings kept of the tube
      */
     private function keep(
@@ -115,7 +117,7 @@ final class FinishRun
             $breaks = [
                 ...array_filter(
                     $ofRun[$reader],
-                    static fn (array $break): bool => $break['code'] !== 'colour-vision' || ! self::isByPhoto($mark),
+                    static fn (ObservedBreak $break): bool => $break->code !== 'colour-vision' || ! self::isByPhoto($mark),
                 ),
                 ...$state->breaks(),
             ];
@@ -123,10 +125,7 @@ final class FinishRun
                 $definition->readings > 1 &&
                 $run->tubes->where('portion_id', $tube->portion_id)->count() < $definition->readings
             ) {
-                $breaks[] = [
-                    'code' => 'one-reading',
-                    'words' => "The method asks for {$definition->readings} readings of a portion.",
-                ];
+                $breaks[] = new ObservedBreak('one-reading', "The method asks for {$definition->readings} readings of a portion.");
             }
             $run->readings()->create([
                 'sample_id' => $tube->portion->sample_id,
@@ -160,15 +159,15 @@ final class FinishRun
     }
 
     /**
-     * @return array<string, list<array{code: string, words: string}>> those of the run, of readers only what concerns
-     *                                                                 each
+     * @return array<string, list<ObservedBreak>> those of the run, of readers only what concerns
+     *                                            each
      */
     private function breaksByReader(Run $run, MethodDefinition $definition): array
     {
         $ofRun = array_values(
             array_filter(
                 $this->breaks->ofRun($run, $definition),
-                static fn (array $break): bool => $break['code'] !== 'colour-vision',
+                static fn (ObservedBreak $break): bool => $break->code !== 'colour-vision',
             ),
         );
         $by = [];
@@ -203,7 +202,7 @@ final class FinishRun
     {
         $reading = array_values($reads)[0];
 
-        return $definition->scale->kind === 'heights'
+        return $definition->scale->kind === ScaleKind::Heights
             ? [
                 'value' => null,
                 'band' => null,
@@ -224,7 +223,7 @@ final class FinishRun
      */
     private function more(MethodDefinition $definition, array $reads): array
     {
-        if ($definition->scale->kind === 'heights') {
+        if ($definition->scale->kind === ScaleKind::Heights) {
             $jar = $this->jar($definition, $reads);
 
             return [

@@ -112,18 +112,9 @@ final class KeepMethod
         return $code;
     }
 
-    /** @return list<array{name: string, lower: float|null, upper: float|null}>|null an open end is null */
+    /** @return list<Band>|null */
     private static function bands(MethodDefinition $definition): ?array
     {
-        return $definition->scale->bands === null
-            ? null
-            : array_map(
-                static fn (Band $band): array => [
-                    'name' => $band->name,
-                    'lower' => is_finite($band->lower) ? $band->lower : null,
-                    'upper' => is_finite($band->upper) ? $band->upper : null,
-                ],
-                $definition->scale->bands->bands,
-            );
+        return $definition->scale->bands?->bands;
     }
 }

@@ -67,7 +67,7 @@ final class MethodShape
     public static function scale(MethodScale $scale): array
     {
         return [
-            'kind' => $scale->kind,
+            'kind' => $scale->kind->value,
             'resolution' => $scale->resolution,
             'lowest' => $scale->lowest,
             'highest' => $scale->highest,

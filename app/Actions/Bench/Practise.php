@@ -10,6 +10,7 @@ use App\Models\TestMethod;
 use App\Models\User;
 use HonestCore\Bench\MethodScale;
 use HonestCore\Bench\PracticeScore;
+use HonestCore\Bench\ScaleKind;
 use HonestCore\Colour\LabColour;
 use HonestCore\Colour\Srgb;
 use HonestCore\Error\ValueOutOfRange;
@@ -33,7 +34,7 @@ final class Practise
         int $copies,
     ): PracticeRound {
         $scale = $method->current?->parsed()->scale;
-        if ($scale?->bands === null || $scale->kind !== 'bands') {
+        if ($scale?->bands === null || $scale->kind !== ScaleKind::Bands) {
             throw new Conflict("{$method->name} is not read off a card, so that there is nothing to practise.");
         }
         $random = new Randomizer(new Mt19937(random_int(1, 2_000_000_000)));

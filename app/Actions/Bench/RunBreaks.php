@@ -7,6 +7,7 @@ namespace App\Actions\Bench;
 use App\Models\Run;
 use App\Models\VisionRecord;
 use HonestCore\Bench\MethodDefinition;
+use HonestCore\Bench\ObservedBreak;
 use HonestCore\Probe\Calibration;
 use HonestCore\Table\RuleTable;
 use Illuminate\Support\Carbon;
@@ -14,16 +15,13 @@ use Illuminate\Support\Carbon;
 /** What breaks the protocol of a whole run, or of one reader in it. */
 final class RunBreaks
 {
-    /** @return list<array{code: string, words: string}> */
+    /** @return list<ObservedBreak> */
     public function ofRun(Run $run, MethodDefinition $definition): array
     {
         $breaks = $definition->breaksOf($run->said, $run->celsius);
         foreach ($run->lots as $lot) {
             if ($lot['expired']) {
-                $breaks[] = [
-                    'code' => 'lot-out-of-date',
-                    'words' => "Lot {$lot['lot']} of {$lot['reagent']} expired on {$lot['expires_on']}.",
-                ];
+                $breaks[] = new ObservedBreak('lot-out-of-date', "Lot {$lot['lot']} of {$lot['reagent']} expired on {$lot['expires_on']}.");
             }
         }
         if ($definition->probe === 'ph') {
@@ -38,7 +36,7 @@ final class RunBreaks
         return $breaks;
     }
 
-    /** @return list<array{code: string, words: string}> */
+    /** @return list<ObservedBreak> */
     public function ofReader(string $reader, Carbon $day): array
     {
         $checked = self::visionOf($reader, $day);
@@ -46,14 +44,11 @@ final class RunBreaks
         return $checked?->passed === true
             ? []
             : [
-                [
-                    'code' => 'colour-vision',
-                    'words' => $checked === null
+                new ObservedBreak('colour-vision', $checked === null
                             ? "{$reader} has no colour-vision check on record."
                             : "The colour-vision check of {$reader} on {$checked->taken_on->format(
                                 'Y-m-d',
-                            )} showed that cards are not read surely.",
-                ],
+                            )} showed that cards are not read surely."),
             ];
     }
 
@@ -72,30 +67,24 @@ final class RunBreaks
             ->first();
     }
 
-    /** @return list<array{code: string, words: string}> */
+    /** @return list<ObservedBreak> */
     private function ofPen(Run $run): array
     {
         $calibration = $run->calibration;
         $day = Carbon::createFromTimestampMsUTC($run->started_ms);
         if ($calibration === null || abs($calibration->at->diffInHours($day)) > 24) {
             return [
-                [
-                    'code' => 'no-calibration',
-                    'words' => $calibration === null
+                new ObservedBreak('no-calibration', $calibration === null
                             ? 'The pen was not calibrated for this run.'
-                            : "The calibration of {$calibration->at->format('Y-m-d')} is not of this day.",
-                ],
+                            : "The calibration of {$calibration->at->format('Y-m-d')} is not of this day."),
             ];
         }
         $breaks = array_map(
-            static fn (string $reason): array => ['code' => 'pen-slope', 'words' => $reason],
+            static fn (string $reason): ObservedBreak => new ObservedBreak('pen-slope', $reason),
             $calibration->reasons,
         );
         if ($calibration->drift !== null && Calibration::driftsTooFar($calibration->drift)) {
-            $breaks[] = [
-                'code' => 'pen-drift',
-                'words' => 'After the run the pen had drifted by '.number_format($calibration->drift, 2).' pH.',
-            ];
+            $breaks[] = new ObservedBreak('pen-drift', 'After the run the pen had drifted by '.number_format($calibration->drift, 2).' pH.');
         }
 
         return $breaks;

@@ -6,21 +6,17 @@ namespace App\Actions\Decide;
 
 use App\Models\JudgingPolicy;
 use App\Models\SignedVerdict;
-use HonestCore\Agreement\Assessment;
-use HonestCore\Agreement\Band;
-use HonestCore\Agreement\Bands;
-use HonestCore\Agreement\PairedSample;
-use HonestCore\Agreement\Scale;
+use HonestCore\Agreement\KeptPair;
+use HonestCore\Agreement\PolicyTerms;
 
 /** What a policy would have made of every verdict that was signed on its analyte, by the pairs that each rested on. */
 final class PreviewPolicy
 {
     /**
-     * @param array<string, mixed> $terms
      * @return list<array{verdict_id: int, method: string, claim: string, signed_at: string, was: string,
      *     would: string|null}>
      */
-    public function __invoke(string $analyte, array $terms): array
+    public function __invoke(string $analyte, PolicyTerms $terms): array
     {
         $policy = new JudgingPolicy(['analyte' => $analyte, 'terms' => $terms]);
         $rows = [];
@@ -47,44 +43,9 @@ final class PreviewPolicy
 
     private static function judge(SignedVerdict $verdict, JudgingPolicy $policy): string
     {
-        $bands = null;
-        [$samples, $all, $leftOut] = [[], [], 0];
-        $judged = $policy->policy();
-        foreach ($verdict->snapshot ?? [] as $row) {
-            if (
-                $row['left_out'] ||
-                ($judged->scale === Scale::Ratio &&
-                    ($row['reference'] <= 0 || ($row['readings'] !== [] && min($row['readings']) <= 0)))
-            ) {
-                $leftOut++;
+        $pairs = $verdict->snapshot ?? [];
 
-                continue;
-            }
-            $own = array_map(
-                static fn (array $band): Band => new Band(
-                    $band['name'],
-                    (float) ($band['lower'] ?? -INF),
-                    (float) ($band['upper'] ?? INF),
-                ),
-                $row['bands'],
-            );
-            foreach ($own as $band) {
-                $all[$band->name] = $band;
-            }
-            $sample =
-                $own === []
-                    ? PairedSample::numeric(
-                        $row['code'],
-                        (float) $row['reference'],
-                        array_map(floatval(...), $row['readings'] === [] ? [NAN] : $row['readings']),
-                    )
-                    : PairedSample::ordinal($row['code'], (float) $row['reference'], $own);
-            $samples[] = $sample->withLimits($policy->limitsFor($row['use']));
-        }
-        if ($all !== []) {
-            $bands = $verdict->method->scale() ?? Bands::of(array_values($all));
-        }
-
-        return Assessment::of($samples, $leftOut, $judged, $bands)->{$verdict->claim}->verdict->value;
+        return KeptPair::assess($pairs, $policy->policy(), $policy->limitsFor(...), $verdict->method->scale())
+            ->{$verdict->claim}->verdict->value;
     }
 }

@@ -7,12 +7,12 @@ namespace App\Actions\Decide;
 use App\Models\JudgingPolicy;
 use App\Models\Reading;
 use App\Models\User;
+use HonestCore\Agreement\PolicyTerms;
 
 /** Writes the next version of a policy. Earlier versions stay, and old verdicts keep theirs. */
 final class SetPolicy
 {
-    /** @param array<string, mixed> $terms */
-    public function __invoke(string $analyte, array $terms, string $reason, User $author): JudgingPolicy
+    public function __invoke(string $analyte, PolicyTerms $terms, string $reason, User $author): JudgingPolicy
     {
         $policy = new JudgingPolicy([
             'created_by' => $author->id,
@@ -23,7 +23,7 @@ final class SetPolicy
             'version' => 1 + (int) JudgingPolicy::query()->where('analyte', $analyte)->max('version'),
         ]);
         $policy->policy();
-        foreach (array_keys($policy->terms['crops']) as $use) {
+        foreach (array_keys($policy->terms->crops) as $use) {
             $policy->limitsFor($use);
         }
         $policy->save();

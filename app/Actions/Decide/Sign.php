@@ -10,6 +10,7 @@ use App\Exceptions\Conflict;
 use App\Models\SignedVerdict;
 use App\Models\TestMethod;
 use App\Models\User;
+use HonestCore\Agreement\KeptPair;
 use Illuminate\Support\Facades\DB;
 
 /** Signs the verdict that the evidence gives. A signed verdict is never changed, only followed by a new one. */
@@ -83,7 +84,7 @@ final class Sign
                 'evidence_hash' => $hash,
                 'note' => $note,
                 'season' => $evidence->season(),
-                'snapshot' => array_map(static fn (Pair $pair): array => $pair->kept(), $evidence->pairs),
+                'snapshot' => array_map(static fn (Pair $pair): KeptPair => $pair->kept(), $evidence->pairs),
             ]);
         });
     }

@@ -75,7 +75,7 @@ final class WeighStrategies
             'method' => $test->name,
             'reference' => $evidence->reference->name,
             'pairs' => count($evidence->counted()),
-            'actions' => $evidence->policy->terms['actions'],
+            'actions' => $evidence->policy->terms->actions,
             'lab_uncertainty' => $expanded,
             'test_sd' => $testSd,
             'outcomes' => array_map(static fn (StrategyOutcome $one): array => $one->toArray(), $found['outcomes']),

@@ -22,7 +22,7 @@ final class Needs
     {
         $sort = $evidence->assessment()->sort;
         $policy = $evidence->policy->policy();
-        $actions = $evidence->policy->terms['actions'];
+        $actions = $evidence->policy->terms->actions;
         $classes = [];
         foreach ($sort->tally->perClass as $class => ['n' => $n, 'agree' => $agree]) {
             $classes[] = [
@@ -110,7 +110,7 @@ final class Needs
             ->orderBy('id')
             ->limit(400)
             ->get();
-        $actions = $evidence->policy->terms['actions'];
+        $actions = $evidence->policy->terms->actions;
         $expanded = app(SamplingSplit::class)->expanded($evidence->reference) ?? 0.0;
         [$rows, $ranks] = [[], []];
         foreach ($portions as $portion) {

@@ -9,6 +9,7 @@ use App\Models\Sample;
 use HonestCore\Agreement\ActionLimits;
 use HonestCore\Agreement\Band;
 use HonestCore\Agreement\Bands;
+use HonestCore\Agreement\KeptPair;
 use HonestCore\Agreement\PairedSample;
 
 /** One composite that both the test and the reference have read, with the limits of what grows there. */
@@ -68,32 +69,19 @@ final readonly class Pair
         return $this->readings[count($this->readings) - 1]->reader;
     }
 
-    /**
-     * @return array{code: string, sample_id: int, use: string, limits: list<float>, reference: float,
-     * readings: list<float>, bands: list<array{name: string, lower: float|null, upper: float|null}>, flags: list<string>,
-     * left_out: bool} as a verdict keeps it
-     */
-    public function kept(): array
+    /** As a verdict keeps it. */
+    public function kept(): KeptPair
     {
-        $finite = static fn (float $value): ?float => is_finite($value) ? $value : null;
-
-        return [
-            'code' => $this->sample->code,
-            'sample_id' => $this->sample->id,
-            'use' => $this->sample->area->use,
-            'limits' => $this->limits->values,
-            'reference' => $this->reference,
-            'readings' => $this->paired->readings,
-            'bands' => array_map(
-                static fn (Band $band): array => [
-                    'name' => $band->name,
-                    'lower' => $finite($band->lower),
-                    'upper' => $finite($band->upper),
-                ],
-                $this->paired->bands,
-            ),
-            'flags' => $this->flags,
-            'left_out' => ! $this->counts(),
-        ];
+        return new KeptPair(
+            $this->sample->code,
+            $this->sample->id,
+            $this->sample->area->use,
+            $this->limits->values,
+            $this->reference,
+            $this->paired->readings,
+            $this->paired->bands,
+            $this->flags,
+            ! $this->counts(),
+        );
     }
 }

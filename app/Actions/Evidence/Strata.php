@@ -51,7 +51,7 @@ final class Strata
      */
     private static function ways(Evidence $evidence): array
     {
-        $actions = $evidence->policy->terms['actions'];
+        $actions = $evidence->policy->terms->actions;
         $ph = $evidence->test->analyte === 'ph';
         $ranges = $ph ? ActionLimits::of(self::PH_RANGES) : $evidence->policy->policy()->limits;
 

@@ -19,8 +19,7 @@ final class RetestDates
     /**
      * Those that are overdue. Ground pulled within a year can be overdue by no rule, and is not looked at.
      *
-     * @return list<array{area_id: int, area: string, last_pulled: string|null, due: string|null, state: string,
-     *     reason: string, composites: int}>
+     * @return list<RetestDate>
      */
     public function overdue(Site $site): array
     {
@@ -31,13 +30,12 @@ final class RetestDates
             ->whereDoesntHave('samples', static fn (Builder $samples) => $samples->where('pulled_on', '>=', $yearAgo));
 
         return array_values(
-            array_filter($this->dates($site, $old), static fn (array $date): bool => $date['state'] === 'overdue'),
+            array_filter($this->dates($site, $old), static fn (RetestDate $date): bool => $date->state === 'overdue'),
         );
     }
 
     /**
-     * @return list<array{area_id: int, area: string, last_pulled: string|null, due: string|null, state: string,
-     * reason: string, composites: int}> the soonest first
+     * @return list<RetestDate> the soonest first
      */
     public function __invoke(Site $site): array
     {
@@ -46,8 +44,7 @@ final class RetestDates
 
     /**
      * @param Builder<Area> $areas
-     * @return list<array{area_id: int, area: string, last_pulled: string|null, due: string|null, state: string,
-     *     reason: string, composites: int}>
+     * @return list<RetestDate>
      */
     private function dates(Site $site, Builder $areas): array
     {
@@ -65,26 +62,26 @@ final class RetestDates
             $last = is_string($last) ? substr($last, 0, 10) : null;
             $corrects = ($this->recommend)($area, LimeMaterial::reference(), 6)->corrects();
             $due = $last === null ? null : Retest::due(new \DateTimeImmutable($last), $corrects)->format('Y-m-d');
-            $dates[] = [
-                'area_id' => $area->id,
-                'area' => $area->name,
-                'last_pulled' => $last,
-                'due' => $due,
-                'state' => match (true) {
+            $dates[] = new RetestDate(
+                areaId: $area->id,
+                area: $area->name,
+                lastPulled: $last,
+                due: $due,
+                state: match (true) {
                     $due === null => 'never',
                     $due < $today => 'overdue',
                     default => 'waiting',
                 },
-                'reason' => match (true) {
+                reason: match (true) {
                     $due === null => 'No composite was ever pulled here.',
                     $corrects => 'The pH is being corrected: test again after a year, in the same season, by the '.
                         'same lab.',
                     default => 'Nothing to correct: test again within 3 years, in the same season, by the same lab.',
                 },
-                'composites' => $area->samples_count,
-            ];
+                composites: $area->samples_count,
+            );
         }
-        usort($dates, static fn (array $a, array $b): int => ($a['due'] ?? '') <=> ($b['due'] ?? ''));
+        usort($dates, static fn (RetestDate $a, RetestDate $b): int => ($a->due ?? '') <=> ($b->due ?? ''));
 
         return $dates;
     }

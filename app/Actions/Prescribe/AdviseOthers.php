@@ -93,7 +93,7 @@ final class AdviseOthers
             ),
             $rated !== null => TestedValue::of(
                 (float) $rated[0]->value,
-                (float) $rated[1]->policy->terms['allowable'] *
+                $rated[1]->policy->terms->allowable *
                     ($policy->policy()->scale === Scale::Ratio ? (float) $rated[0]->value : 1.0),
                 '',
                 $layer,
@@ -107,7 +107,7 @@ final class AdviseOthers
             $tested,
             $kit,
             $policy->limitsFor($area->use),
-            $policy->terms['actions'],
+            $policy->terms->actions,
             TestMethod::extractantOf($code),
             self::limitsAreOwn($policy),
             new SizedFor($area->crop()->ratesFor, $crop, $yield, $cec),
@@ -159,7 +159,7 @@ final class AdviseOthers
         /** @var array<string, array{thresholds?: list<float|int>}> $shipped */
         $shipped = RuleTable::named('policies')['analytes'];
 
-        return array_map(floatval(...), $policy->terms['thresholds']) !==
+        return $policy->terms->thresholds !==
             array_map(floatval(...), $shipped[$policy->analyte]['thresholds'] ?? []);
     }
 
@@ -178,7 +178,7 @@ final class AdviseOthers
                     ? $this->lab($sample, $code)
                     : null;
             if ($lab !== null) {
-                $codes[$policy->terms['actions'][$limits->classOf((float) $lab->value)]][] = $sample->code;
+                $codes[$policy->terms->actions[$limits->classOf((float) $lab->value)]][] = $sample->code;
             }
         }
         $words = array_map(

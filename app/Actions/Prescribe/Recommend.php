@@ -167,7 +167,7 @@ final class Recommend
             ),
             $rated !== null => LabPh::of(
                 (float) $rated[0]->value,
-                (float) $rated[1]->policy->terms['allowable'],
+                $rated[1]->policy->terms->allowable,
                 $this->buffers($sample),
                 $rated[0]->method->name,
             ),
@@ -339,7 +339,7 @@ final class Recommend
             ) {
                 continue;
             }
-            $action = $policy->terms['actions'][$limits->classOf((float) $reading->value)];
+            $action = $policy->terms->actions[$limits->classOf((float) $reading->value)];
             $words[] =
                 "{$other->code} ({$other->pulled_on->format('j M')}, pH {$reading->as_reported}, {$action}".
                 ($other->plan_id === $planId ? ', a duplicate of this one)' : ')');
@@ -360,7 +360,7 @@ final class Recommend
         $limits = $policy->limitsFor($use);
         $each = [];
         foreach ($pooled->values as $code => $ph) {
-            $each[] = "{$code} pH ".number_format($ph, 2).", {$policy->terms['actions'][$limits->classOf($ph)]}";
+            $each[] = "{$code} pH ".number_format($ph, 2).", {$policy->terms->actions[$limits->classOf($ph)]}";
         }
 
         return count($each).

@@ -111,7 +111,7 @@ final class WhatStands
                 $reading->method->name,
                 $band->name ?? $reading->as_reported,
                 $band === null ? (float) $reading->value : $band->middle() ?? NAN,
-                $class === null ? null : $policy->terms['actions'][$class],
+                $class === null ? null : $policy->terms->actions[$class],
                 $verdict === null ? null : Word::from($verdict->verdict),
                 $verdict?->scope['test_from'],
                 $verdict?->scope['test_to'],

@@ -15,6 +15,7 @@ use HonestCore\Reports\BatchQuestions;
 use HonestCore\Reports\DuplicateLimit;
 use HonestCore\Reports\MistakenUnit;
 use HonestCore\Reports\Question;
+use HonestCore\Reports\QuestionKind;
 use HonestCore\Reports\ReportedValue;
 use HonestCore\Reports\SampleQuestions;
 use HonestCore\Reports\SeriesHistory;
@@ -198,7 +199,7 @@ final class AskQuestions
                         $results[$signal['at']]->report_id === $report->id
                     ) {
                         $questions[] = new Question(
-                            'check',
+                            QuestionKind::Check,
                             "{$portion->code}, the check soil {$soil->name}: {$series} came back as {$result['value']}".
                                 ($known === null ? '' : " and is {$known['value']}").
                                 ". {$signal['words']}",
@@ -235,7 +236,7 @@ final class AskQuestions
                     $beside[$series] = ['value' => $result['value'], 'history' => $history];
                     if ($history->isFar($result['value'])) {
                         $questions[] = new Question(
-                            'history',
+                            QuestionKind::History,
                             "{$portion->code}: {$series} of {$result['value']} lies far from the ".
                                 round($history->usual(), 2).
                                 " that {$history->n} earlier results of this ground give.".
@@ -308,7 +309,7 @@ final class AskQuestions
                 ->all();
             $words = MistakenUnit::ofBatch($method->analyte, self::series($method), $inReport, array_values($earlier));
             if ($words !== null) {
-                $questions[] = new Question('unit', $words, array_slice($codes[$id], 0, 500), [self::series($method)]);
+                $questions[] = new Question(QuestionKind::Unit, $words, array_slice($codes[$id], 0, 500), [self::series($method)]);
             }
         }
 
@@ -387,7 +388,7 @@ final class AskQuestions
         foreach (
             ReportQuestion::query()
                 ->whereNull('answer')
-                ->whereIn('kind', ['swap', 'shift', 'history', 'range', 'unit'])
+                ->whereIn('kind', QuestionKind::doubts())
                 ->get(['id', 'result_ids']) as $question
         ) {
             $results = [...$results, ...$question->result_ids];
@@ -438,7 +439,7 @@ final class AskQuestions
                 fn (Question $question): array => [
                     'team_id' => $report->team_id,
                     'report_id' => $report->id,
-                    'kind' => $question->kind,
+                    'kind' => $question->kind->value,
                     'words' => $question->words,
                     'note' => '',
                     'created_at' => $now,
@@ -459,7 +460,7 @@ final class AskQuestions
             array_push(
                 $ids,
                 ...array_values(
-                    $question->kind === 'swap' ? $own : array_intersect_key($own, array_flip($question->series)),
+                    $question->kind->isOfWholeSamples() ? $own : array_intersect_key($own, array_flip($question->series)),
                 ),
             );
         }

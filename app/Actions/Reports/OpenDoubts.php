@@ -9,6 +9,7 @@ use App\Models\LabResult;
 use App\Models\ReportQuestion;
 use App\Models\TestMethod;
 use HonestCore\Reports\Doubt;
+use HonestCore\Reports\QuestionKind;
 use HonestCore\Reports\ReportLine;
 use Illuminate\Support\Carbon;
 
@@ -61,7 +62,7 @@ final class OpenDoubts
             $rows[] = [
                 'team_id' => $report->team_id,
                 'report_id' => $report->id,
-                'kind' => 'reading',
+                'kind' => QuestionKind::Reading->value,
                 'words' => $doubt->words,
                 'note' => '',
                 'created_at' => $now,

@@ -123,7 +123,7 @@ final class ReportShape
     {
         return [
             'id' => $question->id,
-            'kind' => $question->kind,
+            'kind' => $question->kind->value,
             'words' => $question->words,
             'result_ids' => $question->result_ids,
             'answer' => $question->answer,

@@ -130,8 +130,8 @@ final class SideBySide
             'name' => Analytes::name($analyte),
             'unit' => SoilUnit::home($analyte)->code ?? '',
             'digits' => Analytes::find($analyte)->digits ?? 2,
-            'actions' => $policy->terms['actions'] ?? [],
-            'ratio' => ($policy->terms['scale'] ?? 'absolute') === 'ratio',
+            'actions' => $policy->terms->actions ?? [],
+            'ratio' => $policy?->terms->scale === Scale::Ratio,
             'limits_of' => TestMethod::extractantOf($analyte),
             'series' => array_values(
                 $methods->whereIn('id', $used)->map(fn (TestMethod $method): array => $this->series($method))->all(),
@@ -387,7 +387,7 @@ final class SideBySide
         ?JudgingPolicy $policy,
     ): array {
         $labs = array_values($methods->where('workplace', 'lab')->all());
-        $scale = Scale::from($policy->terms['scale'] ?? 'absolute');
+        $scale = $policy->terms->scale ?? Scale::Absolute;
         $pairs = [];
         foreach ($labs as $i => $one) {
             foreach (array_slice($labs, $i + 1) as $other) {

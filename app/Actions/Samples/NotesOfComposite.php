@@ -7,6 +7,7 @@ namespace App\Actions\Samples;
 use App\Exceptions\Conflict;
 use App\Models\Plan;
 use App\Models\PullNote;
+use HonestCore\Custody\CoreMark;
 use HonestCore\Custody\PullEntry;
 use HonestCore\Custody\PullMerge;
 use Illuminate\Support\Collection;
@@ -35,7 +36,7 @@ final class NotesOfComposite
     /**
      * The cores as they stand, for the composite to be made of.
      *
-     * @return list<array{sequence: int, outcome: string, reason: string|null}> empty when no phone noted any
+     * @return list<CoreMark> empty when no phone noted any
      *
      * @throws Conflict when phones differ
      */
@@ -50,11 +51,7 @@ final class NotesOfComposite
 
         return array_values(
             array_map(
-                static fn (PullEntry $entry): array => [
-                    'sequence' => $entry->core,
-                    'outcome' => $entry->outcome->value,
-                    'reason' => $notes[$entry->id]->reason ?? '',
-                ],
+                static fn (PullEntry $entry): CoreMark => new CoreMark($entry->core, $entry->outcome, $notes[$entry->id]->reason ?? ''),
                 $merge->standing,
             ),
         );

@@ -11,7 +11,7 @@ use App\Models\Portion;
 use App\Models\PullNote;
 use App\Models\Sample;
 use App\Models\User;
-use HonestCore\Custody\Outcome;
+use HonestCore\Custody\CoreMark;
 use HonestCore\Custody\SampleCode;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
@@ -33,7 +33,7 @@ final class PullComposite
     /**
      * @param array{composite: int, pulled_on: string, pulled_by: string, cores_pulled: int, note: string,
      *     submission: string|null, conditions?: array<string, float|string>} $fields
-     * @param list<array{sequence: int, outcome: string, reason: string|null}> $cores
+     * @param list<CoreMark> $cores
      * @return non-empty-list<Sample> from the top layer down
      */
     public function __invoke(Plan $plan, User $author, array $fields, array $cores): array
@@ -53,9 +53,7 @@ final class PullComposite
             $noted = $this->notes->settled($plan, $fields['composite']);
             if ($noted !== []) {
                 $cores = $noted;
-                $fields['cores_pulled'] = count(
-                    array_filter($cores, static fn (array $core): bool => Outcome::from($core['outcome'])->isUp()),
-                );
+                $fields['cores_pulled'] = CoreMark::countUp($cores);
             }
             if ($fields['cores_pulled'] < 1) {
                 throw new Conflict('No core was pulled, so there is no composite.');
@@ -88,11 +86,7 @@ final class PullComposite
                 foreach ($cores as $core) {
                     $sample
                         ->pulls()
-                        ->create([
-                            'sequence' => $core['sequence'],
-                            'outcome' => $core['outcome'],
-                            'reason' => $core['reason'] ?? '',
-                        ]);
+                        ->create(['reason' => $core->reason ?? ''] + $core->toRow());
                 }
                 $samples[] = $sample;
             }

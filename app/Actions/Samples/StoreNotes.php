@@ -8,8 +8,8 @@ use App\Models\Plan;
 use App\Models\PullNote;
 use App\Models\Sample;
 use App\Models\User;
-use HonestCore\Custody\Outcome;
 use HonestCore\Custody\PhoneClock;
+use HonestCore\Custody\PhoneEntry;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 
@@ -25,9 +25,7 @@ final class StoreNotes
     private const FORMAT = 'Y-m-d H:i:s';
 
     /**
-     * @param list<array{uuid: string, plan_id: int, composite: int, ordinal: int, sequence: int, outcome: string,
-     *     reason: string|null, at: string, longitude: float|null, latitude: float|null, accuracy_m: float|null,
-     *     settles: list<string>}> $entries
+     * @param list<PhoneEntry> $entries
      * @return array{stored: list<string>, known: list<string>, late: list<string>, refused: list<array{
      *     uuid: string, message: string}>, clock_off_s: int}
      */
@@ -41,7 +39,7 @@ final class StoreNotes
                 true,
             );
             $cores = Plan::query()
-                ->whereIn('id', array_unique(array_column($entries, 'plan_id')))
+                ->whereIn('id', array_unique(array_column($entries, 'planId')))
                 ->get()
                 ->mapWithKeys(
                     static fn (Plan $plan): array => [
@@ -58,16 +56,16 @@ final class StoreNotes
             $rows = [];
             $answer = ['stored' => [], 'known' => [], 'late' => [], 'refused' => [], 'clock_off_s' => $clock->offS];
             foreach ($entries as $entry) {
-                $refusal = $this->refusal($cores[$entry['plan_id']] ?? null, $entry);
-                if (isset($known[$entry['uuid']])) {
-                    $answer['known'][] = $entry['uuid'];
+                $refusal = $entry->refusal($cores[$entry->planId] ?? null);
+                if (isset($known[$entry->uuid])) {
+                    $answer['known'][] = $entry->uuid;
                 } elseif ($refusal !== null) {
-                    $answer['refused'][] = ['uuid' => $entry['uuid'], 'message' => $refusal];
+                    $answer['refused'][] = ['uuid' => $entry->uuid, 'message' => $refusal];
                 } else {
-                    $late = isset($made["{$entry['plan_id']} {$entry['composite']}"]);
+                    $late = isset($made["{$entry->planId} {$entry->composite}"]);
                     $rows[] = $this->row($author, $device, $entry, $clock, $late);
-                    $known[$entry['uuid']] = true;
-                    $answer[$late ? 'late' : 'stored'][] = $entry['uuid'];
+                    $known[$entry->uuid] = true;
+                    $answer[$late ? 'late' : 'stored'][] = $entry->uuid;
                 }
             }
             foreach (array_chunk($rows, self::AT_ONCE) as $some) {
@@ -79,53 +77,29 @@ final class StoreNotes
     }
 
     /**
-     * @param array<int, int>|null $cores of the plan, by composite
-     * @param array{composite: int, sequence: int, outcome: string} $entry
-     */
-    private function refusal(?array $cores, array $entry): ?string
-    {
-        if ($cores === null) {
-            return 'This plan is not there, or not your team\'s.';
-        }
-        $cores = $cores[$entry['composite']] ?? 0;
-
-        return match (true) {
-            $cores === 0 => "The plan has no composite {$entry['composite']}.",
-            $entry['sequence'] > $cores => "The composite has {$cores} cores; core {$entry['sequence']} is not in ".
-                'it.',
-            Outcome::tryFrom($entry['outcome']) === null => "\"{$entry['outcome']}\" is no outcome; accepted ".
-                'are pulled, moved, refused, skipped and undone.',
-            default => null,
-        };
-    }
-
-    /**
-     * @param array{uuid: string, plan_id: int, composite: int, ordinal: int, sequence: int, outcome: string,
-     *     reason: string|null, at: string, longitude: float|null, latitude: float|null, accuracy_m: float|null,
-     *     settles: list<string>} $entry
      * @return array<string, mixed>
      */
-    private function row(User $author, string $device, array $entry, PhoneClock $clock, bool $late): array
+    private function row(User $author, string $device, PhoneEntry $entry, PhoneClock $clock, bool $late): array
     {
-        $said = Carbon::parse($entry['at'])->utc();
+        $said = Carbon::parse($entry->at)->utc();
 
         return [
             'team_id' => $author->team_id,
-            'plan_id' => $entry['plan_id'],
+            'plan_id' => $entry->planId,
             'created_by' => $author->id,
-            'composite' => $entry['composite'],
-            'uuid' => $entry['uuid'],
+            'composite' => $entry->composite,
+            'uuid' => $entry->uuid,
             'device' => $device,
-            'ordinal' => $entry['ordinal'],
-            'sequence' => $entry['sequence'],
-            'outcome' => $entry['outcome'],
-            'reason' => $entry['reason'] ?? '',
+            'ordinal' => $entry->ordinal,
+            'sequence' => $entry->sequence,
+            'outcome' => $entry->outcome,
+            'reason' => $entry->reason ?? '',
             'said_at' => $said->format(self::FORMAT),
             'noted_at' => gmdate(self::FORMAT, $clock->mend($said->getTimestamp())),
-            'longitude' => $entry['longitude'],
-            'latitude' => $entry['latitude'],
-            'accuracy_m' => $entry['accuracy_m'],
-            'settles' => json_encode($entry['settles'], JSON_THROW_ON_ERROR),
+            'longitude' => $entry->longitude,
+            'latitude' => $entry->latitude,
+            'accuracy_m' => $entry->accuracyM,
+            'settles' => json_encode($entry->settles, JSON_THROW_ON_ERROR),
             'late' => $late,
             'created_at' => now()->format(self::FORMAT),
             'updated_at' => now()->format(self::FORMAT),

@@ -10,6 +10,7 @@ use App\Models\Team;
 use App\Models\TestMethod;
 use App\Models\User;
 use HonestCore\Agreement\DefaultPolicy;
+use HonestCore\Agreement\PolicyTerms;
 use HonestCore\Bench\MethodDefinition;
 use HonestCore\Bench\MethodLibrary;
 use HonestCore\Table\RuleTable;
@@ -92,23 +93,11 @@ final class FoundTeam
         }
     }
 
-    /** @return array<string, mixed> */
-    private static function terms(string $analyte): array
+    private static function terms(string $analyte): PolicyTerms
     {
-        $policy = DefaultPolicy::for($analyte);
         /** @var array{analytes: array<string, array{actions: list<string>}>} $table */
         $table = RuleTable::named('policies');
 
-        return [
-            'thresholds' => $policy->limits->values,
-            'crops' => [],
-            'actions' => $table['analytes'][$analyte]['actions'] ?? [],
-            'allowable' => $policy->allowable,
-            'change' => $policy->change,
-            'required' => $policy->required,
-            'confidence' => $policy->confidence,
-            'scale' => $policy->scale->value,
-            'looking' => $policy->looking->value,
-        ];
+        return PolicyTerms::ofPolicy(DefaultPolicy::for($analyte), $table['analytes'][$analyte]['actions'] ?? []);
     }
 }

@@ -22,23 +22,21 @@ final class DueNow
     private const MOST = 100;
 
     /**
-     * @return list<array{kind: string, urgent: bool, text: string, detail: string, site: string, at: string|null,
-     * to: string}> the most urgent first
+     * @return list<Due> the most urgent first
      */
     public function __invoke(): array
     {
         $items = [...$this->warm(), ...$this->late(), ...$this->drying(), ...$this->thisWeek()];
         usort(
             $items,
-            static fn (array $a, array $b): int => [$b['urgent'], $a['at'] ?? ''] <=> [$a['urgent'], $b['at'] ?? ''],
+            static fn (Due $a, Due $b): int => [$b->urgent, $a->at?->getTimestamp() ?? 0] <=> [$a->urgent, $b->at?->getTimestamp() ?? 0],
         );
 
         return $items;
     }
 
     /**
-     * @return list<array{kind: string, urgent: bool, text: string, detail: string, site: string, at: string|null,
-     * to: string}>
+     * @return list<Due>
      */
     private function warm(): array
     {
@@ -53,31 +51,30 @@ final class DueNow
 
         return array_values(
             $portions
-                ->map(static function (Portion $portion): array {
+                ->map(static function (Portion $portion): Due {
                     $over = $portion->deadline_at?->isPast() ?? false;
                     $hurries = array_intersect($portion->tests, StorageClock::hasty()) !== [];
 
-                    return [
-                        'kind' => 'warm',
-                        'urgent' => $hurries || $over,
-                        'text' => $hurries
-                            ? ($over
-                                ? "The time of {$portion->code} has run out"
-                                : "{$portion->code} is getting warm")
-                            : "Spread {$portion->code} to dry",
-                        'detail' => $portion->sample->area->name ?? '',
-                        'site' => $portion->sample->site->name ?? '',
-                        'at' => $portion->deadline_at?->toIso8601ZuluString(),
-                        'to' => "/samples/{$portion->sample_id}?portion={$portion->id}",
-                    ];
+                    return new Due(
+                        kind: 'warm',
+                        urgent: $hurries || $over,
+                        text: $hurries
+                                                    ? ($over
+                                                        ? "The time of {$portion->code} has run out"
+                                                        : "{$portion->code} is getting warm")
+                                                    : "Spread {$portion->code} to dry",
+                        detail: $portion->sample->area->name ?? '',
+                        site: $portion->sample->site->name ?? '',
+                        at: $portion->deadline_at,
+                        to: "/samples/{$portion->sample_id}?portion={$portion->id}",
+                    );
                 })
                 ->all(),
         );
     }
 
     /**
-     * @return list<array{kind: string, urgent: bool, text: string, detail: string, site: string, at: string|null,
-     * to: string}>
+     * @return list<Due>
      */
     private function late(): array
     {
@@ -100,28 +97,27 @@ final class DueNow
             $consignments
                 ->filter(static fn (Consignment $consignment): bool => $consignment->daysLate() > 0 || $consignment->state === 'lost')
                 ->map(
-                    static fn (Consignment $consignment): array => [
-                        'kind' => 'late',
-                        'urgent' => $consignment->asked_on === null,
-                        'text' => ($consignment->state === 'lost'
-                                ? "Consignment {$consignment->number} is lost"
-                                : "Consignment {$consignment->number} is {$consignment->daysLate()} working days late").
-                            ($consignment->asked_on === null
-                                ? ': ask the lab'
-                                : ", asked on {$consignment->asked_on->format('j M')}"),
-                        'detail' => $consignment->lab->name,
-                        'site' => $consignment->contents->first()?->portion->sample?->site->name ?? '',
-                        'at' => $consignment->expected_on?->toIso8601ZuluString(),
-                        'to' => "/consignments/{$consignment->id}",
-                    ],
+                    static fn (Consignment $consignment): Due => new Due(
+                        kind: 'late',
+                        urgent: $consignment->asked_on === null,
+                        text: ($consignment->state === 'lost'
+                                                        ? "Consignment {$consignment->number} is lost"
+                                                        : "Consignment {$consignment->number} is {$consignment->daysLate()} working days late").
+                                                    ($consignment->asked_on === null
+                                                        ? ': ask the lab'
+                                                        : ", asked on {$consignment->asked_on->format('j M')}"),
+                        detail: $consignment->lab->name,
+                        site: $consignment->contents->first()?->portion->sample?->site->name ?? '',
+                        at: $consignment->expected_on,
+                        to: "/consignments/{$consignment->id}",
+                    ),
                 )
                 ->all(),
         );
     }
 
     /**
-     * @return list<array{kind: string, urgent: bool, text: string, detail: string, site: string, at: string|null,
-     * to: string}>
+     * @return list<Due>
      */
     private function drying(): array
     {
@@ -145,23 +141,22 @@ final class DueNow
                 continue;
             }
             $ready = $times['ready'] <= now()->getTimestamp();
-            $items[] = [
-                'kind' => 'drying',
-                'urgent' => $times['over'] <= now()->getTimestamp(),
-                'text' => $ready ? "Take up {$sample->code}, it should be dry" : "{$sample->code} is drying",
-                'detail' => $sample->area->name,
-                'site' => $sample->site->name,
-                'at' => Carbon::createFromTimestampUTC($times['ready'])->toIso8601ZuluString(),
-                'to' => "/samples/{$sample->id}",
-            ];
+            $items[] = new Due(
+                kind: 'drying',
+                urgent: $times['over'] <= now()->getTimestamp(),
+                text: $ready ? "Take up {$sample->code}, it should be dry" : "{$sample->code} is drying",
+                detail: $sample->area->name,
+                site: $sample->site->name,
+                at: Carbon::createFromTimestampUTC($times['ready']),
+                to: "/samples/{$sample->id}",
+            );
         }
 
         return $items;
     }
 
     /**
-     * @return list<array{kind: string, urgent: bool, text: string, detail: string, site: string, at: string|null,
-     * to: string}>
+     * @return list<Due>
      */
     private function thisWeek(): array
     {
@@ -182,16 +177,16 @@ final class DueNow
             $plans
                 ->filter(static fn (Plan $plan): bool => $plan->toPull() !== [])
                 ->map(
-                    static fn (Plan $plan): array => [
-                        'kind' => 'plan',
-                        'urgent' => ($plan->pull_on?->format('Y-m-d') ?? '') <
-                            now($plan->area->site->timezone)->format('Y-m-d'),
-                        'text' => "Pull {$plan->spec->cores} cores on {$plan->pull_on?->format('l j M')}",
-                        'detail' => $plan->area->name,
-                        'site' => $plan->area->site->name,
-                        'at' => $plan->pull_on?->toIso8601ZuluString(),
-                        'to' => "/pull/{$plan->id}",
-                    ],
+                    static fn (Plan $plan): Due => new Due(
+                        kind: 'plan',
+                        urgent: ($plan->pull_on?->format('Y-m-d') ?? '') <
+                                                    now($plan->area->site->timezone)->format('Y-m-d'),
+                        text: "Pull {$plan->spec->cores} cores on {$plan->pull_on?->format('l j M')}",
+                        detail: $plan->area->name,
+                        site: $plan->area->site->name,
+                        at: $plan->pull_on,
+                        to: "/pull/{$plan->id}",
+                    ),
                 )
                 ->all(),
         );

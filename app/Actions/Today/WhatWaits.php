@@ -27,7 +27,7 @@ final class WhatWaits
         private readonly PlansOfSite $plansOfSite,
     ) {}
 
-    /** @return list<array{stage: string, text: string, detail: string, to: string}> */
+    /** @return list<Waiting> */
     public function __invoke(Site $site): array
     {
         return [
@@ -40,31 +40,31 @@ final class WhatWaits
         ];
     }
 
-    /** @return list<array{stage: string, text: string, detail: string, to: string}> */
+    /** @return list<Waiting> */
     private function plans(Site $site): array
     {
         $items = [];
         if (! $site->areas()->exists()) {
-            $items[] = [
-                'stage' => 'areas',
-                'text' => 'Draw the first sampling area',
-                'detail' => $site->name,
-                'to' => '/areas',
-            ];
+            $items[] = new Waiting(
+                stage: 'areas',
+                text: 'Draw the first sampling area',
+                detail: $site->name,
+                to: '/areas',
+            );
         }
         foreach (Area::query()->where('site_id', $site->id)->doesntHave('plans')->orderBy('name')->get() as $area) {
-            $items[] = [
-                'stage' => 'plans',
-                'text' => 'Plan the cores',
-                'detail' => $area->name,
-                'to' => "/plans/{$area->id}",
-            ];
+            $items[] = new Waiting(
+                stage: 'plans',
+                text: 'Plan the cores',
+                detail: $area->name,
+                to: "/plans/{$area->id}",
+            );
         }
 
         return $items;
     }
 
-    /** @return list<array{stage: string, text: string, detail: string, to: string}> */
+    /** @return list<Waiting> */
     private function pulls(Site $site): array
     {
         $items = [];
@@ -75,19 +75,19 @@ final class WhatWaits
                     $left === 1
                         ? "Pull {$plan->spec->cores} cores"
                         : "Pull {$left} composites of {$plan->spec->cores} cores";
-                $items[] = [
-                    'stage' => 'pull',
-                    'text' => $text,
-                    'detail' => $plan->area->name,
-                    'to' => "/pull/{$plan->id}",
-                ];
+                $items[] = new Waiting(
+                    stage: 'pull',
+                    text: $text,
+                    detail: $plan->area->name,
+                    to: "/pull/{$plan->id}",
+                );
             }
         }
 
         return $items;
     }
 
-    /** @return list<array{stage: string, text: string, detail: string, to: string}> */
+    /** @return list<Waiting> */
     private function readings(Site $site): array
     {
         $items = [];
@@ -113,12 +113,12 @@ final class WhatWaits
                 ->get()
                 ->reverse();
             foreach ($samples as $sample) {
-                $items[] = [
-                    'stage' => $stage,
-                    'text' => "{$text} of {$sample->code}",
-                    'detail' => $sample->area->name,
-                    'to' => "{$to}?sample={$sample->id}",
-                ];
+                $items[] = new Waiting(
+                    stage: $stage,
+                    text: "{$text} of {$sample->code}",
+                    detail: $sample->area->name,
+                    to: "{$to}?sample={$sample->id}",
+                );
             }
         }
 
@@ -126,8 +126,8 @@ final class WhatWaits
     }
 
     /**
-     * @return list<array{stage: string, text: string, detail: string, to: string}> reports that came and were not
-     *                                                                              taken, and questions that nobody answered
+     * @return list<Waiting> reports that came and were not
+     *                       taken, and questions that nobody answered
      */
     private function reports(): array
     {
@@ -139,12 +139,12 @@ final class WhatWaits
                 ->limit(self::MOST)
                 ->get(['id', 'consignment_id', 'name']) as $report
         ) {
-            $items[] = [
-                'stage' => 'reports',
-                'text' => 'Look at a report and take it',
-                'detail' => $report->name,
-                'to' => "/consignments/{$report->consignment_id}",
-            ];
+            $items[] = new Waiting(
+                stage: 'reports',
+                text: 'Look at a report and take it',
+                detail: $report->name,
+                to: "/consignments/{$report->consignment_id}",
+            );
         }
         $open = LabReport::query()
             ->whereHas('questions', static fn (Builder $questions) => $questions->whereNull('answer'))
@@ -153,20 +153,20 @@ final class WhatWaits
             ->limit(self::MOST)
             ->get();
         foreach ($open as $report) {
-            $items[] = [
-                'stage' => 'reports',
-                'text' => 'Answer '.
-                    ($report->open_count === 1 ? 'a question' : "{$report->open_count} questions").
-                    ' of a report',
-                'detail' => $report->file_name,
-                'to' => "/reports/{$report->id}",
-            ];
+            $items[] = new Waiting(
+                stage: 'reports',
+                text: 'Answer '.
+                                    ($report->open_count === 1 ? 'a question' : "{$report->open_count} questions").
+                                    ' of a report',
+                detail: $report->file_name,
+                to: "/reports/{$report->id}",
+            );
         }
 
         return $items;
     }
 
-    /** @return list<array{stage: string, text: string, detail: string, to: string}> */
+    /** @return list<Waiting> */
     private function verdicts(): array
     {
         $items = [];
@@ -185,31 +185,31 @@ final class WhatWaits
             $verdict = $signed["{$test->id}/{$reference->id}"] ?? null;
             ['pairs' => $n, 'hash' => $hash, 'verdicts' => $verdicts] = $found[$test->id];
             if ($n > 0 && $verdict?->evidence_hash !== $hash) {
-                $items[] = [
-                    'stage' => 'decide',
-                    'text' => $verdict === null ? 'Sign the first verdict' : 'New evidence since the verdict was '.
-                        'signed',
-                    'detail' => "{$test->name}, sort: {$verdicts['sort']} on {$n} pairs",
-                    'to' => "/evidence/{$test->id}",
-                ];
+                $items[] = new Waiting(
+                    stage: 'decide',
+                    text: $verdict === null ? 'Sign the first verdict' : 'New evidence since the verdict was '.
+                                            'signed',
+                    detail: "{$test->name}, sort: {$verdicts['sort']} on {$n} pairs",
+                    to: "/evidence/{$test->id}",
+                );
             }
         }
 
         return $items;
     }
 
-    /** @return list<array{stage: string, text: string, detail: string, to: string}> */
+    /** @return list<Waiting> */
     private function overdue(Site $site): array
     {
         $items = [];
         foreach ($this->retests->overdue($site) as $retest) {
-            $due = Carbon::parse($retest['due'])->format('j M Y');
-            $items[] = [
-                'stage' => 'follow-up',
-                'text' => "Retest was due {$due}",
-                'detail' => $retest['area'],
-                'to' => "/plans/{$retest['area_id']}",
-            ];
+            $due = Carbon::parse((string) $retest->due)->format('j M Y');
+            $items[] = new Waiting(
+                stage: 'follow-up',
+                text: "Retest was due {$due}",
+                detail: $retest->area,
+                to: "/plans/{$retest->areaId}",
+            );
         }
 
         return $items;

@@ -4,15 +4,39 @@ declare(strict_types=1);
 
 namespace HonestCore\Agreement;
 
+use HonestCore\Table\Fields;
+use HonestCore\Table\Stored;
+
 /**
  * One step of an ordinal test: a name for a range of the reference scale.
  *
  * Quantity and unit: bounds in the analyte's unit; the lower bound is included, the upper is not,
  * and an open end is infinite.
  */
-final readonly class Band
+final readonly class Band implements Stored
 {
     public function __construct(public string $name, public float $lower, public float $upper) {}
+
+    /** An open end is kept as null: JSON has no infinity. */
+    public static function fromRow(array $row): self
+    {
+        $fields = new Fields($row);
+
+        return new self(
+            $fields->text('name'),
+            $fields->numberOrNull('lower') ?? -INF,
+            $fields->numberOrNull('upper') ?? INF,
+        );
+    }
+
+    public function toRow(): array
+    {
+        return [
+            'name' => $this->name,
+            'lower' => is_finite($this->lower) ? $this->lower : null,
+            'upper' => is_finite($this->upper) ? $this->upper : null,
+        ];
+    }
 
     /** @pure */
     public function isOpen(): bool

@@ -27,7 +27,7 @@ final class BenchTube
 
     private int $attempts = 1;
 
-    /** @var list<array{code: string, words: string}> */
+    /** @var list<ObservedBreak> */
     private array $breaks = [];
 
     /** @var list<array{step: string, reader: string, reading: BenchReading, at_ms: int}> */
@@ -148,7 +148,7 @@ final class BenchTube
         };
     }
 
-    /** @return list<array{code: string, words: string}> */
+    /** @return list<ObservedBreak> */
     public function breaks(): array
     {
         return $this->breaks;
@@ -251,7 +251,7 @@ final class BenchTube
     /** Settled layers only grow from one reading of a jar to the next. */
     private function grows(string $reader, BenchReading $reading): void
     {
-        foreach ($this->scale->kind === 'heights' ? $this->reads : [] as $read) {
+        foreach ($this->scale->kind === ScaleKind::Heights ? $this->reads : [] as $read) {
             if ($read['reader'] === $reader && $read['reading']->number > $reading->number) {
                 throw new ValueOutOfRange(
                     "Tube {$this->number}: {$reading->number} mm is less than the {$read['reading']->number} mm ".
@@ -263,7 +263,7 @@ final class BenchTube
 
     private function happened(Mark $mark): void
     {
-        $this->breaks[] = ['code' => $mark->code, 'words' => ucfirst(ProtocolBreak::of($mark->code)->name).'.'];
+        $this->breaks[] = new ObservedBreak($mark->code, ucfirst(ProtocolBreak::of($mark->code)->name).'.');
     }
 
     private function again(): void

@@ -115,7 +115,7 @@ final readonly class MethodDefinition
      * The protocol breaks that the conditions of a run are.
      *
      * @param array<string, string> $said option by condition
-     * @return list<array{code: string, words: string}>
+     * @return list<ObservedBreak>
      *
      * @throws BadDefinition for an answer that is no option, or none at all
      */
@@ -132,7 +132,7 @@ final readonly class MethodDefinition
                     implode(', ', array_column($condition['options'], 'name')),
                 );
             if ($option['breaks'] !== null) {
-                $breaks[] = ['code' => $option['breaks'], 'words' => "{$condition['name']}: {$option['name']}."];
+                $breaks[] = new ObservedBreak($option['breaks'], "{$condition['name']}: {$option['name']}.");
             }
         }
         if (
@@ -140,10 +140,7 @@ final readonly class MethodDefinition
             $celsius !== null &&
             ($celsius < $this->celsius['lowest'] || $celsius > $this->celsius['highest'])
         ) {
-            $breaks[] = [
-                'code' => 'temperature',
-                'words' => "{$celsius} °C, and the method asks {$this->celsius['lowest']} to {$this->celsius['highest']} °C.",
-            ];
+            $breaks[] = new ObservedBreak('temperature', "{$celsius} °C, and the method asks {$this->celsius['lowest']} to {$this->celsius['highest']} °C.");
         }
 
         return $breaks;

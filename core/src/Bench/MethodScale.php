@@ -22,7 +22,7 @@ final readonly class MethodScale
      * @param list<array{from: int, to: int, band: string}> $drops ascending, without gap or overlap
      */
     public function __construct(
-        public string $kind,
+        public ScaleKind $kind,
         public ?Bands $bands = null,
         public array $colours = [],
         public array $drops = [],
@@ -42,14 +42,14 @@ final readonly class MethodScale
     public function read(string $typed, ?string $between = null): BenchReading
     {
         $typed = trim($typed);
-        if ($between !== null && $this->kind !== 'bands') {
+        if ($between !== null && $this->kind !== ScaleKind::Bands) {
             throw new ValueOutOfRange('Only a colour on a card can lie between two bands.');
         }
 
         return match ($this->kind) {
-            'continuous' => BenchReading::number($this->number($typed), $typed),
-            'drops' => $this->counted($typed),
-            'heights' => BenchReading::number($this->height($typed), $typed),
+            ScaleKind::Continuous => BenchReading::number($this->number($typed), $typed),
+            ScaleKind::Drops => $this->counted($typed),
+            ScaleKind::Heights => BenchReading::number($this->height($typed), $typed),
             default => $this->chosen($typed, $between),
         };
     }

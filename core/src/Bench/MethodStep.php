@@ -63,10 +63,8 @@ final readonly class MethodStep
 
     /**
      * The protocol break that a time of this step is, in words too, or null.
-     *
-     * @return array{code: string, words: string}|null
      */
-    public function judge(float $seconds): ?array
+    public function judge(float $seconds): ?ObservedBreak
     {
         $code = match (true) {
             $this->leastS !== null && $seconds < $this->leastS => $this->short,
@@ -76,16 +74,13 @@ final readonly class MethodStep
 
         return $code === null
             ? null
-            : [
-                'code' => $code,
-                'words' => "{$this->do}: ".
+            : new ObservedBreak($code, "{$this->do}: ".
                     Duration::words($seconds).
                     ', and the method asks '.
                     Duration::words($this->leastS ?? 0).
                     ' to '.
                     Duration::words($this->mostS ?? 0).
-                    '.',
-            ];
+                    '.');
     }
 
     /**

@@ -19,10 +19,10 @@ final class ScaleEntry
      */
     public static function read(Entry $entry): MethodScale
     {
-        $kind = (string) $entry->oneOf('kind', ['bands', 'direction', 'drops', 'continuous', 'heights']);
+        $kind = ScaleKind::from((string) $entry->oneOf('kind', array_column(ScaleKind::cases(), 'value')));
         $scale = match ($kind) {
-            'continuous' => self::continuous($entry),
-            'heights' => new MethodScale('heights', readingErrorMm: $entry->number('reading_error_mm', 1e-6, 20)),
+            ScaleKind::Continuous => self::continuous($entry),
+            ScaleKind::Heights => new MethodScale($kind, readingErrorMm: $entry->number('reading_error_mm', 1e-6, 20)),
             default => self::banded($kind, $entry),
         };
         $entry->done();
@@ -34,7 +34,7 @@ final class ScaleEntry
     private static function continuous(Entry $entry): MethodScale
     {
         $scale = new MethodScale(
-            'continuous',
+            ScaleKind::Continuous,
             resolution: $entry->number('resolution', 1e-9, 1e6),
             lowest: $entry->number('lowest', -1e9, 1e9),
             highest: $entry->number('highest', -1e9, 1e9),
@@ -53,7 +53,7 @@ final class ScaleEntry
      * @throws BadDefinition
      * @throws CoreError
      */
-    private static function banded(string $kind, Entry $entry): MethodScale
+    private static function banded(ScaleKind $kind, Entry $entry): MethodScale
     {
         [$bands, $colours] = [[], []];
         foreach ($entry->entries('bands', 2, 20) as $one) {
@@ -66,7 +66,7 @@ final class ScaleEntry
         }
         $all = Bands::of($bands);
 
-        return new MethodScale($kind, $all, $colours, $kind === 'drops' ? self::drops($entry, $all) : []);
+        return new MethodScale($kind, $all, $colours, $kind === ScaleKind::Drops ? self::drops($entry, $all) : []);
     }
 
     /**

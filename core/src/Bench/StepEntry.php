@@ -46,11 +46,11 @@ final class StepEntry
             throw BadDefinition::at('steps', 'a code stands twice', 'codes that differ');
         }
         $reads = array_values(array_filter(array_map(static fn (MethodStep $step): ?string => $step->reads, $steps)));
-        if ($reads !== ($scale->kind === 'heights' ? ['sand', 'silt', 'all'] : ['reading'])) {
+        if ($reads !== ($scale->kind === ScaleKind::Heights ? ['sand', 'silt', 'all'] : ['reading'])) {
             throw BadDefinition::at(
                 'steps',
                 'they read '.implode(', ', $reads),
-                $scale->kind === 'heights'
+                $scale->kind === ScaleKind::Heights
                     ? 'the heights sand, silt and all, in this order'
                     : 'one step that reads the reading',
             );

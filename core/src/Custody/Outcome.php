@@ -14,6 +14,12 @@ enum Outcome: string
     /** The mark before it was a mistake. */
     case Undone = 'undone';
 
+    /** @return list<self> what a core may be handed in as; a mark taken back is none of them */
+    public static function ofHandIn(): array
+    {
+        return [self::Pulled, self::Moved, self::Refused, self::Skipped];
+    }
+
     /** Is there soil of it in the bucket? */
     public function isUp(): bool
     {

@@ -62,7 +62,7 @@ final class BatchQuestions
                     $found[] = [
                         $own - $exchanged,
                         new Question(
-                            'swap',
+                            QuestionKind::Swap,
                             "{$one['key']} and {$other['key']} look exchanged: each fits the earlier results of ".
                                 "the other's ground far better than of its own.",
                             [$one['key'], $other['key']],
@@ -104,7 +104,7 @@ final class BatchQuestions
                     : MistakenUnit::explain($analytes[$series], Spread::median($ratios[$series]), true);
                 $same = count(array_filter($z, static fn (float $one): bool => $one * $mean > 0));
                 $questions[] = new Question(
-                    'shift',
+                    QuestionKind::Shift,
                     "{$series}: {$same} of ".
                         count($z).
                         " samples lie {$side} the earlier results of their ground, more than chance would have it: ".

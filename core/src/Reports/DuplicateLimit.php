@@ -41,7 +41,7 @@ final class DuplicateLimit
         return $apart <= $limit + 1e-9
             ? null
             : new Question(
-                'duplicate',
+                QuestionKind::Duplicate,
                 "{$key} and its hidden duplicate {$duplicate} differ in {$series} by ".
                     round($apart, 3).
                     ' ('.

@@ -8,12 +8,11 @@ namespace HonestCore\Reports;
 final readonly class Question
 {
     /**
-     * @param string $kind texture, cations, buffer, organic, range, history, duplicate, check, shift or swap
      * @param list<string> $samples the keys of the samples it is about
      * @param list<string> $series the series it is about
      */
     public function __construct(
-        public string $kind,
+        public QuestionKind $kind,
         public string $words,
         public array $samples,
         public array $series,

@@ -23,7 +23,7 @@ final class SampleQuestions
     public static function of(string $sample, array $results): array
     {
         $questions = [];
-        $ask = static function (string $kind, string $words, array $series) use (&$questions, $sample): void {
+        $ask = static function (QuestionKind $kind, string $words, array $series) use (&$questions, $sample): void {
             $questions[] = new Question(
                 $kind,
                 "{$sample}: {$words}",
@@ -46,7 +46,7 @@ final class SampleQuestions
         $om = $firsts['om'] ?? null;
         if ($om !== null && $om[1] > self::number($rules['organic_om']) && $om[1] <= 100) {
             $ask(
-                'organic',
+                QuestionKind::Organic,
                 'organic matter of '.
                     self::shown($om[1]).
                     ' % is an organic soil: tables for mineral soils, lime among them, do not apply.',
@@ -59,7 +59,7 @@ final class SampleQuestions
 
     /**
      * @param array<string, array{analyte: string, value: float}> $results
-     * @param callable(string, string, list<string>): void $ask
+     * @param callable(QuestionKind, string, list<string>): void $ask
      */
     private static function ranges(array $results, callable $ask): void
     {
@@ -67,7 +67,7 @@ final class SampleQuestions
             $analyte = Analytes::find($code);
             if ($analyte !== null && ! $analyte->isPossible($value)) {
                 $ask(
-                    'range',
+                    QuestionKind::Range,
                     "{$series} of ".
                         self::shown($value).
                         " lies outside of what soil can give ({$analyte->low} to {$analyte->high}); is the unit right?",
@@ -79,7 +79,7 @@ final class SampleQuestions
 
     /**
      * @param array<string, array{string, float}> $firsts series and value by analyte
-     * @param callable(string, string, list<string>): void $ask
+     * @param callable(QuestionKind, string, list<string>): void $ask
      */
     private static function texture(array $firsts, callable $ask, float $off): void
     {
@@ -90,7 +90,7 @@ final class SampleQuestions
         $sum = array_sum(array_column($shares, 1));
         if (abs($sum - 100) > $off + 1e-9) {
             $ask(
-                'texture',
+                QuestionKind::Texture,
                 'sand, silt and clay add up to '.self::shown($sum).' %, not to 100.',
                 array_column($shares, 0),
             );
@@ -100,7 +100,7 @@ final class SampleQuestions
     /**
      * @param array<string, array{analyte: string, value: float}> $results
      * @param array<string, array{string, float}> $firsts series and value by analyte
-     * @param callable(string, string, list<string>): void $ask
+     * @param callable(QuestionKind, string, list<string>): void $ask
      */
     private static function cations(array $results, array $firsts, callable $ask, float $over): void
     {
@@ -117,7 +117,7 @@ final class SampleQuestions
         }
         if ($sum > (1 + $over) * $cec[1]) {
             $ask(
-                'cations',
+                QuestionKind::Cations,
                 'the bases add up to '.
                     self::shown($sum).
                     ' cmol/kg and the exchange capacity is '.
@@ -132,7 +132,7 @@ final class SampleQuestions
      * Shares of the exchange capacity: what they add up to, and each against its base where both are reported.
      *
      * @param array<string, array{string, float}> $firsts series and value by analyte
-     * @param callable(string, string, list<string>): void $ask
+     * @param callable(QuestionKind, string, list<string>): void $ask
      */
     private static function saturations(array $firsts, callable $ask, float $most, float $off): void
     {
@@ -148,7 +148,7 @@ final class SampleQuestions
         $sum = array_sum(array_column($shares, 1));
         if ($sum > $most) {
             $ask(
-                'cations',
+                QuestionKind::Cations,
                 'the saturations add up to '.self::shown($sum).' %, more than the whole.',
                 array_values(array_column($shares, 0)),
             );
@@ -157,7 +157,7 @@ final class SampleQuestions
         $bases = array_sum(array_column(array_diff_key($shares, ['h' => true]), 1));
         if ($whole !== null && isset($shares['ca'], $shares['mg'], $shares['k']) && abs($whole[1] - $bases) > $off) {
             $ask(
-                'cations',
+                QuestionKind::Cations,
                 'the base saturation is given as '.
                     self::shown($whole[1]).
                     ' % and its bases add up to '.
@@ -175,7 +175,7 @@ final class SampleQuestions
             $computed = (100 * $found[1]) / self::ppmPerCmol($base) / $cec[1];
             if (abs($computed - $share) > $off) {
                 $ask(
-                    'cations',
+                    QuestionKind::Cations,
                     ucfirst($base).
                         ' fills '.
                         self::shown($share).
@@ -191,7 +191,7 @@ final class SampleQuestions
     /**
      * @param array<string, array{analyte: string, value: float}> $results
      * @param array<string, array{string, float}> $firsts series and value by analyte
-     * @param callable(string, string, list<string>): void $ask
+     * @param callable(QuestionKind, string, list<string>): void $ask
      */
     private static function buffers(array $results, array $firsts, callable $ask, float $acidBelow): void
     {
@@ -205,13 +205,13 @@ final class SampleQuestions
             }
             if ($ph[1] >= $acidBelow) {
                 $ask(
-                    'buffer',
+                    QuestionKind::Buffer,
                     'a buffer pH is given at pH '.self::shown($ph[1]).', where there is no acidity to measure.',
                     [$series, $ph[0]],
                 );
             } elseif ($buffer < $ph[1] && $ph[1] < 6.2) {
                 $ask(
-                    'buffer',
+                    QuestionKind::Buffer,
                     'the buffer pH of '.
                         self::shown($buffer).
                         ' lies below the pH of '.

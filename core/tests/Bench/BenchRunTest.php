@@ -10,6 +10,7 @@ use HonestCore\Bench\Duration;
 use HonestCore\Bench\Mark;
 use HonestCore\Bench\MethodLibrary;
 use HonestCore\Bench\MethodStep;
+use HonestCore\Bench\ScaleKind;
 use HonestCore\Bench\Stagger;
 use HonestCore\Bench\StepKind;
 use HonestCore\Error\CoreError;
@@ -58,7 +59,7 @@ final class BenchRunTest extends TestCase
         $marks = $this->capsule($shake, $settle);
         self::assertSame($breaks, array_column($this->replay($marks)->tubes[1]->breaks(), 'code'));
         foreach ($this->replay($marks)->tubes[1]->breaks() as $break) {
-            self::assertStringContainsString('the method asks', $break['words']);
+            self::assertStringContainsString('the method asks', $break->words);
         }
         $beforeReading = array_slice($marks, 0, 5);
         self::assertSame(
@@ -320,9 +321,9 @@ final class BenchRunTest extends TestCase
         $method = MethodLibrary::get($code);
         $steps = $code === 'jar-texture' ? JarSteps::timed($method->steps, 15, 20) : $method->steps;
         $typed = match ($method->scale->kind) {
-            'continuous' => '6',
-            'drops' => '20',
-            'heights' => '30',
+            ScaleKind::Continuous => '6',
+            ScaleKind::Drops => '20',
+            ScaleKind::Heights => '30',
             default => $method->scale->bands->bands[0]->name ?? '',
         };
         [$marks, $now, $free] = [[], self::START, self::START];

@@ -65,7 +65,7 @@ final class QuestionsTest extends TestCase
             array_map(static fn (array $one): array => ['analyte' => $one[0], 'value' => $one[1]], $results),
         );
 
-        self::assertSame($kinds, array_map(static fn (Question $question): string => $question->kind, $questions));
+        self::assertSame($kinds, array_map(static fn (Question $question): string => $question->kind->value, $questions));
         foreach ($questions as $question) {
             self::assertStringStartsWith('QH26-01-4: ', $question->words);
         }
@@ -109,7 +109,7 @@ final class QuestionsTest extends TestCase
         $ground = [5.2, 6.1, 7.3, 6.6, 5.8, 7.0];
         self::assertSame([], BatchQuestions::shifts($this->report($ground, [0, 1, 2, 3, 4, 5])));
         $questions = BatchQuestions::shifts($this->report($ground, [0, 1, 2, 3, 4, 5], shift: 0.35));
-        self::assertSame(['shift'], array_map(static fn (Question $question): string => $question->kind, $questions));
+        self::assertSame(['shift'], array_map(static fn (Question $question): string => $question->kind->value, $questions));
         self::assertStringContainsString('above', $questions[0]->words);
         self::assertSame(
             [],

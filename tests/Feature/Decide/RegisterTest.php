@@ -138,14 +138,14 @@ final class RegisterTest extends ApiTestCase
     {
         $this->provenKit($this->area());
         $this->sign();
-        $terms = JudgingPolicy::query()->where('analyte', 'ph')->firstOrFail()->terms;
+        $terms = JudgingPolicy::query()->where('analyte', 'ph')->firstOrFail()->terms->toRow();
         $input = [
             'analyte' => 'ph',
             'required' => 0.9,
             'confidence' => 0.95,
             'allowable' => 0.3,
             'change' => 0.5,
-            'crops' => $terms['crops'],
+            'crops' => (array) $terms['crops'],
             'reason' => 'The co-op asks for nine in ten.',
         ];
         $this->api('POST', '/policies/preview', $input)
@@ -296,14 +296,14 @@ final class RegisterTest extends ApiTestCase
                 ->assertCreated()
                 ->assertJsonPath('verdict', 'stands');
         }
-        $terms = JudgingPolicy::query()->where('analyte', 'ph')->firstOrFail()->terms;
+        $terms = JudgingPolicy::query()->where('analyte', 'ph')->firstOrFail()->terms->toRow();
         $input = [
             'analyte' => 'ph',
             'required' => 0.8,
             'confidence' => 0.95,
             'allowable' => 0.05,
             'change' => 0.1,
-            'crops' => $terms['crops'],
+            'crops' => (array) $terms['crops'],
             'reason' => 'Much stricter in both.',
         ];
         $effects = array_column($this->api('POST', '/policies/preview', $input)->assertOk()->json(), 'would', 'claim');
@@ -393,7 +393,7 @@ final class RegisterTest extends ApiTestCase
     public function test_versions_of_a_policy_count_on(): void
     {
         $this->actingAs($this->reviewer);
-        $terms = JudgingPolicy::query()->where('analyte', 'ph')->firstOrFail()->terms;
+        $terms = JudgingPolicy::query()->where('analyte', 'ph')->firstOrFail()->terms->toRow();
         foreach ([2, 3, 4] as $version) {
             $this->api('POST', '/policies', [
                 'analyte' => 'ph',
@@ -401,7 +401,7 @@ final class RegisterTest extends ApiTestCase
                 'confidence' => 0.95,
                 'allowable' => 0.3,
                 'change' => 0.5,
-                'crops' => $terms['crops'],
+                'crops' => (array) $terms['crops'],
                 'reason' => "The {$version}th way.",
             ])
                 ->assertCreated()
@@ -421,14 +421,14 @@ final class RegisterTest extends ApiTestCase
         $this->read($spoiled, 'kit-ph', '7.5', ['tap-water']);
         $this->read($spoiled, 'lab-ph', '5.10');
         $this->sign();
-        $terms = JudgingPolicy::query()->where('analyte', 'ph')->firstOrFail()->terms;
+        $terms = JudgingPolicy::query()->where('analyte', 'ph')->firstOrFail()->terms->toRow();
         $input = [
             'analyte' => 'ph',
             'required' => 0.8,
             'confidence' => 0.95,
             'allowable' => 0.3,
             'change' => 0.5,
-            'crops' => $terms['crops'],
+            'crops' => (array) $terms['crops'],
             'reason' => 'As it was.',
         ];
         $would = fn (array $more): mixed => $this->api('POST', '/policies/preview', $more + $input)
@@ -437,10 +437,10 @@ final class RegisterTest extends ApiTestCase
 
         self::assertSame('stands', $would([]), 'with the spoiled one in it would be open');
         // Limits that part what the kit does not: lab and kit then disagree on five of the fifteen.
-        self::assertSame('open', $would(['crops' => ['pasture' => [5.01, 7.3]] + $terms['crops']]));
+        self::assertSame('open', $would(['crops' => ['pasture' => [5.01, 7.3]] + (array) $terms['crops']]));
         self::assertSame(
             'stands',
-            $would(['crops' => ['lawn' => [5.01, 7.3]] + $terms['crops']]),
+            $would(['crops' => ['lawn' => [5.01, 7.3]] + (array) $terms['crops']]),
             'of ground that was not in it',
         );
     }
@@ -490,7 +490,7 @@ final class RegisterTest extends ApiTestCase
         )
             ->assertCreated()
             ->assertJsonPath('verdict', 'unable');
-        $terms = JudgingPolicy::query()->where('analyte', 'ph')->firstOrFail()->terms;
+        $terms = JudgingPolicy::query()->where('analyte', 'ph')->firstOrFail()->terms->toRow();
         $input = [
             'analyte' => 'ph',
             'required' => 0.8,
@@ -500,13 +500,13 @@ final class RegisterTest extends ApiTestCase
             'reason' => 'One limit for all.',
         ];
 
-        $this->api('POST', '/policies/preview', ['crops' => $terms['crops']] + $input)
+        $this->api('POST', '/policies/preview', ['crops' => (array) $terms['crops']] + $input)
             ->assertOk()
             ->assertJsonPath('0.would', 'unable');
         $this->api(
             'POST',
             '/policies/preview',
-            ['crops' => array_map(static fn (): array => [6.5, 6.6], $terms['crops'])] + $input,
+            ['crops' => array_map(static fn (): array => [6.5, 6.6], (array) $terms['crops'])] + $input,
         )
             ->assertOk()
             ->assertJsonPath('0.would', 'unable');

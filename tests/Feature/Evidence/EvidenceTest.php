@@ -6,6 +6,7 @@ namespace Tests\Feature\Evidence;
 
 use App\Models\TestMethod;
 use HonestCore\Agreement\Assessment;
+use HonestCore\Agreement\Band;
 use HonestCore\Agreement\Bands;
 use HonestCore\Agreement\DefaultPolicy;
 use HonestCore\Agreement\EvidenceTable;
@@ -137,7 +138,7 @@ final class EvidenceTest extends ApiTestCase
         $notation = implode(
             ',',
             array_map(
-                static fn (array $b): string => "{$b['name']}:{$b['lower']}:{$b['upper']}",
+                static fn (Band $b): string => implode(':', $b->toRow()),
                 $this->kit()->bands ?? [],
             ),
         );

@@ -412,7 +412,7 @@ final class RecommendationTest extends ApiTestCase
     public function test_a_new_crop_keeps_its_own_limits_for_teams_founded_before_it(): void
     {
         $policy = JudgingPolicy::query()->where('analyte', 'ph')->firstOrFail();
-        self::assertSame([], $policy->terms['crops'], 'a policy stores only what a team has changed');
+        self::assertSame([], $policy->terms->crops, 'a policy stores only what a team has changed');
         self::assertSame([4.0, 5.5], $policy->limitsFor('cranberry')->values);
         $bog = $this->area(name: 'Cranberry bog');
         $bog->update(['use' => 'cranberry']);

@@ -21,7 +21,7 @@ final class ListLibrary
                     'code' => $method->code,
                     'name' => $method->name,
                     'analyte' => $method->analyte,
-                    'scale' => $method->scale->kind,
+                    'scale' => $method->scale->kind->value,
                     'source' => $method->source,
                     'definition' => $method->toArray(),
                 ],

@@ -13,6 +13,6 @@ final class ShowBench
 {
     public function __invoke(Request $request, BenchOverview $overview): JsonResponse
     {
-        return new JsonResponse($overview(Site::query()->findOrFail($request->integer('site_id'))));
+        return new JsonResponse($overview(Site::named($request->integer('site_id'))));
     }
 }

@@ -6,6 +6,7 @@ namespace App\Http\Controllers\Decide;
 
 use App\Http\Resources\Decide\VerdictResource;
 use App\Models\SignedVerdict;
+use HonestCore\Agreement\KeptPair;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -25,16 +26,16 @@ final class ShowVerdict
 
         return new JsonResponse([
             ...(new VerdictResource($verdict->load(SignedVerdict::SHOWN_WITH)))->toArray($request),
-            'snapshot' => $verdict->snapshot ?? [],
+            'snapshot' => array_map(static fn (KeptPair $pair): array => $pair->toRow(), $verdict->snapshot ?? []),
             'policy' => [
                 'version' => $policy->version,
                 'set_at' => $policy->created_at->toIso8601ZuluString(),
                 'reason' => $policy->reason,
-                'required' => $policy->terms['required'],
-                'confidence' => $policy->terms['confidence'],
-                'allowable' => $policy->terms['allowable'],
-                'change' => $policy->terms['change'],
-                'looking' => $policy->terms['looking'] ?? 'once',
+                'required' => $policy->terms->required,
+                'confidence' => $policy->terms->confidence,
+                'allowable' => $policy->terms->allowable,
+                'change' => $policy->terms->change,
+                'looking' => $policy->terms->looking->value,
                 'pairs_then' => $policy->pairs_then,
             ],
             'history' => $chain

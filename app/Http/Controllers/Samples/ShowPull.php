@@ -30,7 +30,7 @@ final class ShowPull
                 'uuid' => $note->uuid,
                 'device' => $note->device,
                 'sequence' => $note->sequence,
-                'outcome' => $note->outcome,
+                'outcome' => $note->outcome->value,
                 'reason' => $note->reason,
                 'by' => $note->author->name,
                 'at' => $note->noted_at->toIso8601ZuluString(),

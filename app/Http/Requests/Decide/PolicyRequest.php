@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Requests\Decide;
 
 use App\Models\JudgingPolicy;
+use HonestCore\Agreement\Looking;
+use HonestCore\Agreement\PolicyTerms;
 use HonestCore\Agronomy\Crop;
+use HonestCore\Table\Fields;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 
@@ -40,39 +43,26 @@ final class PolicyRequest extends FormRequest
         ];
     }
 
-    /**
-     * The terms of the new version: those of the one before, changed as asked.
-     *
-     * @param array{thresholds: list<float|int>, crops: array<string, list<float|int>>, actions: list<string>,
-     *     scale: string, looking?: string} $before
-     * @return array<string, mixed>
-     */
-    public function termsAfter(array $before): array
+    /** The terms of the new version: those of the one before, changed as asked. */
+    public function termsAfter(PolicyTerms $before): PolicyTerms
     {
-        /** @var array<string, list<float|int|string>> $crops */
-        $crops = $this->array('crops');
-        $table = Crop::limits();
-        foreach (array_intersect_key($crops, $table) as $use => $limits) {
-            $before['crops'][$use] = array_map(floatval(...), array_values($limits));
+        $input = new Fields($this->all());
+        $crops = new Fields($input->row('crops'));
+        $asked = [];
+        foreach (array_keys($this->array('crops')) as $use) {
+            $asked[(string) $use] = array_map(floatval(...), array_filter($crops->row((string) $use), is_numeric(...)));
         }
-        // Only what the team has changed is kept: a crop that comes later has the limits of the table.
-        $before['crops'] = array_filter(
-            $before['crops'],
-            static fn (array $limits, string $use): bool => ! isset($table[$use]) ||
-                array_map(floatval(...), $limits) !== $table[$use],
-            ARRAY_FILTER_USE_BOTH,
-        );
+        $thresholds = array_filter($this->array('thresholds'), is_numeric(...));
 
-        $thresholds = array_map(floatval(...), array_values($this->array('thresholds')));
-
-        return [
-            ...$before,
-            'thresholds' => $thresholds === [] ? $before['thresholds'] : $thresholds,
-            'looking' => $this->filled('looking') ? $this->string('looking')->toString() : $before['looking'] ?? 'once',
-            'required' => $this->float('required'),
-            'confidence' => $this->float('confidence'),
-            'allowable' => $this->float('allowable'),
-            'change' => $this->float('change'),
-        ];
+        return $before
+            ->withCrops(array_map(array_values(...), $asked), Crop::limits())
+            ->changed(
+                array_values(array_map(floatval(...), $thresholds)),
+                $this->float('allowable'),
+                $this->float('change'),
+                $this->float('required'),
+                $this->float('confidence'),
+                $this->filled('looking') ? Looking::from($this->string('looking')->toString()) : null,
+            );
     }
 }

@@ -8,6 +8,7 @@ use App\Models\TestMethod;
 use HonestCore\Bench\MethodDefinition;
 use HonestCore\Bench\PlausibleReading;
 use HonestCore\Bench\ProtocolBreak;
+use HonestCore\Bench\ScaleKind;
 use HonestCore\Error\CoreError;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
@@ -70,13 +71,13 @@ final class ReadingRequest extends FormRequest
 
     private function offTheScale(MethodDefinition $definition): ?string
     {
-        if ($definition->scale->kind === 'heights') {
+        if ($definition->scale->kind === ScaleKind::Heights) {
             return "{$definition->name} reads heights at their times; lead it as a run.";
         }
         try {
             $definition->scale->read($this->string('reading')->toString());
 
-            return $definition->scale->kind === 'continuous'
+            return $definition->scale->kind === ScaleKind::Continuous
                 ? PlausibleReading::question($definition->analyte, $this->string('reading')->toString())
                 : null;
         } catch (CoreError $error) {

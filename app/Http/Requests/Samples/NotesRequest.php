@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Requests\Samples;
 
+use HonestCore\Custody\PhoneEntry;
+use HonestCore\Table\Fields;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Str;
@@ -123,20 +125,9 @@ final class NotesRequest extends FormRequest
         return Carbon::parse($this->string('now')->toString());
     }
 
-    /**
-     * @return list<array{uuid: string, plan_id: int, composite: int, ordinal: int, sequence: int, outcome: string,
-     * reason: string|null, at: string, longitude: float|null, latitude: float|null, accuracy_m: float|null,
-     * settles: list<string>}>
-     */
+    /** @return list<PhoneEntry> */
     public function entries(): array
     {
-        /**
-         * @var list<array{uuid: string, plan_id: int, composite: int, ordinal: int, sequence: int, outcome: string,
-         * reason: string|null, at: string, longitude: float|null, latitude: float|null, accuracy_m: float|null,
-         * settles: list<string>}> $entries
-         */
-        $entries = $this->array('entries');
-
-        return $entries;
+        return array_map(PhoneEntry::fromRow(...), (new Fields($this->all()))->rows('entries'));
     }
 }

@@ -7,6 +7,9 @@ namespace App\Http\Requests\Samples;
 use App\Models\Plan;
 use App\Models\PullNote;
 use App\Models\Sample;
+use HonestCore\Custody\CoreMark;
+use HonestCore\Custody\Outcome;
+use HonestCore\Table\Fields;
 use HonestCore\Table\RuleTable;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
@@ -15,8 +18,6 @@ use Illuminate\Validation\Validator;
 /** A composite as it was pulled: core by core from the phone, or counted at the desk. */
 final class SampleRequest extends FormRequest
 {
-    public const OUTCOMES = ['pulled', 'moved', 'refused', 'skipped'];
-
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
@@ -27,7 +28,7 @@ final class SampleRequest extends FormRequest
             'cores_pulled' => [Rule::requiredIf(! $this->has('cores')), 'integer', 'min:1', 'max:'.$this->planned()],
             'cores' => ['sometimes', 'array', 'max:'.$this->planned()],
             'cores.*.sequence' => ['required', 'integer', 'min:1', 'max:'.$this->planned(), 'distinct'],
-            'cores.*.outcome' => ['required', Rule::in(self::OUTCOMES)],
+            'cores.*.outcome' => ['required', Rule::in(array_column(Outcome::ofHandIn(), 'value'))],
             'cores.*.reason' => ['present', 'nullable', 'string', 'max:200'],
             'note' => ['present', 'nullable', 'string', 'max:2000'],
             'submission' => ['sometimes', 'uuid'],
@@ -88,21 +89,13 @@ final class SampleRequest extends FormRequest
 
         return $cores === []
             ? $this->integer('cores_pulled')
-            : count(
-                array_filter(
-                    $cores,
-                    static fn (array $core): bool => in_array($core['outcome'], ['pulled', 'moved'], true),
-                ),
-            );
+            : CoreMark::countUp($cores);
     }
 
-    /** @return list<array{sequence: int, outcome: string, reason: string|null}> */
+    /** @return list<CoreMark> */
     public function cores(): array
     {
-        /** @var list<array{sequence: int, outcome: string, reason: string|null}> $cores */
-        $cores = $this->array('cores');
-
-        return $cores;
+        return array_map(CoreMark::fromRow(...), (new Fields($this->all()))->rows('cores'));
     }
 
     /**

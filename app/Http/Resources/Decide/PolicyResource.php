@@ -18,8 +18,7 @@ final class PolicyResource extends JsonResource
             'id' => $this->id,
             'analyte' => $this->analyte,
             'version' => $this->version,
-            'terms' => ['crops' => (object) $this->cropLimits(), 'looking' => $this->terms['looking'] ?? 'once'] +
-                $this->terms,
+            'terms' => ['crops' => (object) $this->cropLimits()] + $this->terms->toRow(),
             'pairs_then' => $this->pairs_then,
             'reason' => $this->reason,
             'author' => $this->whenLoaded('author', fn (): string => $this->author->name),

@@ -216,7 +216,7 @@ final class EvidenceResource extends JsonResource
     private function pair(Pair $pair): array
     {
         $band = $pair->band();
-        $actions = $this->resource->policy->terms['actions'];
+        $actions = $this->resource->policy->terms->actions;
         $finite = static fn (?float $value): ?float => $value !== null && is_finite($value) ? $value : null;
         $last = $pair->readings[count($pair->readings) - 1];
         $test = $pair->test();
@@ -263,7 +263,7 @@ final class EvidenceResource extends JsonResource
      */
     private function matrix(ActionTally $tally): array
     {
-        $classes = count($this->resource->policy->terms['actions']);
+        $classes = count($this->resource->policy->terms->actions);
         $matrix = array_fill(0, $classes, array_fill(0, $classes + 1, 0));
         foreach ($this->resource->counted() as $pair) {
             $matrix[$pair->referenceClass()][$pair->testClass() ?? $classes]++;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Resources\Readings;
 
 use App\Models\TestMethod;
+use HonestCore\Agreement\Band;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 
@@ -21,7 +22,9 @@ final class MethodResource extends JsonResource
             'analyte' => $this->analyte,
             'workplace' => $this->workplace,
             'school' => $this->school,
-            'bands' => $this->bands,
+            'bands' => $this->bands === null
+                ? null
+                : array_map(static fn (Band $band): array => $band->toRow(), $this->bands),
             'uncertainty' => $this->uncertainty,
             'lot' => $this->lot,
         ];

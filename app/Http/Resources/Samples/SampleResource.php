@@ -49,7 +49,7 @@ final class SampleResource extends JsonResource
                 ->map(
                     static fn (CorePull $pull): array => [
                         'sequence' => $pull->sequence,
-                        'outcome' => $pull->outcome,
+                        'outcome' => $pull->outcome->value,
                         'reason' => $pull->reason,
                     ],
                 )

@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Agreement;
+
+use HonestCore\Table\Fields;
+use HonestCore\Table\Stored;
+
+/**
+ * A pair as a signed verdict keeps it: enough to judge it once more by other limits.
+ *
+ * Quantity and unit: reference and readings in the analyte's unit; bands for an ordinal test.
+ */
+final readonly class KeptPair implements Stored
+{
+    /**
+     * @param list<float> $limits
+     * @param list<float> $readings
+     * @param list<Band> $bands
+     * @param list<string> $flags
+     */
+    public function __construct(
+        public string $code,
+        public int $sampleId,
+        public string $use,
+        public array $limits,
+        public float $reference,
+        public array $readings,
+        public array $bands,
+        public array $flags,
+        public bool $leftOut,
+    ) {}
+
+    public static function fromRow(array $row): self
+    {
+        $fields = new Fields($row);
+
+        return new self(
+            $fields->text('code'),
+            $fields->whole('sample_id'),
+            $fields->text('use'),
+            $fields->numbers('limits'),
+            $fields->number('reference'),
+            $fields->numbers('readings'),
+            array_map(Band::fromRow(...), $fields->rows('bands')),
+            $fields->texts('flags'),
+            $fields->flag('left_out'),
+        );
+    }
+
+    public function toRow(): array
+    {
+        return [
+            'code' => $this->code,
+            'sample_id' => $this->sampleId,
+            'use' => $this->use,
+            'limits' => $this->limits,
+            'reference' => $this->reference,
+            'readings' => $this->readings,
+            'bands' => array_map(static fn (Band $band): array => $band->toRow(), $this->bands),
+            'flags' => $this->flags,
+            'left_out' => $this->leftOut,
+        ];
+    }
+
+    /** Can it be judged on this scale? Ratios know neither zero nor less. */
+    public function countsOn(Scale $scale): bool
+    {
+        $lowest = min([$this->reference, ...$this->readings]);
+
+        return ! $this->leftOut && ($scale !== Scale::Ratio || $lowest > 0);
+    }
+
+    public function paired(ActionLimits $limits): PairedSample
+    {
+        $sample = $this->bands === []
+            ? PairedSample::numeric($this->code, $this->reference, $this->readings === [] ? [NAN] : $this->readings)
+            : PairedSample::ordinal($this->code, $this->reference, $this->bands);
+
+        return $sample->withLimits($limits);
+    }
+
+    /**
+     * What a policy makes of kept pairs.
+     *
+     * @param list<self> $pairs
+     * @param callable(string): ActionLimits $limitsFor by the use of the ground
+     */
+    public static function assess(array $pairs, Policy $policy, callable $limitsFor, ?Bands $scale): Assessment
+    {
+        $bands = [];
+        $counted = array_values(array_filter($pairs, static fn (self $pair): bool => $pair->countsOn($policy->scale)));
+        foreach ($counted as $pair) {
+            foreach ($pair->bands as $band) {
+                $bands[$band->name] = $band;
+            }
+        }
+
+        return Assessment::of(
+            array_map(static fn (self $pair): PairedSample => $pair->paired($limitsFor($pair->use)), $counted),
+            count($pairs) - count($counted),
+            $policy,
+            $bands === [] ? null : ($scale ?? Bands::of(array_values($bands))),
+        );
+    }
+}
