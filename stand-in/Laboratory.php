@@ -13,10 +13,12 @@ namespace StandIn;
  * @phpstan-import-type Kept from Slip
  *
  * @phpstan-type Sent array{code: string, tests: list<string>, token: string, ground: string, ph: float|null}
+ * @phpstan-type Soil array{token: string, ground: string, ph: float|null}
  * @phpstan-type Consignment array{reference: string, from: string, transit: int, turnaround: int, delay: int,
  *     lost: bool, portions: list<Sent>, shape: string, slip: Kept, recheck: string|null}
  * @phpstan-type Next array{shape: string|null, slip: Kept|null}
- * @phpstan-type State array{day: string, trouble: string, next: Next, consignments: array<string, Consignment>}
+ * @phpstan-type State array{day: string, trouble: string, next: Next,
+ *     soils: array<string, array<string, Soil>>, consignments: array<string, Consignment>}
  */
 final class Laboratory
 {
@@ -39,10 +41,10 @@ final class Laboratory
         $state = json_decode($text, true);
 
         if (! is_array($state)) {
-            return new self(['day' => $today, 'trouble' => 'none', 'next' => self::NO_ORDER, 'consignments' => []]);
+            return new self(['day' => $today, 'trouble' => 'none', 'next' => self::NO_ORDER, 'soils' => [], 'consignments' => []]);
         }
         // A state that was kept before there were shapes and slips.
-        $state += ['next' => self::NO_ORDER];
+        $state += ['next' => self::NO_ORDER, 'soils' => []];
         $state['consignments'] = array_map(
             static fn (array $consignment): array => $consignment + [
                 'shape' => 'table',
@@ -83,15 +85,36 @@ final class Laboratory
             'turnaround' => self::days($order['turnaround_days'] ?? null),
             'delay' => $this->state['trouble'] === 'delay' ? self::DELAY_DAYS : 0,
             'lost' => $this->state['trouble'] === 'lose',
-            'portions' => self::portions($order['portions'] ?? null),
+            'portions' => self::portions($order['portions'] ?? null, $this->state['soils'][$reference] ?? []),
             'shape' => $this->state['next']['shape'] ?? Report::SHAPES[(int) (3 * self::uniform("shape {$reference}"))],
             'slip' => $this->state['next']['slip'] ??
                 Slip::of(self::uniform("slip {$reference}"), self::uniform("told {$reference}")),
             'recheck' => null,
         ];
         [$this->state['trouble'], $this->state['next']] = ['none', self::NO_ORDER];
+        unset($this->state['soils'][$reference]);
 
         return $id;
+    }
+
+    /**
+     * What is in the bags of a consignment that is to come.
+     *
+     * @param array<mixed> $order
+     * @return array{}
+     */
+    public function fill(array $order): array
+    {
+        $reference = $order['reference'] ?? null;
+        $soils = $order['soils'] ?? null;
+        if (! is_string($reference) || strlen($reference) > 120 || ! is_array($soils) || count($soils) > 500) {
+            throw new Refused('Soils come with the reference of a consignment, up to 500 of them.', 422);
+        }
+        foreach ($soils as $code => $soil) {
+            $this->state['soils'][$reference][(string) $code] = self::soil(is_array($soil) ? $soil : []);
+        }
+
+        return [];
     }
 
     /** @return array{state: string, word: string, day: string, reports: list<string>} */
@@ -330,34 +353,53 @@ final class Laboratory
             : throw new Refused('Days are a whole number from 0 to 120.', 422);
     }
 
-    /** @return list<Sent> */
-    private static function portions(mixed $portions): array
+    /**
+     * @param array<string, Soil> $soils
+     * @return list<Sent>
+     */
+    private static function portions(mixed $portions, array $soils): array
     {
         if (! is_array($portions) || $portions === [] || count($portions) > 500) {
             throw new Refused('A consignment holds 1 to 500 portions.', 422);
         }
         $read = [];
         foreach ($portions as $portion) {
-            $code = is_array($portion) ? $portion['code'] ?? null : null;
-            if (
-                ! is_array($portion) ||
-                ! is_string($code) ||
-                preg_match('/^[A-Z0-9-]{3,20}$/D', $code) !== 1 ||
-                ! is_array($portion['tests'] ?? null)
-            ) {
-                throw new Refused('A portion has a code of capitals, digits and hyphens, and a list of tests.', 422);
-            }
-            $soil = is_array($portion['simulated_soil'] ?? null) ? $portion['simulated_soil'] : [];
-            $token = is_string($soil['token'] ?? null) && $soil['token'] !== '' ? $soil['token'] : $code;
-            $read[] = [
-                'code' => $code,
-                'tests' => array_values(array_filter($portion['tests'], is_string(...))),
-                'token' => $token,
-                'ground' => is_string($soil['ground'] ?? null) && $soil['ground'] !== '' ? $soil['ground'] : $token,
-                'ph' => is_numeric($soil['ph'] ?? null) ? (float) $soil['ph'] : null,
-            ];
+            [$code, $tests] = self::bag(is_array($portion) ? $portion : []);
+            $soil = $soils[$code] ?? ['token' => $code, 'ground' => $code, 'ph' => null];
+            $read[] = ['code' => $code, 'tests' => $tests] + $soil;
         }
 
         return $read;
+    }
+
+    /**
+     * @param array<mixed> $portion
+     * @return array{string, list<string>} code and tests
+     */
+    private static function bag(array $portion): array
+    {
+        [$code, $tests] = [$portion['code'] ?? null, $portion['tests'] ?? null];
+
+        return is_string($code) && preg_match('/^[A-Z0-9-]{3,20}$/D', $code) === 1 && is_array($tests)
+            ? [$code, array_values(array_filter($tests, is_string(...)))]
+            : throw new Refused('A portion has a code of capitals, digits and hyphens, and a list of tests.', 422);
+    }
+
+    /**
+     * @param array<mixed> $soil
+     * @return Soil
+     */
+    private static function soil(array $soil): array
+    {
+        [$token, $ground] = [$soil['token'] ?? null, $soil['ground'] ?? null];
+        if (! is_string($token) || $token === '' || ! (is_string($ground) || $ground === null)) {
+            throw new Refused('A soil has a token, and may have a ground and a pH.', 422);
+        }
+
+        return [
+            'token' => $token,
+            'ground' => $ground === null || $ground === '' ? $token : $ground,
+            'ph' => is_numeric($soil['ph'] ?? null) ? (float) $soil['ph'] : null,
+        ];
     }
 }

@@ -7,11 +7,11 @@ declare(strict_types=1);
  * its own, reached over HTTP alone.
  * It shares no code and no database with the application. Its days pass when it is told so. All it says is made up.
  *
- *   POST /consignments                      {reference, transit_days, turnaround_days, portions: [{code, tests,
- * simulated_soil}]} -> 201 {id}
+ *   POST /consignments                      {reference, transit_days, turnaround_days, portions: [{code, tests}]} -> 201 {id}
  *   GET  /consignments/{id}                 {state, word, day, reports: [name]}
  *   GET  /consignments/{id}/reports/{name}  the report, CSV or JSON, in one of three shapes
  *   POST /consignments/{id}/recheck         {codes, why} -> {word}; a corrected report follows
+ *   POST /soils                             {reference, soils: {code: {token, ground, ph}}} -> {}, before it is announced
  *   POST /clock                             {advance_days?, trouble?: none, lose or delay, slip?: none, swap or shift,
  * told?, shape?} -> {day, word}
  *   GET  /clock                             {day}
@@ -58,6 +58,7 @@ try {
         ['POST', 'consignments', 3] => $path[2] === 'recheck'
             ? [200, $laboratory->recheck($path[1])]
             : throw new StandIn\Refused('There is no such thing here.', 404),
+        ['POST', 'soils', 1] => [200, $laboratory->fill($body)],
         ['GET', 'clock', 1] => [200, ['day' => $laboratory->day()]],
         ['POST', 'clock', 1] => [200, $laboratory->order($body)],
         default => throw new StandIn\Refused('There is no such thing here.', 404),

@@ -7,6 +7,7 @@ namespace App\Models;
 use App\Models\Concerns\BelongsToTeam;
 use HonestCore\Agronomy\Crop;
 use HonestCore\Sampling\AreaFacts;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -83,5 +84,14 @@ final class Area extends Model
     public function crop(): Crop
     {
         return Crop::of($this->use);
+    }
+
+    /**
+     * @param array<int|string, string|\Closure> $with
+     * @return Collection<int, self> of a site, by name
+     */
+    public static function ofSite(int $siteId, array $with = []): Collection
+    {
+        return self::query()->where('site_id', $siteId)->with($with)->orderBy('name')->get();
     }
 }

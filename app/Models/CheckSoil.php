@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToTeam;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 
 /**
@@ -26,5 +27,11 @@ final class CheckSoil extends Model
     protected function casts(): array
     {
         return ['known' => 'array'];
+    }
+
+    /** @return Collection<int, self> */
+    public static function byName(): Collection
+    {
+        return self::query()->orderBy('name')->get();
     }
 }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToTeam;
+use App\Models\Concerns\IsShown;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -37,6 +39,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 final class Consignment extends Model
 {
     use BelongsToTeam;
+    use IsShown;
 
     protected $guarded = [];
 
@@ -89,5 +92,25 @@ final class Consignment extends Model
                     ->workingDays()
                     ->between($this->expected_on->toDateTimeImmutable(), now()->toDateTimeImmutable()),
             );
+    }
+
+    public const SHOWN_WITH = [
+        'lab',
+        'author:id,name',
+        'contents.portion.sample.area',
+        'contents.portion.sample.site',
+        'reports:id,consignment_id,name,sha256,created_at',
+    ];
+
+    /** @return Collection<int, self> the newest, with how many portions are in each */
+    public static function newest(int $most, bool $openAlone): Collection
+    {
+        return self::query()
+            ->with('lab')
+            ->withCount('contents')
+            ->when($openAlone, static fn ($query) => $query->whereNot('state', 'reported'))
+            ->orderByDesc('number')
+            ->limit($most)
+            ->get();
     }
 }

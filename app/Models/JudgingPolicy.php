@@ -10,6 +10,8 @@ use HonestCore\Agreement\ActionLimits;
 use HonestCore\Agreement\Policy;
 use HonestCore\Agreement\PolicyTerms;
 use HonestCore\Agronomy\Crop;
+use HonestCore\Analyte\Analytes;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -73,5 +75,30 @@ final class JudgingPolicy extends Model
     private function fromTable(): array
     {
         return $this->analyte === 'ph' ? Crop::limits() : [];
+    }
+
+    /** The version in force; null where nothing is set for the analyte. */
+    public static function newest(string $analyte): ?self
+    {
+        return self::query()->where('analyte', $analyte)->orderByDesc('version')->first();
+    }
+
+    /** @return Collection<int, self> every version, by analyte, the newest first */
+    public static function register(): Collection
+    {
+        $codes = array_keys(Analytes::all());
+
+        return self::query()
+            ->with('author')
+            ->orderByDesc('version')
+            ->get()
+            ->sortBy(static fn (self $policy): int => (int) array_search($policy->analyte, $codes, true))
+            ->values();
+    }
+
+    /** @return list<string> analytes that a policy is set for */
+    public static function analytes(): array
+    {
+        return array_values(self::query()->distinct()->pluck('analyte')->all());
     }
 }

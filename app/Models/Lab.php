@@ -8,6 +8,7 @@ use App\Models\Concerns\BelongsToTeam;
 use HonestCore\Labs\LabTest;
 use HonestCore\Labs\WorkingDays;
 use HonestCore\Sampling\DepthLayer;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 
 /**
@@ -74,5 +75,11 @@ final class Lab extends Model
                 array_filter($this->tests, static fn (array $test): bool => in_array($test['code'], $codes, true)),
             ),
         );
+    }
+
+    /** @return Collection<int, self> */
+    public static function byName(): Collection
+    {
+        return self::query()->orderBy('name')->get();
     }
 }

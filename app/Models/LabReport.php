@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToTeam;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -73,5 +74,24 @@ final class LabReport extends Model
     public function questions(): HasMany
     {
         return $this->hasMany(ReportQuestion::class, 'report_id');
+    }
+
+    private const COUNTED = ['readings', 'results', 'questions'];
+
+    /** @return Collection<int, self> the newest, with how much is in each and how much is open */
+    public static function newest(int $most): Collection
+    {
+        return self::query()->withCount(self::counts())->orderByDesc('id')->limit($most)->get();
+    }
+
+    public function counted(): self
+    {
+        return $this->loadCount(self::counts());
+    }
+
+    /** @return array<int|string, string|callable> */
+    private static function counts(): array
+    {
+        return [...self::COUNTED, 'questions as open_count' => static fn ($query) => $query->whereNull('answer')];
     }
 }

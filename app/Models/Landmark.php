@@ -36,4 +36,13 @@ final class Landmark extends Model
     {
         return $this->belongsTo(Site::class);
     }
+
+    /**
+     * @param list<int> $ids
+     * @return array<int, self> of a site, by number
+     */
+    public static function ofSite(int $siteId, array $ids): array
+    {
+        return self::query()->where('site_id', $siteId)->findMany($ids)->keyBy('id')->all();
+    }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToTeam;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 
 /**
@@ -50,5 +51,11 @@ final class PenCalibration extends Model
             'drift' => 'float',
             'drift_at' => 'datetime',
         ];
+    }
+
+    /** @return Collection<int, self> */
+    public static function newest(int $most): Collection
+    {
+        return self::query()->orderByDesc('id')->limit($most)->get();
     }
 }

@@ -6,6 +6,7 @@ namespace App\Models;
 
 use App\Casts\AsValue;
 use App\Models\Concerns\BelongsToTeam;
+use App\Models\Concerns\IsShown;
 use HonestCore\Sampling\Layout;
 use HonestCore\Sampling\PlanSpec;
 use Illuminate\Database\Eloquent\Model;
@@ -36,6 +37,9 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 final class Plan extends Model
 {
     use BelongsToTeam;
+    use IsShown;
+
+    public const SHOWN_WITH = ['area', 'author', 'samples'];
 
     protected $guarded = [];
 
@@ -76,5 +80,11 @@ final class Plan extends Model
         $pulled = $this->samples->pluck('composite')->all();
 
         return array_values(array_diff(range(1, $this->composites), $pulled));
+    }
+
+    /** The day at its site, as Y-m-d. */
+    public function today(): string
+    {
+        return now($this->loadMissing('area.site')->area->site->timezone)->format('Y-m-d');
     }
 }

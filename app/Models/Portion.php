@@ -12,6 +12,7 @@ use HonestCore\Sampling\DepthLayer;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Support\Carbon;
 
 /**
  * A split of a composite, or of a check soil, with a destination and a code of its own. State and place follow from
@@ -114,5 +115,17 @@ final class Portion extends Model
     public function depth(): ?DepthLayer
     {
         return $this->sample === null ? null : DepthLayer::parse($this->sample->depth);
+    }
+
+    /**
+     * What it is to be tested for; that may hurry it.
+     *
+     * @param list<string> $tests
+     */
+    public function ask(array $tests, ?int $volumeMl): void
+    {
+        $this->fill(['tests' => $tests, 'volume_ml' => $volumeMl]);
+        $deadline = $this->clock($this->load('lines')->trail())->deadline;
+        $this->fill(['deadline_at' => $deadline === null ? null : Carbon::createFromTimestampUTC($deadline)])->save();
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToTeam;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -42,5 +43,11 @@ final class PracticeRound extends Model
     public function method(): BelongsTo
     {
         return $this->belongsTo(TestMethod::class, 'method_id');
+    }
+
+    /** @return Collection<int, self> */
+    public static function newest(int $most): Collection
+    {
+        return self::query()->with('method')->orderByDesc('id')->limit($most)->get();
     }
 }

@@ -64,4 +64,10 @@ final class PullNote extends Model
             $this->settles,
         );
     }
+
+    /** Did phones note any core of a composite? */
+    public static function areOf(Plan $plan, int $composite): bool
+    {
+        return self::query()->where(['plan_id' => $plan->id, 'composite' => $composite])->exists();
+    }
 }

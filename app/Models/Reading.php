@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToTeam;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasOne;
@@ -79,5 +80,33 @@ final class Reading extends Model
     public function correction(): HasOne
     {
         return $this->hasOne(Reading::class, 'corrects_id');
+    }
+
+    /**
+     * Readings that stand: numbers of labs, by the rules, that no later one corrects.
+     *
+     * @return Builder<self>
+     */
+    public static function numbersOfLabs(string $analyte): Builder
+    {
+        return self::query()
+            ->where('flags', '[]')
+            ->whereNotNull('value')
+            ->whereDoesntHave('correction')
+            ->whereHas('method', static fn ($methods) => $methods->where('analyte', $analyte)->where('workplace', 'lab'));
+    }
+
+    /** @return list<string> who read a test, by name */
+    public static function readersOf(TestMethod $test): array
+    {
+        $names = self::query()
+            ->where('method_id', $test->id)
+            ->whereDoesntHave('correction')
+            ->distinct()
+            ->orderBy('reader')
+            ->pluck('reader')
+            ->all();
+
+        return array_values(array_map(strval(...), $names));
     }
 }

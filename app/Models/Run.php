@@ -112,4 +112,12 @@ final class Run extends Model
     {
         return $this->hasMany(Reading::class, 'run_id');
     }
+
+    /** Its tube of this number, with what a probe in it needs; a 404 for any other. */
+    public function tubeNumbered(int $number): RunTube
+    {
+        $this->load('version');
+
+        return $this->tubes()->with('portion')->where('number', $number)->firstOrFail();
+    }
 }

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToTeam;
+use App\Models\Concerns\IsShown;
 use HonestCore\Custody\PullConditions;
 use HonestCore\Sampling\DepthLayer;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -46,6 +48,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 final class Sample extends Model
 {
     use BelongsToTeam;
+    use IsShown;
 
     protected $guarded = [];
 
@@ -111,5 +114,33 @@ final class Sample extends Model
     public function readings(): HasMany
     {
         return $this->hasMany(Reading::class);
+    }
+
+    public const SHOWN_WITH = [
+        'area',
+        'site',
+        'portions',
+        'pulls',
+        'photos:id,sample_id',
+        'readings.method',
+        'readings.correction:id,corrects_id',
+    ];
+
+    /** @return Collection<int, self> of a site, the newest first */
+    public static function newestOfSite(int $siteId, int $most): Collection
+    {
+        return self::query()
+            ->with(self::SHOWN_WITH)
+            ->where('site_id', $siteId)
+            ->orderByDesc('year')
+            ->orderByDesc('number')
+            ->limit($most)
+            ->get();
+    }
+
+    /** Was this composite pulled from the area? */
+    public static function isOf(Area $area, int $id): bool
+    {
+        return self::query()->where('area_id', $area->id)->whereKey($id)->exists();
     }
 }

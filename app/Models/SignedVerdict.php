@@ -6,8 +6,10 @@ namespace App\Models;
 
 use App\Casts\AsValues;
 use App\Models\Concerns\BelongsToTeam;
+use App\Models\Concerns\IsShown;
 use HonestCore\Agreement\KeptPair;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasOne;
@@ -41,6 +43,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
 final class SignedVerdict extends Model
 {
     use BelongsToTeam;
+    use IsShown;
 
     public const SHOWN_WITH = ['method', 'reference', 'policy', 'signer', 'follower:id,follows_id'];
 
@@ -75,6 +78,36 @@ final class SignedVerdict extends Model
     public static function standing(): Builder
     {
         return self::query()->whereDoesntHave('follower');
+    }
+
+    /**
+     * @return Collection<int, self> one a claim at most
+     */
+    public static function standingOn(TestMethod $test, TestMethod $reference): Collection
+    {
+        return self::standing()
+            ->where('method_id', $test->id)
+            ->where('reference_id', $reference->id)
+            ->with(self::SHOWN_WITH)
+            ->get();
+    }
+
+    /** @return Collection<int, self> every one ever signed, newest first */
+    public static function register(): Collection
+    {
+        return self::query()->with(self::SHOWN_WITH)->orderByDesc('id')->get(self::LISTED);
+    }
+
+    /** @return Collection<int, self> all of the same claim on the same test, this one too, newest first */
+    public function chain(): Collection
+    {
+        return self::query()
+            ->where('method_id', $this->method_id)
+            ->where('reference_id', $this->reference_id)
+            ->where('claim', $this->claim)
+            ->with(self::SHOWN_WITH)
+            ->orderByDesc('id')
+            ->get(self::LISTED);
     }
 
     /** @return array<string, string> */

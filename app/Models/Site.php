@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToTeam;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
@@ -49,9 +50,19 @@ final class Site extends Model
         return $this->hasMany(Landmark::class);
     }
 
-    /** The team's site of this number; a 404 for any other. */
-    public static function named(int $id): self
+    /** @return Collection<int, self> */
+    public static function byName(): Collection
     {
-        return self::query()->findOrFail($id);
+        return self::query()->orderBy('name')->get();
+    }
+
+    /** With its areas by name and all that is drawn beside them. */
+    public function drawn(): self
+    {
+        return $this->load([
+            'areas' => static fn (HasMany $areas) => $areas->withCount('samples')->orderBy('name'),
+            'areas.plans:id,area_id',
+            'landmarks',
+        ]);
     }
 }

@@ -10,6 +10,7 @@ use HonestCore\Agreement\Band;
 use HonestCore\Agreement\Bands;
 use HonestCore\Table\RuleTable;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
@@ -112,5 +113,40 @@ final class TestMethod extends Model
     public function scale(): ?Bands
     {
         return $this->bands === null ? null : Bands::of($this->bands);
+    }
+
+    /** Are the numbers of both made in the same way: by the same extractant, instrument and school of buffer? */
+    public function measuresAs(self $other): bool
+    {
+        return $this->extractant === $other->extractant &&
+            $this->instrument === $other->instrument &&
+            $this->school === $other->school;
+    }
+
+    /** @return Collection<int, self> in the order in which the team took them up */
+    public static function inOrder(): Collection
+    {
+        return self::query()->orderBy('id')->get();
+    }
+
+    /** The team's method of the bench of this number; a 404 for any other. */
+    public static function ofBench(int $id): self
+    {
+        return self::query()->where('workplace', 'bench')->findOrFail($id);
+    }
+
+    /** Is a lot of a reagent on record already? */
+    public function hasLot(string $reagent, string $lot): bool
+    {
+        return $this->lots()->where('reagent', $reagent)->where('lot', $lot)->exists();
+    }
+
+    /**
+     * @param array<int> $ids
+     * @return array<int, self> labs' methods by number
+     */
+    public static function ofLabs(array $ids): array
+    {
+        return self::query()->where('workplace', 'lab')->findMany($ids)->keyBy('id')->all();
     }
 }

@@ -6,6 +6,7 @@ namespace App\Models;
 
 use App\Models\Concerns\BelongsToTeam;
 use HonestCore\Geometry\PictureFit;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 
 /**
@@ -58,5 +59,11 @@ final class Underlay extends Model
         );
 
         return [$fit->place(0, 0), $fit->place($this->width, 0), $fit->place(0, $this->height)];
+    }
+
+    /** @return Collection<int, self> of a site, in the order in which they were laid */
+    public static function ofSite(Site $site): Collection
+    {
+        return self::query()->where('site_id', $site->id)->orderBy('id')->get();
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Models\Concerns\IsShown;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Foundation\Auth\User as Authenticatable;
 use Illuminate\Support\Facades\Auth;
@@ -21,6 +23,10 @@ use Illuminate\Support\Facades\Auth;
  */
 final class User extends Authenticatable
 {
+    use IsShown;
+
+    public const SHOWN_WITH = ['team'];
+
     public const TECHNICIAN = 'technician';
 
     public const REVIEWER = 'reviewer';
@@ -52,5 +58,14 @@ final class User extends Authenticatable
     public function maySign(): bool
     {
         return $this->role === self::REVIEWER;
+    }
+
+    /** @return Collection<int, self> whom anybody may sign in as while the demo runs */
+    public static function ofDemo(): Collection
+    {
+        return self::query()
+            ->where('email', 'like', '%@demo.example')
+            ->orderByDesc('role')
+            ->get(['name', 'email', 'role']);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToTeam;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 
 /**
@@ -34,5 +35,11 @@ final class VisionRecord extends Model
     protected function casts(): array
     {
         return ['answers' => 'array', 'passed' => 'boolean', 'taken_on' => 'date'];
+    }
+
+    /** @return Collection<int, self> */
+    public static function newest(int $most): Collection
+    {
+        return self::query()->orderByDesc('id')->limit($most)->get();
     }
 }

@@ -6,13 +6,19 @@ namespace App\Providers;
 
 use App\Actions\Bench\HttpProbeService;
 use App\Actions\Bench\ProbeService;
-use App\Actions\Labs\HttpLabService;
-use App\Actions\Labs\LabService;
+use App\Actions\Custody\FollowsTrails;
+use App\Actions\Labs\FollowPortions;
+use App\Actions\Labs\HttpLabInterface;
+use App\Actions\Labs\HttpLabSimulator;
+use App\Actions\Labs\LabConnection;
+use App\Actions\Labs\LabInterface;
+use App\Actions\Labs\LabSimulator;
 use App\Database\ImmediateSQLiteConnection;
 use App\Models as M;
 use App\Policies\SignedRecordPolicy;
 use App\Policies\TeamRecordPolicy;
 use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
@@ -56,7 +62,7 @@ final class AppServiceProvider extends ServiceProvider
 
     public function register(): void
     {
-        $this->labService();
+        $this->lab();
         $this->probeService();
         /** @param PDO|\Closure(): PDO $pdo */
         Connection::resolverFor(
@@ -71,16 +77,22 @@ final class AppServiceProvider extends ServiceProvider
     }
 
     /** The lab's interface is where whoever runs the application says; without an address there is none. */
-    private function labService(): void
+    private function lab(): void
     {
-        $this->app->bind(LabService::class, static function (): HttpLabService {
+        $this->app->bind(LabConnection::class, static function (): LabConnection {
             $address = config('app.lab_service');
 
-            return new HttpLabService(
-                is_string($address) && $address !== '' ? $address : null,
-                (bool) config('app.lab_service_simulated'),
-            );
+            return new LabConnection(is_string($address) && $address !== '' ? $address : null);
         });
+        $this->app->bind(LabInterface::class, HttpLabInterface::class);
+        $this->app->bind(
+            LabSimulator::class,
+            static fn (Application $app): HttpLabSimulator => new HttpLabSimulator(
+                $app->make(LabConnection::class),
+                (bool) config('app.lab_service_simulated'),
+            ),
+        );
+        $this->app->bind(FollowsTrails::class, FollowPortions::class);
     }
 
     private function probeService(): void

@@ -66,12 +66,20 @@ final class StandInTest extends TestCase
             static fn (string $code): array => [
                 'code' => $code,
                 'tests' => ['ph'],
-                'simulated_soil' => ['token' => 'one soil', 'ph' => 6.2],
             ],
             $codes,
         );
         $this->ask('POST', 'clock', ['shape' => 'table', 'slip' => 'none']);
-        $id = $this->ask('POST', 'consignments', ['portions' => $soils] + $this->consignment('c', []))[1]['id'];
+        $order = ['portions' => $soils] + $this->consignment('c', []);
+        self::assertSame(
+            200,
+            $this->ask('POST', 'soils', [
+                'reference' => $order['reference'],
+                'soils' => array_fill_keys($codes, ['token' => 'one soil', 'ph' => 6.2]),
+            ])[0],
+        );
+        self::assertSame(422, $this->ask('POST', 'soils', ['reference' => 'x', 'soils' => ['A' => ['ph' => 6]]])[0]);
+        $id = $this->ask('POST', 'consignments', $order)[1]['id'];
         $this->ask('POST', 'clock', ['advance_days' => 30]);
         $rows = array_map(
             str_getcsv(...),

@@ -29,6 +29,7 @@ final class DivideArea
      */
     public function inTwo(Area $area, ?array $line, array $names): array
     {
+        $area->loadMissing('site');
         $pieces = GeoJson::polygons(json_encode($area->boundary, JSON_THROW_ON_ERROR));
         if ($line === null && count($pieces) === 2) {
             return $this->store(

@@ -8,6 +8,7 @@ use App\Models\Area;
 use App\Models\Site;
 use HonestCore\Geometry\Boundary;
 use HonestCore\Sampling\AreaFacts;
+use Illuminate\Support\Facades\DB;
 
 /** Stores an area with its extent, once its boundary is known to be ground. */
 final class WriteArea
@@ -19,6 +20,19 @@ final class WriteArea
     public function new(Site $site, array $fields): Area
     {
         return $this->write(new Area(['site_id' => $site->id, 'facts' => AreaFacts::of([])->toArray()]), $fields);
+    }
+
+    /**
+     * All of them or none.
+     *
+     * @param list<array{name: string, use: string, history: string, boundary: array<string, mixed>}> $areas
+     * @return list<Area>
+     */
+    public function all(Site $site, array $areas): array
+    {
+        return DB::transaction(
+            fn (): array => array_map(fn (array $fields): Area => $this->new($site, $fields), $areas),
+        );
     }
 
     /**

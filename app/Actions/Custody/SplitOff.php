@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Actions\Custody;
 
-use App\Actions\Samples\RunningNumber;
 use App\Exceptions\Conflict;
 use App\Models\CheckSoil;
 use App\Models\CustodyLine;
@@ -33,6 +32,7 @@ final class SplitOff
         string $state = '',
     ): Portion {
         return DB::transaction(function () use ($author, $sample, $kind, $at, $volumeMl, $tests, $state): Portion {
+            $sample->loadMissing('site');
             $own = $kind === 'hidden' ? $this->numbers->next($sample->site, $sample->year) : null;
             if ($own === null && Portion::query()->where('sample_id', $sample->id)->where('kind', $kind)->exists()) {
                 throw new Conflict("{$sample->code} has a portion of this kind already.");

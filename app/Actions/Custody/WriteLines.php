@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Actions\Custody;
 
-use App\Actions\Labs\FollowPortions;
 use App\Exceptions\RefusedRows;
 use App\Models\CustodyLine;
 use App\Models\Portion;
@@ -20,7 +19,7 @@ use Illuminate\Support\Facades\DB;
 /** Writes one line into the trail of each portion, or none into any: all the steps must be possible. */
 final class WriteLines
 {
-    public function __construct(private readonly FollowPortions $follow) {}
+    public function __construct(private readonly FollowsTrails $follow) {}
 
     /**
      * @param Collection<int, Portion> $portions
@@ -45,7 +44,7 @@ final class WriteLines
             }
 
             if ($refused === []) {
-                ($this->follow)($portions);
+                $this->follow->follow($portions);
             }
 
             return $refused === [] ? $said : throw new RefusedRows($refused, self::message($refused));

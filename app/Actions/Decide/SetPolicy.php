@@ -8,11 +8,17 @@ use App\Models\JudgingPolicy;
 use App\Models\Reading;
 use App\Models\User;
 use HonestCore\Agreement\PolicyTerms;
+use Illuminate\Support\Facades\DB;
 
 /** Writes the next version of a policy. Earlier versions stay, and old verdicts keep theirs. */
 final class SetPolicy
 {
     public function __invoke(string $analyte, PolicyTerms $terms, string $reason, User $author): JudgingPolicy
+    {
+        return DB::transaction(fn (): JudgingPolicy => $this->write($analyte, $terms, $reason, $author));
+    }
+
+    private function write(string $analyte, PolicyTerms $terms, string $reason, User $author): JudgingPolicy
     {
         $policy = new JudgingPolicy([
             'created_by' => $author->id,
@@ -28,7 +34,7 @@ final class SetPolicy
         }
         $policy->save();
 
-        return $policy;
+        return $policy->load('author');
     }
 
     /** Composites that a lab and a test of the bench have both read of it already. */

@@ -20,6 +20,25 @@ final class VerdictStatus
     /** @var array<string, int> the lab method that an analyte is judged by now */
     private array $references = [];
 
+    public function shown(SignedVerdict $verdict): ShownVerdict
+    {
+        return new ShownVerdict($verdict->loadMissing(SignedVerdict::SHOWN_WITH), $this->ended($verdict));
+    }
+
+    /**
+     * @param iterable<SignedVerdict> $verdicts
+     * @return list<ShownVerdict>
+     */
+    public function all(iterable $verdicts): array
+    {
+        $shown = [];
+        foreach ($verdicts as $verdict) {
+            $shown[] = $this->shown($verdict);
+        }
+
+        return $shown;
+    }
+
     /** @return list<string> why it has ended; empty while it speaks */
     public function ended(SignedVerdict $verdict): array
     {

@@ -6,8 +6,12 @@ namespace App\Actions\Evidence;
 
 use App\Models\JudgingPolicy;
 use App\Models\TestMethod;
+use HonestCore\Agreement\ActionMatrix;
 use HonestCore\Agreement\ActionTally;
 use HonestCore\Agreement\Assessment;
+use HonestCore\Agreement\Correction;
+use HonestCore\Agreement\Differences;
+use HonestCore\Agreement\KnownErrors;
 use HonestCore\Agreement\PairedSample;
 use HonestCore\Agreement\SortClaim;
 
@@ -111,6 +115,56 @@ final class Evidence
             'reference_from' => $reference === [] ? null : min($reference),
             'reference_to' => $reference === [] ? null : max($reference),
         ];
+    }
+
+    /** Limits of the differences; where the test gives bands, of their middles, for looking at alone. */
+    public function difference(): ?Differences
+    {
+        return $this->assessment()->differences ?? Differences::ofMiddles(
+            array_map(
+                /** @return array{float, float|null} */
+                static fn (Pair $pair): array => [$pair->reference, $pair->test()],
+                $this->counted(),
+            ),
+            $this->policy->policy(),
+        );
+    }
+
+    /** Deming's line with the ratio of the errors, where both are known. */
+    public function knownErrors(): ?KnownErrors
+    {
+        return KnownErrors::of(
+            $this->paired(),
+            $this->assessment()->track->repeatability->sd,
+            $this->reference->uncertainty,
+            $this->policy->policy()->scale,
+        );
+    }
+
+    /** @return list<Correction> what corrections would give; none is ever applied */
+    public function corrections(): array
+    {
+        return $this->test->bands !== null ? [] : Correction::offered($this->paired(), $this->policy->policy());
+    }
+
+    /** @return list<list<int>> pairs by the action of the reference (rows) and of the test */
+    public function matrix(): array
+    {
+        return ActionMatrix::of(
+            array_map(
+                /** @return array{int, int|null} */
+                static fn (Pair $pair): array => [$pair->referenceClass(), $pair->testClass()],
+                $this->counted(),
+            ),
+            count($this->policy->terms->actions),
+            $this->assessment()->sort->tally->mute !== [],
+        );
+    }
+
+    /** @return list<PairedSample> those that count */
+    private function paired(): array
+    {
+        return array_map(static fn (Pair $pair): PairedSample => $pair->paired, $this->counted());
     }
 
     /** Names the pairs and the policy that a verdict rests on: it changes when any of them does. */

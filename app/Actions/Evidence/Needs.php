@@ -13,12 +13,14 @@ use HonestCore\Statistics\ConfidenceSequence;
 /** What would settle the claim: how many more pairs, of which soils, and which portions on the shelf would serve. */
 final class Needs
 {
+    public function __construct(private readonly SamplingSplit $sampling) {}
+
     private const LEAST_IN_CLASS = 3;
 
     private const SHOWN = 6;
 
     /** @return array<string, mixed> */
-    public static function of(Evidence $evidence): array
+    public function of(Evidence $evidence): array
     {
         $sort = $evidence->assessment()->sort;
         $policy = $evidence->policy->policy();
@@ -38,7 +40,7 @@ final class Needs
             'more_pairs' => $sort->morePairs,
             'classes' => $classes,
             'scope' => self::scope($evidence),
-            'portions' => $evidence->against === '' ? self::portions($evidence, $sort->tally->perClass) : [],
+            'portions' => $evidence->against === '' ? $this->portions($evidence, $sort->tally->perClass) : [],
             'once' => $n === 0
                     ? BinomialBound::furtherHits(0, 0, $policy->required, $policy->confidence)
                     : BinomialBound::furtherHits($sort->tally->agree, $n, $policy->required, $policy->confidence),
@@ -88,7 +90,7 @@ final class Needs
      * @return list<array{portion: string, portion_id: int, sample_id: int, sample: string, area: string,
      *     place: string, why: string}>
      */
-    private static function portions(Evidence $evidence, array $perClass): array
+    private function portions(Evidence $evidence, array $perClass): array
     {
         $known = [];
         foreach (
@@ -111,7 +113,7 @@ final class Needs
             ->limit(400)
             ->get();
         $actions = $evidence->policy->terms->actions;
-        $expanded = app(SamplingSplit::class)->expanded($evidence->reference) ?? 0.0;
+        $expanded = $this->sampling->expanded($evidence->reference) ?? 0.0;
         [$rows, $ranks] = [[], []];
         foreach ($portions as $portion) {
             $sample = $portion->sample;

@@ -59,6 +59,20 @@ final readonly class Pair
         return $this->paired->testClass($this->limits, $this->scale);
     }
 
+    /** Test minus reference; null where the test gives no figure. */
+    public function difference(): ?float
+    {
+        $test = $this->test();
+
+        return $test === null ? null : $test - $this->reference;
+    }
+
+    /** @return list<int> classes that its band reaches beside the one it counts for */
+    public function otherClasses(): array
+    {
+        return array_values(array_diff($this->band()?->reaches($this->limits) ?? [], [$this->testClass()]));
+    }
+
     public function lot(): string
     {
         return $this->readings[count($this->readings) - 1]->lot;

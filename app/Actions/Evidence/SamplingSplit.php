@@ -10,66 +10,14 @@ use App\Models\Reading;
 use App\Models\Sample;
 use App\Models\TestMethod;
 use HonestCore\Reports\ReportedValue;
-use HonestCore\Variance\HuberSpread;
-use HonestCore\Variance\NestedDesign;
-use HonestCore\Variance\VarianceSplit;
+use HonestCore\Variance\SamplingFigures;
 
-/**
- * Where the spread of a lab's results comes from: duplicate composites of the same ground, and hidden duplicates of a
- * composite.
- * The whole split needs both of the same grounds; with less, what can be told is told.
- *
- * @phpstan-type Split array{method_id: int, method: string, pairs_of_composites: int, hidden_pairs: int,
- *     split: array<string, mixed>|null, sd_analysis: float|null, sd_measurement: float|null, expanded: float|null,
- *     used: float|null, words: list<string>}
- */
+/** The results and duplicates of a lab that tell where the spread of its results comes from. */
 final class SamplingSplit
 {
-    private const LEAST = 4;
-
-    /** @return Split */
-    public function of(TestMethod $lab): array
+    public function of(TestMethod $lab): SamplingFigures
     {
-        $results = $this->results($lab);
-        $hidden = array_values(array_filter($results, static fn (array $values): bool => count($values) >= 2));
-        $twins = $this->twins();
-        [$targets, $means] = [[], []];
-        foreach ($twins as [$one, $other]) {
-            [$a, $b] = [$results[$one] ?? [], $results[$other] ?? []];
-            if (count($a) >= 2 && count($b) >= 2) {
-                $targets[] = [[$a[0], $a[1]], [$b[0], $b[1]]];
-            }
-            if ($a !== [] && $b !== []) {
-                $means[] = [$a[0], $b[0]];
-            }
-        }
-        $split = count($targets) >= 2 ? VarianceSplit::of(NestedDesign::of($targets)) : null;
-        $sd = self::sd(...);
-        // Two targets make a split; what decides rests on no fewer than the rest does.
-        $enough = $split !== null && count($targets) >= self::LEAST;
-        $analysis = ! $enough
-            ? $sd(array_map(static fn (array $values): array => [$values[0], $values[1]], $hidden))
-            : $split->robust['sd_analysis'];
-        $measurement = ! $enough ? $sd($means) : $split->robust['sd_measurement'];
-
-        return [
-            'method_id' => $lab->id,
-            'method' => $lab->name,
-            'pairs_of_composites' => count($means),
-            'hidden_pairs' => count($hidden),
-            'split' => $split?->toArray(),
-            'sd_analysis' => $analysis,
-            'sd_measurement' => $measurement,
-            'expanded' => $measurement === null ? null : 2 * $measurement,
-            'used' => $measurement === null ? $lab->uncertainty : max(2 * $measurement, $lab->uncertainty ?? 0.0),
-            'words' => self::words(count($means), count($hidden), $analysis, $measurement),
-        ];
-    }
-
-    /** @param list<non-empty-list<float>> $pairs */
-    private static function sd(array $pairs): ?float
-    {
-        return $pairs === [] || count($pairs) < self::LEAST ? null : sqrt(HuberSpread::of($pairs)->variance);
+        return SamplingFigures::of($this->results($lab), $this->twins(), $lab->uncertainty);
     }
 
     /**
@@ -79,7 +27,7 @@ final class SamplingSplit
      */
     public function expanded(TestMethod $lab): ?float
     {
-        return $this->of($lab)['used'];
+        return $this->of($lab)->used;
     }
 
     /**
@@ -145,41 +93,5 @@ final class SamplingSplit
         }
 
         return $twins;
-    }
-
-    /** @return list<string> */
-    private static function words(int $composites, int $hidden, ?float $analysis, ?float $measurement): array
-    {
-        $words = [];
-        $words[] = match (true) {
-            $measurement !== null && $analysis !== null && $measurement > 2 * $analysis => 'Most of the spread is '.
-                'sampling: more cores are worth more than a better test.',
-            $measurement !== null && $analysis !== null => 'The analysis is a large part of the spread: a better '.
-                'test, or two analyses, are worth money.',
-            $measurement !== null => 'Sampling and analysis together are known; hidden duplicates would tell them '.
-                'apart.',
-            $analysis !== null => 'Only the analysis is known; what is stated of it leaves the sampling out, which '.
-                'is usually the larger part.',
-            default => 'Sampling has not been measured here: what is stated of the lab alone is used, and it is too '.
-                'small.',
-        };
-        if ($composites < self::LEAST) {
-            $words[] =
-                'Duplicate composites so far: '.
-                $composites.
-                '; '.
-                (self::LEAST - $composites).
-                ' more would do. Plan them with the next round.';
-        }
-        if ($hidden < self::LEAST) {
-            $words[] =
-                'Hidden duplicates so far: '.
-                $hidden.
-                '; '.
-                (self::LEAST - $hidden).
-                ' more would tell the lab\'s own part.';
-        }
-
-        return $words;
     }
 }

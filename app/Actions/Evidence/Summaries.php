@@ -7,6 +7,7 @@ namespace App\Actions\Evidence;
 use App\Models\EvidenceSummary;
 use App\Models\JudgingPolicy;
 use App\Models\TestMethod;
+use HonestCore\Agreement\Band;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Carbon;
@@ -186,7 +187,7 @@ final class Summaries
                         $policies[$test->analyte] ?? null,
                         $areas,
                         $test->lot,
-                        $test->bands,
+                        array_map(static fn (Band $band): array => $band->toRow(), $test->bands ?? []),
                         (string) $test->updated_at,
                         (string) $reference->updated_at,
                     ],

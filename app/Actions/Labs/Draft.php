@@ -9,6 +9,7 @@ use App\Models\Portion;
 use HonestCore\Labs\ConsignmentCheck;
 use HonestCore\Labs\ConsignmentPortion;
 use HonestCore\Labs\LabTest;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Carbon;
 
 /**
@@ -27,6 +28,7 @@ final class Draft
      */
     public function __invoke(Lab $lab, array $contents, array $answers, Carbon $sendAt): array
     {
+        (new Collection(array_column($contents, 'portion')))->loadMissing(['sample.area', 'lines']);
         $form = array_map(
             static fn (array $field): array => [
                 'label' => $field['label'],

@@ -4,19 +4,18 @@ declare(strict_types=1);
 
 namespace App\Actions\Labs;
 
+use App\Actions\Custody\FollowsTrails;
 use App\Models\ConsignedPortion;
 use App\Models\Consignment;
-use App\Models\Portion;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 
 /** A consignment is where the least of its portions is; one that was taken out is in it no more. */
-final class FollowPortions
+final class FollowPortions implements FollowsTrails
 {
     private const ORDER = ['packed' => 0, 'sent' => 1, 'arrived' => 2, 'measured' => 2, 'reported' => 3];
 
-    /** @param Collection<int, Portion> $portions whose trails have gone on */
-    public function __invoke(Collection $portions): void
+    public function follow(Collection $portions): void
     {
         $open = Consignment::query()
             ->whereNot('state', 'reported')

@@ -9,7 +9,6 @@ use App\Exceptions\Conflict;
 use App\Models\ConsignedPortion;
 use App\Models\Consignment;
 use App\Models\Portion;
-use App\Models\Reading;
 use App\Models\User;
 use HonestCore\Custody\CustodyStep;
 use Illuminate\Database\Eloquent\Collection;
@@ -19,7 +18,12 @@ use Illuminate\Support\Facades\DB;
 /** Hands a packed consignment to its carrier; a lab with an interface is told of it first. */
 final class Send
 {
-    public function __construct(private readonly WriteLines $write, private readonly LabService $service) {}
+    public function __construct(
+        private readonly WriteLines $write,
+        private readonly LabInterface $lab,
+        private readonly LabSimulator $simulator,
+        private readonly SoilsOfConsignment $soils,
+    ) {}
 
     public function __invoke(User $author, Consignment $consignment, string $carrier, Carbon $at): void
     {
@@ -32,7 +36,7 @@ final class Send
             );
         }
         $this->refuseTime($consignment, $at);
-        $reference = $consignment->lab->service && $this->service->isThere() ? $this->announce($consignment) : '';
+        $reference = $consignment->lab->service && $this->lab->isThere() ? $this->announce($consignment) : '';
         DB::transaction(function () use ($author, $consignment, $carrier, $at, $reference): void {
             ($this->write)(
                 $author,
@@ -80,65 +84,25 @@ final class Send
 
     private function announce(Consignment $consignment): string
     {
-        return $this->service->announce(
-            "{$consignment->team_id}-{$consignment->submission}",
+        $reference = "{$consignment->team_id}-{$consignment->submission}";
+        if ($this->simulator->isThere()) {
+            $this->simulator->fill($reference, ($this->soils)($consignment));
+        }
+
+        return $this->lab->announce(
+            $reference,
             $consignment->lab->transit_days,
             $consignment->lab->turnaround_days,
             array_values(
                 $consignment->contents
                     ->map(
-                        fn (ConsignedPortion $one): array => [
+                        static fn (ConsignedPortion $one): array => [
                             'code' => $one->portion->code,
                             'tests' => array_column($one->tests, 'code'),
-                            'simulated_soil' => $this->soil($one->portion),
                         ],
                     )
                     ->all(),
             ),
         );
-    }
-
-    /**
-     * A lab sees codes alone. A simulated one is also told which soil is the same, or duplicates could not agree, and
-     * what labs
-     * found of that ground before, or its results would fit no history.
-     *
-     * @return array{token: string, ground: string, ph: float|null}
-     */
-    private function soil(Portion $portion): array
-    {
-        if (! $this->service->isSimulated()) {
-            return ['token' => '', 'ground' => '', 'ph' => null];
-        }
-        $ph = $portion->checkSoil->known['ph']['value'] ?? $this->earlierPh($portion);
-        $key = $portion->sample_id === null ? "check {$portion->check_soil_id}" : "sample {$portion->sample_id}";
-
-        $secret = static fn (string $of): string => hash_hmac('sha256', $of, (string) config('app.key'));
-
-        return [
-            'token' => $secret($key),
-            'ground' => $secret($portion->sample === null ? $key : "ground {$portion->sample->area_id}"),
-            'ph' => $ph === null ? null : (float) $ph,
-        ];
-    }
-
-    /** Of this composite, else the mean of its ground. */
-    private function earlierPh(Portion $portion): ?float
-    {
-        if ($portion->sample === null) {
-            return null;
-        }
-        $ofLabs = static fn () => Reading::query()
-            ->where('flags', '[]')
-            ->whereNotNull('value')
-            ->whereDoesntHave('correction')
-            ->whereHas('method', static fn ($method) => $method->where('analyte', 'ph')->where('workplace', 'lab'));
-        $ph =
-            $ofLabs()->where('sample_id', $portion->sample_id)->avg('value') ??
-            $ofLabs()
-                ->whereHas('sample', static fn ($sample) => $sample->where('area_id', $portion->sample->area_id))
-                ->avg('value');
-
-        return is_numeric($ph) ? (float) $ph : null;
     }
 }

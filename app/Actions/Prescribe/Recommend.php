@@ -75,6 +75,7 @@ final class Recommend
         float $depthInches,
         ?int $sampleId = null,
     ): Recommendation {
+        $area->loadMissing(['site', ...self::needs()]);
         $policy = $this->policy ??= $this->evidence->policy('ph');
         $limits = $policy->limitsFor($area->use)->values;
         $crop = $area->crop()->within($limits[0], $limits[count($limits) - 1]);

@@ -89,4 +89,25 @@ final class RecordReading
             'detail' => $reading->drops === null ? null : ['drops' => $reading->drops],
         ];
     }
+
+    /**
+     * A lab's results of one composite, all or none.
+     *
+     * @param list<array{TestMethod, string}> $results method and what was typed
+     */
+    public function all(Sample $sample, User $author, array $results, string $readOn): void
+    {
+        DB::transaction(function () use ($sample, $author, $results, $readOn): void {
+            foreach ($results as [$method, $typed]) {
+                $this($sample, $method, $author, [
+                    'typed' => $typed,
+                    'read_on' => $readOn,
+                    'reader' => $method->name,
+                    'flags' => [],
+                    'note' => '',
+                    'corrects_id' => null,
+                ]);
+            }
+        });
+    }
 }

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Actions\Reports;
 
-use App\Actions\Labs\LabService;
+use App\Actions\Labs\LabInterface;
+use App\Actions\Labs\LabSimulator;
 use App\Models\Consignment;
 use App\Models\DeliveredReport;
 use App\Models\LabReport;
@@ -18,7 +19,7 @@ use App\Models\ReportQuestion;
  */
 final class OrderRecheck
 {
-    public function __construct(private readonly LabService $service) {}
+    public function __construct(private readonly LabInterface $lab, private readonly LabSimulator $simulator) {}
 
     /** @return string what the lab answered; empty when it has to be written to */
     public function __invoke(ReportQuestion $question, string $why): string
@@ -28,11 +29,11 @@ final class OrderRecheck
             ->whereIn('id', DeliveredReport::query()->where('sha256', $report->sha256)->select('consignment_id'))
             ->where('reference', '!=', '')
             ->first();
-        if ($consignment === null || ! $this->service->isThere()) {
+        if ($consignment === null || ! $this->lab->isThere()) {
             return '';
         }
-        $word = $this->service->recheck($consignment->reference, self::codes($question), $why);
-        $consignment->update(['word' => ($this->service->isSimulated() ? 'simulated: ' : '').$word]);
+        $word = $this->lab->recheck($consignment->reference, self::codes($question), $why);
+        $consignment->update(['word' => ($this->simulator->isThere() ? 'simulated: ' : '').$word]);
 
         return $word;
     }

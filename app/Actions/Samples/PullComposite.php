@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Samples;
 
+use App\Actions\Custody\RunningNumber;
 use App\Actions\Custody\SplitOff;
 use App\Exceptions\Conflict;
 use App\Models\Plan;
@@ -48,6 +49,7 @@ final class PullComposite
             if ($given !== []) {
                 return $given;
             }
+            $plan->loadMissing('area.site');
             $site = $plan->area->site;
             $year = (int) substr($fields['pulled_on'], 0, 4);
             $noted = $this->notes->settled($plan, $fields['composite']);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Samples;
 
+use App\Actions\Custody\RunningNumber;
 use App\Models\Plan;
 use App\Models\ReservedCode;
 use HonestCore\Custody\SampleCode;

@@ -17,4 +17,26 @@ trait BelongsToTeam
             $model->setAttribute('team_id', User::signedIn()?->team_id);
         });
     }
+
+    /** The team's record of this number; a 404 for any other. */
+    public static function named(int $id): static
+    {
+        return static::query()->findOrFail($id);
+    }
+
+    /** The team's record of this number, or null. */
+    public static function ofTeam(int $id): ?static
+    {
+        return static::query()->find($id);
+    }
+
+    /**
+     * A new record of the team.
+     *
+     * @param array<string, mixed> $fields
+     */
+    public static function record(array $fields): static
+    {
+        return static::query()->create($fields);
+    }
 }

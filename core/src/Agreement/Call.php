@@ -73,6 +73,19 @@ final readonly class Call
         return $this->class() === null;
     }
 
+    /**
+     * How many values are too close to call, each by the limits of its own ground.
+     *
+     * @param list<array{float, ActionLimits}> $values
+     */
+    public static function countTooClose(array $values, float $expanded): int
+    {
+        return count(array_filter(
+            $values,
+            static fn (array $one): bool => self::ofValue($one[0], $expanded, $one[1])->isTooClose(),
+        ));
+    }
+
     /** Do two results call for different actions, whatever their uncertainty? */
     public function contradicts(self $other): bool
     {

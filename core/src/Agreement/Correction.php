@@ -19,6 +19,10 @@ final readonly class Correction
     public const LEAST = 8;
 
     /** A line flatter than this turns small noise into large corrections. */
+    private const MOST_LINES = 1000;
+
+    private const MOST_RANK_LINES = 120;
+
     private const FLATTEST = 0.2;
 
     /**
@@ -55,6 +59,21 @@ final readonly class Correction
 
             return [$line->slope, $line->intercept];
         });
+    }
+
+    /**
+     * What corrections would give; none is ever applied. A line by ranks for each pair left out takes long past a
+     * hundred, and tells no more than Deming's.
+     *
+     * @param list<PairedSample> $samples numeric ones
+     * @return list<self>
+     */
+    public static function offered(array $samples, Policy $policy): array
+    {
+        return array_values(array_filter([
+            self::byDeming(array_slice($samples, 0, self::MOST_LINES), $policy),
+            count($samples) > self::MOST_RANK_LINES ? null : self::byPassingBablok($samples, $policy),
+        ]));
     }
 
     /** @return array<string, mixed> */

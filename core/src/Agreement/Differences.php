@@ -96,6 +96,24 @@ final readonly class Differences
         );
     }
 
+    /**
+     * Differences of figures that stand for bands, for looking at alone; null where none can be made.
+     *
+     * @param list<array{float, float|null}> $pairs reference, and the middle of the band; none for an open one
+     */
+    public static function ofMiddles(array $pairs, Policy $policy): ?self
+    {
+        [$x, $y] = [[], []];
+        foreach ($pairs as [$reference, $test]) {
+            if ($test !== null && ($policy->scale === Scale::Absolute || ($test > 0 && $reference > 0))) {
+                $x[] = $policy->scale->of($reference);
+                $y[] = $policy->scale->of($test);
+            }
+        }
+
+        return $x === [] ? null : self::between($x, $y, $policy->confidence);
+    }
+
     /** @return array<string, mixed> */
     public function toArray(): array
     {

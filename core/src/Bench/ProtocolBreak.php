@@ -33,6 +33,12 @@ final readonly class ProtocolBreak
         );
     }
 
+    /** The name of a break; a code that the table lacks, as of a left-out result, stands for itself. */
+    public static function nameOf(string $code): string
+    {
+        return in_array($code, self::codes(), true) ? self::of($code)->name : $code;
+    }
+
     /**
      * @return list<self>
      *

@@ -101,7 +101,7 @@ final class MethodDefinitionTest extends TestCase
         }
         self::assertSame(
             ['direction', 2],
-            [MethodLibrary::get('fizz-ph')->scale->kind, MethodLibrary::get('probe-no3n')->readings],
+            [MethodLibrary::get('fizz-ph')->scale->kind->value, MethodLibrary::get('probe-no3n')->readings],
         );
         $acid = MethodLibrary::get('fizz-ph')->scale->bands?->named('acid');
         self::assertTrue($acid?->contains(5.4) && $acid->contains(6.4), 'a fizz cannot tell 5.4 from 6.4');

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Labs;
 
-use App\Actions\Labs\HttpLabService;
-use App\Actions\Labs\LabService;
 use App\Models\Consignment;
 use App\Models\DeliveredReport;
 use App\Models\Lab;
@@ -409,7 +407,7 @@ final class ConsignmentsTest extends ApiTestCase
         $lab = $this->lab();
         $portion = $this->dry($this->sample());
         $ids = ['consignment' => (int) $this->pack($lab, [$portion])->json('id')];
-        $this->app?->instance(LabService::class, new HttpLabService('http://lab.example', false));
+        config(['app.lab_service' => 'http://lab.example', 'app.lab_service_simulated' => false]);
         foreach ([['ident' => 5], ['id' => 7], 'no json'] as $nonsense) {
             Http::fake(['*' => Http::response($nonsense)]);
             self::assertStringContainsString(
@@ -462,7 +460,10 @@ final class ConsignmentsTest extends ApiTestCase
             ->assertJsonPath('state', 'sent');
         Http::assertSent(
             static fn (ClientRequest $request): bool => $request->method() !== 'POST' ||
-                $request['portions'][0]['simulated_soil'] === ['token' => '', 'ground' => '', 'ph' => null],
+                array_keys($request['portions'][0]) === ['code', 'tests'],
+        );
+        Http::assertNotSent(
+            static fn (ClientRequest $request): bool => str_ends_with($request->url(), '/soils'),
         );
         $this->api('POST', '/simulation', ['advance_days' => 1])->assertStatus(409);
     }
@@ -516,7 +517,7 @@ final class ConsignmentsTest extends ApiTestCase
     private function simulated(): StandInProcess
     {
         $this->standIn = StandInProcess::start();
-        $this->app?->instance(LabService::class, new HttpLabService($this->standIn->address, true));
+        config(['app.lab_service' => $this->standIn->address, 'app.lab_service_simulated' => true]);
 
         return $this->standIn;
     }

@@ -84,7 +84,7 @@ final class AskedBeforeTakenTest extends ReportTestCase
         $asked = ReportQuestion::query()->sole();
         self::assertSame(
             ['reading', '"P (ppm)": by which extractant? Limits belong to one.'],
-            [$asked->kind, $asked->words],
+            [$asked->kind->value, $asked->words],
         );
         self::assertSame([LabResult::query()->where('as_reported', '30')->valueOrFail('id')], $asked->result_ids);
         self::assertSame(1, count($taken->json('asked')));

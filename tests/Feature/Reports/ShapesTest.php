@@ -23,6 +23,20 @@ final class ShapesTest extends ReportTestCase
             $read = [];
             foreach (['table', 'titled', 'document'] as $shape) {
                 $this->ask($standIn, 'clock', ['shape' => $shape, 'slip' => 'none']);
+                $this->ask($standIn, 'soils', [
+                    'reference' => "shapes {$shape}",
+                    'soils' => array_combine(
+                        ['RP26-01L-X', 'RP26-02L-X', 'RP26-03L-X'],
+                        array_map(
+                            static fn (int $n): array => [
+                                'token' => "soil {$n}",
+                                'ground' => 'one ground',
+                                'ph' => 5.0 + 0.3 * $n,
+                            ],
+                            [1, 2, 3],
+                        ),
+                    ),
+                ]);
                 $id = $this->ask($standIn, 'consignments', [
                     'reference' => "shapes {$shape}",
                     'transit_days' => 1,
@@ -31,11 +45,6 @@ final class ShapesTest extends ReportTestCase
                         static fn (int $n): array => [
                             'code' => "RP26-0{$n}L-X",
                             'tests' => ['ph', 'mehlich', 'p', 'k', 'om'],
-                            'simulated_soil' => [
-                                'token' => "soil {$n}",
-                                'ground' => 'one ground',
-                                'ph' => 5.0 + 0.3 * $n,
-                            ],
                         ],
                         [1, 2, 3],
                     ),

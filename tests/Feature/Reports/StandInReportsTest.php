@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Reports;
 
-use App\Actions\Labs\HttpLabService;
-use App\Actions\Labs\LabService;
 use App\Models\Area;
 use App\Models\DeliveredReport;
 use App\Models\LabResult;
@@ -42,7 +40,7 @@ final class StandInReportsTest extends ReportTestCase
     {
         parent::setUp();
         $this->standIn = StandInProcess::start();
-        $this->app?->instance(LabService::class, new HttpLabService($this->standIn->address, true));
+        config(['app.lab_service' => $this->standIn->address, 'app.lab_service_simulated' => true]);
         $this->lab->update([
             'service' => true,
             'tests' => array_map(

@@ -304,7 +304,7 @@ final class NotesTest extends ApiTestCase
 
         self::assertSame(
             [-76.281, 42.915, 4.5, 'drip line', 'moved'],
-            [$note->longitude, $note->latitude, $note->accuracy_m, $note->reason, $note->outcome],
+            [$note->longitude, $note->latitude, $note->accuracy_m, $note->reason, $note->outcome->value],
         );
         self::assertSame('2026-09-01 14:30:00', $note->said_at->format('Y-m-d H:i:s'));
         self::assertSame($this->technician->team_id, $note->team_id);

@@ -24,7 +24,7 @@ final class CreateUnderlay
         }
         $file = Underlay::FOLDER.'/'.Str::uuid()->toString();
         Storage::disk('local')->put($file, $picture->getContent());
-        $underlay = Underlay::query()->create([
+        $underlay = Underlay::record([
             'site_id' => $site->id,
             'name' => mb_substr($picture->getClientOriginalName(), 0, 120),
             'file' => $file,

@@ -21,6 +21,6 @@ final class CutArea
             array_values($request->array('names')),
         );
 
-        return AreaResource::collection($divide->inTwo($area->load('site'), $line, [$names[0] ?? '', $names[1] ?? '']));
+        return AreaResource::collection($divide->inTwo($area, $line, [$names[0] ?? '', $names[1] ?? '']));
     }
 }

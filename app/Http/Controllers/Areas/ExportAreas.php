@@ -22,10 +22,7 @@ final class ExportAreas
     {
         abort_unless(isset(self::TYPES[$format]), 404);
         $areas = array_values(
-            Area::query()
-                ->where('site_id', $site->id)
-                ->orderBy('name')
-                ->get()
+            Area::ofSite($site->id)
                 ->map(
                     static fn (Area $area): array => [
                         'name' => $area->name,

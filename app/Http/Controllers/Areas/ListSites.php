@@ -12,6 +12,6 @@ final class ListSites
 {
     public function __invoke(): AnonymousResourceCollection
     {
-        return SiteResource::collection(Site::query()->orderBy('name')->get());
+        return SiteResource::collection(Site::byName());
     }
 }

@@ -13,6 +13,6 @@ final class ListUnderlays
 {
     public function __invoke(Site $site): AnonymousResourceCollection
     {
-        return UnderlayResource::collection(Underlay::query()->where('site_id', $site->id)->orderBy('id')->get());
+        return UnderlayResource::collection(Underlay::ofSite($site));
     }
 }

@@ -25,7 +25,7 @@ final class ReadBoundaries
                 'text.max' => 'The file is larger than 6 MB; accepted are up to 6 MB of GeoJSON, KML, GPX or CSV.',
             ],
         );
-        $site = Site::query()->find($request->integer('site_id'));
+        $site = Site::ofTeam($request->integer('site_id'));
 
         return new JsonResponse($read($request->string('text')->toString(), $request->boolean('swap'), $site));
     }

@@ -31,7 +31,7 @@ final class AddGroundEvent
         );
         /** @var User $author */
         $author = $request->user();
-        GroundEvent::query()->create([
+        GroundEvent::record([
             ...$request->only(['kind', 'on', 'amount', 'unit']),
             'what' => $request->string('what')->toString(),
             'area_id' => $area->id,

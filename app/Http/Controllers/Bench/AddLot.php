@@ -29,13 +29,7 @@ final class AddLot
                     '.',
             ],
         );
-        if (
-            $method
-                ->lots()
-                ->where('reagent', $request->string('reagent'))
-                ->where('lot', $request->string('lot'))
-                ->exists()
-        ) {
+        if ($method->hasLot($request->string('reagent')->toString(), $request->string('lot')->toString())) {
             throw new Conflict("Lot {$request->string('lot')} is on record already.");
         }
         $method->lots()->create($request->only(['reagent', 'lot', 'expires_on', 'price_cents', 'tests']));

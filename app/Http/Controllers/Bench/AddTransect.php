@@ -18,7 +18,7 @@ final class AddTransect
         /** @var User $author */
         $author = $request->user();
         $transect = $request->transect();
-        Transect::query()->create([
+        Transect::record([
             'area_id' => $area->id,
             'created_by' => $author->id,
             'read_on' => $request->string('read_on')->toString(),

@@ -18,7 +18,7 @@ final class CreateRun
     {
         /** @var User $author */
         $author = $request->user();
-        $method = TestMethod::query()->where('workplace', 'bench')->findOrFail($request->integer('method_id'));
+        $method = TestMethod::ofBench($request->integer('method_id'));
         $run = $start($site, $method, $author, $request->setup());
 
         return new JsonResponse($lead->show($run, $request->integer('now_ms')), $run->wasRecentlyCreated ? 201 : 200);

@@ -31,7 +31,7 @@ final class KeepVisionCheck
 
         return new JsonResponse(
             ListVisionChecks::shape(
-                VisionRecord::query()->create([
+                VisionRecord::record([
                     'created_by' => $author->id,
                     'reader' => $request->string('reader')->trim()->toString(),
                     'seed' => $request->integer('seed'),

@@ -13,7 +13,7 @@ final class ListCalibrations
     public function __invoke(): JsonResponse
     {
         return new JsonResponse(
-            PenCalibration::query()->orderByDesc('id')->limit(100)->get()->map(CalibrationShape::of(...)),
+            PenCalibration::newest(100)->map(CalibrationShape::of(...)),
         );
     }
 }

@@ -13,7 +13,7 @@ final class ListPractice
     public function __invoke(): JsonResponse
     {
         return new JsonResponse(
-            PracticeRound::query()->with('method')->orderByDesc('id')->limit(100)->get()->map(Practise::shape(...)),
+            PracticeRound::newest(100)->map(Practise::shape(...)),
         );
     }
 }

@@ -11,7 +11,7 @@ final class ListVisionChecks
 {
     public function __invoke(): JsonResponse
     {
-        return new JsonResponse(VisionRecord::query()->orderByDesc('id')->limit(200)->get()->map(self::shape(...)));
+        return new JsonResponse(VisionRecord::newest(200)->map(self::shape(...)));
     }
 
     /** @return array<string, mixed> */

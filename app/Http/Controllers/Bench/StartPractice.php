@@ -27,7 +27,7 @@ final class StartPractice
         );
         /** @var User $author */
         $author = $request->user();
-        $method = TestMethod::query()->where('workplace', 'bench')->findOrFail($request->integer('method_id'));
+        $method = TestMethod::ofBench($request->integer('method_id'));
         $round = $practise->start(
             $method,
             $author,

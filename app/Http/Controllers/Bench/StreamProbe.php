@@ -22,8 +22,7 @@ final class StreamProbe
         $request->validate(['tube' => ['required', 'integer'], 'seconds' => ['required', 'integer', 'between:1,120']]);
         /** @var User $author */
         $author = $request->user();
-        $tube = $run->tubes()->with('portion')->where('number', $request->integer('tube'))->firstOrFail();
-        $run->load('version');
+        $tube = $run->tubeNumbered($request->integer('tube'));
 
         return new StreamedResponse(
             static function () use ($run, $tube, $author, $request, $capture): void {

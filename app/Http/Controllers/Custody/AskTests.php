@@ -8,7 +8,6 @@ use App\Http\Resources\Custody\PortionLine;
 use App\Models\Portion;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Carbon;
 
 /** What is asked of a portion, and how much soil it holds: its clock follows from the tests. */
 final class AskTests
@@ -21,11 +20,7 @@ final class AskTests
             'tests.*' => ['string', 'max:30'],
             'volume_ml' => ['present', 'nullable', 'integer', 'between:1,20000'],
         ]);
-        $portion->fill($fields);
-        $deadline = $portion->clock($portion->load('lines')->trail())->deadline;
-        $portion
-            ->fill(['deadline_at' => $deadline === null ? null : Carbon::createFromTimestampUTC($deadline)])
-            ->save();
+        $portion->ask($fields['tests'], $fields['volume_ml']);
 
         return new JsonResponse(PortionLine::whole($portion));
     }

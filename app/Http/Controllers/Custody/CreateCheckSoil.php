@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Custody;
 
+use App\Http\Resources\Custody\CheckSoilResource;
 use App\Models\CheckSoil;
 use App\Models\User;
 use Illuminate\Http\JsonResponse;
@@ -39,7 +40,7 @@ final class CreateCheckSoil
         );
 
         return new JsonResponse(
-            ListCheckSoils::shape(CheckSoil::query()->create(['note' => $fields['note'] ?? ''] + $fields)),
+            new CheckSoilResource(CheckSoil::record(['note' => $fields['note'] ?? ''] + $fields)),
             201,
         );
     }

@@ -18,7 +18,7 @@ final class SlipInCheckSoil
     {
         /** @var User $author */
         $author = $request->user();
-        $soil = CheckSoil::query()->findOrFail($request->integer('check_soil_id'));
+        $soil = CheckSoil::named($request->integer('check_soil_id'));
 
         return new JsonResponse(
             PortionLine::of(

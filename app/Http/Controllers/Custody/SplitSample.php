@@ -19,7 +19,7 @@ final class SplitSample
         $author = $request->user();
         $split->sample(
             $author,
-            $sample->load('site'),
+            $sample,
             $request->string('kind')->toString(),
             $request->at(),
             $request->volumeMl(),
@@ -27,6 +27,6 @@ final class SplitSample
             $request->boolean('dry') ? 'dried' : '',
         );
 
-        return (new SampleResource($sample->load(SampleResource::NEEDS)))->response()->setStatusCode(201);
+        return (new SampleResource($sample->shown()))->response()->setStatusCode(201);
     }
 }

@@ -10,7 +10,6 @@ use App\Http\Requests\Decide\PolicyRequest;
 use App\Http\Resources\Decide\PolicyResource;
 use App\Models\User;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Support\Facades\DB;
 
 final class CreatePolicy
 {
@@ -19,15 +18,13 @@ final class CreatePolicy
         /** @var User $author */
         $author = $request->user();
         $analyte = $request->string('analyte')->toString();
-        $policy = DB::transaction(
-            static fn () => $set(
-                $analyte,
-                $request->termsAfter($evidence->policy($analyte)->terms),
-                $request->string('reason')->toString(),
-                $author,
-            ),
+        $policy = $set(
+            $analyte,
+            $request->termsAfter($evidence->policy($analyte)->terms),
+            $request->string('reason')->toString(),
+            $author,
         );
 
-        return (new PolicyResource($policy->load('author')))->response()->setStatusCode(201);
+        return (new PolicyResource($policy))->response()->setStatusCode(201);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Decide;
 
+use App\Actions\Decide\VerdictStatus;
 use App\Http\Resources\Decide\VerdictResource;
 use App\Models\SignedVerdict;
 use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
@@ -11,10 +12,8 @@ use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
 /** Every verdict ever signed, newest first. */
 final class ListVerdicts
 {
-    public function __invoke(): AnonymousResourceCollection
+    public function __invoke(VerdictStatus $status): AnonymousResourceCollection
     {
-        return VerdictResource::collection(
-            SignedVerdict::query()->with(SignedVerdict::SHOWN_WITH)->orderByDesc('id')->get(SignedVerdict::LISTED),
-        );
+        return VerdictResource::collection($status->all(SignedVerdict::register()));
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Decide;
 
+use App\Actions\Decide\VerdictStatus;
 use App\Http\Resources\Decide\VerdictResource;
 use App\Models\SignedVerdict;
 use HonestCore\Agreement\KeptPair;
@@ -13,19 +14,12 @@ use Illuminate\Http\Request;
 /** One verdict with the pairs it rests on and all that came before and after it: for a file or an auditor. */
 final class ShowVerdict
 {
-    public function __invoke(Request $request, SignedVerdict $verdict): JsonResponse
+    public function __invoke(Request $request, SignedVerdict $verdict, VerdictStatus $status): JsonResponse
     {
-        $chain = SignedVerdict::query()
-            ->where('method_id', $verdict->method_id)
-            ->where('reference_id', $verdict->reference_id)
-            ->where('claim', $verdict->claim)
-            ->with(SignedVerdict::SHOWN_WITH)
-            ->orderByDesc('id')
-            ->get(SignedVerdict::LISTED);
         $policy = $verdict->policy;
 
         return new JsonResponse([
-            ...(new VerdictResource($verdict->load(SignedVerdict::SHOWN_WITH)))->toArray($request),
+            ...(new VerdictResource($status->shown($verdict)))->toArray($request),
             'snapshot' => array_map(static fn (KeptPair $pair): array => $pair->toRow(), $verdict->snapshot ?? []),
             'policy' => [
                 'version' => $policy->version,
@@ -38,7 +32,7 @@ final class ShowVerdict
                 'looking' => $policy->terms->looking->value,
                 'pairs_then' => $policy->pairs_then,
             ],
-            'history' => $chain
+            'history' => $verdict->chain()
                 ->map(
                     static fn (SignedVerdict $one): array => [
                         'id' => $one->id,

@@ -5,16 +5,16 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Decide;
 
 use App\Actions\Decide\Sign;
+use App\Actions\Decide\VerdictStatus;
 use App\Http\Requests\Decide\VerdictRequest;
 use App\Http\Resources\Decide\VerdictResource;
-use App\Models\SignedVerdict;
 use App\Models\TestMethod;
 use App\Models\User;
 use Illuminate\Http\JsonResponse;
 
 final class SignVerdict
 {
-    public function __invoke(VerdictRequest $request, TestMethod $method, Sign $sign): JsonResponse
+    public function __invoke(VerdictRequest $request, TestMethod $method, Sign $sign, VerdictStatus $status): JsonResponse
     {
         /** @var User $signer */
         $signer = $request->user();
@@ -27,11 +27,9 @@ final class SignVerdict
             $follows,
             $request->string('scope')->toString(),
             $request->string('note')->toString(),
-            $request->filled('reference_id')
-                ? TestMethod::query()->findOrFail($request->integer('reference_id'))
-                : null,
+            $request->filled('reference_id') ? TestMethod::named($request->integer('reference_id')) : null,
         );
 
-        return (new VerdictResource($verdict->load(SignedVerdict::SHOWN_WITH)))->response()->setStatusCode(201);
+        return (new VerdictResource($status->shown($verdict)))->response()->setStatusCode(201);
     }
 }

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Labs;
 
-use App\Actions\Labs\AskService;
+use App\Actions\Labs\AskLab;
+use App\Actions\Labs\ViewConsignment;
 use App\Http\Resources\Labs\ConsignmentResource;
 use App\Models\Consignment;
 use App\Models\User;
@@ -12,12 +13,12 @@ use Illuminate\Http\Request;
 
 final class AskForConsignment
 {
-    public function __invoke(Request $request, Consignment $consignment, AskService $ask): ConsignmentResource
+    public function __invoke(Request $request, Consignment $consignment, AskLab $ask, ViewConsignment $view): ConsignmentResource
     {
         /** @var User $author */
         $author = $request->user();
-        $ask($author, $consignment->load('lab'));
+        $ask($author, $consignment);
 
-        return new ConsignmentResource($consignment->fresh(ConsignmentResource::NEEDS) ?? $consignment);
+        return new ConsignmentResource($view($consignment, $author));
     }
 }

@@ -13,6 +13,6 @@ final class CreateLab
 {
     public function __invoke(LabRequest $request): JsonResponse
     {
-        return (new LabResource(Lab::query()->create($request->fields())))->response()->setStatusCode(201);
+        return (new LabResource(Lab::record($request->fields())))->response()->setStatusCode(201);
     }
 }

@@ -14,13 +14,7 @@ final class ListConsignments
 
     public function __invoke(Request $request): JsonResponse
     {
-        $consignments = Consignment::query()
-            ->with('lab')
-            ->withCount('contents')
-            ->when($request->boolean('open'), static fn ($query) => $query->whereNot('state', 'reported'))
-            ->orderByDesc('number')
-            ->limit(self::MOST)
-            ->get();
+        $consignments = Consignment::newest(self::MOST, $request->boolean('open'));
 
         return new JsonResponse(
             $consignments->map(

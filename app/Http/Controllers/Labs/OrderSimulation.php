@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Labs;
 
-use App\Actions\Labs\LabService;
+use App\Actions\Labs\LabSimulator;
 use App\Exceptions\Conflict;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -12,7 +12,7 @@ use Illuminate\Validation\Rule;
 
 final class OrderSimulation
 {
-    public function __invoke(Request $request, LabService $service): JsonResponse
+    public function __invoke(Request $request, LabSimulator $simulator): JsonResponse
     {
         /** @var array{advance_days?: int, trouble?: string, slip?: string, told?: bool, shape?: string} $order */
         $order = $request->validate([
@@ -22,10 +22,10 @@ final class OrderSimulation
             'told' => ['sometimes', 'boolean:strict'],
             'shape' => ['sometimes', Rule::in(['table', 'titled', 'document'])],
         ]);
-        if (! $service->isSimulated()) {
+        if (! $simulator->isThere()) {
             throw new Conflict('Only a simulated lab has days that can be moved on.');
         }
 
-        return new JsonResponse(['word' => $service->order($order)]);
+        return new JsonResponse(['word' => $simulator->order($order)]);
     }
 }

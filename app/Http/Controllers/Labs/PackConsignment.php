@@ -6,6 +6,7 @@ namespace App\Http\Controllers\Labs;
 
 use App\Actions\Custody\FindPortions;
 use App\Actions\Labs\Pack;
+use App\Actions\Labs\ViewConsignment;
 use App\Http\Requests\Labs\ConsignmentRequest;
 use App\Http\Resources\Labs\ConsignmentResource;
 use App\Models\User;
@@ -13,7 +14,7 @@ use Illuminate\Http\JsonResponse;
 
 final class PackConsignment
 {
-    public function __invoke(ConsignmentRequest $request, Pack $pack, FindPortions $find): JsonResponse
+    public function __invoke(ConsignmentRequest $request, Pack $pack, FindPortions $find, ViewConsignment $view): JsonResponse
     {
         /** @var User $author */
         $author = $request->user();
@@ -25,8 +26,8 @@ final class PackConsignment
             $request->string('submission')->toString(),
         );
 
-        return (new ConsignmentResource($made->load(ConsignmentResource::NEEDS)))
-            ->response()
-            ->setStatusCode($made->wasRecentlyCreated ? 201 : 200);
+        $status = $made->wasRecentlyCreated ? 201 : 200;
+
+        return (new ConsignmentResource($view($made, $author)))->response()->setStatusCode($status);
     }
 }

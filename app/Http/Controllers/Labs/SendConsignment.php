@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Labs;
 
 use App\Actions\Labs\Send;
+use App\Actions\Labs\ViewConsignment;
 use App\Http\Resources\Labs\ConsignmentResource;
 use App\Models\Consignment;
 use App\Models\User;
@@ -13,7 +14,7 @@ use Illuminate\Support\Carbon;
 
 final class SendConsignment
 {
-    public function __invoke(Request $request, Consignment $consignment, Send $send): ConsignmentResource
+    public function __invoke(Request $request, Consignment $consignment, Send $send, ViewConsignment $view): ConsignmentResource
     {
         /** @var User $author */
         $author = $request->user();
@@ -25,6 +26,6 @@ final class SendConsignment
             Carbon::parse($request->string('at')->toString()),
         );
 
-        return new ConsignmentResource($consignment->fresh(ConsignmentResource::NEEDS) ?? $consignment);
+        return new ConsignmentResource($view($consignment, $author));
     }
 }

@@ -4,13 +4,19 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Labs;
 
+use App\Actions\Labs\ViewConsignment;
 use App\Http\Resources\Labs\ConsignmentResource;
 use App\Models\Consignment;
+use App\Models\User;
+use Illuminate\Http\Request;
 
 final class ShowConsignment
 {
-    public function __invoke(Consignment $consignment): ConsignmentResource
+    public function __invoke(Request $request, Consignment $consignment, ViewConsignment $view): ConsignmentResource
     {
-        return new ConsignmentResource($consignment->load(ConsignmentResource::NEEDS));
+        /** @var User $reader */
+        $reader = $request->user();
+
+        return new ConsignmentResource($view($consignment, $reader));
     }
 }

@@ -7,7 +7,6 @@ namespace App\Http\Controllers\Plans;
 use App\Actions\Plans\Schools;
 use App\Http\Resources\Plans\SchoolResource;
 use App\Models\Area;
-use App\Models\Site;
 use HonestCore\Quantity\Extent;
 use HonestCore\Sampling\DepthLayer;
 use HonestCore\Sampling\PhMargin;
@@ -23,7 +22,7 @@ final class CompareSchools
         $all = $schools->all();
         $own = $schools->own();
         $acres = Extent::ofSquareMetres($area->area_m2)->acres();
-        $base = $all[Site::query()->findOrFail($area->site_id)->school ?? ''] ?? null;
+        $base = $all[$area->site->school ?? ''] ?? null;
         $lines = array_map(
             static fn (School $school): array => [
                 'school' => (new SchoolResource($school, isset($own[$school->code])))->toArray($request),

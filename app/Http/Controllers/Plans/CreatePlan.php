@@ -18,7 +18,7 @@ final class CreatePlan
         /** @var User $author */
         $author = $request->user();
 
-        return (new PlanResource($save->new($area, $author, $request->spec())->load(['area', 'author', 'samples'])))
+        return (new PlanResource($save->new($area, $author, $request->spec())->shown()))
             ->response()
             ->setStatusCode(201);
     }

@@ -13,7 +13,7 @@ final class DownloadCalendar
 {
     public function __invoke(CalendarRequest $request, Plan $plan): Response
     {
-        $calendar = $request->calendar($plan->load('area.site'));
+        $calendar = $request->calendar($plan);
         $text = ICalendarFile::of(
             "{$plan->area->name}, {$plan->area->site->name}",
             "plan-{$plan->id}",

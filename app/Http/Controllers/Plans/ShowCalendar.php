@@ -12,7 +12,7 @@ final class ShowCalendar
 {
     public function __invoke(CalendarRequest $request, Plan $plan): JsonResponse
     {
-        $calendar = $request->calendar($plan->load('area.site'));
+        $calendar = $request->calendar($plan);
 
         return new JsonResponse([
             'steps' => array_map(

@@ -11,6 +11,6 @@ final class ShowPlan
 {
     public function __invoke(Plan $plan): PlanResource
     {
-        return new PlanResource($plan->load(['area', 'author', 'samples']));
+        return new PlanResource($plan->shown());
     }
 }

@@ -14,11 +14,7 @@ final class ListRecommendations
 {
     public function __invoke(RecommendationRequest $request, Recommend $recommend): JsonResponse
     {
-        $areas = Area::query()
-            ->where('site_id', $request->integer('site_id'))
-            ->with(Recommend::needs())
-            ->orderBy('name')
-            ->get();
+        $areas = Area::ofSite($request->integer('site_id'), Recommend::needs());
 
         return new JsonResponse(
             $areas->map(static function (Area $area) use ($recommend, $request): array {

@@ -15,7 +15,7 @@ final class ShowRecommendation
     {
         return new RecommendationResource(
             $recommend(
-                $area->load(['site', ...Recommend::needs()]),
+                $area,
                 $request->material(),
                 $request->depthInches(),
                 $request->sampleOf($area),

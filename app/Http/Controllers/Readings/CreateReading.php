@@ -19,6 +19,6 @@ final class CreateReading
         $author = $request->user();
         $reading = $record($sample, $request->testMethod(), $author, $request->fields());
 
-        return (new ReadingResource($reading->load('method', 'sample')))->response()->setStatusCode(201);
+        return (new ReadingResource($reading->loadMissing('method', 'sample')))->response()->setStatusCode(201);
     }
 }

@@ -10,7 +10,6 @@ use App\Http\Resources\Samples\SampleResource;
 use App\Models\Sample;
 use App\Models\User;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Support\Facades\DB;
 
 final class CreateResults
 {
@@ -18,19 +17,8 @@ final class CreateResults
     {
         /** @var User $author */
         $author = $request->user();
-        DB::transaction(static function () use ($request, $sample, $record, $author): void {
-            foreach ($request->results() as [$method, $typed]) {
-                $record($sample, $method, $author, [
-                    'typed' => $typed,
-                    'read_on' => $request->string('read_on')->toString(),
-                    'reader' => $method->name,
-                    'flags' => [],
-                    'note' => '',
-                    'corrects_id' => null,
-                ]);
-            }
-        });
+        $record->all($sample, $author, $request->results(), $request->string('read_on')->toString());
 
-        return (new SampleResource($sample->load(SampleResource::NEEDS)))->response()->setStatusCode(201);
+        return (new SampleResource($sample->shown()))->response()->setStatusCode(201);
     }
 }

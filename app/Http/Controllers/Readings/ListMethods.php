@@ -12,6 +12,6 @@ final class ListMethods
 {
     public function __invoke(): AnonymousResourceCollection
     {
-        return MethodResource::collection(TestMethod::query()->orderBy('id')->get());
+        return MethodResource::collection(TestMethod::inOrder());
     }
 }

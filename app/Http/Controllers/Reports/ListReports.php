@@ -13,16 +13,7 @@ final class ListReports
     public function __invoke(): JsonResponse
     {
         return new JsonResponse(
-            LabReport::query()
-                ->withCount([
-                    'readings',
-                    'results',
-                    'questions',
-                    'questions as open_count' => static fn ($query) => $query->whereNull('answer'),
-                ])
-                ->orderByDesc('id')
-                ->limit(100)
-                ->get()
+            LabReport::newest(100)
                 ->map(ReportShape::line(...)),
         );
     }

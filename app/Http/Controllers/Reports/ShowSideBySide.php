@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Reports;
 
 use App\Actions\Reports\SideBySide;
+use App\Http\Resources\Reports\SideBySideResource;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -22,7 +23,9 @@ final class ShowSideBySide
 
         return new JsonResponse([
             'analytes' => $known,
-            ...$sideBySide($analyte, $request->filled('area') ? $request->integer('area') : null),
+            ...(new SideBySideResource(
+                $sideBySide($analyte, $request->filled('area') ? $request->integer('area') : null),
+            ))->toArray($request),
         ]);
     }
 }

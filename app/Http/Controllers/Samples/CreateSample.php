@@ -21,7 +21,7 @@ final class CreateSample
         $author = $request->user();
         $submission = $request->input('submission');
         $samples = $pull(
-            $plan->load('area.site'),
+            $plan,
             $author,
             [
                 'composite' => $request->composite(),
@@ -35,7 +35,7 @@ final class CreateSample
             $request->cores(),
         );
         $fresh = $samples[0]->wasRecentlyCreated;
-        $all = (new Collection($samples))->load(SampleResource::NEEDS);
+        $all = (new Collection($samples))->loadMissing(Sample::SHOWN_WITH);
 
         return new JsonResponse(
             [

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Samples;
 
+use App\Actions\Samples\Ledger;
 use App\Http\Requests\Samples\LedgerRequest;
 use App\Models\Sample;
 use HonestCore\Custody\CustodyStep;
@@ -35,9 +36,9 @@ final class DownloadLedger
         'note',
     ];
 
-    public function __invoke(LedgerRequest $request): StreamedResponse
+    public function __invoke(LedgerRequest $request, Ledger $ledger): StreamedResponse
     {
-        $samples = $request->samples()->with('area:id,team_id,name', 'site:id,team_id,name', 'portions');
+        $samples = $ledger($request->asked())->with('area:id,team_id,name', 'site:id,team_id,name', 'portions');
 
         return new StreamedResponse(
             static function () use ($samples): void {

@@ -13,7 +13,7 @@ final class KeepCodes
     public function __invoke(Plan $plan, ReserveCodes $reserve): JsonResponse
     {
         return new JsonResponse(
-            $reserve($plan->load('area.site'), (int) now($plan->area->site->timezone)->format('Y')),
+            $reserve($plan, (int) substr($plan->today(), 0, 4)),
         );
     }
 }

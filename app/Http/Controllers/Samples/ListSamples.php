@@ -17,13 +17,7 @@ final class ListSamples
     public function __invoke(Request $request): AnonymousResourceCollection
     {
         return SampleResource::collection(
-            Sample::query()
-                ->with(SampleResource::NEEDS)
-                ->where('site_id', $request->integer('site_id'))
-                ->orderByDesc('year')
-                ->orderByDesc('number')
-                ->limit(self::MOST)
-                ->get(),
+            Sample::newestOfSite($request->integer('site_id'), self::MOST),
         );
     }
 }

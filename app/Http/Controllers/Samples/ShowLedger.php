@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Samples;
 
+use App\Actions\Samples\Ledger;
 use App\Http\Requests\Samples\LedgerRequest;
 use App\Http\Resources\Custody\PortionLine;
 use App\Models\Reading;
@@ -24,9 +25,9 @@ final class ShowLedger
         'readings.method:id,team_id,workplace',
     ];
 
-    public function __invoke(LedgerRequest $request): JsonResponse
+    public function __invoke(LedgerRequest $request, Ledger $ledger): JsonResponse
     {
-        $page = $request->samples()->with(self::NEEDS)->paginate(self::PER_PAGE);
+        $page = $ledger($request->asked())->with(self::NEEDS)->paginate(self::PER_PAGE);
 
         return new JsonResponse([
             'total' => $page->total(),

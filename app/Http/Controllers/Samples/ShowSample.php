@@ -11,6 +11,6 @@ final class ShowSample
 {
     public function __invoke(Sample $sample): SampleResource
     {
-        return new SampleResource($sample->load(SampleResource::NEEDS));
+        return new SampleResource($sample->shown());
     }
 }

@@ -11,6 +11,6 @@ final class ShowSession
 {
     public function __invoke(Request $request): MeResource
     {
-        return new MeResource($request->user()?->load('team'));
+        return new MeResource($request->user()?->shown());
     }
 }

@@ -21,6 +21,6 @@ final class SignIn
         /** @var User $user */
         $user = Auth::user();
 
-        return new MeResource($user->load('team'));
+        return new MeResource($user->shown());
     }
 }

@@ -17,10 +17,7 @@ final class Welcome
         return new JsonResponse([
             'demo' => $demo,
             'accounts' => $demo
-                ? User::query()
-                    ->where('email', 'like', '%@demo.example')
-                    ->orderByDesc('role')
-                    ->get(['name', 'email', 'role'])
+                ? User::ofDemo()
                     ->map(
                         static fn (User $user): array => [
                             'name' => $user->name,

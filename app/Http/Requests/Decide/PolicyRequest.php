@@ -19,7 +19,7 @@ final class PolicyRequest extends FormRequest
     public function rules(): array
     {
         return [
-            'analyte' => ['required', 'string', Rule::in(JudgingPolicy::query()->distinct()->pluck('analyte')->all())],
+            'analyte' => ['required', 'string', Rule::in(JudgingPolicy::analytes())],
             'required' => ['required', 'numeric', 'gt:0', 'lt:1'],
             'confidence' => ['required', 'numeric', 'gt:0.5', 'lt:1'],
             'allowable' => ['required', 'numeric', 'gt:0', 'max:1000'],

@@ -41,7 +41,7 @@ final class ConsignmentRequest extends FormRequest
 
     public function lab(): Lab
     {
-        return Lab::query()->findOrFail($this->integer('lab_id'));
+        return Lab::named($this->integer('lab_id'));
     }
 
     /** @return list<array{portion: Portion, tests: list<string>}> */
@@ -49,7 +49,7 @@ final class ConsignmentRequest extends FormRequest
     {
         /** @var list<array{code: string, tests: list<string>}> $asked */
         $asked = $this->array('portions');
-        $found = $asked === [] ? new Collection() : $find(array_column($asked, 'code'))->load('sample.area', 'lines');
+        $found = $asked === [] ? new Collection() : $find(array_column($asked, 'code'));
         if ($found->count() < count($asked)) {
             throw ValidationException::withMessages(['portions' => 'A portion is in the list twice: scanned twice?']);
         }

@@ -25,7 +25,7 @@ final class CalendarRequest extends FormRequest
     {
         return BackwardCalendar::before(
             new \DateTimeImmutable($this->string('lime_on')->toString()),
-            new \DateTimeImmutable(now($plan->area->site->timezone)->format('Y-m-d')),
+            new \DateTimeImmutable($plan->today()),
             $this->has('lab_days') ? $this->integer('lab_days') : null,
             $this->has('shipping_days') ? $this->integer('shipping_days') : null,
         );

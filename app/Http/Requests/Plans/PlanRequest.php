@@ -111,14 +111,11 @@ final class PlanRequest extends FormRequest
         $siteId = $area instanceof Area ? $area->site_id : 0;
         /** @var list<array{landmark_id: int, distance_m: int|float}> $asked */
         $asked = $this->validated('keep_away');
-        $found = Landmark::query()
-            ->where('site_id', $siteId)
-            ->findMany(array_column($asked, 'landmark_id'))
-            ->keyBy('id');
+        $found = Landmark::ofSite($siteId, array_column($asked, 'landmark_id'));
         $kept = [];
         foreach ($asked as $i => ['landmark_id' => $id, 'distance_m' => $distance]) {
             $landmark =
-                $found->get($id) ??
+                $found[$id] ??
                 throw ValidationException::withMessages([
                     "keep_away.{$i}.landmark_id" => 'What this plan keeps away from is not among the landmarks of '.
                         'its site any more. Take it off the plan, or mark it again; without it the cores would be '.

@@ -51,7 +51,7 @@ final class ReadingRequest extends FormRequest
                 if ($validator->errors()->isNotEmpty()) {
                     return;
                 }
-                $this->found = TestMethod::query()->with('current')->find($this->integer('method_id'));
+                $this->found = TestMethod::ofTeam($this->integer('method_id'));
                 $problem = match (true) {
                     $this->found === null => ['method_id' => 'This team has no such method.'],
                     $this->found->current === null => [

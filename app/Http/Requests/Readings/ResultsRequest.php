@@ -45,12 +45,9 @@ final class ResultsRequest extends FormRequest
                 }
                 /** @var list<array{method_id: int, reading: string}> $given */
                 $given = $this->array('results');
-                $methods = TestMethod::query()
-                    ->where('workplace', 'lab')
-                    ->findMany(array_column($given, 'method_id'))
-                    ->keyBy('id');
+                $methods = TestMethod::ofLabs(array_column($given, 'method_id'));
                 foreach ($given as $i => ['method_id' => $id, 'reading' => $typed]) {
-                    $method = $methods->get($id);
+                    $method = $methods[$id] ?? null;
                     $question =
                         $method === null
                             ? 'This team has no such lab method.'

@@ -64,7 +64,7 @@ final class FileRequest extends FormRequest
                 if ($validator->errors()->isNotEmpty()) {
                     return;
                 }
-                $this->found = Lab::query()->find($this->integer('lab_id'));
+                $this->found = Lab::ofTeam($this->integer('lab_id'));
                 if ($this->found === null) {
                     $validator->errors()->add('lab_id', 'This team has no such lab.');
                 }

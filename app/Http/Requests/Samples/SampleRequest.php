@@ -144,10 +144,7 @@ final class SampleRequest extends FormRequest
     {
         $plan = $this->route('plan');
 
-        return $plan instanceof Plan &&
-            PullNote::query()
-                ->where(['plan_id' => $plan->id, 'composite' => $this->composite()])
-                ->exists();
+        return $plan instanceof Plan && PullNote::areOf($plan, $this->composite());
     }
 
     private function planned(): int

@@ -4,36 +4,42 @@ declare(strict_types=1);
 
 namespace App\Http\Resources\Decide;
 
-use App\Actions\Decide\VerdictStatus;
-use App\Models\SignedVerdict;
+use App\Actions\Decide\ShownVerdict;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 
-/** @mixin SignedVerdict */
+/** @property ShownVerdict $resource */
 final class VerdictResource extends JsonResource
 {
+    public function __construct(ShownVerdict $verdict)
+    {
+        parent::__construct($verdict);
+    }
+
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
+        $verdict = $this->resource->verdict;
+
         return [
-            'id' => $this->id,
-            'method_id' => $this->method_id,
-            'method' => $this->method->name,
-            'reference' => $this->reference->name,
-            'claim' => $this->claim,
-            'verdict' => $this->verdict,
-            'policy_version' => $this->policy->version,
-            'scope' => $this->scope,
-            'evidence' => $this->evidence,
-            'note' => $this->note,
-            'signed_by' => $this->signer->name,
-            'signed_at' => $this->created_at->toIso8601ZuluString(),
-            'follows_id' => $this->follows_id,
-            'followed_by' => $this->follower?->id,
-            'analyte' => $this->method->analyte,
-            'season' => $this->season,
-            'hash' => $this->evidence_hash,
-            'ended' => app(VerdictStatus::class)->ended($this->resource),
+            'id' => $verdict->id,
+            'method_id' => $verdict->method_id,
+            'method' => $verdict->method->name,
+            'reference' => $verdict->reference->name,
+            'claim' => $verdict->claim,
+            'verdict' => $verdict->verdict,
+            'policy_version' => $verdict->policy->version,
+            'scope' => $verdict->scope,
+            'evidence' => $verdict->evidence,
+            'note' => $verdict->note,
+            'signed_by' => $verdict->signer->name,
+            'signed_at' => $verdict->created_at->toIso8601ZuluString(),
+            'follows_id' => $verdict->follows_id,
+            'followed_by' => $verdict->follower?->id,
+            'analyte' => $verdict->method->analyte,
+            'season' => $verdict->season,
+            'hash' => $verdict->evidence_hash,
+            'ended' => $this->resource->ended,
         ];
     }
 }

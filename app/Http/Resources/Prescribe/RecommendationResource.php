@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources\Prescribe;
 
+use App\Actions\Decide\ShownVerdict;
 use App\Actions\Prescribe\Advised;
 use App\Actions\Prescribe\Recommendation;
 use App\Http\Resources\Areas\AreaResource;
@@ -62,7 +63,7 @@ final class RecommendationResource extends JsonResource
                         'read_on' => $by->kitReading?->read_on->format('Y-m-d'),
                         'counts' => $by->kit->counts(),
                     ],
-            'verdict' => $by->verdict === null ? null : (new VerdictResource($by->verdict))->toArray($request),
+            'verdict' => $by->verdict === null ? null : (new VerdictResource(new ShownVerdict($by->verdict, [])))->toArray($request),
             'pooled' => $by->pooled === null
                     ? null
                     : [

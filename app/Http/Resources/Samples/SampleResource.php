@@ -15,16 +15,6 @@ use Illuminate\Http\Resources\Json\JsonResource;
 /** @mixin Sample */
 final class SampleResource extends JsonResource
 {
-    public const NEEDS = [
-        'area',
-        'site',
-        'portions',
-        'pulls',
-        'photos:id,sample_id',
-        'readings.method',
-        'readings.correction:id,corrects_id',
-    ];
-
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {

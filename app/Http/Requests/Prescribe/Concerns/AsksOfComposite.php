@@ -18,7 +18,7 @@ trait AsksOfComposite
             return null;
         }
 
-        return Sample::query()->where('area_id', $area->id)->whereKey($this->integer('sample_id'))->exists()
+        return Sample::isOf($area, $this->integer('sample_id'))
             ? $this->integer('sample_id')
             : throw ValidationException::withMessages(['sample_id' => 'No such composite was pulled from this area.']);
     }

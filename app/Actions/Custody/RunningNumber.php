@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Actions\Samples;
+namespace App\Actions\Custody;
 
 use App\Models\Plan;
 use App\Models\Portion;

@@ -18,9 +18,9 @@ use Illuminate\Support\Facades\DB;
 /**
  * Asks a lab's interface where a consignment is, and lets the trails of its portions follow. Reports are kept as they come.
  */
-final class AskService
+final class AskLab
 {
-    /** what the service says => the steps that lead there */
+    /** what the lab says => the steps that lead there */
     private const STEPS = [
         'received' => ['arrived'],
         'measuring' => ['arrived', 'measured'],
@@ -35,21 +35,25 @@ final class AskService
         'lost' => ['lost'],
     ];
 
-    public function __construct(private readonly LabService $service, private readonly WriteLines $write) {}
+    public function __construct(private readonly LabInterface $lab,
+        private readonly LabSimulator $simulator,
+        private readonly WriteLines $write,
+    ) {}
 
     public function __invoke(User $author, Consignment $consignment): void
     {
+        $consignment->loadMissing('lab');
         if ($consignment->reference === '') {
             throw new Conflict('This consignment went without an interface: enter what the lab says by hand.');
         }
-        $answer = $this->service->ask($consignment->reference);
+        $answer = $this->lab->ask($consignment->reference);
         $known = $consignment->reports()->pluck('name')->all();
         $reports = [];
-        foreach (array_diff($answer['reports'], $known) as $name) {
-            $reports[mb_substr($name, 0, 120)] = $this->service->report($consignment->reference, $name);
+        foreach (array_diff($answer->reports, $known) as $name) {
+            $reports[mb_substr($name, 0, 120)] = $this->lab->report($consignment->reference, $name);
         }
         DB::transaction(function () use ($author, $consignment, $answer, $reports): void {
-            foreach (self::STEPS[$answer['state']] ?? [] as $step) {
+            foreach (self::STEPS[$answer->state] ?? [] as $step) {
                 $portions = $consignment
                     ->load('contents.portion')
                     ->contents->map(static fn (ConsignedPortion $one): Portion => $one->portion)
@@ -59,7 +63,7 @@ final class AskService
                     'step' => $step,
                     'at' => Carbon::now(),
                     'place' => $step === 'lost' ? '' : $consignment->lab->name,
-                    'condition' => ($this->service->isSimulated() ? 'simulated: ' : '').$answer['word'],
+                    'condition' => ($this->simulator->isThere() ? 'simulated: ' : '').$answer->word,
                     'celsius' => null,
                 ]);
             }
@@ -69,7 +73,7 @@ final class AskService
                     ['name' => $name, 'content' => $content],
                 );
             }
-            $consignment->refresh()->update(['word' => $answer['word']]);
+            $consignment->refresh()->update(['word' => $answer->word]);
         });
     }
 }

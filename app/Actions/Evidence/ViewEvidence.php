@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Evidence;
+
+use App\Actions\Decide\VerdictStatus;
+use App\Exceptions\Conflict;
+use App\Models\Reading;
+use App\Models\SignedVerdict;
+use App\Models\TestMethod;
+use HonestCore\Agreement\ActionLimits;
+use HonestCore\Agreement\Call;
+
+/** The evidence of a test beside a lab's method or another test, or of one reader beside another. */
+final class ViewEvidence
+{
+    public function __construct(
+        private readonly GatherEvidence $gather,
+        private readonly SamplingSplit $sampling,
+        private readonly VerdictStatus $status,
+        private readonly Needs $needs,
+    ) {}
+
+    /** @throws Conflict where there is nothing that it can be held against */
+    public function beside(TestMethod $test, ?int $reference): EvidenceView
+    {
+        $this->refuseUntested($test);
+        $references = $this->gather->references($test);
+        foreach ($references as $one) {
+            if ($reference === null || $one->id === $reference) {
+                return $this->view(($this->gather)($test, $one), $references, SignedVerdict::standingOn($test, $one));
+            }
+        }
+
+        throw new Conflict(
+            $references === []
+                ? "{$test->name} has no other method here to stand beside."
+                : 'That method measures something else, or by another extractant: the two are never compared.',
+        );
+    }
+
+    public function readers(TestMethod $test, string $against, string $reader): EvidenceView
+    {
+        $this->refuseUntested($test);
+
+        return $this->view($this->gather->readers($test, $against, $reader), $this->gather->references($test), []);
+    }
+
+    private function refuseUntested(TestMethod $test): void
+    {
+        $untested = $this->gather->untested($test);
+        if ($untested !== null) {
+            throw new Conflict("{$test->name}: {$untested}");
+        }
+    }
+
+    /**
+     * @param list<TestMethod> $references
+     * @param iterable<SignedVerdict> $signed
+     */
+    private function view(Evidence $evidence, array $references, iterable $signed): EvidenceView
+    {
+        $shown = [];
+        foreach ($signed as $verdict) {
+            $shown[$verdict->claim] = $this->status->shown($verdict);
+        }
+        $figures = $this->sampling->of($evidence->reference);
+        $values = array_map(
+            /** @return array{float, ActionLimits} */
+            static fn (Pair $pair): array => [$pair->reference, $pair->limits],
+            $evidence->counted(),
+        );
+        $close = $figures->used === null ? null : Call::countTooClose($values, $figures->used);
+
+        return new EvidenceView(
+            $evidence,
+            $shown,
+            $this->needs->of($evidence),
+            new SamplingOfLab($evidence->reference, $figures, $close),
+            $references,
+            $evidence->test->workplace === 'bench' ? Reading::readersOf($evidence->test) : [],
+        );
+    }
+}
