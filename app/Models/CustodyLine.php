@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Database\Values;
 use App\Models\Concerns\BelongsToTeam;
 use HonestCore\Custody\TrailLine;
 use Illuminate\Database\Eloquent\Model;
@@ -52,7 +53,7 @@ final class CustodyLine extends Model
         return new TrailLine(
             $this->uuid,
             $this->step,
-            (int) strtotime("{$this->getRawOriginal('at')} UTC"),
+            (int) strtotime(Values::text($this->getRawOriginal('at')).' UTC'),
             $this->place,
             $this->condition,
             $this->celsius,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Casts\AsValue;
+use App\Database\Values;
 use App\Models\Concerns\BelongsToTeam;
 use HonestCore\Agreement\ActionLimits;
 use HonestCore\Agreement\Policy;
@@ -99,6 +100,6 @@ final class JudgingPolicy extends Model
     /** @return list<string> analytes that a policy is set for */
     public static function analytes(): array
     {
-        return array_values(self::query()->distinct()->pluck('analyte')->all());
+        return Values::texts(self::query()->distinct()->pluck('analyte'));
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Casts\AsValue;
+use App\Database\Values;
 use App\Models\Concerns\BelongsToTeam;
 use App\Models\Concerns\IsShown;
 use HonestCore\Sampling\Layout;
@@ -77,7 +78,7 @@ final class Plan extends Model
     /** @return list<int> numbers of the composites that nothing was pulled of yet */
     public function toPull(): array
     {
-        $pulled = $this->samples->pluck('composite')->all();
+        $pulled = Values::wholes($this->samples->pluck('composite'));
 
         return array_values(array_diff(range(1, $this->composites), $pulled));
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Database\Values;
 use App\Models\Concerns\BelongsToTeam;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
@@ -104,9 +105,8 @@ final class Reading extends Model
             ->whereDoesntHave('correction')
             ->distinct()
             ->orderBy('reader')
-            ->pluck('reader')
-            ->all();
+            ->pluck('reader');
 
-        return array_values(array_map(strval(...), $names));
+        return Values::texts($names);
     }
 }

@@ -15,6 +15,7 @@ use App\Actions\Labs\LabInterface;
 use App\Actions\Labs\LabSimulator;
 use App\Database\ImmediateSQLiteConnection;
 use App\Models as M;
+use App\Models\User;
 use App\Policies\SignedRecordPolicy;
 use App\Policies\TeamRecordPolicy;
 use Illuminate\Cache\RateLimiting\Limit;
@@ -64,11 +65,10 @@ final class AppServiceProvider extends ServiceProvider
     {
         $this->lab();
         $this->probeService();
-        /** @param PDO|\Closure(): PDO $pdo */
         Connection::resolverFor(
             'sqlite',
             static fn (
-                mixed $pdo,
+                PDO|\Closure $pdo,
                 string $database,
                 string $prefix,
                 array $config,
@@ -126,7 +126,7 @@ final class AppServiceProvider extends ServiceProvider
         RateLimiter::for(
             'api',
             static fn (Request $request): Limit => Limit::perMinute(1200)->by(
-                (string) ($request->user()?->getAuthIdentifier() ?? $request->ip()),
+                (string) (User::signedIn()->id ?? $request->ip()),
             ),
         );
     }

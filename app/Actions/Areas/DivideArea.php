@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Actions\Areas;
 
+use App\Database\AllOrNothing;
 use App\Models\Area;
 use HonestCore\Error\BadBoundary;
 use HonestCore\Geometry\Boundary;
 use HonestCore\Geometry\Cut;
 use HonestCore\Geometry\GeoJson;
-use Illuminate\Support\Facades\DB;
 
 /**
  * Cuts an area in two or takes a piece out of it. The larger part stays the area it was, with its plans and samples;
@@ -56,7 +56,7 @@ final class DivideArea
     {
         usort($parts, static fn (array $a, array $b): int => self::extent($b) <=> self::extent($a));
 
-        return DB::transaction(function () use ($area, $parts, $names): array {
+        return AllOrNothing::of(function () use ($area, $parts, $names): array {
             $fields = [
                 'use' => $area->use,
                 'history' => $area->history,

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Actions\Areas;
 
+use App\Database\AllOrNothing;
 use App\Exceptions\Conflict;
 use App\Models\Area;
 use HonestCore\Geometry\GeoJson;
 use HonestCore\Sampling\AreaFacts;
 use HonestCore\Sampling\SplitAdvice;
-use Illuminate\Support\Facades\DB;
 
 /**
  * Makes one area of two, so that they share a composite. What only one of them got becomes an event of a part; the
@@ -29,7 +29,7 @@ final class JoinAreas
             throw new Conflict("{$other->name} has plans or composites of its own, so it stays an area of its own.");
         }
 
-        return DB::transaction(function () use ($area, $other): Area {
+        return AllOrNothing::of(function () use ($area, $other): Area {
             $boundary = [
                 'type' => 'MultiPolygon',
                 'coordinates' => [...$this->polygons($area), ...$this->polygons($other)],

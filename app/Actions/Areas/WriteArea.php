@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Actions\Areas;
 
+use App\Database\AllOrNothing;
 use App\Models\Area;
 use App\Models\Site;
 use HonestCore\Geometry\Boundary;
 use HonestCore\Sampling\AreaFacts;
-use Illuminate\Support\Facades\DB;
 
 /** Stores an area with its extent, once its boundary is known to be ground. */
 final class WriteArea
@@ -30,7 +30,7 @@ final class WriteArea
      */
     public function all(Site $site, array $areas): array
     {
-        return DB::transaction(
+        return AllOrNothing::of(
             fn (): array => array_map(fn (array $fields): Area => $this->new($site, $fields), $areas),
         );
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Bench;
 
+use App\Database\Values;
 use App\Models\MethodVersion;
 use App\Models\Portion;
 use App\Models\Reading;
@@ -46,7 +47,7 @@ final class BenchOverview
                             ? null
                             : ['passed' => $vision->passed, 'taken_on' => $vision->taken_on->format('Y-m-d')],
                 ];
-            }, array_values(User::query()->where('team_id', $site->team_id)->orderBy('id')->pluck('name')->all())),
+            }, Values::texts(User::query()->where('team_id', $site->team_id)->orderBy('id')->pluck('name'))),
             'device' => $this->device->isThere(),
             'device_simulated' => $this->device->isSimulated(),
         ];
@@ -89,7 +90,7 @@ final class BenchOverview
                     $definition = $version->parsed();
                     /** @var Collection<int, Run> $runs */
                     $runs = $spent->get($method->id) ?? new Collection();
-                    $readings = (int) $runs->sum('readings_count');
+                    $readings = Values::whole($runs->sum('readings_count'));
 
                     return [
                         'id' => $method->id,
@@ -116,8 +117,8 @@ final class BenchOverview
                         'minutes' => $definition->minutes,
                         'runs' => $runs->count(),
                         'kept' => $readings,
-                        'spent_cents' => $readings === 0 ? null : $runs->sum('cost_cents') / $readings,
-                        'spent_minutes' => $readings === 0 ? null : $runs->sum('attention_s') / 60 / $readings,
+                        'spent_cents' => $readings === 0 ? null : Values::number($runs->sum('cost_cents')) / $readings,
+                        'spent_minutes' => $readings === 0 ? null : Values::number($runs->sum('attention_s')) / 60 / $readings,
                     ];
                 })
                 ->all(),

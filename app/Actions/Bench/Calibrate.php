@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Bench;
 
+use App\Database\AllOrNothing;
 use App\Exceptions\Conflict;
 use App\Models\PenCalibration;
 use App\Models\Reading;
@@ -11,7 +12,6 @@ use App\Models\Run;
 use App\Models\User;
 use HonestCore\Error\ValueOutOfRange;
 use HonestCore\Probe\Calibration;
-use Illuminate\Support\Facades\DB;
 
 /** Keeps what a pen showed in its buffers, and how far it had drifted after the work. */
 final class Calibrate
@@ -48,7 +48,7 @@ final class Calibrate
      */
     public function drift(PenCalibration $calibration, float $buffer, float $shown): int
     {
-        return DB::transaction(static function () use ($calibration, $buffer, $shown): int {
+        return AllOrNothing::of(static function () use ($calibration, $buffer, $shown): int {
             if (PenCalibration::query()->whereKey($calibration->id)->whereNotNull('drift')->exists()) {
                 throw new Conflict(
                     'The drift of this calibration is on record already. Calibrate anew for further work.',

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Actions\Bench;
 
+use App\Database\AllOrNothing;
+use App\Database\Values;
 use App\Exceptions\Conflict;
 use App\Models\ReagentLot;
 use App\Models\Run;
@@ -17,7 +19,6 @@ use HonestCore\Bench\ObservedBreak;
 use HonestCore\Bench\ScaleKind;
 use HonestCore\Jar\JarTexture;
 use Illuminate\Support\Carbon;
-use Illuminate\Support\Facades\DB;
 
 /** Turns what was read in a run into readings, each with what broke its protocol, and works out what the run cost. */
 final class FinishRun
@@ -26,14 +27,14 @@ final class FinishRun
 
     public function __invoke(Run $run, User $author, bool $leaveUnread, string $note): Run
     {
-        return DB::transaction(function () use ($run, $author, $leaveUnread, $note): Run {
+        return AllOrNothing::of(function () use ($run, $author, $leaveUnread, $note): Run {
             $run = Run::query()
                 ->with(['tubes.portion.sample.site', 'marks', 'version', 'method', 'calibration', 'captures'])
                 ->findOrFail($run->id);
             if ($run->state !== 'open') {
                 return $run;
             }
-            $replay = $this->lead->replay($run, (int) $run->marks->max('at_ms'));
+            $replay = $this->lead->replay($run, Values::whole($run->marks->max('at_ms')));
             $open = array_filter($replay->tubes, static fn (BenchTube $tube): bool => $tube->isOpen());
             if ($open !== [] && ! $leaveUnread) {
                 throw new Conflict(

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Bench;
 
+use App\Database\Values;
 use App\Exceptions\Conflict;
 
 /**
@@ -46,7 +47,7 @@ final class HttpProbeService implements ProbeService
         ]);
         $stream = @fopen("{$this->address}/instruments/{$probe}?{$query}", 'rb', false, $context);
         $head = $stream === false ? [] : (array) (stream_get_meta_data($stream)['wrapper_data'] ?? []);
-        if ($stream === false || preg_match('#^HTTP/\S+ 200\b#', (string) ($head[0] ?? '')) !== 1) {
+        if ($stream === false || preg_match('#^HTTP/\S+ 200\b#', Values::text($head[0] ?? '')) !== 1) {
             throw new Conflict(
                 'The device does not answer. Nothing was changed; try again, or type what the probe shows.',
             );

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Bench;
 
+use App\Database\AllOrNothing;
 use App\Exceptions\Conflict;
 use App\Models\MethodVersion;
 use App\Models\TestMethod;
@@ -11,7 +12,6 @@ use App\Models\User;
 use HonestCore\Agreement\Band;
 use HonestCore\Bench\MethodDefinition;
 use HonestCore\Error\BadDefinition;
-use Illuminate\Support\Facades\DB;
 
 /**
  * Adds a bench method to the team's, or revises one: every definition is kept, and readings keep the one they were
@@ -27,7 +27,7 @@ final class KeepMethod
         ?string $code = null,
         string $lot = '',
     ): TestMethod {
-        return DB::transaction(function () use ($definition, $why, $author, $code, $lot): TestMethod {
+        return AllOrNothing::of(function () use ($definition, $why, $author, $code, $lot): TestMethod {
             if (TestMethod::query()->where('name', $definition->name)->exists()) {
                 throw new Conflict("There is a method named {$definition->name} already. Give this one another name.");
             }
@@ -57,7 +57,7 @@ final class KeepMethod
         string $why,
         User $author,
     ): TestMethod {
-        return DB::transaction(function () use ($method, $follows, $definition, $why, $author): TestMethod {
+        return AllOrNothing::of(function () use ($method, $follows, $definition, $why, $author): TestMethod {
             $current = MethodVersion::query()->where('method_id', $method->id)->orderByDesc('version')->firstOrFail();
             if ($current->version !== $follows) {
                 throw new Conflict(

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Bench;
 
+use App\Database\Values;
 use App\Models\Run;
 use App\Models\RunMark;
 use App\Models\RunTube;
@@ -65,7 +66,7 @@ final class LeadRun
             'calibration',
             'captures',
         ]);
-        $last = (int) $run->marks->max('at_ms');
+        $last = Values::whole($run->marks->max('at_ms'));
         $replay = $this->replay($run, max($nowMs ?? 0, $last));
         $definition = $run->version->parsed();
         $open = $run->state === 'open';

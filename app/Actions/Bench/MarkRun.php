@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Actions\Bench;
 
+use App\Database\AllOrNothing;
 use App\Exceptions\Conflict;
 use App\Models\Run;
 use App\Models\RunMark;
 use App\Models\User;
-use Illuminate\Support\Facades\DB;
 
 /** Writes marks into the log of a run: all of a batch or none, each once however often it is sent. */
 final class MarkRun
@@ -20,7 +20,7 @@ final class MarkRun
     {
         StartRun::checkClock($nowMs);
 
-        return DB::transaction(function () use ($run, $author, $nowMs, $marks): Run {
+        return AllOrNothing::of(function () use ($run, $author, $nowMs, $marks): Run {
             $run = Run::query()
                 ->with(['tubes', 'marks', 'version'])
                 ->findOrFail($run->id);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Bench;
 
+use App\Database\AllOrNothing;
 use App\Exceptions\Conflict;
 use App\Models\PracticeRound;
 use App\Models\TestMethod;
@@ -14,7 +15,6 @@ use HonestCore\Bench\ScaleKind;
 use HonestCore\Colour\LabColour;
 use HonestCore\Colour\Srgb;
 use HonestCore\Error\ValueOutOfRange;
-use Illuminate\Support\Facades\DB;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
@@ -65,7 +65,7 @@ final class Practise
     /** @param list<array{band: string, between: string|null}> $answers */
     public function answer(PracticeRound $round, array $answers): PracticeRound
     {
-        return DB::transaction(static function () use ($round, $answers): PracticeRound {
+        return AllOrNothing::of(static function () use ($round, $answers): PracticeRound {
             $round = PracticeRound::query()->with('method.current')->findOrFail($round->id);
             if ($round->answers !== null) {
                 throw new Conflict('The round was read already. Start another one.');

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Bench;
 
+use App\Database\AllOrNothing;
 use App\Exceptions\Conflict;
 use App\Models\MethodVersion;
 use App\Models\PenCalibration;
@@ -17,7 +18,6 @@ use HonestCore\Bench\MethodDefinition;
 use HonestCore\Bench\MethodStep;
 use HonestCore\Error\ValueOutOfRange;
 use HonestCore\Jar\JarSteps;
-use Illuminate\Support\Facades\DB;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
@@ -38,7 +38,7 @@ final class StartRun
     /** @param Setup $setup */
     public function __invoke(Site $site, TestMethod $method, User $author, array $setup): Run
     {
-        return DB::transaction(function () use ($site, $method, $author, $setup): Run {
+        return AllOrNothing::of(function () use ($site, $method, $author, $setup): Run {
             $known = Run::query()->where('submission', $setup['submission'])->first();
             if ($known !== null) {
                 return $known;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Custody;
 
+use App\Database\Values;
 use App\Exceptions\RefusedRows;
 use App\Models\Portion;
 use App\Models\Sample;
@@ -60,7 +61,7 @@ final class FindPortions
             ->limit(3)
             ->pluck('code')
             ->all();
-        $guess = $meant === [] ? '' : ' Probably meant: '.implode(' or ', $meant).'.';
+        $guess = $meant === [] ? '' : ' Probably meant: '.implode(' or ', Values::texts($meant)).'.';
 
         return CheckCharacter::fits($code)
             ? "\"{$typed}\" is no portion of this team.{$guess}"

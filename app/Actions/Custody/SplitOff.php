@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Custody;
 
+use App\Database\AllOrNothing;
 use App\Exceptions\Conflict;
 use App\Models\CheckSoil;
 use App\Models\CustodyLine;
@@ -13,7 +14,6 @@ use App\Models\Site;
 use App\Models\User;
 use HonestCore\Custody\SampleCode;
 use Illuminate\Support\Carbon;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
 /** Splits portions off a composite, or off a check soil, each with its code and the first line of its trail. */
@@ -31,7 +31,7 @@ final class SplitOff
         array $tests = [],
         string $state = '',
     ): Portion {
-        return DB::transaction(function () use ($author, $sample, $kind, $at, $volumeMl, $tests, $state): Portion {
+        return AllOrNothing::of(function () use ($author, $sample, $kind, $at, $volumeMl, $tests, $state): Portion {
             $sample->loadMissing('site');
             $own = $kind === 'hidden' ? $this->numbers->next($sample->site, $sample->year) : null;
             if ($own === null && Portion::query()->where('sample_id', $sample->id)->where('kind', $kind)->exists()) {
@@ -67,7 +67,7 @@ final class SplitOff
         ?int $volumeMl,
         array $tests,
     ): Portion {
-        return DB::transaction(function () use ($author, $site, $soil, $at, $volumeMl, $tests): Portion {
+        return AllOrNothing::of(function () use ($author, $site, $soil, $at, $volumeMl, $tests): Portion {
             $year = (int) $at->copy()->setTimezone($site->timezone)->format('Y');
             $number = $this->numbers->next($site, $year);
             $portion = Portion::query()->create([

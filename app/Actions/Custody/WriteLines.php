@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Custody;
 
+use App\Database\AllOrNothing;
 use App\Exceptions\RefusedRows;
 use App\Models\CustodyLine;
 use App\Models\Portion;
@@ -14,7 +15,6 @@ use HonestCore\Custody\TrailLine;
 use HonestCore\Error\ImpossibleStep;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Carbon;
-use Illuminate\Support\Facades\DB;
 
 /** Writes one line into the trail of each portion, or none into any: all the steps must be possible. */
 final class WriteLines
@@ -31,7 +31,7 @@ final class WriteLines
      */
     public function __invoke(User $author, Collection $portions, array $line): array
     {
-        return DB::transaction(function () use ($author, $portions, $line): array {
+        return AllOrNothing::of(function () use ($author, $portions, $line): array {
             [$refused, $said] = [[], []];
             $row = 0;
             foreach ($portions->load('lines') as $portion) {

@@ -4,18 +4,19 @@ declare(strict_types=1);
 
 namespace App\Actions\Decide;
 
+use App\Database\AllOrNothing;
+use App\Database\Values;
 use App\Models\JudgingPolicy;
 use App\Models\Reading;
 use App\Models\User;
 use HonestCore\Agreement\PolicyTerms;
-use Illuminate\Support\Facades\DB;
 
 /** Writes the next version of a policy. Earlier versions stay, and old verdicts keep theirs. */
 final class SetPolicy
 {
     public function __invoke(string $analyte, PolicyTerms $terms, string $reason, User $author): JudgingPolicy
     {
-        return DB::transaction(fn (): JudgingPolicy => $this->write($analyte, $terms, $reason, $author));
+        return AllOrNothing::of(fn (): JudgingPolicy => $this->write($analyte, $terms, $reason, $author));
     }
 
     private function write(string $analyte, PolicyTerms $terms, string $reason, User $author): JudgingPolicy
@@ -26,7 +27,7 @@ final class SetPolicy
             'terms' => $terms,
             'reason' => $reason,
             'pairs_then' => self::pairs($analyte),
-            'version' => 1 + (int) JudgingPolicy::query()->where('analyte', $analyte)->max('version'),
+            'version' => 1 + Values::whole(JudgingPolicy::query()->where('analyte', $analyte)->max('version')),
         ]);
         $policy->policy();
         foreach (array_keys($policy->terms->crops) as $use) {
@@ -46,6 +47,6 @@ final class SetPolicy
             ->pluck('sample_id')
             ->all();
 
-        return count(array_intersect($read('lab'), $read('bench')));
+        return count(array_intersect(Values::wholes($read('lab')), Values::wholes($read('bench'))));
     }
 }

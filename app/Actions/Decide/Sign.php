@@ -6,12 +6,12 @@ namespace App\Actions\Decide;
 
 use App\Actions\Evidence\GatherEvidence;
 use App\Actions\Evidence\Pair;
+use App\Database\AllOrNothing;
 use App\Exceptions\Conflict;
 use App\Models\SignedVerdict;
 use App\Models\TestMethod;
 use App\Models\User;
 use HonestCore\Agreement\KeptPair;
-use Illuminate\Support\Facades\DB;
 
 /** Signs the verdict that the evidence gives. A signed verdict is never changed, only followed by a new one. */
 final class Sign
@@ -28,7 +28,7 @@ final class Sign
         string $note,
         ?TestMethod $reference = null,
     ): SignedVerdict {
-        return DB::transaction(function () use (
+        return AllOrNothing::of(function () use (
             $test,
             $signer,
             $claim,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Decide;
 
+use App\Database\Values;
 use App\Models\Sample;
 use App\Models\SignedVerdict;
 use App\Models\TestMethod;
@@ -53,7 +54,7 @@ final class VerdictStatus
                 ' instead of '.
                 ($verdict->scope['lot'] === '' ? 'none' : $verdict->scope['lot']);
         }
-        $newest = $this->newest[$verdict->team_id] ??= (int) Sample::query()->max('year');
+        $newest = $this->newest[$verdict->team_id] ??= Values::whole(Sample::query()->max('year'));
         if ($verdict->season !== null && $newest > $verdict->season) {
             $why[] = "a new season has begun: it rests on composites up to {$verdict->season}, and there are some ".
                 "of {$newest}";
@@ -70,6 +71,6 @@ final class VerdictStatus
 
     private function reference(string $analyte): int
     {
-        return $this->references[$analyte] ??= (int) TestMethod::labsFor($analyte)->value('id');
+        return $this->references[$analyte] ??= Values::whole(TestMethod::labsFor($analyte)->value('id'));
     }
 }

@@ -8,6 +8,7 @@ use App\Actions\Evidence\Evidence;
 use App\Actions\Evidence\GatherEvidence;
 use App\Actions\Evidence\Pair;
 use App\Actions\Evidence\SamplingSplit;
+use App\Database\Values;
 use App\Exceptions\Conflict;
 use App\Models\Lab;
 use App\Models\Run;
@@ -116,7 +117,7 @@ final class WeighStrategies
             ->pluck('fee_cents');
 
         return [
-            'lab_fee' => $fees->isEmpty() ? (float) $usual['lab_fee'] : round((float) $fees->first() / 100, 2),
+            'lab_fee' => $fees->isEmpty() ? (float) $usual['lab_fee'] : round(Values::number($fees->first()) / 100, 2),
             'lab_minutes' => (float) $usual['lab_minutes'],
             'test_fee' => $cents > 0 ? round($cents / 100 / $tubes, 2) : (float) $usual['test_fee'],
             'test_minutes' => $attention > 0 ? max(0.5, round($attention / 60 / $tubes, 1)) : (float) $usual['test_minutes'],

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Actions\Labs;
 
 use App\Actions\Custody\WriteLines;
+use App\Database\AllOrNothing;
+use App\Database\Values;
 use App\Exceptions\Conflict;
 use App\Models\ConsignedPortion;
 use App\Models\Consignment;
@@ -13,7 +15,6 @@ use App\Models\Portion;
 use App\Models\User;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Carbon;
-use Illuminate\Support\Facades\DB;
 
 /**
  * Asks a lab's interface where a consignment is, and lets the trails of its portions follow. Reports are kept as they come.
@@ -47,12 +48,12 @@ final class AskLab
             throw new Conflict('This consignment went without an interface: enter what the lab says by hand.');
         }
         $answer = $this->lab->ask($consignment->reference);
-        $known = $consignment->reports()->pluck('name')->all();
+        $known = Values::texts($consignment->reports()->pluck('name'));
         $reports = [];
         foreach (array_diff($answer->reports, $known) as $name) {
             $reports[mb_substr($name, 0, 120)] = $this->lab->report($consignment->reference, $name);
         }
-        DB::transaction(function () use ($author, $consignment, $answer, $reports): void {
+        AllOrNothing::of(function () use ($author, $consignment, $answer, $reports): void {
             foreach (self::STEPS[$answer->state] ?? [] as $step) {
                 $portions = $consignment
                     ->load('contents.portion')

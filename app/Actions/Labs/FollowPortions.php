@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions\Labs;
 
 use App\Actions\Custody\FollowsTrails;
+use App\Database\Values;
 use App\Models\ConsignedPortion;
 use App\Models\Consignment;
 use Illuminate\Database\Eloquent\Builder;
@@ -44,7 +45,7 @@ final class FollowPortions implements FollowsTrails
                         static fn (ConsignedPortion $one): bool => $one->portion->state === 'lost',
                     )
                         ? 'lost'
-                        : ['packed', 'sent', 'arrived', 'reported'][$known->min() ?? 3] ?? 'reported',
+                        : ['packed', 'sent', 'arrived', 'reported'][Values::whole($known->min() ?? 3)] ?? 'reported',
             ]);
         }
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Labs;
 
+use App\Database\Values;
 use App\Exceptions\Conflict;
 use Illuminate\Http\Client\ConnectionException;
 use Illuminate\Http\Client\PendingRequest;
@@ -47,7 +48,7 @@ final readonly class LabConnection
             ? $answer
             : throw new Conflict(
                 "The lab's interface refused ({$answer->status()}): ".
-                    mb_substr((string) $answer->json('message', 'no reason given'), 0, 200),
+                    mb_substr(Values::text($answer->json('message', 'no reason given')), 0, 200),
             );
     }
 

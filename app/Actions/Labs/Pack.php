@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace App\Actions\Labs;
 
 use App\Actions\Custody\WriteLines;
+use App\Database\AllOrNothing;
+use App\Database\Values;
 use App\Models\Consignment;
 use App\Models\Lab;
 use App\Models\Portion;
 use App\Models\User;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Carbon;
-use Illuminate\Support\Facades\DB;
 
 /** Packs portions into a consignment: the consignment is made, and every portion's trail says so, or nothing happens. */
 final class Pack
@@ -24,13 +25,13 @@ final class Pack
      */
     public function __invoke(User $author, Lab $lab, array $contents, array $answers, string $submission): Consignment
     {
-        return DB::transaction(function () use ($author, $lab, $contents, $answers, $submission): Consignment {
+        return AllOrNothing::of(function () use ($author, $lab, $contents, $answers, $submission): Consignment {
             $known = Consignment::query()->where('submission', $submission)->first();
             if ($known !== null) {
                 return $known;
             }
             $draft = ($this->draft)($lab, $contents, $answers, Carbon::now());
-            $number = (int) Consignment::query()->max('number') + 1;
+            $number = Values::whole(Consignment::query()->max('number')) + 1;
             $consignment = Consignment::query()->create([
                 'lab_id' => $lab->id,
                 'created_by' => $author->id,

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Actions\Labs;
 
 use App\Actions\Custody\WriteLines;
+use App\Database\AllOrNothing;
+use App\Database\Values;
 use App\Exceptions\Conflict;
 use App\Models\ConsignedPortion;
 use App\Models\Consignment;
@@ -13,7 +15,6 @@ use App\Models\User;
 use HonestCore\Custody\CustodyStep;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Carbon;
-use Illuminate\Support\Facades\DB;
 
 /** Hands a packed consignment to its carrier; a lab with an interface is told of it first. */
 final class Send
@@ -37,7 +38,7 @@ final class Send
         }
         $this->refuseTime($consignment, $at);
         $reference = $consignment->lab->service && $this->lab->isThere() ? $this->announce($consignment) : '';
-        DB::transaction(function () use ($author, $consignment, $carrier, $at, $reference): void {
+        AllOrNothing::of(function () use ($author, $consignment, $carrier, $at, $reference): void {
             ($this->write)(
                 $author,
                 new Collection(
@@ -67,16 +68,16 @@ final class Send
     /** Before anybody is told: the hand-over lies neither in the future nor before the packing. */
     private function refuseTime(Consignment $consignment, Carbon $at): void
     {
-        $packed = $consignment->contents->max(
+        $packed = Values::whole($consignment->contents->max(
             static fn (ConsignedPortion $one): int => $one->portion->state_at?->getTimestamp() ?? 0,
-        );
+        ));
         if (
             $at->getTimestamp() > now()->getTimestamp() + CustodyStep::futureS() ||
-            $at->getTimestamp() < (int) $packed
+            $at->getTimestamp() < $packed
         ) {
             throw new Conflict(
                 'The consignment was packed '.
-                    gmdate('j M Y H:i', (int) $packed).
+                    gmdate('j M Y H:i', $packed).
                     ' UTC; accepted is a time of handing over from then to now.',
             );
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Plans;
 
+use App\Database\AllOrNothing;
 use App\Exceptions\Conflict;
 use App\Models\Area;
 use App\Models\Plan;
@@ -12,7 +13,6 @@ use HonestCore\Quantity\Extent;
 use HonestCore\Sampling\Layout;
 use HonestCore\Sampling\PlanSpec;
 use HonestCore\Sampling\SplitAdvice;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 
 /**
@@ -29,7 +29,7 @@ final class SavePlan
 
     public function change(Plan $plan, PlanSpec $spec): Plan
     {
-        return DB::transaction(function () use ($plan, $spec): Plan {
+        return AllOrNothing::of(function () use ($plan, $spec): Plan {
             if ($plan->samples()->exists()) {
                 throw new Conflict(
                     'A composite was pulled by this plan, so it stays as it is. Save your changes as a new plan.',

@@ -45,7 +45,7 @@ final class Recommend
         private readonly SamplingSplit $sampling,
     ) {}
 
-    /** @return array<int|string, mixed> what is loaded with the areas that are to be advised on */
+    /** @return array<int|string, string|\Closure> what is loaded with the areas that are to be advised on */
     public static function needs(): array
     {
         return [

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Actions\Readings;
 
+use App\Database\AllOrNothing;
 use App\Exceptions\Conflict;
 use App\Models\MethodVersion;
 use App\Models\Reading;
 use App\Models\Sample;
 use App\Models\TestMethod;
 use App\Models\User;
-use Illuminate\Support\Facades\DB;
 
 /**
  * Stores a reading of a composite's portion. Nothing is overwritten: a correction is a reading of its own that
@@ -29,7 +29,7 @@ final class RecordReading
         array $fields,
         ?int $reportId = null,
     ): Reading {
-        return DB::transaction(static function () use ($sample, $method, $author, $fields, $reportId): Reading {
+        return AllOrNothing::of(static function () use ($sample, $method, $author, $fields, $reportId): Reading {
             $standing = Reading::query()
                 ->where('sample_id', $sample->id)
                 ->where('method_id', $method->id)
@@ -97,7 +97,7 @@ final class RecordReading
      */
     public function all(Sample $sample, User $author, array $results, string $readOn): void
     {
-        DB::transaction(function () use ($sample, $author, $results, $readOn): void {
+        AllOrNothing::of(function () use ($sample, $author, $results, $readOn): void {
             foreach ($results as [$method, $typed]) {
                 $this($sample, $method, $author, [
                     'typed' => $typed,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Reports;
 
+use App\Database\Values;
 use App\Models\CheckSoil;
 use App\Models\LabReport;
 use App\Models\LabResult;
@@ -11,6 +12,7 @@ use App\Models\Portion;
 use App\Models\Reading;
 use App\Models\ReportQuestion;
 use App\Models\TestMethod;
+use HonestCore\Reports\AskedResult;
 use HonestCore\Reports\BatchQuestions;
 use HonestCore\Reports\DuplicateLimit;
 use HonestCore\Reports\MistakenUnit;
@@ -60,11 +62,7 @@ final class AskQuestions
             $portion = $portions[(int) $result->portion_id] ?? throw new \LogicException('A result has its portion.');
             $id = (int) $result->method_id;
             $this->resultIds[$portion->code][$series[$id]] = (int) $result->id;
-            $bySample[(int) $result->portion_id][$series[$id]] = [
-                'analyte' => $analytes[$id],
-                'value' => (float) $result->value,
-                'method' => $id,
-            ];
+            $bySample[(int) $result->portion_id][$series[$id]] = new AskedResult(Values::text($analytes[$id]), (float) $result->value, $id);
         }
         unset($results);
         $questions = [
@@ -105,7 +103,7 @@ final class AskQuestions
     }
 
     /**
-     * @param array<int, array<string, array{analyte: string, value: float, method: int}>> $bySample
+     * @param array<int, array<string, AskedResult>> $bySample
      * @param array<int, AskedPortion> $portions
      * @return list<Question>
      */
@@ -123,7 +121,7 @@ final class AskQuestions
     }
 
     /**
-     * @param array<int, array<string, array{analyte: string, value: float, method: int}>> $bySample
+     * @param array<int, array<string, AskedResult>> $bySample
      * @param array<int, AskedPortion> $portions
      * @param Collection<int, TestMethod> $methods
      * @return list<Question>
@@ -140,23 +138,24 @@ final class AskQuestions
                 continue;
             }
             foreach ($bySample[$hiddenId] ?? [] as $series => $other) {
+                $known = $bySample[$own->id][$series] ?? null;
                 $one =
-                    $bySample[$own->id][$series]['value'] ??
+                    $known->value ??
                     Reading::query()
                         ->where('portion_id', $own->id)
-                        ->where('method_id', $other['method'])
+                        ->where('method_id', $other->method)
                         ->whereDoesntHave('correction')
                         ->value('value');
-                $uncertainty = $methods[$other['method']]?->uncertainty;
+                $uncertainty = $methods[$other->method]?->uncertainty;
                 $question = ! is_numeric($one)
                     ? null
                     : DuplicateLimit::question(
-                        $other['analyte'],
+                        $other->analyte,
                         $series,
                         $own->code,
                         (float) $one,
                         $hidden->code,
-                        $other['value'],
+                        $other->value,
                         $uncertainty === null ? null : $uncertainty / 2,
                     );
                 $questions = $question === null ? $questions : [...$questions, $question];
@@ -167,7 +166,7 @@ final class AskQuestions
     }
 
     /**
-     * @param array<int, array<string, array{analyte: string, value: float, method: int}>> $bySample
+     * @param array<int, array<string, AskedResult>> $bySample
      * @param array<int, AskedPortion> $portions
      * @param Collection<int, TestMethod> $methods
      * @return list<Question>
@@ -190,9 +189,9 @@ final class AskQuestions
                 continue;
             }
             foreach ($bySample[$id] ?? [] as $series => $result) {
-                $method = $methods[$result['method']] ?? throw new \LogicException('A result has its method.');
-                $known = $soil->known[$result['analyte']] ?? null;
-                $results = CheckCharts::results($soil->id, $result['method'], $report->id);
+                $method = $methods[$result->method] ?? throw new \LogicException('A result has its method.');
+                $known = $soil->known[$result->analyte] ?? null;
+                $results = CheckCharts::results($soil->id, $result->method, $report->id);
                 foreach (CheckCharts::chart($soil, $method, $results)->signals ?? [] as $signal) {
                     if (
                         $results[$signal['at']]?->portion_id === $id &&
@@ -200,7 +199,7 @@ final class AskQuestions
                     ) {
                         $questions[] = new Question(
                             QuestionKind::Check,
-                            "{$portion->code}, the check soil {$soil->name}: {$series} came back as {$result['value']}".
+                            "{$portion->code}, the check soil {$soil->name}: {$series} came back as {$result->value}".
                                 ($known === null ? '' : " and is {$known['value']}").
                                 ". {$signal['words']}",
                             [$portion->code],
@@ -215,7 +214,7 @@ final class AskQuestions
     }
 
     /**
-     * @param array<int, array<string, array{analyte: string, value: float, method: int}>> $bySample
+     * @param array<int, array<string, AskedResult>> $bySample
      * @param array<int, AskedPortion> $portions
      * @return list<Question>
      */
@@ -231,18 +230,18 @@ final class AskQuestions
                 continue;
             }
             foreach ($results as $series => $result) {
-                $history = $histories[$result['method']][$area] ?? null;
+                $history = $histories[$result->method][$area] ?? null;
                 if ($history !== null) {
-                    $beside[$series] = ['value' => $result['value'], 'history' => $history];
-                    if ($history->isFar($result['value'])) {
+                    $beside[$series] = ['value' => $result->value, 'history' => $history];
+                    if ($history->isFar($result->value)) {
                         $questions[] = new Question(
                             QuestionKind::History,
-                            "{$portion->code}: {$series} of {$result['value']} lies far from the ".
+                            "{$portion->code}: {$series} of {$result->value} lies far from the ".
                                 round($history->usual(), 2).
                                 " that {$history->n} earlier results of this ground give.".
-                                ($history->explained($result['value']) === ''
+                                ($history->explained($result->value) === ''
                                     ? ''
-                                    : ' '.ucfirst($history->explained($result['value'])).'.'),
+                                    : ' '.ucfirst($history->explained($result->value)).'.'),
                             [$portion->code],
                             [$series],
                         );
@@ -275,7 +274,7 @@ final class AskQuestions
     /**
      * Series of the report that lie, all together, a known factor from what the lab gave before.
      *
-     * @param array<int, array<string, array{analyte: string, value: float, method: int}>> $bySample
+     * @param array<int, array<string, AskedResult>> $bySample
      * @param array<int, AskedPortion> $portions
      * @param Collection<int, TestMethod> $methods
      * @return list<Question>
@@ -285,8 +284,8 @@ final class AskQuestions
         [$values, $codes] = [[], []];
         foreach ($bySample as $id => $results) {
             foreach ($results as $result) {
-                $values[$result['method']][] = $result['value'];
-                $codes[$result['method']][] = $portions[$id]->code ?? '';
+                $values[$result->method][] = $result->value;
+                $codes[$result->method][] = $portions[$id]->code ?? '';
             }
         }
         $questions = [];
@@ -304,10 +303,8 @@ final class AskQuestions
                 ->whereNotNull('value')
                 ->orderByDesc('id')
                 ->limit(400)
-                ->pluck('value')
-                ->map(floatval(...))
-                ->all();
-            $words = MistakenUnit::ofBatch($method->analyte, self::series($method), $inReport, array_values($earlier));
+                ->pluck('value');
+            $words = MistakenUnit::ofBatch($method->analyte, self::series($method), $inReport, Values::numbers($earlier));
             if ($words !== null) {
                 $questions[] = new Question(QuestionKind::Unit, $words, array_slice($codes[$id], 0, 500), [self::series($method)]);
             }
@@ -317,7 +314,7 @@ final class AskQuestions
     }
 
     /**
-     * @param array<int, array<string, array{analyte: string, value: float, method: int}>> $bySample
+     * @param array<int, array<string, AskedResult>> $bySample
      * @param array<int, AskedPortion> $portions
      * @return array<int, array<int, SeriesHistory>> by method and area
      */
@@ -326,7 +323,7 @@ final class AskQuestions
         $methods = [];
         foreach ($bySample as $results) {
             foreach ($results as $result) {
-                $methods[$result['method']] = $result['analyte'];
+                $methods[$result->method] = $result->analyte;
             }
         }
         $areas = array_values(
@@ -396,7 +393,7 @@ final class AskQuestions
         $readings = [];
         foreach (array_chunk(array_values(array_unique($results)), 500) as $some) {
             foreach (LabResult::query()->whereKey($some)->whereNotNull('reading_id')->pluck('reading_id') as $id) {
-                $readings[(int) $id] = true;
+                $readings[Values::whole($id)] = true;
             }
         }
 
@@ -424,7 +421,7 @@ final class AskQuestions
                 )
                 ->pluck('id')
                 ->all();
-            $alike[$method->id] = array_values([$method->id, ...$others]);
+            $alike[$method->id] = [$method->id, ...Values::wholes($others)];
         }
 
         return $alike;

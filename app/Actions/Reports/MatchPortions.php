@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Reports;
 
+use App\Database\Values;
 use App\Models\Lab;
 use App\Models\Portion;
 use App\Models\Sample;
@@ -84,7 +85,7 @@ final class MatchPortions
 
         return $codes === []
             ? []
-            : array_values(
+            : Values::texts(
                 array_slice(
                     [
                         ...Portion::query()

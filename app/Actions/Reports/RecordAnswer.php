@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Actions\Reports;
 
+use App\Database\AllOrNothing;
 use App\Exceptions\Conflict;
 use App\Models\LabResult;
 use App\Models\Reading;
 use App\Models\ReportQuestion;
 use App\Models\User;
-use Illuminate\Support\Facades\DB;
 
 /**
  * Keeps what a person said to a question: a note, a recheck to be ordered, or that the results are left out, by rule
@@ -30,7 +30,7 @@ final class RecordAnswer
         $word = $answer === 'recheck' ? ($this->recheck)($question, $note) : '';
         $note = $word === '' ? $note : "{$note} (the lab: {$word})";
 
-        return DB::transaction(static function () use ($question, $author, $answer, $note): ReportQuestion {
+        return AllOrNothing::of(static function () use ($question, $author, $answer, $note): ReportQuestion {
             $question = ReportQuestion::query()->findOrFail($question->id);
             self::refuseLate($question);
             $question->update([

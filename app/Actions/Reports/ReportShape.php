@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Reports;
 
+use App\Database\Values;
 use App\Models\LabReport;
 use App\Models\LabResult;
 use App\Models\ReportPaper;
@@ -75,7 +76,7 @@ final class ReportShape
                     ->questions()
                     ->orderBy('id')
                     ->get()
-                    ->map(static fn (ReportQuestion $question): array => self::question($question, $names->all()))
+                    ->map(static fn (ReportQuestion $question): array => self::question($question, array_map(Values::text(...), $names->all())))
                     ->all(),
             ),
         ];

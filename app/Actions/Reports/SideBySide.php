@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions\Reports;
 
 use App\Actions\Evidence\SamplingSplit;
+use App\Database\Values;
 use App\Models\JudgingPolicy;
 use App\Models\LabResult;
 use App\Models\Portion;
@@ -65,7 +66,7 @@ final class SideBySide
             ->get();
         $series = $this->series($methods, $readings);
         $rows = self::rows($samples, $series, $readings, $others, $policy);
-        $used = array_flip([...$readings->pluck('method_id')->all(), ...$others->pluck('method_id')->all()]);
+        $used = array_flip(Values::wholes([...$readings->pluck('method_id'), ...$others->pluck('method_id')]));
 
         return new SideView(
             $analyte,
@@ -106,7 +107,7 @@ final class SideBySide
             static fn (int|string $code): array => [
                 'code' => (string) $code,
                 'name' => Analytes::name((string) $code),
-                'readings' => (int) $counts[$code],
+                'readings' => Values::whole($counts[$code]),
             ],
             $known,
         );

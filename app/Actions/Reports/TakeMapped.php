@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Reports;
 
+use App\Database\AllOrNothing;
 use App\Database\ManyRows;
 use App\Exceptions\Conflict;
 use App\Exceptions\RefusedRows;
@@ -54,7 +55,7 @@ final class TakeMapped
         $mapping->check();
         $reading = $file->reading($mapping, $taking['decimal_comma']);
 
-        return DB::transaction(function () use ($file, $reading, $lab, $mapping, $taking, $author): LabReport {
+        return AllOrNothing::of(function () use ($file, $reading, $lab, $mapping, $taking, $author): LabReport {
             $known = LabReport::query()->where('sha256', $taking['sha256'])->first();
             if ($known !== null) {
                 return $known;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Samples;
 
+use App\Database\Values;
 use App\Models\Area;
 use App\Models\Portion;
 use App\Models\Sample;
@@ -33,7 +34,7 @@ final class Ledger
             )
             ->when(
                 isset($asked['to']),
-                static fn (Builder $samples) => $samples->where('pulled_on', '<=', "{$asked['to']} 23:59:59"),
+                static fn (Builder $samples) => $samples->where('pulled_on', '<=', Values::text($asked['to']).' 23:59:59'),
             )
             ->when(isset($asked['deviates']), static fn (Builder $samples) => $samples->where('deviates', true));
         $this->byPortion($query, $asked);

@@ -6,6 +6,7 @@ namespace App\Actions\Samples;
 
 use App\Actions\Custody\RunningNumber;
 use App\Actions\Custody\SplitOff;
+use App\Database\AllOrNothing;
 use App\Exceptions\Conflict;
 use App\Models\Plan;
 use App\Models\Portion;
@@ -15,7 +16,6 @@ use App\Models\User;
 use HonestCore\Custody\CoreMark;
 use HonestCore\Custody\SampleCode;
 use Illuminate\Support\Carbon;
-use Illuminate\Support\Facades\DB;
 
 /**
  * Makes the composites of a plan's ground, one for each depth layer, each with its code, its cores and its two
@@ -39,7 +39,7 @@ final class PullComposite
      */
     public function __invoke(Plan $plan, User $author, array $fields, array $cores): array
     {
-        return DB::transaction(function () use ($plan, $author, $fields, $cores): array {
+        return AllOrNothing::of(function () use ($plan, $author, $fields, $cores): array {
             $given =
                 $fields['submission'] === null
                     ? []

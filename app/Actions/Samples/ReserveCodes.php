@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Actions\Samples;
 
 use App\Actions\Custody\RunningNumber;
+use App\Database\AllOrNothing;
 use App\Models\Plan;
 use App\Models\ReservedCode;
 use HonestCore\Custody\SampleCode;
-use Illuminate\Support\Facades\DB;
 
 /** Keeps a code for every composite and layer of a plan that is still to be pulled. Asked again it gives the same. */
 final class ReserveCodes
@@ -21,7 +21,7 @@ final class ReserveCodes
      */
     public function __invoke(Plan $plan, int $year): array
     {
-        return DB::transaction(function () use ($plan, $year): array {
+        return AllOrNothing::of(function () use ($plan, $year): array {
             $site = $plan->area->site;
             $codes = [];
             foreach ($plan->toPull() as $composite) {

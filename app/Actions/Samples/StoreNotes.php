@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Actions\Samples;
 
+use App\Database\AllOrNothing;
+use App\Database\Values;
 use App\Models\Plan;
 use App\Models\PullNote;
 use App\Models\Sample;
@@ -11,7 +13,6 @@ use App\Models\User;
 use HonestCore\Custody\PhoneClock;
 use HonestCore\Custody\PhoneEntry;
 use Illuminate\Support\Carbon;
-use Illuminate\Support\Facades\DB;
 
 /**
  * Takes a phone's entries, each exactly once: what came before is known by its id, what cannot be taken is named with
@@ -33,9 +34,9 @@ final class StoreNotes
     {
         $clock = PhoneClock::against($phoneNow->getTimestamp(), now()->getTimestamp());
 
-        return DB::transaction(function () use ($author, $device, $entries, $clock): array {
+        return AllOrNothing::of(function () use ($author, $device, $entries, $clock): array {
             $known = array_fill_keys(
-                PullNote::query()->whereIn('uuid', array_column($entries, 'uuid'))->pluck('uuid')->all(),
+                Values::texts(PullNote::query()->whereIn('uuid', array_column($entries, 'uuid'))->pluck('uuid')),
                 true,
             );
             $cores = Plan::query()

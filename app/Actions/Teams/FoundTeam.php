@@ -6,6 +6,7 @@ namespace App\Actions\Teams;
 
 use App\Actions\Bench\KeepMethod;
 use App\Actions\Decide\SetPolicy;
+use App\Database\AllOrNothing;
 use App\Models\Team;
 use App\Models\TestMethod;
 use App\Models\User;
@@ -15,7 +16,6 @@ use HonestCore\Bench\MethodDefinition;
 use HonestCore\Bench\MethodLibrary;
 use HonestCore\Table\RuleTable;
 use Illuminate\Support\Facades\Auth;
-use Illuminate\Support\Facades\DB;
 
 /** Makes a team with its first person, the methods it starts with and the policy that ships. */
 final class FoundTeam
@@ -25,7 +25,7 @@ final class FoundTeam
     /** @param array{name: string, email: string, password: string, role: string} $person */
     public function __invoke(string $name, array $person, string $lab, string $kit, string $lot): User
     {
-        return DB::transaction(function () use ($name, $person, $lab, $kit, $lot): User {
+        return AllOrNothing::of(function () use ($name, $person, $lab, $kit, $lot): User {
             $team = Team::query()->create(['name' => $name]);
             $user = User::query()->create([...$person, 'team_id' => $team->id]);
             Auth::setUser($user);

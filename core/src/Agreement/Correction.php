@@ -119,10 +119,6 @@ final readonly class Correction
         }
         $before = self::figures($samples, $x, $y, $policy);
         $after = self::figures($samples, $x, $corrected, $policy);
-        $worst = static fn (array $one): float => max(
-            abs($one['mean'] - 1.96 * $one['sd']),
-            abs($one['mean'] + 1.96 * $one['sd']),
-        );
 
         return new self(
             $name,
@@ -131,7 +127,7 @@ final readonly class Correction
             $n,
             $before,
             $after,
-            $worst($after) < $worst($before) && $after['agree'] >= $before['agree'],
+            self::worst($after) < self::worst($before) && $after['agree'] >= $before['agree'],
         );
     }
 
@@ -157,5 +153,11 @@ final readonly class Correction
             'sd' => $differences === [] ? NAN : (float) Spread::standardDeviation($differences),
             'agree' => $agree,
         ];
+    }
+
+    /** @param array{mean: float, sd: float, agree: int} $one */
+    private static function worst(array $one): float
+    {
+        return max(abs($one['mean'] - 1.96 * $one['sd']), abs($one['mean'] + 1.96 * $one['sd']));
     }
 }

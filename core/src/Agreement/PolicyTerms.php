@@ -123,7 +123,17 @@ final readonly class PolicyTerms implements Stored
             ARRAY_FILTER_USE_BOTH,
         );
 
-        return new self(...[...get_object_vars($this), 'crops' => $own]);
+        return new self(
+            $this->thresholds,
+            $own,
+            $this->actions,
+            $this->allowable,
+            $this->change,
+            $this->required,
+            $this->confidence,
+            $this->scale,
+            $this->looking,
+        );
     }
 
     /** @param list<float> $thresholds none to keep those of before */

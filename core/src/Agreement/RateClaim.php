@@ -102,18 +102,14 @@ final readonly class RateClaim
         Policy $policy,
     ): array {
         $allowed = Words::trim($policy->tolerance());
-        $level = static fn (array $end): string => Words::trim(
-            $policy->scale === Scale::Ratio ? exp($end['at']) : $end['at'],
-        );
+        $level = static fn (float $at): string => Words::trim($policy->scale === Scale::Ratio ? exp($at) : $at);
         $on = $policy->scale === Scale::Ratio ? ' (natural logs of test over reference)' : '';
         $reasons = [
-            "It speaks for readings from {$level($ends->ends[0])} to {$level(
-                $ends->ends[1],
-            )}, the middle 80 % of them.",
+            "It speaks for readings from {$level($ends->ends[0]['at'])} to {$level($ends->ends[1]['at'])}, the middle 80 % of them.",
         ];
         foreach ($ends->ends as $end) {
             $reasons[] =
-                "At {$level($end)}, 95 % of differences are estimated to lie from ".
+                "At {$level($end['at'])}, 95 % of differences are estimated to lie from ".
                 Words::trim($end['lower']).
                 ' to '.
                 Words::trim($end['upper']).

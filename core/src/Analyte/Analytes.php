@@ -17,6 +17,7 @@ final class Analytes
     /** @return array<string, Analyte> by code, in the order they are offered */
     public static function all(): array
     {
+        /** @var array<string, Analyte>|null $all */
         static $all = null;
         if ($all === null) {
             /**

@@ -83,6 +83,7 @@ final class Fold
     /** The same with the size of its letters, so that symbols can be told apart. */
     public static function plain(string $text): string
     {
+        /** @var array<string, string>|null $table */
         static $table = null;
         if ($table === null) {
             $table = self::PLAIN;

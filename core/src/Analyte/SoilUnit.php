@@ -27,6 +27,7 @@ final readonly class SoilUnit
     /** @return array<string, self> by code */
     private static function all(): array
     {
+        /** @var array<string, self>|null $all */
         static $all = null;
         if ($all === null) {
             /** @var array<string, array{kind: string, factor: float|int}> $units */

@@ -25,6 +25,7 @@ final readonly class UnitText
 
     public static function read(string $text): ?self
     {
+        /** @var array<string, self|null> $known */
         static $known = [];
         if (array_key_exists($text, $known)) {
             return $known[$text];
@@ -215,6 +216,7 @@ final readonly class UnitText
     /** @return array<string, string> code by name */
     private static function names(): array
     {
+        /** @var array<string, string>|null $names */
         static $names = null;
         if ($names === null) {
             /** @var array<string, array{names: list<string>}> $units */

@@ -32,11 +32,7 @@ final readonly class Blend
     public static function of(BlendProblem $problem): self
     {
         [$amounts, $reached, $open] = self::solve($problem, $problem->products);
-        $used = static fn (array $amounts): array => array_filter(
-            $amounts,
-            static fn (float $amount): bool => $amount > 1e-9,
-        );
-        $best = $used(self::withoutCrumbs($problem, $amounts, $reached));
+        $best = self::used(self::withoutCrumbs($problem, $amounts, $reached));
         [$tried, $size] = [0, count($best)];
         $candidates = array_values(
             array_filter($problem->products, static fn (BlendProduct $one): bool => in_array($one->name, $open, true)),
@@ -49,7 +45,7 @@ final readonly class Blend
                 $some = array_values(array_map(static fn (int $i): BlendProduct => $candidates[$i], $subset));
                 [$fewer, $same] = self::solve($problem, $some);
                 if (self::holds($same, $reached)) {
-                    $best = $used($fewer);
+                    $best = self::used($fewer);
                     break 2;
                 }
             }
@@ -266,5 +262,14 @@ final readonly class Blend
             ),
             'reasons' => $this->reasons,
         ];
+    }
+
+    /**
+     * @param array<string, float> $amounts
+     * @return array<string, float> those that are spread at all
+     */
+    private static function used(array $amounts): array
+    {
+        return array_filter($amounts, static fn (float $amount): bool => $amount > 1e-9);
     }
 }

@@ -23,9 +23,7 @@ final class Cones
      */
     public static function ofXyz(array $xyz): array
     {
-        $row = static fn (array $one): float => $one[0] * $xyz[0] + $one[1] * $xyz[1] + $one[2] * $xyz[2];
-
-        return [$row(self::M[0]), $row(self::M[1]), $row(self::M[2])];
+        return Matrix::times(self::M, $xyz);
     }
 
     /**

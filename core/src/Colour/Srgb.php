@@ -52,7 +52,7 @@ final class Srgb
      */
     public static function toXyz(array $light): array
     {
-        return self::times(self::TO_XYZ, $light);
+        return Matrix::times(self::TO_XYZ, $light);
     }
 
     /**
@@ -63,7 +63,7 @@ final class Srgb
      */
     public static function fromXyz(array $xyz): array
     {
-        return self::times(self::FROM_XYZ, $xyz);
+        return Matrix::times(self::FROM_XYZ, $xyz);
     }
 
     /**
@@ -144,19 +144,5 @@ final class Srgb
     public static function isShown(array $light): bool
     {
         return min($light) >= -0.0002 && max($light) <= 1.0045;
-    }
-
-    /**
-     * @param array{array{float, float, float}, array{float, float, float}, array{float, float, float}} $matrix
-     * @param array{float, float, float} $vector
-     * @return array{float, float, float}
-     *
-     * @pure
-     */
-    private static function times(array $matrix, array $vector): array
-    {
-        $row = static fn (array $one): float => $one[0] * $vector[0] + $one[1] * $vector[1] + $one[2] * $vector[2];
-
-        return [$row($matrix[0]), $row($matrix[1]), $row($matrix[2])];
     }
 }

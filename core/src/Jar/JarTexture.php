@@ -93,25 +93,12 @@ final readonly class JarTexture
             self::within($this->sandMm, $this->siltMm, $this->allMm, $this->errorMm, 1),
         );
         sort($points);
-        $half = static function (array $points): array {
-            $hull = [];
-            foreach ($points as $point) {
-                while (
-                    count($hull) > 1 &&
-                    self::turn($hull[count($hull) - 2], $hull[count($hull) - 1], $point) <= 1e-12
-                ) {
-                    array_pop($hull);
-                }
-                $hull[] = $point;
-            }
+        $hull = [];
+        foreach ([...self::half($points), ...self::half(array_reverse($points))] as [$clay, $silt]) {
+            $hull[] = ['clay' => $clay, 'silt' => $silt];
+        }
 
-            return array_slice($hull, 0, -1);
-        };
-
-        return array_map(static fn (array $point): array => ['clay' => $point[0], 'silt' => $point[1]], [
-            ...$half($points),
-            ...$half(array_reverse($points)),
-        ]);
+        return $hull;
     }
 
     /**
@@ -154,5 +141,27 @@ final readonly class JarTexture
         }
 
         return $textures;
+    }
+
+    /**
+     * One side of the convex hull.
+     *
+     * @param list<array{float, float}> $points in order
+     * @return list<array{float, float}>
+     */
+    private static function half(array $points): array
+    {
+        $hull = [];
+        foreach ($points as $point) {
+            while (
+                count($hull) > 1 &&
+                self::turn($hull[count($hull) - 2], $hull[count($hull) - 1], $point) <= 1e-12
+            ) {
+                array_pop($hull);
+            }
+            $hull[] = $point;
+        }
+
+        return array_slice($hull, 0, -1);
     }
 }

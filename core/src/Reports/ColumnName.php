@@ -48,6 +48,7 @@ final class ColumnName
 
     public static function read(string $name): ReportColumn
     {
+        /** @var array<string, ReportColumn> $known */
         static $known = [];
         if (isset($known[$name])) {
             return $known[$name];

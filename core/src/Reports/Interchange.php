@@ -129,7 +129,7 @@ final class Interchange
         $found = [];
         foreach ($tree as $key => $value) {
             if (
-                ($key === $list && is_array($value) && array_is_list($value) && ! isset($value[0][$name])) ||
+                ($key === $list && is_array($value) && array_is_list($value) && ! (is_array($value[0] ?? null) && isset($value[0][$name]))) ||
                 $key === $name
             ) {
                 foreach (is_array($value) ? (array_is_list($value) ? $value : [$value]) : [] as $one) {

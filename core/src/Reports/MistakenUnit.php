@@ -53,13 +53,7 @@ final class MistakenUnit
     {
         /** @var array{lab_least: int, lab_z: float|int} $table */
         $table = RuleTable::named('mistaken-units');
-        $logs = static fn (array $values): array => array_values(
-            array_map(
-                static fn (float $value): float => log($value),
-                array_filter($values, static fn (float $value): bool => $value > 0),
-            ),
-        );
-        [$new, $old] = [$logs($report), $logs($earlier)];
+        [$new, $old] = [self::logs($report), self::logs($earlier)];
         if ($new === [] || $old === [] || count($new) < 3 || count($old) < $table['lab_least']) {
             return null;
         }
@@ -77,5 +71,16 @@ final class MistakenUnit
                     ' and that of the lab\'s earlier results '.
                     round(exp(Spread::median($old)), 2).
                     ", {$words}.";
+    }
+
+    /**
+     * @param list<float> $values
+     * @return list<float> natural logs of those above zero
+     */
+    private static function logs(array $values): array
+    {
+        return array_values(
+            array_map(log(...), array_filter($values, static fn (float $value): bool => $value > 0)),
+        );
     }
 }

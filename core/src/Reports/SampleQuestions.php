@@ -17,7 +17,7 @@ use HonestCore\Table\RuleTable;
 final class SampleQuestions
 {
     /**
-     * @param array<string, array{analyte: string, value: float, method?: int}> $results by series, as "p:mehlich-3"
+     * @param array<string, AskedResult> $results by series, as "p:mehlich-3"
      * @return list<Question>
      */
     public static function of(string $sample, array $results): array
@@ -58,12 +58,13 @@ final class SampleQuestions
     }
 
     /**
-     * @param array<string, array{analyte: string, value: float}> $results
+     * @param array<string, AskedResult> $results
      * @param callable(QuestionKind, string, list<string>): void $ask
      */
     private static function ranges(array $results, callable $ask): void
     {
-        foreach ($results as $series => ['analyte' => $code, 'value' => $value]) {
+        foreach ($results as $series => $result) {
+            [$code, $value] = [$result->analyte, $result->value];
             $analyte = Analytes::find($code);
             if ($analyte !== null && ! $analyte->isPossible($value)) {
                 $ask(
@@ -98,7 +99,7 @@ final class SampleQuestions
     }
 
     /**
-     * @param array<string, array{analyte: string, value: float}> $results
+     * @param array<string, AskedResult> $results
      * @param array<string, array{string, float}> $firsts series and value by analyte
      * @param callable(QuestionKind, string, list<string>): void $ask
      */
@@ -113,7 +114,7 @@ final class SampleQuestions
         }
         $sum = 0.0;
         foreach ($bases as [$series, $ppm]) {
-            $sum += $ppm / self::ppmPerCmol($results[$series]['analyte']);
+            $sum += $ppm / self::ppmPerCmol($results[$series]->analyte);
         }
         if ($sum > (1 + $over) * $cec[1]) {
             $ask(
@@ -189,7 +190,7 @@ final class SampleQuestions
     }
 
     /**
-     * @param array<string, array{analyte: string, value: float}> $results
+     * @param array<string, AskedResult> $results
      * @param array<string, array{string, float}> $firsts series and value by analyte
      * @param callable(QuestionKind, string, list<string>): void $ask
      */
@@ -199,7 +200,8 @@ final class SampleQuestions
         if ($ph === null) {
             return;
         }
-        foreach ($results as $series => ['analyte' => $analyte, 'value' => $buffer]) {
+        foreach ($results as $series => $result) {
+            [$analyte, $buffer] = [$result->analyte, $result->value];
             if ($analyte !== 'buffer_ph') {
                 continue;
             }
@@ -231,13 +233,14 @@ final class SampleQuestions
     /**
      * The first series of each analyte.
      *
-     * @param array<string, array{analyte: string, value: float}> $results
+     * @param array<string, AskedResult> $results
      * @return array<string, array{string, float}> series and value by analyte
      */
     private static function firsts(array $results): array
     {
         $firsts = [];
-        foreach ($results as $series => ['analyte' => $analyte, 'value' => $value]) {
+        foreach ($results as $series => $result) {
+            [$analyte, $value] = [$result->analyte, $result->value];
             $firsts[$analyte] ??= [$series, $value];
         }
 

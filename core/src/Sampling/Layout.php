@@ -207,14 +207,21 @@ final readonly class Layout implements Stored
         $hidden = QualityControl::pick($own, $asked->hidden, $spec->seed + self::HIDDEN_SEED);
         $cost = QualityCost::of($own, count($doubled), $hidden, $extra, $minutes, count($spec->layers));
 
-        return new self(...[
-            ...get_object_vars($this),
-            'cores' => $cores,
-            'composites' => $composites,
-            'walkM' => $this->walkM + $walk,
-            'minutes' => $this->minutes + $minutes,
-            'quality' => $cost,
-        ]);
+        return new self(
+            $cores,
+            $composites,
+            $this->areaM2,
+            $this->usableM2,
+            $this->walkM + $walk,
+            $this->minutes + $minutes,
+            $this->layers,
+            $this->bucket,
+            $this->margin,
+            $this->marginCurve,
+            $this->rows,
+            $cost,
+            $this->warnings,
+        );
     }
 
     /** The composite that lies on the same ground; the one of the same number where all is one ground. */

@@ -209,11 +209,12 @@ final readonly class Placement
                     'a zone that the margin and the keep-away do not eat up',
                 );
         }, array_keys($zones->polygons));
-        $rings = static fn (array $polygons): array => array_merge(
-            ...array_map(static fn (Polygon $polygon): array => $polygon->rings, $polygons),
-        );
+        $rings = [];
+        foreach ($zones->polygons as $polygons) {
+            $rings[] = array_merge(...array_map(static fn (Polygon $polygon): array => $polygon->rings, $polygons));
+        }
 
-        return [$places, array_map($rings, $zones->polygons)];
+        return [$places, $rings];
     }
 
     /**

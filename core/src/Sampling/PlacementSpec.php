@@ -95,6 +95,13 @@ final readonly class PlacementSpec
     /** @param array<string, mixed> $changes */
     private function with(array $changes): self
     {
-        return new self(...[...get_object_vars($this), ...$changes]);
+        /**
+         * @var array{boundary: Boundary, away: KeepAway, edgeM: float, pattern: Pattern, cores: int,
+         *     cellM2: float|null, layers: non-empty-list<DepthLayer>, probe: Probe, seed: int, roundMiddle: bool,
+         *     rows: RowPlan|null, start: array{float, float}|null, zones: Zones|null} $fields
+         */
+        $fields = [...get_object_vars($this), ...$changes];
+
+        return new self(...$fields);
     }
 }

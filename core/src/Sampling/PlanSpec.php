@@ -107,7 +107,7 @@ final readonly class PlanSpec implements Stored
     /** The same plan drawn with another seed, or with other fields. */
     public function with(int $seed): self
     {
-        return new self(...[...get_object_vars($this), 'seed' => $seed]);
+        return self::fromRow(['seed' => $seed] + $this->toRow());
     }
 
     /** Does it ask for several composites, so that the ground is parted already? */

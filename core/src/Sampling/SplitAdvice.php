@@ -31,10 +31,9 @@ final class SplitAdvice
         $table = RuleTable::named('split');
         $sloping = array_diff($facts->slopes, ['level']) !== [];
         $most = (float) ($sloping ? $table['most_acres_sloping'] : $table['most_acres_level']);
-        $names = static fn (array $codes, string $list): string => implode(
-            ' and ',
-            array_map(static fn (string $code): string => $table[$list][$code] ?? $code, $codes),
-        );
+        $slopes = self::names($facts->slopes, $table['slopes']);
+        $textures = self::names($facts->textures, $table['textures']);
+        $surfaces = self::names($facts->surfaces, $table['surfaces']);
         $partial = array_filter($facts->events, static fn (array $event): bool => $event['part']);
         $reasons = array_keys(
             array_filter([
@@ -49,9 +48,9 @@ final class SplitAdvice
                     $acres,
                     $most,
                 ) => $facts->slopes === [] && $acres > $most,
-                "It spans {$names($facts->slopes, 'slopes')}." => count($facts->slopes) > 1,
-                "It holds {$names($facts->textures, 'textures')} soil." => count($facts->textures) > 1,
-                "It holds {$names($facts->surfaces, 'surfaces')}: they are different soils." => count($facts->surfaces) > 1,
+                "It spans {$slopes}." => count($facts->slopes) > 1,
+                "It holds {$textures} soil." => count($facts->textures) > 1,
+                "It holds {$surfaces}: they are different soils." => count($facts->surfaces) > 1,
             ]),
         );
         foreach ($partial as $event) {
@@ -112,5 +111,14 @@ final class SplitAdvice
                 'Only one of the two has seen old paint, traffic or industry.' => $one->suspect() !== $other->suspect(),
             ]),
         );
+    }
+
+    /**
+     * @param list<string> $codes
+     * @param array<string, string> $words by code
+     */
+    private static function names(array $codes, array $words): string
+    {
+        return implode(' and ', array_map(static fn (string $code): string => $words[$code] ?? $code, $codes));
     }
 }

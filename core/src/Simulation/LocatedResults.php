@@ -36,14 +36,12 @@ final readonly class LocatedResults
         $table = CsvTable::parse($csv, ['longitude', 'latitude', 'ph']);
         $values = [];
         foreach ($table->rows as $row => $cells) {
-            $numbers = [];
-            foreach (['longitude', 'latitude', 'ph'] as $column) {
-                $numbers[] =
-                    Number::parse($cells[$column]) ??
-                    throw BadRow::at($row, "{$column} is \"{$cells[$column]}\"", self::ACCEPTED);
-            }
-            [$x, $y] = $plane->toMetres(GeoJson::position("row {$row}", [$numbers[0], $numbers[1]]));
-            $values[] = [$x, $y, $numbers[2]];
+            $number = static fn (string $column): float => Number::parse($cells[$column]) ??
+                throw BadRow::at($row, "{$column} is \"{$cells[$column]}\"", self::ACCEPTED);
+            $place = [$number('longitude'), $number('latitude')];
+            $ph = $number('ph');
+            [$x, $y] = $plane->toMetres(GeoJson::position("row {$row}", $place));
+            $values[] = [$x, $y, $ph];
         }
 
         return count($values) >= self::FEWEST

@@ -114,7 +114,7 @@ final readonly class NestedDesign
                 }
                 $pairs[] = [$values[0], $values[1]];
             }
-            $targets[] = [$pairs[0], $pairs[1]];
+            $targets[] = [$pairs[0], $pairs[1] ?? throw new \LogicException('A target has two samples.')];
         }
         if (count($targets) < 2) {
             throw BadTable::because('there is 1 target', 'two targets or more: '.self::ACCEPTED);

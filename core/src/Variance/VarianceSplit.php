@@ -93,14 +93,11 @@ final readonly class VarianceSplit
             $samples[] = [Spread::mean($a), Spread::mean($b)];
             $targets[] = (Spread::mean($a) + Spread::mean($b)) / 2;
         }
-        $pooled = static fn (array $pairs): float => array_sum(
-            array_map(static fn (array $pair): float => ($pair[0] - $pair[1]) ** 2 / 2, $pairs),
-        ) / count($pairs);
 
         return self::parts(
             Spread::mean($targets),
-            $pooled($analyses),
-            $pooled($samples),
+            self::pooled($analyses),
+            self::pooled($samples),
             (float) Spread::standardDeviation($targets) ** 2,
         );
     }
@@ -174,5 +171,13 @@ final readonly class VarianceSplit
             ],
             $below,
         ];
+    }
+
+    /** @param non-empty-list<array{float, float}> $pairs */
+    private static function pooled(array $pairs): float
+    {
+        return array_sum(
+            array_map(static fn (array $pair): float => ($pair[0] - $pair[1]) ** 2 / 2, $pairs),
+        ) / count($pairs);
     }
 }

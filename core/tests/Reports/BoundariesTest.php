@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HonestCore\Tests\Reports;
 
+use HonestCore\Reports\AskedResult;
 use HonestCore\Reports\BatchQuestions;
 use HonestCore\Reports\ControlChart;
 use HonestCore\Reports\DuplicateLimit;
@@ -75,7 +76,7 @@ final class BoundariesTest extends TestCase
     {
         $given = [];
         foreach ($results as $analyte => $value) {
-            $given[$analyte] = ['analyte' => $analyte, 'value' => $value];
+            $given[$analyte] = new AskedResult((string) $analyte, $value);
         }
         $found = array_map(
             static fn (Question $question): array => $question->series,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HonestCore\Tests\Reports;
 
 use HonestCore\Error\CoreError;
+use HonestCore\Reports\AskedResult;
 use HonestCore\Reports\BatchQuestions;
 use HonestCore\Reports\ControlChart;
 use HonestCore\Reports\DuplicateLimit;
@@ -62,7 +63,7 @@ final class QuestionsTest extends TestCase
     {
         $questions = SampleQuestions::of(
             'QH26-01-4',
-            array_map(static fn (array $one): array => ['analyte' => $one[0], 'value' => $one[1]], $results),
+            array_map(static fn (array $one): AskedResult => new AskedResult($one[0], $one[1]), $results),
         );
 
         self::assertSame($kinds, array_map(static fn (Question $question): string => $question->kind->value, $questions));

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HonestCore\Tests\Reports;
 
+use HonestCore\Reports\AskedResult;
 use HonestCore\Reports\ColumnName;
 use HonestCore\Reports\Question;
 use HonestCore\Reports\SampleQuestions;
@@ -90,7 +91,7 @@ final class SaturationTest extends TestCase
     {
         $shaped = [];
         foreach ($results as $analyte => $value) {
-            $shaped[$analyte] = ['analyte' => $analyte, 'value' => $value];
+            $shaped[$analyte] = new AskedResult((string) $analyte, $value);
         }
 
         return array_map(static fn (Question $one): string => $one->words, SampleQuestions::of('S', $shaped));

@@ -20,7 +20,7 @@ final class CreateLandmark
             new LocalPlane(0.0, 0.0),
             0.0,
         );
-        $landmark = $site->landmarks()->create($request->validated());
+        $landmark = $site->landmarks()->create($request->fields());
 
         return (new LandmarkResource($landmark))->response()->setStatusCode(201);
     }

@@ -13,6 +13,6 @@ final class CreateSite
 {
     public function __invoke(SiteRequest $request): JsonResponse
     {
-        return (new SiteResource(Site::record($request->validated())))->response()->setStatusCode(201);
+        return (new SiteResource(Site::record($request->fields())))->response()->setStatusCode(201);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Labs;
 
+use App\Database\Values;
 use App\Models\Consignment;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -23,7 +24,7 @@ final class ListConsignments
                     'number' => $one->number,
                     'lab' => $one->lab->name,
                     'state' => $one->state,
-                    'portions' => (int) $one->getAttribute('contents_count'),
+                    'portions' => Values::whole($one->getAttribute('contents_count')),
                     'fee_cents' => $one->fee_cents,
                     'sent_at' => $one->sent_at?->toIso8601ZuluString(),
                     'expected_on' => $one->expected_on?->format('Y-m-d'),

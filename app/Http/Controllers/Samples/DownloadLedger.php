@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Samples;
 
 use App\Actions\Samples\Ledger;
+use App\Database\Values;
 use App\Http\Requests\Samples\LedgerRequest;
 use App\Models\Sample;
 use HonestCore\Custody\CustodyStep;
@@ -50,7 +51,7 @@ final class DownloadLedger
                         $sample->site->name,
                         $sample->area->name,
                         $sample->depth,
-                        substr((string) $sample->getRawOriginal('pulled_on'), 0, 10),
+                        substr(Values::text($sample->getRawOriginal('pulled_on')), 0, 10),
                         $sample->pulled_by,
                         $sample->cores_pulled,
                         $sample->cores_planned,

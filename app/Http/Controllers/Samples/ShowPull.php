@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Samples;
 
 use App\Actions\Samples\NotesOfComposite;
+use App\Database\Values;
 use App\Models\Plan;
 use App\Models\PullNote;
 use HonestCore\Custody\PullEntry;
@@ -49,9 +50,9 @@ final class ShowPull
             'seen' => (object) $notes
                 ->groupBy('device')
                 ->map(
-                    static fn (Collection $ofOne): int => $ofOne->max(
-                        static fn (PullNote $note): int => $note->ordinal,
-                    ) ?? 0,
+                    static fn (Collection $ofOne): int => Values::whole(
+                        $ofOne->max(static fn (PullNote $note): int => $note->ordinal),
+                    ),
                 )
                 ->all(),
             'margins' => $this->margins($plan, $planned),

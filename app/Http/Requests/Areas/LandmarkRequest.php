@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace App\Http\Requests\Areas;
 
+use App\Http\Requests\Concerns\GivesFields;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 
 final class LandmarkRequest extends FormRequest
 {
+    use GivesFields;
+
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {

@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace App\Http\Requests\Areas;
 
+use App\Http\Requests\Concerns\GivesFields;
 use App\Models\User;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 
 final class SiteRequest extends FormRequest
 {
+    use GivesFields;
+
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {

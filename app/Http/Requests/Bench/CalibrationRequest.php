@@ -4,11 +4,15 @@ declare(strict_types=1);
 
 namespace App\Http\Requests\Bench;
 
+use App\Database\Values;
+use App\Http\Requests\Concerns\GivesFields;
 use Illuminate\Foundation\Http\FormRequest;
 
 /** A pen in its buffers. */
 final class CalibrationRequest extends FormRequest
 {
+    use GivesFields;
+
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
@@ -37,10 +41,10 @@ final class CalibrationRequest extends FormRequest
     {
         return array_map(
             static fn (array $point): array => [
-                'buffer' => (float) $point['buffer'],
-                'shown' => (float) $point['shown'],
+                'buffer' => Values::number($point['buffer'] ?? null),
+                'shown' => Values::number($point['shown'] ?? null),
             ],
-            array_values($this->validated()['points']),
+            $this->rowsOf('points'),
         );
     }
 }

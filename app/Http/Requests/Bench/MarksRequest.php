@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Requests\Bench;
 
+use App\Database\Values;
+use App\Http\Requests\Concerns\GivesFields;
 use HonestCore\Bench\Mark;
 use HonestCore\Bench\ProtocolBreak;
 use Illuminate\Foundation\Http\FormRequest;
@@ -12,6 +14,8 @@ use Illuminate\Validation\Rule;
 /** Marks of a run, in the order in which they were made. */
 final class MarksRequest extends FormRequest
 {
+    use GivesFields;
+
     private const DATA = ['step', 'reader', 'typed', 'between', 'code', 'undoes', 'note', 'capture_id', 'match'];
 
     /** @return array<string, list<mixed>> */
@@ -45,16 +49,32 @@ final class MarksRequest extends FormRequest
     public function marks(): array
     {
         $marks = [];
-        foreach ($this->validated()['marks'] as $mark) {
+        foreach ($this->rowsOf('marks') as $mark) {
             $marks[] = [
-                'uuid' => (string) $mark['uuid'],
-                'kind' => (string) $mark['kind'],
-                'tube' => (int) $mark['tube'],
-                'at_ms' => (int) $mark['at_ms'],
-                'data' => array_intersect_key($mark, array_flip(self::DATA)),
+                'uuid' => Values::text($mark['uuid'] ?? null),
+                'kind' => Values::text($mark['kind'] ?? null),
+                'tube' => Values::whole($mark['tube'] ?? null),
+                'at_ms' => Values::whole($mark['at_ms'] ?? null),
+                'data' => self::dataOf($mark),
             ];
         }
 
         return $marks;
+    }
+
+    /**
+     * @param array<mixed> $mark
+     * @return array<string, mixed>
+     */
+    private static function dataOf(array $mark): array
+    {
+        $data = [];
+        foreach (self::DATA as $name) {
+            if (array_key_exists($name, $mark)) {
+                $data[$name] = $mark[$name];
+            }
+        }
+
+        return $data;
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Requests\Bench;
 
+use App\Database\Values;
+use App\Http\Requests\Concerns\GivesFields;
 use HonestCore\Error\CoreError;
 use HonestCore\Probe\RowTransect;
 use Illuminate\Foundation\Http\FormRequest;
@@ -12,6 +14,8 @@ use Illuminate\Validation\Validator;
 /** Readings from a row to mid-row. */
 final class TransectRequest extends FormRequest
 {
+    use GivesFields;
+
     private ?RowTransect $transect = null;
 
     /** @return array<string, list<mixed>> */
@@ -52,10 +56,10 @@ final class TransectRequest extends FormRequest
                         $this->float('row_spacing_cm'),
                         array_map(
                             static fn (array $place): array => [
-                                'cm' => (float) $place['cm'],
-                                'readings' => array_map(floatval(...), array_values($place['readings'])),
+                                'cm' => Values::number($place['cm'] ?? null),
+                                'readings' => Values::numbers(is_array($place['readings'] ?? null) ? $place['readings'] : []),
                             ],
-                            array_values($this->validated()['places']),
+                            $this->rowsOf('places'),
                         ),
                     );
                 } catch (CoreError $error) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests\Labs;
 
+use App\Database\Values;
 use App\Models\Lab;
 use App\Models\User;
 use HonestCore\Error\CoreError;
@@ -92,12 +93,12 @@ final class LabRequest extends FormRequest
         }
         $fields['tests'] = array_map(
             static fn (array $test): array => [
-                'method' => (string) $test['method'],
-                'extractant' => (string) $test['extractant'],
-                'unit' => (string) $test['unit'],
-                'outside' => (string) $test['outside'],
+                'method' => Values::text($test['method'] ?? ''),
+                'extractant' => Values::text($test['extractant'] ?? ''),
+                'unit' => Values::text($test['unit'] ?? ''),
+                'outside' => Values::text($test['outside'] ?? ''),
             ] + $test,
-            (array) $fields['tests'],
+            array_values(array_filter((array) $fields['tests'], is_array(...))),
         );
 
         return $fields;

@@ -34,6 +34,13 @@ final class LedgerRequest extends FormRequest
     /** @return array<string, mixed> what was asked, by the name of the fact */
     public function asked(): array
     {
-        return array_intersect_key($this->validated(), $this->rules());
+        $asked = [];
+        foreach (array_keys($this->rules()) as $fact) {
+            if ($this->has($fact)) {
+                $asked[$fact] = $this->validated($fact);
+            }
+        }
+
+        return $asked;
     }
 }

@@ -8,7 +8,7 @@ use App\Models\Lab;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 
-/** @mixin Lab */
+/** @property Lab $resource */
 final class LabResource extends JsonResource
 {
     /** @return array<string, mixed> */

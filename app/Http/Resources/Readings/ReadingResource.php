@@ -9,7 +9,11 @@ use HonestCore\Bench\ProtocolBreak;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 
-/** @mixin Reading */
+/**
+ * @mixin Reading
+ *
+ * @property Reading $resource
+ */
 final class ReadingResource extends JsonResource
 {
     /** @return array<string, mixed> */
