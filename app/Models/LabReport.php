@@ -9,6 +9,7 @@ use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\HasOne;
 
 /**
  * One file of lab results, taken whole.
@@ -28,6 +29,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $results_count
  * @property int $questions_count
  * @property int $open_count
+ * @property bool $is_replaced
  * @property \Illuminate\Support\Carbon $created_at
  * @property-read Lab|null $lab
  * @property-read \Illuminate\Database\Eloquent\Collection<int, Reading> $readings
@@ -44,6 +46,12 @@ final class LabReport extends Model
     protected function casts(): array
     {
         return ['read_on' => 'date', 'mapping' => 'array', 'left_out' => 'array'];
+    }
+
+    /** @return HasOne<self, $this> the corrected report that took its place */
+    public function successor(): HasOne
+    {
+        return $this->hasOne(self::class, 'supersedes_id');
     }
 
     /** @return BelongsTo<Lab, $this> */
@@ -81,17 +89,28 @@ final class LabReport extends Model
     /** @return Collection<int, self> the newest, with how much is in each and how much is open */
     public static function newest(int $most): Collection
     {
-        return self::query()->withCount(self::counts())->orderByDesc('id')->limit($most)->get();
+        return self::query()
+            ->withCount(self::counts())
+            ->withExists('successor as is_replaced')
+            ->orderByDesc('id')
+            ->limit($most)
+            ->get();
     }
 
     public function counted(): self
     {
-        return $this->loadCount(self::counts());
+        return $this->loadCount(self::counts())->loadExists('successor as is_replaced');
     }
 
     /** @return array<int|string, string|callable> */
     private static function counts(): array
     {
         return [...self::COUNTED, 'questions as open_count' => static fn ($query) => $query->whereNull('answer')];
+    }
+
+    /** The corrected report that took its place; null while it stands. */
+    public function replacement(): ?self
+    {
+        return $this->successor()->first();
     }
 }

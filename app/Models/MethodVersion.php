@@ -20,6 +20,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property array<string, mixed> $definition
  * @property string $why
  * @property \Illuminate\Support\Carbon $created_at
+ * @property-read User|null $author
  */
 final class MethodVersion extends Model
 {

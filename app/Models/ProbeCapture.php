@@ -32,4 +32,19 @@ final class ProbeCapture extends Model
     {
         return ['readings' => 'array', 'gaps' => 'array', 'simulated' => 'boolean'];
     }
+
+    /** The last good readings, which are the ones that count. */
+    private const LAST = 8;
+
+    /** @return list<float> */
+    public function values(): array
+    {
+        return array_map(static fn (array $reading): float => (float) $reading['value'], $this->readings);
+    }
+
+    /** @return list<float> those that its mean is made of */
+    public function used(): array
+    {
+        return array_slice($this->values(), -self::LAST);
+    }
 }

@@ -149,4 +149,10 @@ final class TestMethod extends Model
     {
         return self::query()->where('workplace', 'lab')->findMany($ids)->keyBy('id')->all();
     }
+
+    /** With all that was ever said of how it is worked. */
+    public function withVersions(): self
+    {
+        return $this->loadMissing(['versions.author:id,name', 'lots']);
+    }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToTeam;
+use HonestCore\Probe\RowTransect;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -40,5 +41,19 @@ final class Transect extends Model
     public function area(): BelongsTo
     {
         return $this->belongsTo(Area::class);
+    }
+
+    public function across(): RowTransect
+    {
+        return RowTransect::of(
+            $this->row_spacing_cm,
+            array_map(
+                static fn (array $place): array => [
+                    'cm' => (float) $place['cm'],
+                    'readings' => array_map(floatval(...), $place['readings']),
+                ],
+                $this->places,
+            ),
+        );
     }
 }

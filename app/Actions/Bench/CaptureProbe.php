@@ -11,7 +11,6 @@ use App\Models\Run;
 use App\Models\RunTube;
 use App\Models\User;
 use HonestCore\Probe\ProbeStream;
-use HonestCore\Statistics\Spread;
 
 /**
  * Takes what a probe streams while it is in a tube. What came is kept as it comes, so that a stream that breaks loses
@@ -65,26 +64,6 @@ final class CaptureProbe
     private function keep(ProbeCapture $capture, ProbeStream $stream): void
     {
         $capture->update(['readings' => $stream->good(), 'gaps' => $stream->gaps()]);
-    }
-
-    /** @return array<string, mixed> */
-    public static function shape(ProbeCapture $capture): array
-    {
-        $values = array_map(
-            static fn (array $reading): float => (float) $reading['value'],
-            array_slice($capture->readings, -self::LAST),
-        );
-
-        return [
-            'id' => $capture->id,
-            'readings' => count($capture->readings),
-            'gaps' => $capture->gaps,
-            'simulated' => $capture->simulated,
-            'used' => count($values),
-            'mean' => $values === [] ? null : Spread::mean($values),
-            'sd' => $values === [] ? null : Spread::standardDeviation($values),
-            'values' => array_map(static fn (array $reading): float => (float) $reading['value'], $capture->readings),
-        ];
     }
 
     /** @return array{token: string, ph: float|null} */

@@ -107,32 +107,6 @@ final class Practise
         });
     }
 
-    /** @return array<string, mixed> what the tubes are is told when they are read */
-    public static function shape(PracticeRound $round): array
-    {
-        $read = $round->answers !== null;
-
-        return [
-            'id' => $round->id,
-            'method_id' => $round->method_id,
-            'method' => $round->method->name,
-            'reader' => $round->reader,
-            'source' => $round->source,
-            'at' => $round->created_at->toIso8601ZuluString(),
-            'tubes' => array_map(
-                static fn (array $tube, int $i): array => [
-                    'hex' => $tube['hex'],
-                    'known' => $read ? (float) $tube['known'] : null,
-                    'read' => $round->answers[$i]['band'] ?? null,
-                    'between' => $round->answers[$i]['between'] ?? null,
-                ],
-                $round->tubes,
-                array_keys($round->tubes),
-            ),
-            'score' => $round->score,
-        ];
-    }
-
     /** @return non-empty-list<float> a value in each closed band with a colour */
     private static function spread(MethodScale $scale, Randomizer $random): array
     {

@@ -251,4 +251,10 @@ final readonly class MethodDefinition
     {
         return self::MOST_S;
     }
+
+    /** Does a step last as long as grains of a size need to settle? */
+    public function isByStokes(): bool
+    {
+        return array_filter($this->steps, static fn (MethodStep $step): bool => $step->stokesMicrometres !== null) !== [];
+    }
 }

@@ -87,7 +87,7 @@ final readonly class MethodScale
     /** @throws ValueOutOfRange */
     private function counted(string $typed): BenchReading
     {
-        $last = $this->drops[count($this->drops) - 1]['to'] ?? 0;
+        $last = $this->mostDrops() ?? 0;
         if (preg_match('/^\d{1,4}$/D', $typed) !== 1 || (int) $typed < 1 || (int) $typed > $last) {
             throw new ValueOutOfRange(
                 "\"{$typed}\" is no count of drops; accepted is a whole number from 1 to {$last}.",
@@ -123,5 +123,11 @@ final readonly class MethodScale
         }
 
         return BenchReading::between($names[min($places)], $names[max($places)]);
+    }
+
+    /** The most drops that its table knows; null for a scale without one. */
+    public function mostDrops(): ?int
+    {
+        return $this->drops[count($this->drops) - 1]['to'] ?? null;
     }
 }

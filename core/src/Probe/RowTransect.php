@@ -187,4 +187,15 @@ final readonly class RowTransect
 
         return $table;
     }
+
+    /** What readings of so many days may be taken for. */
+    public static function caution(int $days): string
+    {
+        return match ($days) {
+            0 => 'Nothing was read here yet.',
+            1 => 'One day is a point, not a trend: what it says hangs on the rain and the applications before it.',
+            2 => 'Two days are a difference, not a trend; rain and applications between them say more than the line.',
+            default => 'Read the days together with the rain and the applications between them.',
+        };
+    }
 }

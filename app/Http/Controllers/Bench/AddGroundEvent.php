@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Bench;
 
-use App\Actions\Bench\TransectShape;
+use App\Actions\Bench\TransectView;
+use App\Http\Resources\Bench\TransectsResource;
 use App\Models\Area;
 use App\Models\GroundEvent;
 use App\Models\User;
@@ -38,6 +39,6 @@ final class AddGroundEvent
             'created_by' => $author->id,
         ]);
 
-        return new JsonResponse(TransectShape::all($area), 201);
+        return (new TransectsResource(TransectView::of($area)))->response()->setStatusCode(201);
     }
 }

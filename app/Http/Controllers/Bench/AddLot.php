@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Bench;
 
-use App\Actions\Bench\MethodShape;
 use App\Exceptions\Conflict;
+use App\Http\Resources\Bench\BenchMethodResource;
 use App\Models\TestMethod;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -34,6 +34,6 @@ final class AddLot
         }
         $method->lots()->create($request->only(['reagent', 'lot', 'expires_on', 'price_cents', 'tests']));
 
-        return new JsonResponse(MethodShape::detail($method), 201);
+        return (new BenchMethodResource($method))->response()->setStatusCode(201);
     }
 }

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Bench;
 
 use App\Actions\Bench\KeepMethod;
-use App\Actions\Bench\MethodShape;
 use App\Http\Requests\Bench\MethodRequest;
+use App\Http\Resources\Bench\BenchMethodResource;
 use App\Models\User;
 use Illuminate\Http\JsonResponse;
 
@@ -17,6 +17,6 @@ final class AddMethod
         /** @var User $author */
         $author = $request->user();
 
-        return new JsonResponse(MethodShape::detail($keep->add($request->definition(), $request->why(), $author)), 201);
+        return (new BenchMethodResource($keep->add($request->definition(), $request->why(), $author)))->response()->setStatusCode(201);
     }
 }

@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Bench;
 
-use App\Actions\Bench\TransectShape;
+use App\Actions\Bench\TransectView;
 use App\Http\Requests\Bench\TransectRequest;
+use App\Http\Resources\Bench\TransectsResource;
 use App\Models\Area;
 use App\Models\Transect;
 use App\Models\User;
@@ -32,6 +33,6 @@ final class AddTransect
             'note' => $request->string('note')->toString(),
         ]);
 
-        return new JsonResponse(TransectShape::all($area), 201);
+        return (new TransectsResource(TransectView::of($area)))->response()->setStatusCode(201);
     }
 }

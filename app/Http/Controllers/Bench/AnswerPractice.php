@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Bench;
 
 use App\Actions\Bench\Practise;
+use App\Http\Resources\Bench\PracticeResource;
 use App\Models\PracticeRound;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -21,6 +22,6 @@ final class AnswerPractice
         /** @var list<array{band: string, between: string|null}> $answers */
         $answers = $request->array('answers');
 
-        return new JsonResponse(Practise::shape($practise->answer($round, $answers)));
+        return (new PracticeResource($practise->answer($round, $answers)))->response();
     }
 }

@@ -7,15 +7,15 @@ namespace App\Http\Controllers\Bench;
 use App\Actions\Bench\FinishRun;
 use App\Actions\Bench\LeadRun;
 use App\Exceptions\Conflict;
+use App\Http\Resources\Bench\RunResource;
 use App\Models\Run;
 use App\Models\User;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
 /** Finishes a run, or drops it: a dropped one keeps its log and gives no readings. */
 final class CloseRun
 {
-    public function __invoke(Request $request, Run $run, FinishRun $finish, LeadRun $lead): JsonResponse
+    public function __invoke(Request $request, Run $run, FinishRun $finish, LeadRun $lead): RunResource
     {
         $request->validate([
             'leave_unread' => ['required', 'boolean'],
@@ -25,7 +25,7 @@ final class CloseRun
         /** @var User $author */
         $author = $request->user();
         if (! $request->boolean('drop')) {
-            return new JsonResponse(
+            return new RunResource(
                 $lead->show(
                     $finish(
                         $run,
@@ -45,6 +45,6 @@ final class CloseRun
             'note' => trim("{$run->note} {$request->string('note')}"),
         ]);
 
-        return new JsonResponse($lead->show($run));
+        return new RunResource($lead->show($run));
     }
 }

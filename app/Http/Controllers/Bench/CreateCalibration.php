@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Bench;
 
 use App\Actions\Bench\Calibrate;
-use App\Actions\Bench\CalibrationShape;
 use App\Http\Requests\Bench\CalibrationRequest;
+use App\Http\Resources\Bench\CalibrationResource;
 use App\Models\User;
 use Illuminate\Http\JsonResponse;
 
@@ -24,6 +24,6 @@ final class CreateCalibration
             $request->boolean('in_millivolts'),
         );
 
-        return new JsonResponse(CalibrationShape::of($kept), 201);
+        return (new CalibrationResource($kept))->response()->setStatusCode(201);
     }
 }

@@ -7,6 +7,7 @@ namespace App\Http\Controllers\Bench;
 use App\Actions\Bench\LeadRun;
 use App\Actions\Bench\StartRun;
 use App\Http\Requests\Bench\RunRequest;
+use App\Http\Resources\Bench\RunResource;
 use App\Models\Site;
 use App\Models\TestMethod;
 use App\Models\User;
@@ -21,6 +22,8 @@ final class CreateRun
         $method = TestMethod::ofBench($request->integer('method_id'));
         $run = $start($site, $method, $author, $request->setup());
 
-        return new JsonResponse($lead->show($run, $request->integer('now_ms')), $run->wasRecentlyCreated ? 201 : 200);
+        $status = $run->wasRecentlyCreated ? 201 : 200;
+
+        return (new RunResource($lead->show($run, $request->integer('now_ms'))))->response()->setStatusCode($status);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Bench;
 
+use App\Http\Resources\Bench\VisionResource;
 use App\Models\User;
 use App\Models\VisionRecord;
 use HonestCore\Colour\VisionCheck;
@@ -30,7 +31,7 @@ final class KeepVisionCheck
         $found = VisionCheck::judge($request->integer('seed'), $answers);
 
         return new JsonResponse(
-            ListVisionChecks::shape(
+            new VisionResource(
                 VisionRecord::record([
                     'created_by' => $author->id,
                     'reader' => $request->string('reader')->trim()->toString(),

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Bench;
 
-use App\Actions\Bench\MethodShape;
+use App\Http\Resources\Bench\BenchMethodResource;
 use App\Models\TestMethod;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -31,6 +31,6 @@ final class LinkSheets
             ),
         ]);
 
-        return new JsonResponse(MethodShape::detail($method));
+        return (new BenchMethodResource($method))->response();
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Bench;
 
-use App\Actions\Bench\CalibrationShape;
+use App\Http\Resources\Bench\CalibrationResource;
 use App\Models\PenCalibration;
 use Illuminate\Http\JsonResponse;
 
@@ -13,7 +13,7 @@ final class ListCalibrations
     public function __invoke(): JsonResponse
     {
         return new JsonResponse(
-            PenCalibration::newest(100)->map(CalibrationShape::of(...)),
+            CalibrationResource::collection(PenCalibration::newest(100)),
         );
     }
 }

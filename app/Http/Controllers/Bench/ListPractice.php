@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Bench;
 
-use App\Actions\Bench\Practise;
+use App\Http\Resources\Bench\PracticeResource;
 use App\Models\PracticeRound;
 use Illuminate\Http\JsonResponse;
 
@@ -13,7 +13,7 @@ final class ListPractice
     public function __invoke(): JsonResponse
     {
         return new JsonResponse(
-            PracticeRound::newest(100)->map(Practise::shape(...)),
+            PracticeResource::collection(PracticeRound::newest(100)),
         );
     }
 }

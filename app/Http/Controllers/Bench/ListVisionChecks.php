@@ -4,27 +4,14 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Bench;
 
+use App\Http\Resources\Bench\VisionResource;
 use App\Models\VisionRecord;
-use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
 
 final class ListVisionChecks
 {
-    public function __invoke(): JsonResponse
+    public function __invoke(): AnonymousResourceCollection
     {
-        return new JsonResponse(VisionRecord::newest(200)->map(self::shape(...)));
-    }
-
-    /** @return array<string, mixed> */
-    public static function shape(VisionRecord $record): array
-    {
-        return [
-            'id' => $record->id,
-            'reader' => $record->reader,
-            'passed' => $record->passed,
-            'right' => $record->right,
-            'plates' => $record->plates,
-            'words' => $record->words,
-            'taken_on' => $record->taken_on->format('Y-m-d'),
-        ];
+        return VisionResource::collection(VisionRecord::newest(200));
     }
 }

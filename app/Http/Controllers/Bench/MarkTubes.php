@@ -7,18 +7,18 @@ namespace App\Http\Controllers\Bench;
 use App\Actions\Bench\LeadRun;
 use App\Actions\Bench\MarkRun;
 use App\Http\Requests\Bench\MarksRequest;
+use App\Http\Resources\Bench\RunResource;
 use App\Models\Run;
 use App\Models\User;
-use Illuminate\Http\JsonResponse;
 
 final class MarkTubes
 {
-    public function __invoke(MarksRequest $request, Run $run, MarkRun $mark, LeadRun $lead): JsonResponse
+    public function __invoke(MarksRequest $request, Run $run, MarkRun $mark, LeadRun $lead): RunResource
     {
         /** @var User $author */
         $author = $request->user();
 
-        return new JsonResponse(
+        return new RunResource(
             $lead->show(
                 $mark($run, $author, $request->integer('now_ms'), $request->marks()),
                 $request->integer('now_ms'),

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Bench;
 
 use App\Actions\Bench\Calibrate;
-use App\Actions\Bench\CalibrationShape;
+use App\Http\Resources\Bench\CalibrationResource;
 use App\Models\PenCalibration;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -20,6 +20,6 @@ final class NoteDrift
         ]);
         $left = $calibrate->drift($calibration, $request->float('buffer'), $request->float('shown'));
 
-        return new JsonResponse([...CalibrationShape::of($calibration->refresh()), 'left_out' => $left]);
+        return new JsonResponse([...(new CalibrationResource($calibration->refresh()))->toArray($request), 'left_out' => $left]);
     }
 }

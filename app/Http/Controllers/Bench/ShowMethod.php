@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Bench;
 
-use App\Actions\Bench\MethodShape;
+use App\Http\Resources\Bench\BenchMethodResource;
 use App\Models\TestMethod;
 use Illuminate\Http\JsonResponse;
 
@@ -12,6 +12,6 @@ final class ShowMethod
 {
     public function __invoke(TestMethod $method): JsonResponse
     {
-        return new JsonResponse(MethodShape::detail($method));
+        return (new BenchMethodResource($method))->response();
     }
 }

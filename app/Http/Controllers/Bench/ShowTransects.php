@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Bench;
 
-use App\Actions\Bench\TransectShape;
+use App\Actions\Bench\TransectView;
+use App\Http\Resources\Bench\TransectsResource;
 use App\Models\Area;
 use Illuminate\Http\JsonResponse;
 
@@ -12,6 +13,6 @@ final class ShowTransects
 {
     public function __invoke(Area $area): JsonResponse
     {
-        return new JsonResponse(TransectShape::all($area));
+        return (new TransectsResource(TransectView::of($area)))->response();
     }
 }

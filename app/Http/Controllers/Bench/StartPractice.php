@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Bench;
 
 use App\Actions\Bench\Practise;
+use App\Http\Resources\Bench\PracticeResource;
 use App\Models\TestMethod;
 use App\Models\User;
 use Illuminate\Http\JsonResponse;
@@ -37,6 +38,6 @@ final class StartPractice
             $request->integer('copies'),
         );
 
-        return new JsonResponse(Practise::shape($round), 201);
+        return (new PracticeResource($round))->response()->setStatusCode(201);
     }
 }

@@ -6,6 +6,7 @@ namespace App\Http\Controllers\Bench;
 
 use App\Actions\Bench\CaptureProbe;
 use App\Exceptions\Conflict;
+use App\Http\Resources\Bench\CaptureResource;
 use App\Models\Run;
 use App\Models\User;
 use Illuminate\Http\Request;
@@ -37,9 +38,9 @@ final class StreamProbe
                 };
                 try {
                     $line([
-                        'capture' => CaptureProbe::shape(
+                        'capture' => (new CaptureResource(
                             $capture($run, $tube, $author, $request->integer('seconds'), $line),
-                        ),
+                        ))->toArray($request),
                     ]);
                 } catch (Conflict $conflict) {
                     $line(['refused' => $conflict->getMessage()]);

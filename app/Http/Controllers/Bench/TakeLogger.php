@@ -6,14 +6,14 @@ namespace App\Http\Controllers\Bench;
 
 use App\Actions\Bench\LeadRun;
 use App\Actions\Bench\TakeLoggerFile;
+use App\Http\Resources\Bench\RunResource;
 use App\Models\Run;
 use App\Models\User;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
 final class TakeLogger
 {
-    public function __invoke(Request $request, Run $run, TakeLoggerFile $take, LeadRun $lead): JsonResponse
+    public function __invoke(Request $request, Run $run, TakeLoggerFile $take, LeadRun $lead): RunResource
     {
         $request->validate(
             [
@@ -28,7 +28,7 @@ final class TakeLogger
         $file = $request->file('file');
         $text = $file instanceof \Illuminate\Http\UploadedFile ? (string) file_get_contents($file->getPathname()) : '';
 
-        return new JsonResponse(
+        return new RunResource(
             $lead->show(
                 $take($run, $author, $text, $request->string('reader')->toString(), $request->integer('now_ms')),
                 $request->integer('now_ms'),

@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Reports;
 
+use App\Actions\Reports\AskedQuestion;
 use App\Actions\Reports\RecordAnswer;
-use App\Actions\Reports\ReportShape;
+use App\Http\Resources\Reports\QuestionResource;
 use App\Models\ReportQuestion;
 use App\Models\User;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
 
 final class AnswerQuestion
 {
-    public function __invoke(Request $request, ReportQuestion $question, RecordAnswer $answer): JsonResponse
+    public function __invoke(Request $request, ReportQuestion $question, RecordAnswer $answer): QuestionResource
     {
         $request->validate(
             [
@@ -35,6 +35,6 @@ final class AnswerQuestion
             $request->string('note')->trim()->toString(),
         );
 
-        return new JsonResponse(ReportShape::question($answered, [$author->id => $author->name]));
+        return new QuestionResource(AskedQuestion::of($answered, $author->name));
     }
 }

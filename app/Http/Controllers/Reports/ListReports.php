@@ -4,17 +4,16 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Reports;
 
-use App\Actions\Reports\ReportShape;
+use App\Http\Resources\Reports\ReportLineResource;
 use App\Models\LabReport;
-use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
 
 final class ListReports
 {
-    public function __invoke(): JsonResponse
+    private const MOST = 100;
+
+    public function __invoke(): AnonymousResourceCollection
     {
-        return new JsonResponse(
-            LabReport::newest(100)
-                ->map(ReportShape::line(...)),
-        );
+        return ReportLineResource::collection(LabReport::newest(self::MOST));
     }
 }

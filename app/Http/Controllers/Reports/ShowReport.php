@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Reports;
 
-use App\Actions\Reports\ReportShape;
+use App\Actions\Reports\ReportView;
+use App\Http\Resources\Reports\ReportResource;
 use App\Models\LabReport;
-use Illuminate\Http\JsonResponse;
 
 final class ShowReport
 {
-    public function __invoke(LabReport $report): JsonResponse
+    public function __invoke(LabReport $report): ReportResource
     {
-        return new JsonResponse(ReportShape::whole($report));
+        return new ReportResource(ReportView::of($report));
     }
 }

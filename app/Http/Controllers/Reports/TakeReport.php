@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Reports;
 
 use App\Actions\Reports\ReportProgress;
-use App\Actions\Reports\ReportShape;
+use App\Actions\Reports\ReportView;
 use App\Actions\Reports\TakeMapped;
 use App\Http\Requests\Reports\FileRequest;
+use App\Http\Resources\Reports\ReportResource;
 use App\Models\User;
 use Illuminate\Http\JsonResponse;
 
@@ -36,7 +37,7 @@ final class TakeReport
         }
 
         return new JsonResponse(
-            [...ReportShape::whole($report), 'taken_before' => ! $report->wasRecentlyCreated],
+            [...(new ReportResource(ReportView::of($report)))->toArray($request), 'taken_before' => ! $report->wasRecentlyCreated],
             $report->wasRecentlyCreated ? 201 : 200,
         );
     }

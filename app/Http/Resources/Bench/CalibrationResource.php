@@ -2,18 +2,22 @@
 
 declare(strict_types=1);
 
-namespace App\Actions\Bench;
+namespace App\Http\Resources\Bench;
 
 use App\Models\PenCalibration;
 use HonestCore\Probe\Calibration;
 use HonestCore\Probe\Nernst;
+use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\JsonResource;
 
-/** A calibration as pages are shown it. */
-final class CalibrationShape
+/** @property PenCalibration $resource */
+final class CalibrationResource extends JsonResource
 {
     /** @return array<string, mixed> */
-    public static function of(PenCalibration $calibration): array
+    public function toArray(Request $request): array
     {
+        $calibration = $this->resource;
+
         return [
             'id' => $calibration->id,
             'instrument' => $calibration->instrument,
