@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace HonestCore\Tests\Agronomy;
 
-use HonestCore\Agronomy\Fertiliser;
 use HonestCore\Agronomy\Lime\LimeMaterial;
 use HonestCore\Agronomy\Lime\LimeRate;
 use HonestCore\Agronomy\Lime\LimeSchool;
@@ -182,18 +181,6 @@ final class LimeTest extends TestCase
     {
         self::assertEqualsWithDelta(2000 / 43.56, LimeRate::POUNDS_PER_1000_SQ_FT, 1e-9);
         self::assertEqualsWithDelta(2.2417, LimeRate::TONNES_PER_HECTARE, 1e-4);
-    }
-
-    /** Common practice: 25 lb N as 15.5-0-0 is 161.29 lb; 20 lb as 0-20-0 is 100 lb. */
-    public function test_product_by_its_grade(): void
-    {
-        self::assertEqualsWithDelta(161.29, Fertiliser::product(25, 15.5), 0.005);
-        self::assertSame(100.0, Fertiliser::product(20, 20));
-        self::assertSame(
-            [2000.0, 3.0],
-            [Fertiliser::product(10, 0.5), Fertiliser::product(3, 100)],
-            'a weak grade is one, and 100 is the most',
-        );
     }
 
     public function test_readings_no_soil_gives_are_refused(): void
