@@ -39,15 +39,24 @@ final class AsValues implements CastsAttributes
     /** @return array<string, string|null> */
     public function set(Model $model, string $key, mixed $value, array $attributes): array
     {
-        $rows = is_array($value) ? array_filter($value, static fn (mixed $one): bool => $one instanceof Stored || is_array($one)) : null;
+        return [$key => is_array($value) ? json_encode($this->rows($value), JSON_THROW_ON_ERROR) : null];
+    }
 
-        return [
-            $key => $rows === null
-                ? null
-                : json_encode(
-                    array_map(fn (Stored|array $one): array => ($one instanceof Stored ? $one : ($this->class)::fromRow($one))->toRow(), array_values($rows)),
-                    JSON_THROW_ON_ERROR,
-                ),
-        ];
+    /**
+     * @param array<mixed> $values
+     * @return list<array<string, mixed>>
+     */
+    private function rows(array $values): array
+    {
+        $rows = [];
+        foreach ($values as $one) {
+            if ($one instanceof Stored) {
+                $rows[] = $one->toRow();
+            } elseif (is_array($one)) {
+                $rows[] = ($this->class)::fromRow($one)->toRow();
+            }
+        }
+
+        return $rows;
     }
 }

@@ -129,7 +129,10 @@ final class BenchSeeder
     private function readers(User $technician, User $reviewer): void
     {
         foreach (
-            [[$technician, 4711, '2026-04-10', []], [$reviewer, 815, '2026-05-04', [3 => null, 5 => null, 8 => null]]] as [$reader, $seed, $day, $missed]
+            [
+                [$technician, 4711, '2026-04-10', []],
+                [$reviewer, 815, '2026-05-04', [3 => null, 5 => null, 8 => null]],
+            ] as [$reader, $seed, $day, $missed]
         ) {
             $answers = array_map(
                 static fn (array $plate): ?string => $plate['kind'] === 'none' ? null : $plate['figure'],

@@ -86,7 +86,11 @@ final class PaddockSeeder
                 ->orderBy('id')
                 ->get();
             foreach (
-                ['drying' => [0, 20, 'Drying tray 1'], 'dried' => [1, 14, ''], 'shelved' => [1, 15, 'Shelf C, box 1']] as $step => [$after, $hour, $place]
+                [
+                    'drying' => [0, 20, 'Drying tray 1'],
+                    'dried' => [1, 14, ''],
+                    'shelved' => [1, 15, 'Shelf C, box 1'],
+                ] as $step => [$after, $hour, $place]
             ) {
                 $this->reports->step(
                     $technician,

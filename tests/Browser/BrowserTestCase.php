@@ -228,9 +228,11 @@ abstract class BrowserTestCase extends TestCase
             $this->browser->wait(self::PATIENCE_S, 60)->until(static function () use ($holds, &$last): bool {
                 try {
                     return $holds();
-                } catch (
-                    StaleElementReferenceException|NoSuchElementException|ElementClickInterceptedException|ElementNotInteractableException $error
-                ) {
+                } catch (StaleElementReferenceException|NoSuchElementException $error) {
+                    $last = $error;
+
+                    return false;
+                } catch (ElementClickInterceptedException|ElementNotInteractableException $error) {
                     $last = $error;
 
                     return false;

@@ -160,9 +160,12 @@ final class OfflineTest extends BrowserTestCase
             open.onsuccess = () => {
                 const store = open.result.transaction(['entries', 'meta'], 'readwrite')
                 for (let i = 1; i <= 5000; i++)
-                    store.objectStore('entries').put({ uuid: crypto.randomUUID(), plan_id: plan, composite: 1, ordinal: i, sequence: 1 + (i % 6), 
+                    store.objectStore('entries').put({ 
+                        uuid: crypto.randomUUID(), plan_id: plan, composite: 1, ordinal: i,
+                        sequence: 1 + (i % 6), 
                         outcome: i % 40 ? 'pulled' : 'undone', reason: null, at: new Date().toISOString(),
-                        longitude: null, latitude: null, accuracy_m: null, settles: [], user: 'maren@demo.example', state: 'unsent', message: '' })
+                        longitude: null, latitude: null, accuracy_m: null, settles: [],
+                        user: 'maren@demo.example', state: 'unsent', message: '' })
                 store.objectStore('meta').put(5000, 'ordinal')
                 store.oncomplete = () => { open.result.close(); done() }
             }
@@ -368,7 +371,8 @@ final class OfflineTest extends BrowserTestCase
                 const store = open.result.transaction('entries', 'readwrite')
                 store.objectStore('entries').put({ uuid: crypto.randomUUID(), plan_id: plan, composite: 1, ordinal: 9000, sequence: 77, 
                     outcome: 'pulled', reason: null, at: new Date().toISOString(),
-                    longitude: null, latitude: null, accuracy_m: null, settles: [], user: 'maren@demo.example', state: 'unsent', message: '' })
+                    longitude: null, latitude: null, accuracy_m: null, settles: [],
+                        user: 'maren@demo.example', state: 'unsent', message: '' })
                 store.oncomplete = () => { open.result.close(); done() }
             }
             JS

@@ -14,7 +14,7 @@ final class ArchitectureTest extends TestCase
 
     public function test_the_core_knows_php_alone(): void
     {
-        foreach (self::files('core/src', 'php') as $file => $text) {
+        foreach (SourceFiles::in('core/src', 'php') as $file => $text) {
             preg_match_all('/^use (?!HonestCore\\\\|Random\\\\|function |const )([\w\\\\]+)/m', $text, $uses);
             self::assertSame([], $uses[1], "{$file} imports from outside");
             self::assertDoesNotMatchRegularExpression('/\b(Illuminate|App)\\\\/', $text, $file);
@@ -28,7 +28,7 @@ final class ArchitectureTest extends TestCase
 
     public function test_every_class_is_closed_and_typed(): void
     {
-        foreach ([...self::files('core/src', 'php'), ...self::files('app', 'php')] as $file => $text) {
+        foreach ([...SourceFiles::in('core/src', 'php'), ...SourceFiles::in('app', 'php')] as $file => $text) {
             self::assertStringContainsString('declare(strict_types=1);', $text, $file);
             self::assertMatchesRegularExpression(
                 '/^(final |abstract |enum |interface |trait |class TeamRecordPolicy)/m',
@@ -41,7 +41,7 @@ final class ArchitectureTest extends TestCase
     public function test_computing_classes_say_quantity_and_source(): void
     {
         foreach (['Statistics', 'Agronomy/Lime', 'Colour'] as $folder) {
-            foreach (self::files("core/src/{$folder}", 'php') as $file => $text) {
+            foreach (SourceFiles::in("core/src/{$folder}", 'php') as $file => $text) {
                 if (preg_match('/public static function (cdf|quantile|of|rate|between|lower)\(/', $text) === 1) {
                     self::assertMatchesRegularExpression('/(Quantity and unit|Domain|Variant|Rule):/', $text, $file);
                 }
@@ -51,7 +51,7 @@ final class ArchitectureTest extends TestCase
 
     public function test_controllers_do_one_thing(): void
     {
-        foreach (self::files('app/Http/Controllers', 'php') as $file => $text) {
+        foreach (SourceFiles::in('app/Http/Controllers', 'php') as $file => $text) {
             self::assertSame(1, substr_count($text, 'public function __invoke('), $file);
             self::assertDoesNotMatchRegularExpression('/DB::table|->getPdo\(/', $text, $file);
         }
@@ -60,7 +60,7 @@ final class ArchitectureTest extends TestCase
     public function test_a_feature_of_the_pages_reaches_into_no_other(): void
     {
         foreach (
-            [...self::files('resources/js/features', 'vue'), ...self::files('resources/js/features', 'ts')] as $file => $text
+            [...SourceFiles::in('resources/js/features', 'vue'), ...SourceFiles::in('resources/js/features', 'ts')] as $file => $text
         ) {
             preg_match_all("#from '@/features/([^']+)'#", $text, $imports);
             foreach ($imports[1] as $import) {
@@ -68,7 +68,7 @@ final class ArchitectureTest extends TestCase
             }
         }
         foreach (
-            [...self::files('resources/js/shared', 'vue'), ...self::files('resources/js/shared', 'ts')] as $file => $text
+            [...SourceFiles::in('resources/js/shared', 'vue'), ...SourceFiles::in('resources/js/shared', 'ts')] as $file => $text
         ) {
             self::assertStringNotContainsString('@/features', $text, $file);
         }
@@ -134,37 +134,13 @@ final class ArchitectureTest extends TestCase
     {
         foreach (
             [
-                ...self::files('resources', 'vue'),
-                ...self::files('resources', 'ts'),
-                ...self::files('resources', 'css'),
-                ...self::files('resources', 'php'),
+                ...SourceFiles::in('resources', 'vue'),
+                ...SourceFiles::in('resources', 'ts'),
+                ...SourceFiles::in('resources', 'css'),
+                ...SourceFiles::in('resources', 'php'),
             ] as $file => $text
         ) {
             self::assertDoesNotMatchRegularExpression('#https?://(?!www\.(w3\.org|opengis\.net)/)#', $text, $file);
         }
-    }
-
-    /** @return array<string, string> text by path */
-    private static function files(string $folder, string $extension): array
-    {
-        $found = [];
-        foreach (
-            new \RecursiveIteratorIterator(
-                new \RecursiveDirectoryIterator(self::ROOT."/{$folder}", \FilesystemIterator::SKIP_DOTS),
-            ) as $file
-        ) {
-            if (
-                $file instanceof \SplFileInfo &&
-                $file->getExtension() === $extension &&
-                ! str_ends_with($file->getFilename(), '.d.ts')
-            ) {
-                $found[substr($file->getPathname(), strlen(self::ROOT) + 1)] = (string) file_get_contents(
-                    $file->getPathname(),
-                );
-            }
-        }
-        self::assertNotSame([], $found, $folder);
-
-        return $found;
     }
 }

@@ -84,7 +84,10 @@ final class RunBreaks
             $calibration->reasons,
         );
         if ($calibration->drift !== null && Calibration::driftsTooFar($calibration->drift)) {
-            $breaks[] = new ObservedBreak('pen-drift', 'After the run the pen had drifted by '.number_format($calibration->drift, 2).' pH.');
+            $breaks[] = new ObservedBreak(
+                'pen-drift',
+                'After the run the pen had drifted by '.number_format($calibration->drift, 2).' pH.',
+            );
         }
 
         return $breaks;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Evidence;
 
-use App\Actions\Decide\ShownVerdict;
+use App\Actions\Verdicts\ShownVerdict;
 use App\Models\TestMethod;
 
 /** Evidence with all that is looked at beside it. */

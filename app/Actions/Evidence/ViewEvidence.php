@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Evidence;
 
-use App\Actions\Decide\VerdictStatus;
+use App\Actions\Verdicts\VerdictStatus;
 use App\Exceptions\Conflict;
 use App\Models\Reading;
 use App\Models\SignedVerdict;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Actions\Prescribe;
 
-use App\Actions\Decide\VerdictStatus;
 use App\Actions\Reports\AskQuestions;
+use App\Actions\Verdicts\VerdictStatus;
 use App\Models\Area;
 use App\Models\JudgingPolicy;
 use App\Models\Reading;

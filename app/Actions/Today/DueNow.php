@@ -100,12 +100,7 @@ final class DueNow
                     static fn (Consignment $consignment): Due => new Due(
                         kind: 'late',
                         urgent: $consignment->asked_on === null,
-                        text: ($consignment->state === 'lost'
-                                                        ? "Consignment {$consignment->number} is lost"
-                                                        : "Consignment {$consignment->number} is {$consignment->daysLate()} working days late").
-                                                    ($consignment->asked_on === null
-                                                        ? ': ask the lab'
-                                                        : ", asked on {$consignment->asked_on->format('j M')}"),
+                        text: self::lateness($consignment),
                         detail: $consignment->lab->name,
                         site: $consignment->contents->first()?->portion->sample?->site->name ?? '',
                         at: $consignment->expected_on,
@@ -114,6 +109,17 @@ final class DueNow
                 )
                 ->all(),
         );
+    }
+
+    private static function lateness(Consignment $consignment): string
+    {
+        $what = $consignment->state === 'lost'
+            ? "Consignment {$consignment->number} is lost"
+            : "Consignment {$consignment->number} is {$consignment->daysLate()} working days late";
+
+        return $consignment->asked_on === null
+            ? "{$what}: ask the lab"
+            : "{$what}, asked on {$consignment->asked_on->format('j M')}";
     }
 
     /**

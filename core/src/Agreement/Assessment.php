@@ -144,8 +144,10 @@ final readonly class Assessment
             'The differences leave no spread to test a trend on.' => $pairs > 2 && $differences !== null && $differences->trend->p === null,
             'A trend needs 3 pairs.' => $bands === null && $pairs < 3,
             'The readings leave no spread for a Deming line.' => $pairs > 1 && $deming !== null && $deming->slope === null,
-            'The pairwise slopes leave no rank for a Passing-Bablok line.' => $pairs > 1 && $passingBablok !== null && $passingBablok->slope === null,
-            'The ranks of the Passing-Bablok interval fall outside the slopes.' => $passingBablok?->slope !== null && $passingBablok->slopeInterval === null,
+            'The pairwise slopes leave no rank for a Passing-Bablok line.'
+                => $pairs > 1 && $passingBablok !== null && $passingBablok->slope === null,
+            'The ranks of the Passing-Bablok interval fall outside the slopes.'
+                => $passingBablok?->slope !== null && $passingBablok->slopeInterval === null,
             'The concordance leaves no spread for an interval.' => $pairs > 2 && $concordance !== null && $concordance->interval === null,
         ];
 

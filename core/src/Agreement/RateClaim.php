@@ -135,8 +135,10 @@ final readonly class RateClaim
                 Words::percent($policy->required).
                 ' is proven.',
             ! $ends->stayWithin($policy->tolerance() + BinomialBound::REACHED) &&
-                ! $ends->goBeyond($policy->tolerance() + BinomialBound::REACHED) => "The outer ends go beyond ± {$allowed}, the inner ends do not: more pairs would tell.",
-            $ends->goBeyond($policy->tolerance() + BinomialBound::REACHED) => "The inner ends go beyond ± {$allowed}, but that the share is under 95 % is not proven.",
+                ! $ends->goBeyond($policy->tolerance() + BinomialBound::REACHED)
+                    => "The outer ends go beyond ± {$allowed}, the inner ends do not: more pairs would tell.",
+            $ends->goBeyond($policy->tolerance() + BinomialBound::REACHED)
+                    => "The inner ends go beyond ± {$allowed}, but that the share is under 95 % is not proven.",
             $within->lower < $policy->required - BinomialBound::REACHED => 'The limits hold, but the share of '.
                 Words::percent($policy->required).
                 ' is not proven: more pairs would tell.',

@@ -12,10 +12,10 @@ namespace HonestCore\Bench;
 final class Agenda
 {
     /**
+     * What is to be done, act being begin, end, do or read: from and until bound what is in time, aim is when to do it.
+     *
      * @param non-empty-list<MethodStep> $steps
-     * @return list<array{tube: int, act: string, step: string, from_ms: int, aim_ms: int, until_ms: int|null}> act is
-     *                                                                                                          begin,
-     *                                                                                                          end, do or read; from and until bound what is in time, aim is when to do it
+     * @return list<array{tube: int, act: string, step: string, from_ms: int, aim_ms: int, until_ms: int|null}>
      */
     public static function of(array $steps, BenchRun $run, int $nowMs): array
     {

@@ -140,7 +140,10 @@ final readonly class MethodDefinition
             $celsius !== null &&
             ($celsius < $this->celsius['lowest'] || $celsius > $this->celsius['highest'])
         ) {
-            $breaks[] = new ObservedBreak('temperature', "{$celsius} °C, and the method asks {$this->celsius['lowest']} to {$this->celsius['highest']} °C.");
+            $breaks[] = new ObservedBreak(
+                'temperature',
+                "{$celsius} °C, and the method asks {$this->celsius['lowest']} to {$this->celsius['highest']} °C.",
+            );
         }
 
         return $breaks;

@@ -129,8 +129,8 @@ final class Interchange
         $found = [];
         foreach ($tree as $key => $value) {
             if (
-                ($key === $list && is_array($value) && array_is_list($value) && ! (is_array($value[0] ?? null) && isset($value[0][$name]))) ||
-                $key === $name
+                $key === $name ||
+                ($key === $list && is_array($value) && array_is_list($value) && ! self::holds($value[0] ?? null, $name))
             ) {
                 foreach (is_array($value) ? (array_is_list($value) ? $value : [$value]) : [] as $one) {
                     $inner =
@@ -190,5 +190,10 @@ final class Interchange
         }
 
         return '';
+    }
+
+    private static function holds(mixed $tree, string $name): bool
+    {
+        return is_array($tree) && isset($tree[$name]);
     }
 }

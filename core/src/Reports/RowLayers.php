@@ -47,7 +47,8 @@ final class RowLayers
     {
         $text = match (true) {
             $this->depth !== null => $cells[$this->depth],
-            $this->top !== null && $this->bottom !== null && ($cells[$this->top] !== '' || $cells[$this->bottom] !== '') => "{$cells[$this->top]}-{$cells[$this->bottom]}",
+            $this->top !== null && $this->bottom !== null && ($cells[$this->top] !== '' || $cells[$this->bottom] !== '')
+                    => "{$cells[$this->top]}-{$cells[$this->bottom]}",
             $this->bottom !== null && $this->top === null => $cells[$this->bottom],
             default => '',
         };

@@ -134,8 +134,10 @@ final readonly class DressingResponse
             array_filter([
                 'There is no control: what the season or the irrigation did stands in the change too.' => $word === 'no_control',
                 'The plots leave no spread to rest on.' => $se === null && (count($plots->treated) > 1 && count($plots->control) !== 1),
-                'One plot in a group needs the standard uncertainty of a result.' => $se === null && $u === null && (count($plots->treated) === 1 || count($plots->control) === 1),
-                'With one plot in a group the interval rests on the uncertainty given, not on the plots.' => $se !== null && $u !== null && (count($plots->treated) === 1 || count($plots->control) === 1),
+                'One plot in a group needs the standard uncertainty of a result.'
+                    => $se === null && $u === null && (count($plots->treated) === 1 || count($plots->control) === 1),
+                'With one plot in a group the interval rests on the uncertainty given, not on the plots.'
+                    => $se !== null && $u !== null && (count($plots->treated) === 1 || count($plots->control) === 1),
                 'Both nothing and what was expected lie within the interval: more plots or surer results are '.
                     'needed.' => $word === 'cannot_tell' && $se !== null,
             ]),

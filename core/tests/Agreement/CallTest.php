@@ -7,9 +7,11 @@ namespace HonestCore\Tests\Agreement;
 use HonestCore\Agreement\ActionLimits;
 use HonestCore\Agreement\Call;
 use HonestCore\Error\ValueOutOfRange;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
+#[CoversClass(ValueOutOfRange::class)]
 final class CallTest extends TestCase
 {
     /** @return array<string, array{float, float|null, list<int>}> */

@@ -8,8 +8,10 @@ use HonestCore\Agreement\Correction;
 use HonestCore\Agreement\DefaultPolicy;
 use HonestCore\Agreement\PairedSample;
 use HonestCore\Agreement\Scale;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\TestCase;
 
+#[CoversClass(DefaultPolicy::class)]
 final class CorrectionTest extends TestCase
 {
     public function test_a_steady_bias_is_taken_out_and_no_sample_vouches_for_itself(): void

@@ -14,8 +14,10 @@ use HonestCore\Agreement\Policy;
 use HonestCore\Agreement\Scale;
 use HonestCore\Agreement\Verdict;
 use HonestCore\Error\ValueOutOfRange;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\TestCase;
 
+#[CoversClass(Assessment::class)]
 final class LimitsAtEndsTest extends TestCase
 {
     /** 240 sets, two thirds of them in clusters, worked by NumPy and SciPy (Reference/ends.py). */

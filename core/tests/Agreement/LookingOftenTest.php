@@ -13,12 +13,14 @@ use HonestCore\Agreement\Verdict;
 use HonestCore\Error\ValueOutOfRange;
 use HonestCore\Statistics\BinomialBound;
 use HonestCore\Statistics\ConfidenceSequence;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
 /** Bounds that stay valid however often one looks, and what they cost. */
+#[CoversClass(Looking::class)]
 final class LookingOftenTest extends TestCase
 {
     private const LOOKS = 1000;

@@ -9,9 +9,11 @@ use HonestCore\Agreement\Deming;
 use HonestCore\Agreement\Differences;
 use HonestCore\Agreement\Kappa;
 use HonestCore\Agreement\PassingBablok;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\TestCase;
 
 /** What must hold whatever the readings are. */
+#[CoversClass(Differences::class)]
 final class PropertiesTest extends TestCase
 {
     public function test_swapping_the_methods_turns_the_bias_and_its_limits_round(): void

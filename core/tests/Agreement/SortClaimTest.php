@@ -18,9 +18,15 @@ use HonestCore\Agreement\Verdict;
 use HonestCore\Error\CoreError;
 use HonestCore\Statistics\BinomialBound;
 use HonestCore\Statistics\ConfidenceSequence;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\TestCase;
 
 /** The rule of the sort claim, case by case; the bounds themselves are checked in DistributionsTest. */
+#[CoversClass(ActionLimits::class)]
+#[CoversClass(ActionTally::class)]
+#[CoversClass(Bands::class)]
+#[CoversClass(PairedSample::class)]
+#[CoversClass(Verdict::class)]
 final class SortClaimTest extends TestCase
 {
     public function test_fourteen_clean_pairs_over_every_class_stand(): void

@@ -12,9 +12,13 @@ use HonestCore\Agreement\Scale;
 use HonestCore\Agreement\Words;
 use HonestCore\Error\CoreError;
 use HonestCore\Quantity\Extent;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
+#[CoversClass(Policy::class)]
+#[CoversClass(Scale::class)]
+#[CoversClass(Extent::class)]
 final class WordsAndLimitsTest extends TestCase
 {
     /** A share is never rounded up to a limit it does not reach. */

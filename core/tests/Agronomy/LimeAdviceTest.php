@@ -12,11 +12,18 @@ use HonestCore\Agronomy\Lime\LimeAdvice;
 use HonestCore\Agronomy\Lime\LimeGround;
 use HonestCore\Agronomy\Lime\LimeMaterial;
 use HonestCore\Agronomy\Lime\SchoolRate;
+use HonestCore\Agronomy\Lime\WorkingStep;
 use HonestCore\Sampling\DepthLayer;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 /** What may be said of lime, and from what. The rule is the product's own. */
+#[CoversClass(KitDirection::class)]
+#[CoversClass(LabPh::class)]
+#[CoversClass(LimeGround::class)]
+#[CoversClass(SchoolRate::class)]
+#[CoversClass(WorkingStep::class)]
 final class LimeAdviceTest extends TestCase
 {
     public function test_a_lab_with_both_buffers_gives_two_amounts(): void

@@ -10,10 +10,12 @@ use HonestCore\Agronomy\Lime\LimeRequirement;
 use HonestCore\Agronomy\Lime\LimeSchool;
 use HonestCore\Error\CoreError;
 use HonestCore\Sampling\DepthLayer;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 /** Lime by four schools, each with its own stone and depth. */
+#[CoversClass(LimeQuestion::class)]
 final class LimeRequirementTest extends TestCase
 {
     /** 400 seeded cases, reckoned by Reference/lime_rate.py from the formulas with NumPy's interpolation. */

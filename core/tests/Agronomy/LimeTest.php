@@ -11,9 +11,13 @@ use HonestCore\Agronomy\Lime\MehlichBuffer;
 use HonestCore\Agronomy\Lime\SmpBuffer;
 use HonestCore\Agronomy\Lime\SoilAcidity;
 use HonestCore\Error\CoreError;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
+#[CoversClass(LimeMaterial::class)]
+#[CoversClass(LimeRate::class)]
+#[CoversClass(LimeSchool::class)]
 final class LimeTest extends TestCase
 {
     /** @return iterable<string, array{float, float, float}> buffer pH, target, tons an acre */
@@ -190,7 +194,6 @@ final class LimeTest extends TestCase
                 static fn () => SoilAcidity::of(1.0, 6.5),
                 static fn () => SoilAcidity::of(5.5, 12.0),
                 static fn () => LimeMaterial::ground(0, 90, 50),
-                static fn () => Fertiliser::product(5, 0),
             ] as $act
         ) {
             try {

@@ -8,9 +8,13 @@ use HonestCore\Agronomy\AreaName;
 use HonestCore\Agronomy\Crop;
 use HonestCore\Agronomy\Retest;
 use HonestCore\Error\CoreError;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
+#[CoversClass(AreaName::class)]
+#[CoversClass(Crop::class)]
+#[CoversClass(Retest::class)]
 final class NamesAndDatesTest extends TestCase
 {
     #[TestWith(['1'])]

@@ -13,9 +13,13 @@ use HonestCore\Amounts\TestedValue;
 use HonestCore\Analyte\Analytes;
 use HonestCore\Error\ValueOutOfRange;
 use HonestCore\Sampling\DepthLayer;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
+#[CoversClass(SizedFor::class)]
+#[CoversClass(TestedValue::class)]
+#[CoversClass(Analytes::class)]
 final class ActionAdviceTest extends TestCase
 {
     /** @return iterable<string, array{KitDirection|null, string, string}> */

@@ -13,10 +13,17 @@ use HonestCore\Amounts\SulphurRate;
 use HonestCore\Error\CoreError;
 use HonestCore\Quantity\AreaRate;
 use HonestCore\Sampling\DepthLayer;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 /** Rates reckoned by hand from the tables they rest on (sources in core/data). */
+#[CoversClass(NitrogenCredits::class)]
+#[CoversClass(NitrogenRate::class)]
+#[CoversClass(NitrogenSplits::class)]
+#[CoversClass(NutrientQuestion::class)]
+#[CoversClass(NutrientRate::class)]
+#[CoversClass(SulphurRate::class)]
 final class RatesTest extends TestCase
 {
     /**

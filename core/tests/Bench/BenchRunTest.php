@@ -5,19 +5,33 @@ declare(strict_types=1);
 namespace HonestCore\Tests\Bench;
 
 use HonestCore\Bench\Agenda;
+use HonestCore\Bench\BenchReading;
 use HonestCore\Bench\BenchRun;
+use HonestCore\Bench\BenchTube;
 use HonestCore\Bench\Duration;
 use HonestCore\Bench\Mark;
 use HonestCore\Bench\MethodLibrary;
+use HonestCore\Bench\MethodScale;
 use HonestCore\Bench\MethodStep;
+use HonestCore\Bench\ObservedBreak;
 use HonestCore\Bench\ScaleKind;
 use HonestCore\Bench\Stagger;
 use HonestCore\Bench\StepKind;
 use HonestCore\Error\CoreError;
 use HonestCore\Jar\JarSteps;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
+#[CoversClass(Agenda::class)]
+#[CoversClass(Mark::class)]
+#[CoversClass(ScaleKind::class)]
+#[CoversClass(StepKind::class)]
+#[CoversClass(MethodStep::class)]
+#[CoversClass(ObservedBreak::class)]
+#[CoversClass(BenchTube::class)]
+#[CoversClass(BenchReading::class)]
+#[CoversClass(MethodScale::class)]
 final class BenchRunTest extends TestCase
 {
     private const START = 1_790_000_000_000;

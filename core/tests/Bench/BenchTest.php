@@ -8,8 +8,11 @@ use HonestCore\Bench\MethodLibrary;
 use HonestCore\Bench\PlausibleReading;
 use HonestCore\Bench\ProtocolBreak;
 use HonestCore\Error\CoreError;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\TestCase;
 
+#[CoversClass(PlausibleReading::class)]
+#[CoversClass(ProtocolBreak::class)]
 final class BenchTest extends TestCase
 {
     /** Common practice: half pH steps from 4.5 to 7.5. */

@@ -8,10 +8,14 @@ use HonestCore\Bench\MethodDefinition;
 use HonestCore\Bench\MethodLibrary;
 use HonestCore\Bench\MethodStep;
 use HonestCore\Bench\StepKind;
+use HonestCore\Error\BadDefinition;
 use HonestCore\Error\CoreError;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
+#[CoversClass(MethodLibrary::class)]
+#[CoversClass(BadDefinition::class)]
 final class MethodDefinitionTest extends TestCase
 {
     public function test_all_that_ships_can_be_read_and_says_where_it_is_from(): void

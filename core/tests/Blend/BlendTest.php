@@ -7,10 +7,12 @@ namespace HonestCore\Tests\Blend;
 use HonestCore\Blend\Blend;
 use HonestCore\Blend\BlendProblem;
 use HonestCore\Error\CoreError;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 /** Mixes against SciPy's linear programmes (Reference/amounts.py), and what is refused. */
+#[CoversClass(BlendProblem::class)]
 final class BlendTest extends TestCase
 {
     public function test_five_hundred_mixes_reach_what_another_solver_reaches_with_no_more_products(): void

@@ -11,10 +11,13 @@ use HonestCore\Colour\LabColour;
 use HonestCore\Colour\Patch;
 use HonestCore\Colour\Srgb;
 use HonestCore\Error\CoreError;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 /** Patches of made-up photos, whose true colours are known. */
+#[CoversClass(LabColour::class)]
+#[CoversClass(Patch::class)]
 final class ColourMatchTest extends TestCase
 {
     private const DAYLIGHT = [1.0, 1.0, 1.0];

@@ -10,9 +10,12 @@ use HonestCore\Colour\Srgb;
 use HonestCore\Colour\VisionCheck;
 use HonestCore\Colour\VisionPlate;
 use HonestCore\Error\CoreError;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
+#[CoversClass(VisionCheck::class)]
+#[CoversClass(VisionPlate::class)]
 final class VisionTest extends TestCase
 {
     /**

@@ -8,9 +8,13 @@ use HonestCore\Custody\CustodyStep;
 use HonestCore\Custody\CustodyTrail;
 use HonestCore\Custody\TrailLine;
 use HonestCore\Error\ImpossibleStep;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
+#[CoversClass(CustodyStep::class)]
+#[CoversClass(TrailLine::class)]
+#[CoversClass(ImpossibleStep::class)]
 final class CustodyTrailTest extends TestCase
 {
     private const NOW = 1_800_000_000;

@@ -8,8 +8,11 @@ use HonestCore\Custody\Outcome;
 use HonestCore\Custody\PhoneClock;
 use HonestCore\Custody\PullEntry;
 use HonestCore\Custody\PullMerge;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\TestCase;
 
+#[CoversClass(PhoneClock::class)]
+#[CoversClass(PullEntry::class)]
 final class PullMergeTest extends TestCase
 {
     public function test_the_last_word_of_a_phone_counts_and_undone_takes_it_back(): void

@@ -7,8 +7,10 @@ namespace HonestCore\Tests\Custody;
 use HonestCore\Custody\CheckCharacter;
 use HonestCore\Custody\SampleCode;
 use HonestCore\Error\CoreError;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\TestCase;
 
+#[CoversClass(CheckCharacter::class)]
 final class SampleCodeTest extends TestCase
 {
     /** ISO 7064 gives A12425GABC1234002 the check character M under MOD 37,36 (example written from memory). */

@@ -8,9 +8,11 @@ use HonestCore\Error\CoreError;
 use HonestCore\Geometry\AreaFile;
 use HonestCore\Geometry\AreaFileWriter;
 use HonestCore\Geometry\Boundary;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
+#[CoversClass(AreaFileWriter::class)]
 final class AreaFileTest extends TestCase
 {
     private const RING = [[-76.28, 42.91], [-76.27, 42.91], [-76.27, 42.92], [-76.28, 42.92], [-76.28, 42.91]];

@@ -9,8 +9,11 @@ use HonestCore\Geometry\Boundary;
 use HonestCore\Geometry\Cut;
 use HonestCore\Geometry\GeoJson;
 use HonestCore\Tests\ReferenceData;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\TestCase;
 
+#[CoversClass(BadBoundary::class)]
+#[CoversClass(GeoJson::class)]
 final class CutTest extends TestCase
 {
     public function test_the_two_sides_make_up_the_whole_wherever_the_line_goes(): void

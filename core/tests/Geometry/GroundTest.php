@@ -14,9 +14,12 @@ use HonestCore\Geometry\LocalPlane;
 use HonestCore\Geometry\Polygon;
 use HonestCore\Geometry\RingCheck;
 use HonestCore\Sampling\Strips;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\TestCase;
 
 /** Lines cut by ground must agree with points asked one by one. */
+#[CoversClass(KeepAway::class)]
+#[CoversClass(LocalPlane::class)]
 final class GroundTest extends TestCase
 {
     public function test_a_line_is_usable_just_where_its_points_are(): void

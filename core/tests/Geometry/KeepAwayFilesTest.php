@@ -7,9 +7,11 @@ namespace HonestCore\Tests\Geometry;
 use HonestCore\Error\BadOption;
 use HonestCore\Geometry\Boundary;
 use HonestCore\Geometry\KeepAway;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\TestCase;
 
 /** What a file of ground to keep away from holds is kept, in whatever order and wrapping it comes. */
+#[CoversClass(BadOption::class)]
 final class KeepAwayFilesTest extends TestCase
 {
     private const LINE = ['type' => 'LineString', 'coordinates' => [[-75.0, 43.0], [-75.0, 43.002]]];

@@ -83,7 +83,12 @@ final class ShapesTest extends TestCase
         self::assertTrue($box->meets(10.0, 4.0, 12.0, 9.0), 'at a corner');
         self::assertTrue($box->meets(-5.0, 1.0, 0.0, 2.0));
         foreach (
-            [[10.1, 0.0, 12.0, 4.0], [-3.0, 0.0, -0.1, 4.0], [0.0, 4.1, 10.0, 5.0], [0.0, -2.0, 10.0, -0.1]] as [$west, $south, $east, $north]
+            [
+                [10.1, 0.0, 12.0, 4.0],
+                [-3.0, 0.0, -0.1, 4.0],
+                [0.0, 4.1, 10.0, 5.0],
+                [0.0, -2.0, 10.0, -0.1],
+            ] as [$west, $south, $east, $north]
         ) {
             self::assertFalse($box->meets($west, $south, $east, $north));
         }

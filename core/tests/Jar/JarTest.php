@@ -13,9 +13,13 @@ use HonestCore\Jar\JarTexture;
 use HonestCore\Jar\Stokes;
 use HonestCore\Jar\TextureOutlines;
 use HonestCore\Jar\Water;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
+#[CoversClass(JarSteps::class)]
+#[CoversClass(JarTexture::class)]
+#[CoversClass(TextureOutlines::class)]
 final class JarTest extends TestCase
 {
     /**

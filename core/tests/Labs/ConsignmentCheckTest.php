@@ -8,8 +8,11 @@ use HonestCore\Labs\ConsignmentCheck;
 use HonestCore\Labs\ConsignmentPortion;
 use HonestCore\Labs\LabTest;
 use HonestCore\Sampling\DepthLayer;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\TestCase;
 
+#[CoversClass(ConsignmentPortion::class)]
+#[CoversClass(LabTest::class)]
 final class ConsignmentCheckTest extends TestCase
 {
     private const ARRIVES = 1_700_200_000;

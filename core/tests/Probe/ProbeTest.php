@@ -11,9 +11,16 @@ use HonestCore\Probe\Nernst;
 use HonestCore\Probe\ProbeStream;
 use HonestCore\Probe\RowTransect;
 use HonestCore\Tests\ReferenceData;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
+#[CoversClass(CoreError::class)]
+#[CoversClass(Calibration::class)]
+#[CoversClass(LoggerFile::class)]
+#[CoversClass(Nernst::class)]
+#[CoversClass(ProbeStream::class)]
+#[CoversClass(RowTransect::class)]
 final class ProbeTest extends TestCase
 {
     /** Nernst: ln(10) R T / F, 59.16 mV per pH at 25 °C; 54.20 at 0 and 58.17 at 20 °C from the same constants. */

@@ -6,9 +6,11 @@ namespace HonestCore\Tests\Reports;
 
 use HonestCore\Reports\ReportFacts;
 use HonestCore\Sampling\DepthLayer;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\TestCase;
 
 /** Whatever shape a table is written in, the same soil is read from it. */
+#[CoversClass(ReportFacts::class)]
 final class AnyShapeTest extends TestCase
 {
     /** Factors from the definitions of the units, for a layer of 0-6 in at 1.32 g/cm3. */

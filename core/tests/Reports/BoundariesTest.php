@@ -17,10 +17,15 @@ use HonestCore\Reports\ReportTable;
 use HonestCore\Reports\ReportText;
 use HonestCore\Reports\SampleQuestions;
 use HonestCore\Reports\SeriesHistory;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 /** Just where a question begins, which results it names, and which row of a file is its header. */
+#[CoversClass(DuplicateLimit::class)]
+#[CoversClass(NumberStyle::class)]
+#[CoversClass(ReportedValue::class)]
+#[CoversClass(SampleQuestions::class)]
 final class BoundariesTest extends TestCase
 {
     /**

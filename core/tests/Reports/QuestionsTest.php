@@ -12,9 +12,15 @@ use HonestCore\Reports\DuplicateLimit;
 use HonestCore\Reports\Question;
 use HonestCore\Reports\SampleQuestions;
 use HonestCore\Reports\SeriesHistory;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
+#[CoversClass(AskedResult::class)]
+#[CoversClass(BatchQuestions::class)]
+#[CoversClass(ControlChart::class)]
+#[CoversClass(SeriesHistory::class)]
+#[CoversClass(Question::class)]
 final class QuestionsTest extends TestCase
 {
     /** @return iterable<string, array{array<string, array{string, float}>, list<string>}> */

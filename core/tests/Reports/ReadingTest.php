@@ -5,16 +5,30 @@ declare(strict_types=1);
 namespace HonestCore\Tests\Reports;
 
 use HonestCore\Error\CoreError;
+use HonestCore\Reports\ColumnMap;
 use HonestCore\Reports\ColumnName;
+use HonestCore\Reports\ColumnRole;
+use HonestCore\Reports\Doubt;
 use HonestCore\Reports\Interchange;
 use HonestCore\Reports\NumberStyle;
 use HonestCore\Reports\ReportedValue;
+use HonestCore\Reports\ReportLine;
+use HonestCore\Reports\ReportMapping;
 use HonestCore\Reports\ReportReading;
 use HonestCore\Reports\ReportTable;
 use HonestCore\Reports\ReportText;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
+#[CoversClass(ReportReading::class)]
+#[CoversClass(ReportTable::class)]
+#[CoversClass(ReportText::class)]
+#[CoversClass(ReportMapping::class)]
+#[CoversClass(ReportLine::class)]
+#[CoversClass(ColumnRole::class)]
+#[CoversClass(ColumnMap::class)]
+#[CoversClass(Doubt::class)]
 final class ReadingTest extends TestCase
 {
     /**
@@ -260,7 +274,8 @@ final class ReadingTest extends TestCase
                 '<FMISSampleID>QH26-01L-X</FMISSampleID></SampleMetaData><Depths><Depth><DepthID>1</DepthID><NutrientResults>
             '.
                     '<NutrientResult><Element>pH</Element><Value>6.1</Value><ValueUnit>none</ValueUnit></NutrientResult>'.
-                '<NutrientResult><Element>P</Element><Value>31</Value><ValueUnit>ppm</ValueUnit><ModusTestID>S-P-M3</ModusTestID></NutrientResult>'.
+                '<NutrientResult><Element>P</Element><Value>31</Value><ValueUnit>ppm</ValueUnit>'.
+                '<ModusTestID>S-P-M3</ModusTestID></NutrientResult>'.
                 '</NutrientResults></Depth></Depths></SoilSample></Soil></EventSamples></Event></ModusResult>';
         $json = json_encode(
             [

@@ -4,12 +4,16 @@ declare(strict_types=1);
 
 namespace HonestCore\Tests\Reports;
 
+use HonestCore\Analyte\Analyte;
 use HonestCore\Analyte\Formula;
 use HonestCore\Analyte\SoilUnit;
 use HonestCore\Error\CoreError;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
+#[CoversClass(SoilUnit::class)]
+#[CoversClass(Analyte::class)]
 final class UnitsTest extends TestCase
 {
     /**
@@ -54,9 +58,9 @@ final class UnitsTest extends TestCase
     }
 
     /**
+     * Analyte, reported, unit, form, depth in cm, bulk density, home value, tolerance.
+     *
      * @return iterable<string, array{string, float, string, string, float|null, float|null, float, float}>
-     *                                                                                                      analyte,
-     *                                                                                                      reported, unit, form, depth in cm, bulk density, home value, tolerance
      */
     public static function conversions(): iterable
     {

@@ -7,10 +7,12 @@ namespace HonestCore\Tests\Response;
 use HonestCore\Error\CoreError;
 use HonestCore\Response\DressingResponse;
 use HonestCore\Response\PlotChanges;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 /** Responses of plots against SciPy's Welch test (Reference/amounts.py). */
+#[CoversClass(PlotChanges::class)]
 final class DressingResponseTest extends TestCase
 {
     public function test_sixty_trials_agree_with_another_program(): void
@@ -50,8 +52,9 @@ final class DressingResponseTest extends TestCase
     }
 
     /**
-     * @return iterable<string, array{list<float>, list<float>, float|null, float|null, string, bool}> treated,
-     *                                                                                                 control, expected, u, word, is there a standard error
+     * Treated, control, expected, u, word, is there a standard error.
+     *
+     * @return iterable<string, array{list<float>, list<float>, float|null, float|null, string, bool}>
      */
     public static function words(): iterable
     {

@@ -17,9 +17,12 @@ use HonestCore\Sampling\RoundMiddle;
 use HonestCore\Sampling\Strips;
 use HonestCore\Sampling\TransectLine;
 use HonestCore\Sampling\WalkTime;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\TestCase;
 
 /** Where cores of each pattern must lie on ground that can be reckoned by hand. */
+#[CoversClass(Draw::class)]
+#[CoversClass(Strips::class)]
 final class BlocksAndRingsTest extends TestCase
 {
     /**

@@ -8,8 +8,11 @@ use HonestCore\Error\CoreError;
 use HonestCore\Sampling\BackwardCalendar;
 use HonestCore\Sampling\ICalendarFile;
 use HonestCore\Sampling\SpreadFromComposites;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\TestCase;
 
+#[CoversClass(BackwardCalendar::class)]
+#[CoversClass(ICalendarFile::class)]
 final class CalendarTest extends TestCase
 {
     /**

@@ -10,9 +10,11 @@ use HonestCore\Sampling\CoresNeeded;
 use HonestCore\Sampling\PhMargin;
 use HonestCore\Sampling\PlanWarnings;
 use HonestCore\Tests\ReferenceData;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
+#[CoversClass(PhMargin::class)]
 final class CoresNeededTest extends TestCase
 {
     /** @return iterable<string, array{array<string, float>}> */

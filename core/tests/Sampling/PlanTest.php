@@ -17,9 +17,14 @@ use HonestCore\Sampling\PlacementSpec;
 use HonestCore\Sampling\PlanFile;
 use HonestCore\Sampling\Probe;
 use HonestCore\Tests\ReferenceData;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
+#[CoversClass(DepthLayer::class)]
+#[CoversClass(Pattern::class)]
+#[CoversClass(Placement::class)]
+#[CoversClass(PlanFile::class)]
 final class PlanTest extends TestCase
 {
     /** @return iterable<string, array{Pattern, int}> */

@@ -19,12 +19,16 @@ use HonestCore\Sampling\RowPlan;
 use HonestCore\Sampling\School;
 use HonestCore\Sampling\Zones;
 use HonestCore\Tests\ReferenceData;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\TestCase;
 
 /**
  * Schools, layers, rows, cells and zones: the facts of section 1 of the trade (common practice) and what follows from
  * them.
  */
+#[CoversClass(PlacementSpec::class)]
+#[CoversClass(School::class)]
+#[CoversClass(Zones::class)]
 final class SchoolsTest extends TestCase
 {
     public function test_all_fourteen_schools_are_sound(): void

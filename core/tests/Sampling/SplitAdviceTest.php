@@ -7,9 +7,11 @@ namespace HonestCore\Tests\Sampling;
 use HonestCore\Error\CoreError;
 use HonestCore\Sampling\AreaFacts;
 use HonestCore\Sampling\SplitAdvice;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\TestCase;
 
 /** Common practice: what must be sampled apart. */
+#[CoversClass(AreaFacts::class)]
 final class SplitAdviceTest extends TestCase
 {
     public function test_a_slope_carries_five_acres_and_level_ground_twenty(): void

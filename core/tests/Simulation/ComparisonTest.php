@@ -18,8 +18,12 @@ use HonestCore\Simulation\NodeGrid;
 use HonestCore\Simulation\Scheme;
 use HonestCore\Simulation\SchemeOutcome;
 use HonestCore\Simulation\Stakes;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\TestCase;
 
+#[CoversClass(NodeGrid::class)]
+#[CoversClass(Scheme::class)]
+#[CoversClass(SchemeOutcome::class)]
 final class ComparisonTest extends TestCase
 {
     public function test_every_scheme_parts_the_whole_ground_once(): void

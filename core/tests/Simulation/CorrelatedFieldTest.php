@@ -16,9 +16,12 @@ use HonestCore\Simulation\LocatedResults;
 use HonestCore\Simulation\NodeGrid;
 use HonestCore\Simulation\Variogram;
 use HonestCore\Tests\ReferenceData;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\TestCase;
 
 /** The simulated field's variogram against the one asked for. */
+#[CoversClass(FieldModel::class)]
+#[CoversClass(LocatedResults::class)]
 final class CorrelatedFieldTest extends TestCase
 {
     public function test_over_many_fields_the_variogram_is_the_one_asked_for(): void

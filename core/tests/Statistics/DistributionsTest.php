@@ -12,10 +12,13 @@ use HonestCore\Statistics\NoncentralT;
 use HonestCore\Statistics\Normal;
 use HonestCore\Statistics\StudentT;
 use HonestCore\Tests\ReferenceData;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 /** The distributions against R 4.2: see Reference/statistics.R. */
+#[CoversClass(BinomialBound::class)]
+#[CoversClass(ConfidenceSequence::class)]
 final class DistributionsTest extends TestCase
 {
     /** @return iterable<string, array{string, array<string, float>}> */

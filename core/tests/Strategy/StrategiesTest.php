@@ -10,8 +10,12 @@ use HonestCore\Strategy\Costs;
 use HonestCore\Strategy\Strategies;
 use HonestCore\Strategy\StrategyOutcome;
 use HonestCore\Strategy\Witness;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\TestCase;
 
+#[CoversClass(Costs::class)]
+#[CoversClass(Witness::class)]
+#[CoversClass(StrategyOutcome::class)]
 final class StrategiesTest extends TestCase
 {
     public function test_a_perfect_test_costs_its_fee_and_a_perfect_lab_its_own(): void

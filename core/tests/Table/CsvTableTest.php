@@ -7,12 +7,16 @@ namespace HonestCore\Tests\Table;
 use HonestCore\Agreement\Bands;
 use HonestCore\Agreement\EvidenceTable;
 use HonestCore\Agreement\Scale;
+use HonestCore\Error\BadTable;
 use HonestCore\Error\CoreError;
 use HonestCore\Table\CsvTable;
 use HonestCore\Table\Number;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
+#[CoversClass(EvidenceTable::class)]
+#[CoversClass(BadTable::class)]
 final class CsvTableTest extends TestCase
 {
     public function test_marks_separators_line_ends_and_quotes_are_taken_as_they_come(): void

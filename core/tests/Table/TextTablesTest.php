@@ -8,6 +8,7 @@ use HonestCore\Error\CoreError;
 use HonestCore\Table\CsvTable;
 use HonestCore\Table\Number;
 use HonestCore\Table\RuleTable;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -15,6 +16,8 @@ use PHPUnit\Framework\TestCase;
  * Text made at random by RFC 4180 is read back cell by cell, numbers as they were written, and rule tables name their
  * source.
  */
+#[CoversClass(Number::class)]
+#[CoversClass(RuleTable::class)]
 final class TextTablesTest extends TestCase
 {
     private const PIECES = ['6.1', 'lime', ' ', '"', ',', ';', "\n", "\r\n", 'é', '0', '-', "it's", '""', '=1+1', "\t"];

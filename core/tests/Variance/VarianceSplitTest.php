@@ -11,11 +11,13 @@ use HonestCore\Error\ValueOutOfRange;
 use HonestCore\Variance\HuberSpread;
 use HonestCore\Variance\NestedDesign;
 use HonestCore\Variance\VarianceSplit;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
+#[CoversClass(NestedDesign::class)]
 final class VarianceSplitTest extends TestCase
 {
     /**

@@ -114,3 +114,8 @@ export function moment(text: string, timezone: string): string {
         .replace(',', '')
         .replace('Sept', 'Sep')
 }
+
+/** The address that opens a letter in whatever writes letters here. */
+export function mailto(to: string, subject: string, text: string): string {
+    return `mailto:${to}?subject=${encodeURIComponent(subject)}&body=${encodeURIComponent(text)}`
+}

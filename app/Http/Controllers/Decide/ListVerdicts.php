@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Decide;
 
-use App\Actions\Decide\VerdictStatus;
+use App\Actions\Verdicts\VerdictStatus;
 use App\Http\Resources\Decide\VerdictResource;
 use App\Models\SignedVerdict;
 use Illuminate\Http\Resources\Json\AnonymousResourceCollection;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Decide;
 
 use App\Actions\Decide\Sign;
-use App\Actions\Decide\VerdictStatus;
+use App\Actions\Verdicts\VerdictStatus;
 use App\Http\Requests\Decide\VerdictRequest;
 use App\Http\Resources\Decide\VerdictResource;
 use App\Models\TestMethod;

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Evidence;
 
-use App\Actions\Decide\VerdictStatus;
 use App\Actions\Evidence\GatherEvidence;
 use App\Actions\Evidence\Summaries;
+use App\Actions\Verdicts\VerdictStatus;
 use App\Models\SignedVerdict;
 use App\Models\TestMethod;
 use Illuminate\Http\JsonResponse;

@@ -53,8 +53,10 @@ final class CompareSchools
 
         return array_keys(
             array_filter([
-                "depth {$layers($other)} instead of {$layers($base)}: its numbers are not those of the other slice" => $layers($other) !== $layers($base),
-                "{$other->composites($acres)} composites instead of {$base->composites($acres)}" => $other->composites($acres) !== $base->composites($acres),
+                "depth {$layers($other)} instead of {$layers($base)}: its numbers are not those of the other slice"
+                    => $layers($other) !== $layers($base),
+                "{$other->composites($acres)} composites instead of {$base->composites($acres)}"
+                    => $other->composites($acres) !== $base->composites($acres),
                 "{$other->cores[1]} cores instead of {$base->cores[1]}" => $other->cores[1] !== $base->cores[1],
             ]),
         );

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources\Decide;
 
-use App\Actions\Decide\ShownVerdict;
+use App\Actions\Verdicts\ShownVerdict;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Resources\Prescribe;
 
-use App\Actions\Decide\ShownVerdict;
 use App\Actions\Prescribe\Advised;
 use App\Actions\Prescribe\Recommendation;
+use App\Actions\Verdicts\ShownVerdict;
 use App\Http\Resources\Areas\AreaResource;
 use App\Http\Resources\Decide\VerdictResource;
 use App\Models\Sample;

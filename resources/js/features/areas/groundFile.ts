@@ -72,14 +72,16 @@ async function ofShapefiles(shapes: [string, Uint8Array][], files: Map<string, U
         const system = prj ? ofPrj(decode(prj)) : null
         if (prj && system === null)
             throw new NoGround(
-                `${name}: the coordinate system of its .prj cannot be turned into WGS 84 here (${decode(prj).slice(0, 60)}…). Export it in WGS 84, EPSG:4326.`,
+                `${name}: the coordinate system of its .prj cannot be turned into WGS 84 here ` +
+                    `(${decode(prj).slice(0, 60)}…). Export it in WGS 84, EPSG:4326.`,
             )
         const found = await getShapefile(shp, part('dbf'), part('cpg'))
         const turn = system ? turnOf(system) : null
         if (!prj) {
             if (!found.features.every(({ geometry }) => isInDegrees(geometry?.coordinates)))
                 throw new NoGround(
-                    `${name} has no .prj beside it, and its numbers are no degrees: its coordinate system would be a guess. Add the .prj to the zip.`,
+                    `${name} has no .prj beside it, and its numbers are no degrees: its coordinate system would be a ` +
+                        `guess. Add the .prj to the zip.`,
                 )
             notes.push(`${name} has no .prj beside it; its numbers were taken for longitude and latitude in WGS 84.`)
         } else notes.push(`Read from the Shapefile ${name}${turn ? ', turned into WGS 84 by its .prj' : ''}.`)

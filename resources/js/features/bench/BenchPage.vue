@@ -22,7 +22,12 @@ const lede = computed(() => {
     if (!bench.value) return ''
     const open = bench.value.open.length ? `${count(bench.value.open.length, 'run is', 'runs are')} open. ` : ''
     if (!bench.value.portions.length) return 'No composite yet. Pull a plan first; its bench portion comes here.'
-    return `${open}${unread.value ? `${count(unread.value, 'bench portion')} nobody has read yet.` : 'Every bench portion has been read by some test.'}`
+    return (
+        open +
+        (unread.value
+            ? `${count(unread.value, 'bench portion')} nobody has read yet.`
+            : 'Every bench portion has been read by some test.')
+    )
 })
 const ANALYTES: Record<string, string> = {
     ph: 'pH',

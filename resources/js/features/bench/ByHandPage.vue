@@ -26,6 +26,8 @@ const tests = computed(() =>
 )
 const kitId = ref<number | null>(null)
 const kit = computed(() => tests.value.find(({ id }) => id === kitId.value) ?? tests.value[0])
+const benchCode = (sample: (typeof samples.value)[number]): string =>
+    sample.portions.find((portion) => portion.kind === 'bench')?.code ?? sample.code
 const waiting = computed(() => samples.value.filter((sample) => standing(sample, kit.value?.id).length === 0))
 const readings = computed(() =>
     samples.value
@@ -101,7 +103,7 @@ const { save, saving, refusal, wrong } = useSave(
                             v-for="sample in samples"
                             :key="sample.id"
                             :value="sample.id"
-                            :label="`${sample.portions.find((portion) => portion.kind === 'bench')?.code ?? sample.code}, ${sample.area.name}${standing(sample, kit.id).length ? ', read already' : ''}`"
+                            :label="`${benchCode(sample)}, ${sample.area.name}${standing(sample, kit.id).length ? ', read already' : ''}`"
                         />
                     </el-select>
                 </FormField>

@@ -164,7 +164,8 @@ const lede = computed(() => {
             <p v-if="leftOut !== null" class="warning" role="status">
                 {{
                     leftOut
-                        ? `The pen had drifted too far: ${count(leftOut, 'reading')} made with this calibration ${leftOut === 1 ? 'is' : 'are'} now left out of the verdict.`
+                        ? `The pen had drifted too far: ${count(leftOut, 'reading')} made with this calibration ` +
+                          `${leftOut === 1 ? 'is' : 'are'} now left out of the verdict.`
                         : 'The drift is noted and within what is asked.'
                 }}
             </p>

@@ -70,7 +70,9 @@ const path = computed(() => {
                 up = true
                 return ''
             }
-            const to = `${up ? 'M' : 'L'}${((i / Math.max(40, values.length)) * WIDE).toFixed(1)} ${(TALL - 6 - ((value - least) / (most - least)) * (TALL - 12)).toFixed(1)}`
+            const to =
+                `${up ? 'M' : 'L'}${((i / Math.max(40, values.length)) * WIDE).toFixed(1)} ` +
+                `${(TALL - 6 - ((value - least) / (most - least)) * (TALL - 12)).toFixed(1)}`
             up = false
             return to
         })

@@ -149,7 +149,10 @@ const finishWithout = (): void => {
 <template>
     <template v-if="run">
         <PageHead
-            :over="`Run ${run.id}, version ${run.version} of the method${run.lots.length ? `, lot ${run.lots.map(({ lot }) => lot).join(', ')}` : ''}`"
+            :over="
+                `Run ${run.id}, version ${run.version} of the ` +
+                `method${run.lots.length ? `, lot ${run.lots.map(({ lot }) => lot).join(', ')}` : ''}`
+            "
             :title="run.method"
             :lede="lede"
         >
@@ -233,7 +236,8 @@ const finishWithout = (): void => {
                     {{ run.celsius === null ? '' : `At ${number(run.celsius, 1)} °C. `
                     }}{{
                         run.calibration
-                            ? `Pen: slope ${number(run.calibration.slope_percent, 1)} %, offset ${signed(run.calibration.offset, run.calibration.in_millivolts ? 1 : 2)}.`
+                            ? `Pen: slope ${number(run.calibration.slope_percent, 1)} %, offset ` +
+                              `${signed(run.calibration.offset, run.calibration.in_millivolts ? 1 : 2)}.`
                             : ''
                     }}
                 </p>

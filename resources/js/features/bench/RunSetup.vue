@@ -248,7 +248,10 @@ const { save, saving, refusal, wrong } = useSave(
                         v-for="one in calibrations ?? []"
                         :key="one.id"
                         :value="one.id"
-                        :label="`${one.instrument}, ${moment(one.at, timezone)}, slope ${number(one.slope_percent, 1)} %${one.reasons.length ? ', not fit' : ''}`"
+                        :label="
+                            `${one.instrument}, ${moment(one.at, timezone)}, slope ${number(one.slope_percent, 1)} ` +
+                            `%${one.reasons.length ? ', not fit' : ''}`
+                        "
                     />
                 </el-select>
             </FormField>

@@ -3,7 +3,10 @@ import { computed } from 'vue'
 import type { BandDraft, Draft } from './definition'
 import NumberText from './NumberText.vue'
 
-/** The bands of a card, their ranges and colours; of a count of drops its table too. What makes the test what it is, is open only while it is new. */
+/**
+ * The bands of a card, their ranges and colours; of a count of drops its table too. What makes the test what it is, is
+ * open only while it is new.
+ */
 const props = defineProps<{ open: boolean; unit: string }>()
 const scale = defineModel<Draft['scale']>({ required: true })
 const bands = computed<BandDraft[]>(() => scale.value.bands ?? [])

@@ -33,7 +33,10 @@ const lines = [20, 40, 60, 80]
             :width="SIDE + 68"
             :height="TALL + 44"
             role="img"
-            :aria-label="`Texture triangle: ${reading.class}; sand ${number(reading.sand)}, silt ${number(reading.silt)}, clay ${number(reading.clay)} percent of volume`"
+            :aria-label="
+                `Texture triangle: ${reading.class}; sand ${number(reading.sand)}, silt ` +
+                `${number(reading.silt)}, clay ${number(reading.clay)} percent of volume`
+            "
         >
             <path
                 v-for="one in reading.outlines"

@@ -30,7 +30,10 @@ const path = computed(() =>
             :width="WIDE"
             :height="TALL"
             role="img"
-            :aria-label="`Nitrate from the row to the middle: ${transect.places.map(({ cm, mean }) => `${number(mean, 1)} ppm at ${number(cm * perCm, 1)} ${unit}`).join(', ')}`"
+            :aria-label="
+                `Nitrate from the row to the middle: ` +
+                `${transect.places.map(({ cm, mean }) => `${number(mean, 1)} ppm at ${number(cm * perCm, 1)} ${unit}`).join(', ')}`
+            "
         >
             <g v-for="tick in ticks" :key="tick">
                 <path :d="`M${LEFT} ${y(tick)}H${WIDE}`" stroke="#DFD6C3" />

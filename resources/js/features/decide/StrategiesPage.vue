@@ -79,7 +79,12 @@ const turns = computed(() =>
     (result.value?.turns ?? []).map((turn, i, all) => {
         const times = (factor: number): string =>
             factor < 1 ? `a ${number(1 / factor, 0)}th` : `${number(factor, factor < 10 ? 1 : 0)} times`
-        return `${i === 0 ? `If mistakes cost ${all.length > 1 ? `less than ${times(all[1]!.factor)} of that` : 'anything between a hundredth and a hundred times that'}` : `From ${times(turn.factor)} on`}: ${NAMES[turn.cheapest]}.`
+        const first =
+            all.length > 1
+                ? `less than ${times(all[1]!.factor)} of that`
+                : 'anything between a hundredth and a hundred times that'
+        const from = i === 0 ? `If mistakes cost ${first}` : `From ${times(turn.factor)} on`
+        return `${from}: ${NAMES[turn.cheapest]}.`
     }),
 )
 </script>

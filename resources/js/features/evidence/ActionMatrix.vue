@@ -12,7 +12,8 @@ const misses = computed(() =>
             i === j || n === 0
                 ? []
                 : [
-                      `${n === 1 ? 'One composite' : `${n} composites`} for “${props.actions[i]}” would have been sent to “${columns.value[j]}”.`,
+                      `${n === 1 ? 'One composite' : `${n} composites`} for “${props.actions[i]}” would have been sent ` +
+                          `to “${columns.value[j]}”.`,
                   ],
         ),
     ),

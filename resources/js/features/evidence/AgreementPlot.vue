@@ -53,7 +53,10 @@ const lines = computed(() => {
         one('Passing and Bablok', found.passing_bablok),
         found.concordance?.ccc == null
             ? ''
-            : `concordance ${number(found.concordance.ccc, 3)}${found.concordance.ci ? ` (${number(found.concordance.ci[0], 3)} to ${number(found.concordance.ci[1], 3)})` : ''}`,
+            : `concordance ${number(found.concordance.ccc, 3)}` +
+              (found.concordance.ci
+                  ? ` (${number(found.concordance.ci[0], 3)} to ${number(found.concordance.ci[1], 3)})`
+                  : ''),
     ]
         .filter(Boolean)
         .join('; ')

@@ -18,7 +18,10 @@ const needAt = computed(() => x(props.required))
         :viewBox="`0 0 ${WIDE} 52`"
         class="gauge"
         role="img"
-        :aria-label="`found ${percent(claim.rate)}, sure of at least ${percent(claim.lower)}, at most ${percent(claim.upper)}; needed ${percent(required)}`"
+        :aria-label="
+            `found ${percent(claim.rate)}, sure of at least ${percent(claim.lower)}, at most ` +
+            `${percent(claim.upper)}; needed ${percent(required)}`
+        "
     >
         <rect :x="x(claim.lower)" y="19" :width="x(claim.upper) - x(claim.lower)" height="8" fill="#CFC5AF" />
         <path :d="`M${LEFT} 27H${WIDE - LEFT - 8}`" stroke="#8F846F" />

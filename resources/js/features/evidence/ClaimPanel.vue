@@ -30,7 +30,10 @@ const words = computed(() => {
         : ''
     if (verdict === 'stands') return `${found}; we can be sure it is right at least ${percent(lower)} of the time.`
     if (verdict === 'falls')
-        return `${found}. ${(upper ?? 1) < props.policy.terms.required ? `It is right at most ${percent(upper)} of the time; ${percent(props.policy.terms.required)} is needed.` : 'It misses one action too often.'}`
+        return (upper ?? 1) < props.policy.terms.required
+            ? `${found}. It is right at most ${percent(upper)} of the time; ` +
+                  `${percent(props.policy.terms.required)} is needed.`
+            : `${found}. It misses one action too often.`
     return `${found}; we can only be sure it is right at least ${percent(lower)} of the time.${next}`
 })
 const ratio = computed(() => props.policy.terms.scale === 'ratio')
@@ -93,7 +96,10 @@ const others = computed(() => (props.name === 'sort' ? claim.value.reasons : cla
             :allowed="limits.allowed"
             :one-sided="name === 'track'"
             :ratio="ratio"
-            :words="`found ${limits.from.toFixed(2)} to ${limits.to.toFixed(2)}, at the widest ${limits.outerFrom.toFixed(2)} to ${limits.outerTo.toFixed(2)}; ${limits.allowed.toFixed(2)} is allowed`"
+            :words="
+                `found ${limits.from.toFixed(2)} to ${limits.to.toFixed(2)}, at the widest ` +
+                `${limits.outerFrom.toFixed(2)} to ${limits.outerTo.toFixed(2)}; ${limits.allowed.toFixed(2)} is allowed`
+            "
         />
         <details v-if="others.length">
             <summary>{{ name === 'sort' ? 'The reasons in full' : 'And also' }}</summary>

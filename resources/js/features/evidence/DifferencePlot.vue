@@ -58,7 +58,11 @@ const ticksX = computed(() => {
 })
 const words = computed(() => {
     const limits = found.value
-    return `${points.value.filter(({ out }) => !out).length} differences; mean ${limits?.mean == null ? 'unknown' : shown(limits.mean)}, limits of agreement ${limits?.lower_limit == null ? 'unknown' : `${shown(limits.lower_limit)} to ${shown(limits.upper_limit!)}`}`
+    return (
+        `${points.value.filter(({ out }) => !out).length} differences; mean ` +
+        `${limits?.mean == null ? 'unknown' : shown(limits.mean)}, limits of agreement ` +
+        `${limits?.lower_limit == null ? 'unknown' : `${shown(limits.lower_limit)} to ${shown(limits.upper_limit!)}`}`
+    )
 })
 const means = computed(() => {
     const limits = found.value
@@ -66,14 +70,18 @@ const means = computed(() => {
     const spread =
         limits.lower_limit === null
             ? ''
-            : ` Nineteen of twenty lie between ${shown(limits.lower_limit)} and ${shown(limits.upper_limit!)}; a rate allows ${ratio.value ? `a factor of ${number(Math.exp(limits.allowable), 2)}` : `± ${number(limits.allowable, 2)}`}.`
+            : ` Nineteen of twenty lie between ${shown(limits.lower_limit)} and ${shown(limits.upper_limit!)}; a rate ` +
+              `allows ${ratio.value ? `a factor of ${number(Math.exp(limits.allowable), 2)}` : `± ${number(limits.allowable, 2)}`}.`
     const lean =
         Math.abs(limits.mean) < 1e-9
             ? 'reads as the reference does'
             : limits.mean > 0
               ? `reads higher, by ${shown(limits.mean)}`
               : `reads lower, by ${shown(limits.mean)}`
-    return `On the whole it ${lean}.${spread}${limits.of_bands ? ' Differences are of the middles of bands: for looking at, not for sizing a rate.' : ''}`
+    return (
+        `On the whole it ` +
+        `${lean}.${spread}${limits.of_bands ? ' Differences are of the middles of bands: for looking at, not for sizing a rate.' : ''}`
+    )
 })
 </script>
 

@@ -2,7 +2,10 @@
 import { computed } from 'vue'
 import type { Schema } from '@/api/client'
 
-/** One composite on the scale of the analyte: the limits of its crop, the test's band or dot and the reference's tick. Rows touch, so limits step down the page. */
+/**
+ * One composite on the scale of the analyte: the limits of its crop, the test's band or dot and the reference's tick.
+ * Rows touch, so limits step down the page.
+ */
 const props = defineProps<{
     pair: Schema<'Pair'>
     from: number
@@ -29,7 +32,9 @@ const ticks = computed(() =>
 )
 const words = computed(
     () =>
-        `${props.pair.code}: limits ${props.pair.limits.join(' and ')}, test ${props.pair.band?.name ?? props.pair.test}, reference ${props.pair.reference}; ${props.pair.same ? 'same side' : 'other side'}`,
+        `${props.pair.code}: limits ${props.pair.limits.join(' and ')}, test ` +
+        `${props.pair.band?.name ?? props.pair.test}, reference ${props.pair.reference}; ` +
+        `${props.pair.same ? 'same side' : 'other side'}`,
 )
 </script>
 

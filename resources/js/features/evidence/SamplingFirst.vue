@@ -29,7 +29,8 @@ const part = computed(() => {
 })
 const from = computed(
     () =>
-        `${sampling.value.method}: ${count(sampling.value.pairs_of_composites, 'pair')} of duplicate composites, ${count(sampling.value.hidden_pairs, 'hidden duplicate')}.`,
+        `${sampling.value.method}: ${count(sampling.value.pairs_of_composites, 'pair')} of duplicate composites, ` +
+        `${count(sampling.value.hidden_pairs, 'hidden duplicate')}.`,
 )
 </script>
 

@@ -15,7 +15,10 @@ const state = props.evidence.claims[props.claim]
 const { test_from, test_to, reference_from, reference_to } = props.evidence.ranges
 const readers = [...new Set(props.evidence.pairs.map((pair) => pair.reader))].join(', ')
 const form = reactive({
-    scope: `${props.evidence.method.name}${props.evidence.method.lot ? `, lot ${props.evidence.method.lot}` : ''}, read by ${readers || 'nobody yet'}; readings ${number(test_from, 1)} to ${number(test_to, 1)}, ${props.evidence.reference.name} ${number(reference_from, 2)} to ${number(reference_to, 2)}.`,
+    scope:
+        `${props.evidence.method.name}${props.evidence.method.lot ? `, lot ${props.evidence.method.lot}` : ''}, ` +
+        `read by ${readers || 'nobody yet'}; readings ${number(test_from, 1)} to ${number(test_to, 1)}, ` +
+        `${props.evidence.reference.name} ${number(reference_from, 2)} to ${number(reference_to, 2)}.`,
     note: '',
 })
 const { save, saving, refusal, wrong } = useSave(

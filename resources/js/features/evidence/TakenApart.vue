@@ -11,7 +11,10 @@ const lots = computed(() => rows('lot').filter(({ difference }) => difference !=
 const drift = computed(() => {
     if (lots.value.length < 2) return ''
     const [first, last] = [lots.value[0]!, lots.value.at(-1)!]
-    return `From lot ${first.group} to lot ${last.group} the mean difference went from ${signed(first.difference)} to ${signed(last.difference)}.`
+    return (
+        `From lot ${first.group} to lot ${last.group} the mean difference went from ${signed(first.difference)} to ` +
+        `${signed(last.difference)}.`
+    )
 })
 </script>
 

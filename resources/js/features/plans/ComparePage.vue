@@ -61,9 +61,16 @@ const best = computed(() => result.value?.schemes.find((scheme) => scheme.best) 
 const rivals = computed(() => result.value?.schemes.filter((scheme) => !scheme.best && !scheme.sure) ?? [])
 const answer = computed(() => {
     if (!best.value)
-        return 'One composite is cheap and hides what differs; a fine grid finds it and costs labour. Set the ground and the stakes, then compare.'
+        return (
+            'One composite is cheap and hides what differs; a fine grid finds it and costs labour. Set the ground ' +
+            'and the stakes, then compare.'
+        )
     const close = rivals.value.map((scheme) => scheme.name).join(', ')
-    return `${best.value.name[0]!.toUpperCase()}${best.value.name.slice(1)} costs least: ${number(best.value.total_money[0])} ± ${number(1.96 * best.value.total_money[1]!)}.${close ? ` Not surely dearer: ${close}.` : ' All others are surely dearer.'}`
+    return (
+        `${best.value.name[0]!.toUpperCase()}${best.value.name.slice(1)} costs least: ` +
+        `${number(best.value.total_money[0])} ± ` +
+        `${number(1.96 * best.value.total_money[1]!)}.${close ? ` Not surely dearer: ${close}.` : ' All others are surely dearer.'}`
+    )
 })
 </script>
 

@@ -93,7 +93,10 @@ const state = computed(() => {
         return pulled.value.length
             ? `changed; saving makes a new plan, as ${pulled.value[0]} was pulled by this one`
             : 'changed, not saved'
-    return `saved ${day(plan.saved_at, timezone.value)} by ${plan.author}${pulled.value.length ? `, pulled as ${pulled.value.join(', ')}` : ''}`
+    return (
+        `saved ${day(plan.saved_at, timezone.value)} by ` +
+        `${plan.author}${pulled.value.length ? `, pulled as ${pulled.value.join(', ')}` : ''}`
+    )
 })
 </script>
 
@@ -136,7 +139,10 @@ const state = computed(() => {
                         v-for="plan in ofArea"
                         :key="plan.id"
                         :value="plan.id"
-                        :label="`${day(plan.saved_at, timezone)}, ${plan.cores} cores${plan.samples.length ? `, ${plan.samples.join(', ')}` : ''}`"
+                        :label="
+                            `${day(plan.saved_at, timezone)}, ${plan.cores} ` +
+                            `cores${plan.samples.length ? `, ${plan.samples.join(', ')}` : ''}`
+                        "
                     />
                 </el-select>
             </label>

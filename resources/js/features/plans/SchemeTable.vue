@@ -61,7 +61,10 @@ const figure = (pair: number[], decimals = 1) => `${number(pair[0], decimals)} Â
                         />
                         <rect y="4" :width="x(scheme.wrong_money[0]!)" height="10" fill="#74502F" />
                         <path
-                            :d="`M${x(scheme.total_money[0]! - 1.96 * scheme.total_money[1]!)} 9H${x(scheme.total_money[0]! + 1.96 * scheme.total_money[1]!)}`"
+                            :d="
+                                `M${x(scheme.total_money[0]! - 1.96 * scheme.total_money[1]!)} ` +
+                                `9H${x(scheme.total_money[0]! + 1.96 * scheme.total_money[1]!)}`
+                            "
                             stroke="#221D17"
                             stroke-width="2"
                         />

@@ -26,7 +26,10 @@ const fitting = computed(() => lines.value?.filter((line) => line.fits_use) ?? [
 const lede = computed(() => {
     const samples = fitting.value.map((line) => line.samples)
     if (samples.length < 2) return 'No two schools speak of this use.'
-    return `${fitting.value.length} schools speak of ${area.value?.use_name}; they ask for ${Math.min(...samples)} to ${Math.max(...samples)} samples here.`
+    return (
+        `${fitting.value.length} schools speak of ${area.value?.use_name}; they ask for ${Math.min(...samples)} to ` +
+        `${Math.max(...samples)} samples here.`
+    )
 })
 const editing = ref<Schema<'School'> | null>(null)
 const form = reactive({

@@ -37,7 +37,8 @@ const labels = computed<Label[]>(() =>
             code: portion.code,
             title: `${portionName(portion.kind)}, composite ${kept.code}`,
             lines: [
-                `${plan.value?.area.name ?? ''}, ${depth(kept.depth)}${(plan.value?.layout.composites.length ?? 1) > 1 ? `, part ${kept.composite}` : ''}`,
+                `${plan.value?.area.name ?? ''}, ` +
+                    `${depth(kept.depth)}${(plan.value?.layout.composites.length ?? 1) > 1 ? `, part ${kept.composite}` : ''}`,
                 'Pulled ____ / ____ / ______   by ______________   cores ____',
                 `${site.value?.name ?? ''}, ${site.value?.address ?? ''}`,
             ],

@@ -86,7 +86,8 @@ const warning = computed(() => {
     const now = marginOf(possible.value)
     return now === null
         ? 'Too few cores remain for a composite: move lost ones a few steps aside.'
-        : `At most ${possible.value} cores can come up: the margin grows to ± ${number(now, 2)} pH, planned ± ${number(marginOf(planned.value.length), 2)}. Move lost cores a few steps aside instead.`
+        : `At most ${possible.value} cores can come up: the margin grows to ± ${number(now, 2)} pH, planned ± ` +
+              `${number(marginOf(planned.value.length), 2)}. Move lost cores a few steps aside instead.`
 })
 const QUESTION: Record<Asked, string> = {
     moved: 'Why was it moved?',

@@ -14,7 +14,10 @@ const signals = computed(
 const lede = computed(() => {
     const n = charts.value?.length ?? 0
     if (!n)
-        return 'No check soil has come back from a lab yet. Slip one into a consignment: it tells whether the lab still finds what it should.'
+        return (
+            'No check soil has come back from a lab yet. Slip one into a consignment: it tells whether the lab ' +
+            'still finds what it should.'
+        )
     return signals.value
         ? `${count(signals.value, 'result')} of a check soil ${signals.value === 1 ? 'breaks' : 'break'} a rule of the chart.`
         : `${count(n, 'chart')}; no result breaks a rule.`

@@ -34,7 +34,12 @@ const line = (at: (i: number) => number | null): string =>
         .join('')
 const words = computed(
     () =>
-        `${props.chart.soil}, ${props.chart.series}: ${points.value.map(({ value, signal }) => `${number(value, digits.value)}${signal ? ' signalled' : ''}`).join(', ')}; centre ${number(props.chart.centre, digits.value)}, limits ${number(props.chart.lower, digits.value)} to ${number(props.chart.upper, digits.value)}`,
+        `${props.chart.soil}, ${props.chart.series}: ` +
+        points.value
+            .map(({ value, signal }) => `${number(value, digits.value)}${signal ? ' signalled' : ''}`)
+            .join(', ') +
+        `; centre ${number(props.chart.centre, digits.value)}, limits ${number(props.chart.lower, digits.value)} ` +
+        `to ${number(props.chart.upper, digits.value)}`,
 )
 </script>
 

@@ -4,7 +4,7 @@ import { ref } from 'vue'
 import { api, type Schema } from '@/api/client'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
-import { day } from '@/shared/format'
+import { day, mailto } from '@/shared/format'
 
 /** One question of a report; it is answered in words, never passed over. */
 const props = defineProps<{ question: Schema<'ReportQuestion'>; report: number }>()
@@ -41,8 +41,7 @@ async function copy(): Promise<void> {
             <summary>The letter to the lab</summary>
             <pre>{{ question.letter.text }}</pre>
             <p class="row">
-                <a
-                    :href="`mailto:${question.letter.to}?subject=${encodeURIComponent(question.letter.subject)}&body=${encodeURIComponent(question.letter.text)}`"
+                <a :href="mailto(question.letter.to, question.letter.subject, question.letter.text)"
                     >Write it as a letter</a
                 >
                 <button type="button" class="link" @click="copy">{{ copied ? 'Copied' : 'Copy it' }}</button>

@@ -86,7 +86,8 @@ const action = (mark: Mark): string =>
 const shown = (mark: Mark): string =>
     mark.value === null
         ? mark.shown
-        : `${number(mark.value, digits.value)}${mark.uncertainty ? ` ± ${number(mark.uncertainty, digits.value || (mark.uncertainty < 1 ? 1 : 0))}` : ''}`
+        : number(mark.value, digits.value) +
+          (mark.uncertainty ? ` ± ${number(mark.uncertainty, digits.value || (mark.uncertainty < 1 ? 1 : 0))}` : '')
 const STATES: Record<string, string> = {
     same: 'One answer',
     partly: 'One answer, part of it too close to call',
@@ -95,7 +96,10 @@ const STATES: Record<string, string> = {
     unknown: '',
 }
 const words = (row: Row): string =>
-    `${row.code}: ${row.limits.length ? `limits ${row.limits.join(' and ')}; ` : ''}${row.marks.map((mark) => `${letters.value.get(mark.method_id)} ${shown(mark)}`).join(', ')}. ${STATES[row.state]}`
+    `${row.code}: ` +
+    (row.limits.length ? `limits ${row.limits.join(' and ')}; ` : '') +
+    `${row.marks.map((mark) => `${letters.value.get(mark.method_id)} ${shown(mark)}`).join(', ')}. ` +
+    STATES[row.state]
 const lede = computed(() => {
     const all = data.value?.rows ?? []
     if (!all.length) return 'Nothing was read of it yet.'

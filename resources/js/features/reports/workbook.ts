@@ -183,7 +183,11 @@ function read(
 
 function refusal(name: string, cells: string[]): string {
     const shown = cells.slice(0, 6).join(', ')
-    return `Sheet "${name}": ${cells.length === 1 ? 'the formula' : 'the formulas'} in ${shown}${cells.length > 6 ? ` and ${cells.length - 6} more` : ''} have no stored value. Open the workbook where it was made, save it, and choose it again.`
+    return (
+        `Sheet "${name}": ${cells.length === 1 ? 'the formula' : 'the formulas'} in ` +
+        `${shown}${cells.length > 6 ? ` and ${cells.length - 6} more` : ''} have no stored value. Open the workbook ` +
+        `where it was made, save it, and choose it again.`
+    )
 }
 
 function cellText(cell: Xml, shared: string[], formats: Format[], from1904: boolean): { text: string; date: boolean } {

@@ -8,7 +8,7 @@ import PageHead from '@/shared/components/PageHead.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
 import { useSite } from '@/shared/composables/useSite'
-import { count, day, depth, moment } from '@/shared/format'
+import { count, day, depth, mailto, moment } from '@/shared/format'
 import { newId } from '@/shared/offline/store'
 import { money } from '@/shared/money'
 
@@ -184,7 +184,9 @@ const print = (): void => window.print()
                     <pre class="letter no-print">{{ consignment.enquiry }}</pre>
                     <p class="row no-print">
                         <a
-                            :href="`mailto:${consignment.lab.email}?subject=${encodeURIComponent(`Consignment ${consignment.number}`)}&body=${encodeURIComponent(consignment.enquiry)}`"
+                            :href="
+                                mailto(consignment.lab.email, `Consignment ${consignment.number}`, consignment.enquiry)
+                            "
                             @click="asked()"
                             >Write it as a letter</a
                         >

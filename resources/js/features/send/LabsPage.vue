@@ -88,7 +88,8 @@ const fee = (test: Schema<'LabTestInput'>, text: string): void =>
         :lede="
             data
                 ? data.labs.length
-                    ? `${count(data.labs.length, 'lab')}. Stay with one lab and one extractant over the years; a change of either breaks the series.`
+                    ? `${count(data.labs.length, 'lab')}. Stay with one lab and one extractant over the years; a ` +
+                      `change of either breaks the series.`
                     : 'No lab yet. Add the one your samples go to.'
                 : ''
         "

@@ -113,7 +113,8 @@ const left = computed(
         title="Pack a consignment"
         :lede="
             draft.data.value && lines.length
-                ? `${count(lines.length, 'portion')}, ${money(draft.data.value.fee_cents)} in fees; sent today, the report is expected on ${day(draft.data.value.expected_on)}.`
+                ? `${count(lines.length, 'portion')}, ${money(draft.data.value.fee_cents)} in fees; sent today, the ` +
+                  `report is expected on ${day(draft.data.value.expected_on)}.`
                 : 'Choose the lab, then the portions and what is asked of them.'
         "
     >

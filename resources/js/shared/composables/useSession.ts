@@ -42,7 +42,8 @@ export function useSession() {
         if (
             kept > 0 &&
             !window.confirm(
-                `${count(kept, 'entry is', 'entries are')} still on this phone alone, and will go out when you sign in here again. Sign out?`,
+                `${count(kept, 'entry is', 'entries are')} still on this phone alone, and will go out when you sign in ` +
+                    `here again. Sign out?`,
             )
         )
             return

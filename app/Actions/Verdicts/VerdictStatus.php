@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Actions\Decide;
+namespace App\Actions\Verdicts;
 
 use App\Database\Values;
 use App\Models\Sample;

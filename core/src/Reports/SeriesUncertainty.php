@@ -2,9 +2,8 @@
 
 declare(strict_types=1);
 
-namespace HonestCore\Agreement;
+namespace HonestCore\Reports;
 
-use HonestCore\Reports\DuplicateLimit;
 use HonestCore\Statistics\Spread;
 
 /**
