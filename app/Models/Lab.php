@@ -7,7 +7,7 @@ namespace App\Models;
 use App\Models\Concerns\BelongsToTeam;
 use HonestCore\Labs\LabTest;
 use HonestCore\Labs\WorkingDays;
-use HonestCore\Sampling\DepthLayer;
+use HonestCore\Quantity\DepthLayer;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 

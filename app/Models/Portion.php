@@ -8,7 +8,7 @@ use App\Models\Concerns\BelongsToTeam;
 use HonestCore\Custody\CustodyTrail;
 use HonestCore\Custody\StorageClock;
 use HonestCore\Custody\TrailLine;
-use HonestCore\Sampling\DepthLayer;
+use HonestCore\Quantity\DepthLayer;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;

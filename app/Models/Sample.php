@@ -7,7 +7,7 @@ namespace App\Models;
 use App\Models\Concerns\BelongsToTeam;
 use App\Models\Concerns\IsShown;
 use HonestCore\Custody\PullConditions;
-use HonestCore\Sampling\DepthLayer;
+use HonestCore\Quantity\DepthLayer;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;

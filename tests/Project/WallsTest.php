@@ -26,11 +26,11 @@ final class WallsTest extends TestCase
         $knows = [];
         foreach ($folders as $folder) {
             foreach (SourceFiles::in($folder, 'php') as $text) {
-                preg_match('/^namespace '.preg_quote($prefix, '/').'\\\\(\w+)/m', $text, $own);
+                $own = preg_match('/^namespace '.preg_quote($prefix, '/').'\\\\(\w+)/m', $text, $it) === 1 ? $it[1] : '';
                 preg_match_all('/\b'.preg_quote($prefix, '/').'\\\\(\w+)\\\\/', $text, $others);
-                foreach (isset($own[1]) ? $others[1] : [] as $other) {
-                    if ($other !== $own[1]) {
-                        $knows[$own[1]][$other] = $other;
+                foreach ($own === '' ? [] : $others[1] as $other) {
+                    if ($other !== $own) {
+                        $knows[$own][$other] = $other;
                     }
                 }
             }

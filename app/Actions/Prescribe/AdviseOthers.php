@@ -15,7 +15,7 @@ use HonestCore\Amounts\ActionAdvice;
 use HonestCore\Amounts\SizedFor;
 use HonestCore\Amounts\TestedValue;
 use HonestCore\Analyte\Analytes;
-use HonestCore\Sampling\DepthLayer;
+use HonestCore\Quantity\DepthLayer;
 use HonestCore\Table\RuleTable;
 
 /** What the other analytes of an area call for, each by the newest composite in which something of it stands. */

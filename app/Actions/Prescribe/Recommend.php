@@ -18,7 +18,7 @@ use HonestCore\Agronomy\Lime\LimeGround;
 use HonestCore\Agronomy\Lime\LimeMaterial;
 use HonestCore\Agronomy\Lime\LimeSchool;
 use HonestCore\Agronomy\Lime\PooledPh;
-use HonestCore\Sampling\DepthLayer;
+use HonestCore\Quantity\DepthLayer;
 use HonestCore\Statistics\Spread;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Reports;
 
-use HonestCore\Sampling\DepthLayer;
+use HonestCore\Quantity\DepthLayer;
 
 /** What an import needs of a portion; a report may speak of tens of thousands, too many for whole records. */
 final readonly class FoundPortion

@@ -9,7 +9,7 @@ use HonestCore\Agronomy\Lime\LimeQuestion;
 use HonestCore\Agronomy\Lime\LimeRequirement;
 use HonestCore\Error\BadOption;
 use HonestCore\Error\ValueOutOfRange;
-use HonestCore\Sampling\DepthLayer;
+use HonestCore\Quantity\DepthLayer;
 
 final class LimeRateCommand extends ContractCommand
 {

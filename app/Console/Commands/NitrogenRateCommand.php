@@ -8,7 +8,7 @@ use HonestCore\Amounts\NitrogenCredits;
 use HonestCore\Amounts\NitrogenRate;
 use HonestCore\Amounts\NitrogenSplits;
 use HonestCore\Error\BadOption;
-use HonestCore\Sampling\DepthLayer;
+use HonestCore\Quantity\DepthLayer;
 
 final class NitrogenRateCommand extends ContractCommand
 {

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use HonestCore\Error\BadOption;
+use HonestCore\Quantity\DepthLayer;
 use HonestCore\Reports\ColumnMap;
 use HonestCore\Reports\ReportFacts;
-use HonestCore\Sampling\DepthLayer;
 
 final class ReadReportCommand extends ContractCommand
 {

@@ -6,7 +6,7 @@ namespace HonestCore\Amounts;
 
 use HonestCore\Error\ValueOutOfRange;
 use HonestCore\Quantity\AreaRate;
-use HonestCore\Sampling\DepthLayer;
+use HonestCore\Quantity\DepthLayer;
 use HonestCore\Table\RuleTable;
 
 /**

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace HonestCore\Amounts;
 
 use HonestCore\Error\ValueOutOfRange;
-use HonestCore\Sampling\DepthLayer;
+use HonestCore\Quantity\DepthLayer;
 
 /**
  * A result that an amount may be sized by: a lab's, or of a test whose rate claim stands.

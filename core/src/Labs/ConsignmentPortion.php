@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace HonestCore\Labs;
 
-use HonestCore\Sampling\DepthLayer;
+use HonestCore\Quantity\DepthLayer;
 
 /**
  * A portion that is to go into a consignment, with the tests asked of it.

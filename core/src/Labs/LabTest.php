@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace HonestCore\Labs;
 
-use HonestCore\Sampling\DepthLayer;
+use HonestCore\Quantity\DepthLayer;
 
 /**
  * A test as a lab offers it.

@@ -6,7 +6,7 @@ namespace HonestCore\Reports;
 
 use HonestCore\Analyte\Fold;
 use HonestCore\Error\ValueOutOfRange;
-use HonestCore\Sampling\DepthLayer;
+use HonestCore\Quantity\DepthLayer;
 
 /**
  * A depth layer as reports write it: 0-6 in, 0 to 15 cm, 0–6".

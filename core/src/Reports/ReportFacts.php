@@ -6,7 +6,7 @@ namespace HonestCore\Reports;
 
 use HonestCore\Analyte\SoilUnit;
 use HonestCore\Error\CoreError;
-use HonestCore\Sampling\DepthLayer;
+use HonestCore\Quantity\DepthLayer;
 
 /**
  * All that a lab's file says, as `report:read` prints it: format, columns, results with their home values, what was

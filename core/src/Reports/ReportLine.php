@@ -6,7 +6,7 @@ namespace HonestCore\Reports;
 
 use HonestCore\Analyte\SoilUnit;
 use HonestCore\Error\ValueOutOfRange;
-use HonestCore\Sampling\DepthLayer;
+use HonestCore\Quantity\DepthLayer;
 
 /**
  * One result of a lab's file as it stands there, and what it is in the home unit of its analyte.

@@ -7,7 +7,7 @@ namespace HonestCore\Reports;
 use HonestCore\Analyte\Analytes;
 use HonestCore\Analyte\UnitText;
 use HonestCore\Error\BadTable;
-use HonestCore\Sampling\DepthLayer;
+use HonestCore\Quantity\DepthLayer;
 
 /**
  * What a lab's file says: its columns as they are understood or as a person said, and its results one by one.

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace HonestCore\Reports;
 
-use HonestCore\Sampling\DepthLayer;
+use HonestCore\Quantity\DepthLayer;
 
 /** The layer that a row itself says, in one cell or in a cell for its top and one for its bottom. */
 final class RowLayers

@@ -7,6 +7,7 @@ namespace HonestCore\Sampling;
 use HonestCore\Error\BadOption;
 use HonestCore\Error\BadTable;
 use HonestCore\Error\ValueOutOfRange;
+use HonestCore\Quantity\DepthLayer;
 use HonestCore\Table\RuleTable;
 
 /**

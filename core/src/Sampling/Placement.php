@@ -9,6 +9,7 @@ use HonestCore\Error\ValueOutOfRange;
 use HonestCore\Geometry\Box;
 use HonestCore\Geometry\Ground;
 use HonestCore\Geometry\Polygon;
+use HonestCore\Quantity\DepthLayer;
 use HonestCore\Quantity\Extent;
 
 /**

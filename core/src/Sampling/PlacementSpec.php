@@ -7,6 +7,7 @@ namespace HonestCore\Sampling;
 use HonestCore\Error\ValueOutOfRange;
 use HonestCore\Geometry\Boundary;
 use HonestCore\Geometry\KeepAway;
+use HonestCore\Quantity\DepthLayer;
 
 /**
  * What a plan is asked to be.

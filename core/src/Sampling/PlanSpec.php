@@ -6,6 +6,7 @@ namespace HonestCore\Sampling;
 
 use HonestCore\Geometry\Boundary;
 use HonestCore\Geometry\KeepAway;
+use HonestCore\Quantity\DepthLayer;
 use HonestCore\Quantity\Extent;
 use HonestCore\Table\Fields;
 use HonestCore\Table\Stored;

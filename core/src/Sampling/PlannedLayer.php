@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HonestCore\Sampling;
 
+use HonestCore\Quantity\DepthLayer;
 use HonestCore\Table\Fields;
 use HonestCore\Table\Stored;
 

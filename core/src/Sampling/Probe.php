@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HonestCore\Sampling;
 
 use HonestCore\Error\ValueOutOfRange;
+use HonestCore\Quantity\DepthLayer;
 
 /**
  * A soil probe.

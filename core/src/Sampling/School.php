@@ -6,6 +6,7 @@ namespace HonestCore\Sampling;
 
 use HonestCore\Error\BadTable;
 use HonestCore\Error\ValueOutOfRange;
+use HonestCore\Quantity\DepthLayer;
 use HonestCore\Table\RuleTable;
 
 /**

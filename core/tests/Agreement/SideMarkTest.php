@@ -82,10 +82,12 @@ final class SideMarkTest extends TestCase
     public function test_where_an_uncertainty_comes_from(): void
     {
         $repeats = array_fill(0, 5, [6.0, 6.2]);
-        $of = static fn (bool $lab, ?float $stated, ?float $sampled, array $own): array => [
-            SeriesUncertainty::of('ph', $lab, $stated, $sampled, $own)->from,
-            SeriesUncertainty::of('ph', $lab, $stated, $sampled, $own)->expanded,
-        ];
+        $of = static function (bool $lab, ?float $stated, ?float $sampled, array $own): array {
+            /** @var list<list<float>> $own */
+            $found = SeriesUncertainty::of('ph', $lab, $stated, $sampled, $own);
+
+            return [$found->from, $found->expanded];
+        };
 
         self::assertSame(['sampling', 0.4], $of(true, 0.1, 0.4, []));
         self::assertSame(['sampling', 0.5], $of(true, 0.5, 0.4, []), 'never less than what is stated');

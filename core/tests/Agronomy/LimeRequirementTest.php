@@ -9,7 +9,7 @@ use HonestCore\Agronomy\Lime\LimeQuestion;
 use HonestCore\Agronomy\Lime\LimeRequirement;
 use HonestCore\Agronomy\Lime\LimeSchool;
 use HonestCore\Error\CoreError;
-use HonestCore\Sampling\DepthLayer;
+use HonestCore\Quantity\DepthLayer;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;

@@ -12,7 +12,7 @@ use HonestCore\Amounts\SizedFor;
 use HonestCore\Amounts\TestedValue;
 use HonestCore\Analyte\Analytes;
 use HonestCore\Error\ValueOutOfRange;
-use HonestCore\Sampling\DepthLayer;
+use HonestCore\Quantity\DepthLayer;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;

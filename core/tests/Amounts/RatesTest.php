@@ -12,7 +12,7 @@ use HonestCore\Amounts\NutrientRate;
 use HonestCore\Amounts\SulphurRate;
 use HonestCore\Error\CoreError;
 use HonestCore\Quantity\AreaRate;
-use HonestCore\Sampling\DepthLayer;
+use HonestCore\Quantity\DepthLayer;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;

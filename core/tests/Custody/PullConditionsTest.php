@@ -6,7 +6,7 @@ namespace HonestCore\Tests\Custody;
 
 use HonestCore\Custody\PullConditions;
 use HonestCore\Error\ValueOutOfRange;
-use HonestCore\Sampling\DepthLayer;
+use HonestCore\Quantity\DepthLayer;
 use PHPUnit\Framework\TestCase;
 
 final class PullConditionsTest extends TestCase

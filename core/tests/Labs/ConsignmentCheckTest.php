@@ -7,7 +7,7 @@ namespace HonestCore\Tests\Labs;
 use HonestCore\Labs\ConsignmentCheck;
 use HonestCore\Labs\ConsignmentPortion;
 use HonestCore\Labs\LabTest;
-use HonestCore\Sampling\DepthLayer;
+use HonestCore\Quantity\DepthLayer;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\TestCase;
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace HonestCore\Tests\Reports;
 
+use HonestCore\Quantity\DepthLayer;
 use HonestCore\Reports\ReportFacts;
-use HonestCore\Sampling\DepthLayer;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\TestCase;
 

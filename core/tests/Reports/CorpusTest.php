@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace HonestCore\Tests\Reports;
 
 use HonestCore\Error\CoreError;
+use HonestCore\Quantity\DepthLayer;
 use HonestCore\Reports\ReportFacts;
-use HonestCore\Sampling\DepthLayer;
 use PHPUnit\Framework\TestCase;
 
 /**

@@ -6,8 +6,8 @@ namespace Tests\Feature\Reports;
 
 use App\Actions\Reports\LineProblem;
 use App\Actions\Reports\ReportFile;
+use HonestCore\Quantity\DepthLayer;
 use HonestCore\Reports\ReportedValue;
-use HonestCore\Sampling\DepthLayer;
 use Tests\Support\StandInProcess;
 
 /**

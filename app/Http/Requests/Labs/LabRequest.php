@@ -8,7 +8,7 @@ use App\Database\Values;
 use App\Models\Lab;
 use App\Models\User;
 use HonestCore\Error\CoreError;
-use HonestCore\Sampling\DepthLayer;
+use HonestCore\Quantity\DepthLayer;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\Validator;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources\Plans;
 
-use HonestCore\Sampling\DepthLayer;
+use HonestCore\Quantity\DepthLayer;
 use HonestCore\Sampling\School;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace HonestCore\Agronomy\Lime;
 
 use HonestCore\Error\ValueOutOfRange;
-use HonestCore\Sampling\DepthLayer;
+use HonestCore\Quantity\DepthLayer;
 use HonestCore\Table\RuleTable;
 
 /**

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace HonestCore\Sampling;
+namespace HonestCore\Quantity;
 
 use HonestCore\Error\BadOption;
 use HonestCore\Error\ValueOutOfRange;
