@@ -1,1 +1,1 @@
-export { default as NewSite } from './NewSite.vue'
+export { default as NewSite } from './components/NewSite.vue'

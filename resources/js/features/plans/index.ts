@@ -1,1 +1,1 @@
-export { default as PlanOnPaper } from './PlanOnPaper.vue'
+export { default as PlanOnPaper } from './components/PlanOnPaper.vue'

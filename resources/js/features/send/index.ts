@@ -1,1 +1,1 @@
-export { default as SampleLink } from './SampleLink.vue'
+export { default as SampleLink } from './components/SampleLink.vue'

@@ -1,2 +1,2 @@
-export { default as SignIn } from './SignIn.vue'
-export { default as SignInAgain } from './SignInAgain.vue'
+export { default as SignIn } from './components/SignIn.vue'
+export { default as SignInAgain } from './components/SignInAgain.vue'

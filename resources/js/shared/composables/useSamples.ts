@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { api, type Schema } from '@/api/client'
 import { useSite } from './useSite'
+import { useMethods } from '@/shared/api'
 
 export type Sample = Schema<'Sample'>
 export type Reading = Schema<'Reading'>
@@ -14,7 +15,7 @@ export function useSamples() {
         enabled: () => siteId.value !== null,
         queryFn: () => api.get('/samples', { query: { site_id: siteId.value ?? 0 } }),
     })
-    const methods = useQuery({ queryKey: ['methods'], staleTime: 60_000, queryFn: () => api.get('/methods') })
+    const methods = useMethods()
     return {
         samples: computed(() => samples.data.value ?? []),
         methods: computed(() => methods.data.value ?? []),

@@ -1,0 +1,16 @@
+import { useQuery } from '@tanstack/vue-query'
+import { api } from '@/api/client'
+
+/** Pens in their buffers. */
+export const useCalibrations = () => useQuery({ queryKey: ['calibrations'], queryFn: () => api.get('/calibrations') })
+
+/** Readers and their colour vision. */
+export const useVisionChecks = () => useQuery({ queryKey: ['vision-checks'], queryFn: () => api.get('/vision-checks') })
+
+/** Tubes that were known. */
+export const usePracticeRounds = () =>
+    useQuery({ queryKey: ['practice-rounds'], queryFn: () => api.get('/practice-rounds') })
+
+/** The definitions that ship. */
+export const useBenchLibrary = () =>
+    useQuery({ queryKey: ['bench-library'], staleTime: Infinity, queryFn: () => api.get('/bench/library') })

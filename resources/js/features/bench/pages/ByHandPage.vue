@@ -1,0 +1,211 @@
+<script setup lang="ts">
+import { useQueryClient } from '@tanstack/vue-query'
+import { computed, reactive, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import { api } from '@/api/client'
+import { SampleLink } from '@/features/send'
+import FormField from '@/shared/components/FormField.vue'
+import PageHead from '@/shared/components/PageHead.vue'
+import RefusalNote from '@/shared/components/RefusalNote.vue'
+import { standing, useSamples } from '@/shared/composables/useSamples'
+import { useSave } from '@/shared/composables/useSave'
+import { useSession } from '@/shared/composables/useSession'
+import { useSite } from '@/shared/composables/useSite'
+import { count, day, today } from '@/shared/format'
+import BandCard from '../components/BandCard.vue'
+import BenchTabs from '../components/BenchTabs.vue'
+import { useChoices } from '@/shared/api'
+
+const route = useRoute()
+const queries = useQueryClient()
+const { me } = useSession()
+const { site, timezone } = useSite()
+const { samples, methods, pending } = useSamples()
+const choices = useChoices()
+const tests = computed(() =>
+    methods.value.filter((method) => method.workplace === 'bench' && method.analyte !== 'texture'),
+)
+const kitId = ref<number | null>(null)
+const kit = computed(() => tests.value.find(({ id }) => id === kitId.value) ?? tests.value[0])
+const benchCode = (sample: (typeof samples.value)[number]): string =>
+    sample.portions.find((portion) => portion.kind === 'bench')?.code ?? sample.code
+const waiting = computed(() => samples.value.filter((sample) => standing(sample, kit.value?.id).length === 0))
+const readings = computed(() =>
+    samples.value
+        .flatMap((sample) => standing(sample, kit.value?.id).map((reading) => ({ sample, reading })))
+        .sort((a, b) => b.reading.id - a.reading.id),
+)
+const sampleId = ref<number | null>(Number(route.query.sample) || null)
+watch([waiting, samples], () => (sampleId.value ??= waiting.value[0]?.id ?? null), { immediate: true })
+const form = reactive({ reading: '', read_on: '', reader: '', flags: [] as string[], note: '' })
+watch(
+    [timezone, me],
+    () => {
+        form.read_on ||= site.value ? today(timezone.value) : ''
+        form.reader ||= me.value?.name ?? ''
+    },
+    { immediate: true },
+)
+
+const { save, saving, refusal, wrong } = useSave(
+    () =>
+        api.post(
+            '/samples/{sample}/readings',
+            { ...form, method_id: kit.value?.id ?? 0 },
+            { ids: { sample: sampleId.value ?? 0 } },
+        ),
+    async () => {
+        Object.assign(form, { reading: '', flags: [], note: '' })
+        await queries.invalidateQueries()
+        sampleId.value = waiting.value[0]?.id ?? null
+    },
+)
+</script>
+
+<template>
+    <template v-if="site && !pending">
+        <PageHead
+            :over="kit ? `${kit.name}, lot ${kit.lot}` : site.name"
+            title="By hand"
+            :lede="
+                waiting.length
+                    ? `${count(waiting.length, 'bench portion')} to read.`
+                    : samples.length
+                      ? 'Every bench portion has been read.'
+                      : 'No composite yet. Pull a plan first.'
+            "
+        >
+            <BenchTabs />
+        </PageHead>
+        <div class="columns two">
+            <form novalidate v-if="kit && samples.length" @submit.prevent="save()">
+                <h2>Write down a reading</h2>
+                <p class="note">
+                    One that was made without the bench page to lead it. A run times the steps and records how it was
+                    really done.
+                </p>
+                <RefusalNote v-if="refusal && !Object.keys(refusal.fields).length" :refusal="refusal" />
+                <FormField v-if="tests.length > 1" label="Test">
+                    <el-select
+                        :model-value="kit.id"
+                        @update:model-value="(id: number) => ((kitId = id), (form.reading = ''))"
+                    >
+                        <el-option v-for="test in tests" :key="test.id" :value="test.id" :label="test.name" />
+                    </el-select>
+                </FormField>
+                <FormField label="Bench portion">
+                    <el-select
+                        :model-value="sampleId ?? undefined"
+                        filterable
+                        placeholder="Which portion"
+                        @update:model-value="(id: number) => (sampleId = id)"
+                    >
+                        <el-option
+                            v-for="sample in samples"
+                            :key="sample.id"
+                            :value="sample.id"
+                            :label="`${benchCode(sample)}, ${sample.area.name}${standing(sample, kit.id).length ? ', read already' : ''}`"
+                        />
+                    </el-select>
+                </FormField>
+                <BandCard v-if="kit.bands" v-model="form.reading" :bands="kit.bands" :wrong="wrong('reading')" />
+                <FormField v-else label="What it showed" :wrong="wrong('reading')"
+                    ><el-input v-model="form.reading" name="reading" inputmode="decimal"
+                /></FormField>
+                <fieldset>
+                    <legend>Was the protocol broken?</legend>
+                    <el-checkbox-group v-model="form.flags" class="breaks">
+                        <el-checkbox
+                            v-for="one in choices.data.value?.protocol_breaks ?? []"
+                            :key="one.code"
+                            :value="one.code"
+                        >
+                            {{ one.name }}
+                        </el-checkbox>
+                    </el-checkbox-group>
+                    <p class="note">
+                        A reading with any of these is kept and shown, and left out of the verdict by rule.
+                    </p>
+                </fieldset>
+                <div class="row pair">
+                    <FormField label="Read on" :wrong="wrong('read_on')">
+                        <el-input v-model="form.read_on" type="date" name="read_on" />
+                    </FormField>
+                    <FormField label="By" :wrong="wrong('reader')"
+                        ><el-input v-model="form.reader" name="reader"
+                    /></FormField>
+                </div>
+                <FormField label="Note" :wrong="wrong('note')"><el-input v-model="form.note" name="note" /></FormField>
+                <el-button type="primary" native-type="submit" :loading="saving" :disabled="sampleId === null">
+                    Record the reading
+                </el-button>
+                <p class="note after">
+                    Light behind the reader, tube close to the card, pale ground behind it. Gloves and goggles; keep the
+                    kit’s safety sheet at hand.
+                </p>
+            </form>
+            <p v-else-if="!samples.length"><RouterLink to="/pull">To the plans that wait</RouterLink></p>
+            <section>
+                <h2>Read so far</h2>
+                <table class="plain">
+                    <thead>
+                        <tr>
+                            <th>Composite</th>
+                            <th>Area</th>
+                            <th class="num">Band</th>
+                            <th>On</th>
+                            <th>By</th>
+                            <th>Left out because</th>
+                        </tr>
+                    </thead>
+                    <tbody>
+                        <tr v-for="{ sample, reading } in readings" :key="reading.id">
+                            <td><SampleLink :id="sample.id" :code="sample.code" /></td>
+                            <td class="narrow">{{ sample.area.name }}</td>
+                            <td class="num">{{ reading.as_reported }}</td>
+                            <td class="narrow">{{ day(reading.read_on) }}</td>
+                            <td class="narrow">{{ reading.reader }}</td>
+                            <td>{{ reading.flags.map((flag) => flag.name).join(', ') }}</td>
+                        </tr>
+                    </tbody>
+                </table>
+            </section>
+        </div>
+    </template>
+</template>
+
+<style scoped>
+.two {
+    grid-template-columns: 380px minmax(0, 1fr);
+}
+.breaks {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    line-height: 1.2;
+    row-gap: 6px;
+    margin-bottom: 8px;
+}
+.breaks :deep(.el-checkbox) {
+    margin-right: 6px;
+    height: auto;
+    min-height: 28px;
+}
+.breaks :deep(.el-checkbox__label) {
+    white-space: normal;
+}
+.pair {
+    gap: 16px;
+    align-items: flex-start;
+}
+.pair .field {
+    flex: 1;
+}
+@media (min-width: 1200px) {
+    .narrow {
+        white-space: nowrap;
+    }
+}
+.after {
+    margin-top: 14px;
+}
+</style>

@@ -1,0 +1,242 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { api } from '@/api/client'
+import PageHead from '@/shared/components/PageHead.vue'
+import VerdictStone from '@/shared/components/VerdictStone.vue'
+import { useSession } from '@/shared/composables/useSession'
+import { useSite } from '@/shared/composables/useSite'
+import ActionMatrix from '../components/ActionMatrix.vue'
+import AgreementPlot from '../components/AgreementPlot.vue'
+import ClaimPanel from '../components/ClaimPanel.vue'
+import DifferencePlot from '../components/DifferencePlot.vue'
+import LeftOut from '../components/LeftOut.vue'
+import SignDialog from '../components/SignDialog.vue'
+import StripTable from '../components/StripTable.vue'
+import TakenApart from '../components/TakenApart.vue'
+import WouldSettle from '../components/WouldSettle.vue'
+import { useEvidenceLines } from '@/shared/api'
+
+const CLAIMS = ['sort', 'rate', 'track'] as const
+const route = useRoute()
+const router = useRouter()
+const { me } = useSession()
+const { timezone } = useSite()
+const lines = useEvidenceLines()
+const methodId = computed(() => Number(route.params.method) || (lines.data.value?.[0]?.method_id ?? null))
+const chosen = computed(() => lines.data.value?.find(({ method_id: one }) => one === methodId.value) ?? null)
+/** The lab, or the reader, that the test stands beside. */
+const against = computed((): Record<string, string | number> => {
+    const { reference, reader, against: other } = route.query
+    if (reader && other) return { reader: String(reader), against: String(other) }
+    return reference ? { reference: Number(reference) } : {}
+})
+function beside(choice: string): void {
+    const [kind, one, other] = choice.split('\n')
+    const query = kind === 'lab' ? { reference: one } : { reader: one, against: other }
+    void router.replace({ query })
+}
+const choices = computed(() => {
+    const found = evidence.value
+    if (!found) return []
+    const labs = found.references.map(({ id, name }) => ({ value: `lab\n${id}`, label: name }))
+    const readers = found.readers.flatMap((one) =>
+        found.readers
+            .filter((other) => other !== one)
+            .map((other) => ({ value: `reader\n${one}\n${other}`, label: `${one} beside ${other}` })),
+    )
+    return [...labs, ...readers]
+})
+const current = computed(() => {
+    const found = evidence.value
+    if (!found) return ''
+    return found.against ? `reader\n${String(route.query.reader)}\n${found.against}` : `lab\n${found.reference.id}`
+})
+const { data: evidence } = useQuery({
+    queryKey: ['evidence', methodId, against],
+    enabled: () => chosen.value !== null && chosen.value.untested === null,
+    queryFn: () => api.get('/evidence/{method}', { ids: { method: methodId.value ?? 0 }, query: against.value }),
+})
+/** What the two are called in tables: a kit has bands, a lab may stand beside a lab, a reader beside a reader. */
+const nouns = computed(() => ({
+    test: evidence.value?.against
+        ? String(route.query.reader)
+        : evidence.value?.method.workplace === 'lab'
+          ? 'Second lab'
+          : evidence.value?.method.bands
+            ? 'Kit'
+            : 'Test',
+    reference: evidence.value?.against || (evidence.value?.reference.workplace === 'bench' ? 'Other' : 'Lab'),
+}))
+const signing = ref<(typeof CLAIMS)[number] | null>(null)
+const analyte = computed(() =>
+    evidence.value?.method.analyte === 'ph' ? 'pH' : (evidence.value?.method.analyte ?? ''),
+)
+</script>
+
+<template>
+    <template v-if="chosen?.untested">
+        <PageHead over="Evidence" :title="chosen.name" :lede="chosen.untested">
+            <RouterLink to="/evidence">To the tests that can be judged</RouterLink>
+        </PageHead>
+        <p><VerdictStone verdict="untested" :size="36" /></p>
+    </template>
+    <template v-else-if="evidence && evidence.method.id === methodId">
+        <PageHead
+            :over="`${analyte}, measured against ${evidence.reference.name} on split portions, policy ${evidence.policy.version}`"
+            :title="evidence.method.name"
+        />
+        <nav v-if="(lines.data.value?.length ?? 0) > 1" class="tests" aria-label="Tests">
+            <RouterLink
+                v-for="line in lines.data.value"
+                :key="line.method_id"
+                :to="`/evidence/${line.method_id}`"
+                :aria-current="line.method_id === methodId ? 'page' : undefined"
+            >
+                {{ line.name }}
+                <span>
+                    <VerdictStone
+                        v-for="claim in CLAIMS"
+                        :key="claim"
+                        :verdict="line.claims[claim].computed"
+                        :size="17"
+                        quiet
+                    />
+                </span>
+            </RouterLink>
+        </nav>
+        <p v-if="choices.length > 1" class="row beside">
+            Beside
+            <el-select
+                :model-value="current"
+                size="small"
+                style="width: 320px"
+                aria-label="What the test stands beside"
+                @update:model-value="beside"
+            >
+                <el-option v-for="one in choices" :key="one.value" :value="one.value" :label="one.label" />
+            </el-select>
+            <span v-if="evidence.against" class="note"
+                >One reader’s bands stand for the reference: this says how far readers agree, not whether they are
+                right.</span
+            >
+        </p>
+        <div class="claims">
+            <ClaimPanel
+                v-for="claim in CLAIMS"
+                :key="claim"
+                :name="claim"
+                :state="evidence.claims[claim]"
+                :policy="evidence.policy"
+                :difference="evidence.difference"
+                :timezone="timezone"
+                :may-sign="
+                    (me?.may_sign ?? false) &&
+                    evidence.pairs.length > 0 &&
+                    !evidence.against &&
+                    evidence.reference.workplace === 'lab'
+                "
+                @sign="signing = claim"
+            />
+        </div>
+        <div class="columns two">
+            <div>
+                <StripTable v-if="evidence.pairs.length" :evidence="evidence" :nouns="nouns" />
+                <p v-else class="lede">
+                    No pair yet. Read the bench portion and enter the lab’s pH of the same composite.
+                </p>
+                <LeftOut :evidence="evidence" />
+            </div>
+            <aside>
+                <h2>
+                    Difference from
+                    {{
+                        evidence.against ||
+                        (evidence.reference.workplace === 'lab' ? 'the lab' : evidence.reference.name)
+                    }}
+                </h2>
+                <DifferencePlot :evidence="evidence" />
+                <h2>Action matrix</h2>
+                <ActionMatrix
+                    :matrix="evidence.matrix"
+                    :actions="evidence.policy.terms.actions"
+                    :test="nouns.test"
+                    :reference="nouns.reference"
+                />
+                <p v-if="evidence.kappa?.quadratic != null" class="note">
+                    Agreement beyond chance, weighted kappa: {{ evidence.kappa.linear?.toFixed(2) ?? '–' }} linear,
+                    {{ evidence.kappa.quadratic.toFixed(2) }} quadratic.
+                </p>
+                <p class="note">
+                    An action is {{ evidence.policy.terms.actions.join(', ') }}, by the limits of what grows there.
+                    {{
+                        evidence.policy.pairs_then
+                            ? `The policy was set when ${evidence.policy.pairs_then} pairs were there already.`
+                            : 'Limits were set before the evidence was looked at.'
+                    }}
+                </p>
+                <p v-for="note in evidence.notes" :key="note" class="note">{{ note }}</p>
+                <p v-if="!me?.may_sign" class="note">A reviewer signs what this page proves.</p>
+            </aside>
+        </div>
+        <WouldSettle :evidence="evidence" />
+        <div class="columns apart">
+            <TakenApart :evidence="evidence" />
+            <section v-if="evidence.pairs.length > 1">
+                <h2>Agreement</h2>
+                <AgreementPlot :evidence="evidence" />
+            </section>
+        </div>
+        <SignDialog v-if="signing" :evidence="evidence" :claim="signing" @done="signing = null" />
+    </template>
+    <p v-else-if="lines.data.value?.length === 0" class="lede">This team has no bench test yet.</p>
+</template>
+
+<style scoped>
+.claims {
+    display: grid;
+    grid-template-columns: 1.15fr 1fr 1fr;
+    gap: 28px;
+    border-bottom: 1px solid var(--rule);
+    padding-bottom: 12px;
+    margin-bottom: 14px;
+}
+.claims > * + * {
+    border-left: 1px solid var(--rule);
+    padding-left: 20px;
+}
+.two {
+    grid-template-columns: minmax(0, 1fr) 320px;
+}
+.apart {
+    grid-template-columns: minmax(0, 1fr) 320px;
+    border-top: 1px solid var(--rule);
+    margin-top: 18px;
+    padding-top: 12px;
+}
+.beside {
+    margin: -6px 0 10px;
+}
+.tests {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 22px;
+    margin: -4px 0 12px;
+    border-bottom: 1px solid var(--rule);
+}
+.tests a {
+    color: var(--ink);
+    text-decoration: none;
+    padding-bottom: 4px;
+}
+.tests a[aria-current] {
+    color: var(--gley);
+    font-weight: 600;
+    box-shadow: 0 2px 0 var(--gley);
+}
+.tests a > span {
+    display: flex;
+    gap: 4px;
+}
+</style>

@@ -1,0 +1,132 @@
+<script setup lang="ts">
+import { reactive, ref, shallowRef } from 'vue'
+import { type Schema } from '@/api/client'
+import StepList from './StepList.vue'
+import { useChoices } from '@/shared/api'
+
+/** What was really done, before the composite is made. */
+const props = defineProps<{ by: string; units: string; keep: string; planned: number }>()
+const emit = defineEmits<{
+    done: [said: { pulled_by: string; note: string; conditions: Schema<'PullConditions'>; photos: File[] }]
+}>()
+const CM_PER_INCH = 2.54
+const choices = useChoices()
+const form = reactive({
+    by: props.by,
+    helper: '',
+    tool: 'probe',
+    moisture: 'moist',
+    weather: '',
+    reached: '',
+    note: '',
+})
+const photos = shallowRef<File[]>([])
+const wrong = ref('')
+
+function done(): void {
+    const reached = form.reached.trim() === '' ? null : Number(form.reached.replace(',', '.'))
+    wrong.value =
+        form.by.trim().length < 2
+            ? 'Say who pulled it.'
+            : reached !== null && !(reached > 0 && reached <= 120)
+              ? 'The depth reached is no depth; leave it empty when every core went to full depth.'
+              : ''
+    if (wrong.value) return
+    emit('done', {
+        pulled_by: form.by.trim(),
+        note: form.note,
+        photos: photos.value,
+        conditions: {
+            depth_reached_cm: reached === null ? null : reached * (props.units === 'us' ? CM_PER_INCH : 1),
+            tool: form.tool,
+            moisture: form.moisture,
+            weather: form.weather || null,
+            helper: form.helper || null,
+        },
+    })
+}
+</script>
+
+<template>
+    <form novalidate @submit.prevent="done">
+        <h2>All {{ planned }} cores are done</h2>
+        <StepList
+            v-if="choices.data.value"
+            title="Now"
+            :steps="choices.data.value.pulling.after"
+            :keep="`${keep}:after`"
+        />
+        <label>Pulled by <input v-model="form.by" name="pulled-by" /></label>
+        <div class="two">
+            <label
+                >Tool
+                <select v-model="form.tool" name="tool">
+                    <option v-for="one in choices.data.value?.pulling.tools ?? []" :key="one.code" :value="one.code">
+                        {{ one.name }}
+                    </option>
+                </select></label
+            >
+            <label
+                >Soil was
+                <select v-model="form.moisture" name="moisture">
+                    <option
+                        v-for="one in choices.data.value?.pulling.moistures ?? []"
+                        :key="one.code"
+                        :value="one.code"
+                    >
+                        {{ one.name }}
+                    </option>
+                </select></label
+            >
+            <label>Helper <input v-model="form.helper" name="helper" maxlength="80" /></label>
+            <label>Weather <input v-model="form.weather" name="weather" maxlength="80" /></label>
+        </div>
+        <label
+            >Depth reached, {{ units === 'us' ? 'in' : 'cm' }}, if not full depth
+            <input v-model="form.reached" name="reached" inputmode="decimal"
+        /></label>
+        <label>Note <input v-model="form.note" name="note" maxlength="2000" /></label>
+        <label
+            >Photos, if any
+            <input
+                type="file"
+                accept="image/jpeg,image/png"
+                multiple
+                @change="photos = [...((($event.target as HTMLInputElement).files ?? []) as FileList)]"
+        /></label>
+        <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+        <button type="submit" class="big">Make the composite</button>
+    </form>
+</template>
+
+<style scoped>
+h2 {
+    font-size: 24px;
+    margin-top: 18px;
+}
+label:not(fieldset label) {
+    display: block;
+    font-weight: 600;
+    margin: 14px 0;
+}
+input:not([type='checkbox']),
+select {
+    display: block;
+    width: 100%;
+    min-height: 52px;
+    font-size: 17px;
+    padding: 0 10px;
+    border: 1px solid var(--line);
+    background: var(--sheet);
+}
+input[type='file'] {
+    padding: 12px 0;
+    border: 0;
+    font-size: 15px;
+}
+.two {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 0 12px;
+}
+</style>

@@ -1,0 +1,138 @@
+import { useQueryClient } from '@tanstack/vue-query'
+import { computed, ref, type ComputedRef, type Ref } from 'vue'
+import { api, Refused, type Schema } from '@/api/client'
+import { useSave } from '@/shared/composables/useSave'
+import type { Sheet } from '../workbook'
+
+export type Preview = Schema<'ReportPreview'>
+export type Column = Schema<'ReportColumn'>
+
+const isWorkbook = (file: File): boolean => /\.xls[xm]$/i.test(file.name)
+
+/** A file of a lab on its way in: read and shown first, then taken whole or not at all. */
+export function useReport(labId: Ref<number | null>, readOn: Ref<string>) {
+    const queries = useQueryClient()
+    const file = ref<File | null>(null)
+    const preview = ref<Preview | null>(null)
+    const columns = ref<Column[]>([])
+    /** g/cm³; the usual one where none is given */
+    const density = ref<number | null>(null)
+    const skip = ref<number[]>([])
+    const supersedes = ref<number | null>(null)
+    const trouble = ref('')
+    /** What a person has said of the file; null where it was left to be found out. */
+    const header = ref<number | null>(null)
+    const comma = ref<boolean | null>(null)
+    const sheets = ref<Sheet[]>([])
+    const sheet = ref(0)
+    /** The lab's own paper, kept beside the report. */
+    const paper = ref<File | null>(null)
+
+    function form(withMapping: boolean): FormData {
+        const body = new FormData()
+        if (file.value) body.append('file', file.value)
+        body.append('lab_id', String(labId.value ?? 0))
+        if (header.value !== null) body.append('header_row', String(header.value))
+        if (comma.value !== null) body.append('decimal_comma', comma.value ? '1' : '0')
+        if (withMapping) body.append('mapping', JSON.stringify({ columns: columns.value, bulk_density: density.value }))
+        return body
+    }
+    const reading = useSave(
+        (withMapping: boolean) => api.post('/reports/read', form(withMapping)),
+        (found) => {
+            preview.value = found
+            columns.value = found.mapping.columns
+            density.value = found.mapping.bulk_density ?? null
+        },
+    )
+    const taking = useSave(
+        async () => {
+            const body = form(true)
+            body.append('read_on', readOn.value)
+            body.append('skip', skip.value.join(','))
+            body.append('name', file.value?.name ?? '')
+            if (supersedes.value !== null) body.append('supersedes_id', String(supersedes.value))
+            const taken = await api.post('/reports', body)
+            if (paper.value) {
+                const own = new FormData()
+                own.append('paper', paper.value)
+                await api.post('/reports/{report}/papers', own, { ids: { report: taken.id } })
+            }
+            return taken
+        },
+        async () => {
+            await queries.invalidateQueries()
+        },
+    )
+
+    function forget(): void {
+        trouble.value = ''
+        reading.clear()
+        taking.clear()
+        preview.value = null
+        skip.value = []
+        header.value = comma.value = null
+    }
+
+    async function open(chosen: File | null): Promise<void> {
+        forget()
+        file.value = null
+        sheets.value = []
+        if (!chosen) return
+        if (!isWorkbook(chosen)) {
+            file.value = chosen
+            await reading.save(false)
+            return
+        }
+        try {
+            const { readWorkbook } = await import('../workbook')
+            sheets.value = readWorkbook(new Uint8Array(await chosen.arrayBuffer()))
+        } catch (error) {
+            trouble.value = error instanceof Error ? error.message : String(error)
+            return
+        }
+        await take(0, chosen.name)
+    }
+
+    /** One sheet of a workbook, as the rows that the server reads. */
+    async function take(which: number, name = file.value?.name ?? 'workbook.xlsx'): Promise<void> {
+        forget()
+        sheet.value = which
+        const one = sheets.value[which]
+        file.value = null
+        if (!one) return
+        if (one.refused) {
+            trouble.value = one.refused
+            return
+        }
+        file.value = new File([one.csv], name, { type: 'text/csv' })
+        await reading.save(false)
+    }
+
+    async function again(withMapping: boolean, said: { header?: number; comma?: boolean } = {}): Promise<void> {
+        header.value = said.header ?? header.value
+        comma.value = said.comma ?? comma.value
+        await reading.save(withMapping)
+    }
+    const refusal: ComputedRef<Refused | null> = computed(() => taking.refusal.value ?? reading.refusal.value)
+
+    return {
+        file,
+        preview,
+        columns,
+        density,
+        skip,
+        supersedes,
+        trouble,
+        sheets,
+        sheet,
+        paper,
+        open,
+        choose: take,
+        again,
+        reading: reading.saving,
+        take: taking.save,
+        taking: taking.saving,
+        refusal,
+    }
+}

@@ -1,0 +1,5 @@
+import { useQuery } from '@tanstack/vue-query'
+import { api } from '@/api/client'
+
+/** Soils of known value. */
+export const useCheckSoils = () => useQuery({ queryKey: ['check-soils'], queryFn: () => api.get('/check-soils') })
