@@ -61,12 +61,7 @@ const { sites, siteId, site, timezone, choose } = useSite()
     white-space: nowrap;
 }
 select {
-    font: inherit;
     font-weight: 600;
-    background: var(--sheet);
-    border: 1px solid var(--line);
-    border-radius: 2px;
-    height: 28px;
 }
 @media (max-width: 700px) {
     .bar {

@@ -87,10 +87,4 @@ const add = (): void =>
 .event .el-input:last-child {
     grid-column: 1 / -1;
 }
-select {
-    font: inherit;
-    height: 24px;
-    background: var(--sheet);
-    border: 1px solid var(--line);
-}
 </style>

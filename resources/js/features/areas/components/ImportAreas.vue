@@ -4,6 +4,7 @@ import { api, type Schema } from '@/api/client'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
 import { acresAndHectares, count } from '@/shared/format'
+import FilePick from '@/shared/components/FilePick.vue'
 
 interface Candidate {
     name: string
@@ -94,8 +95,7 @@ function another(): void {
                 named are turned into WGS 84. The properties name, use and history are read.
             </p>
             <p>
-                <input
-                    type="file"
+                <FilePick
                     accept=".geojson,.json,.kml,.kmz,.zip,.gpx,.csv,.txt,.wkt,.gpkg,.shp"
                     aria-label="File of areas"
                     @change="pick"

@@ -59,13 +59,6 @@ const { save, saving, refusal } = useSave(
     font-size: 12.5px;
     font-weight: 600;
 }
-select {
-    font: inherit;
-    max-width: 100%;
-    height: 28px;
-    background: var(--sheet);
-    border: 1px solid var(--line);
-}
 ul {
     padding-left: 16px;
     margin: 6px 0;

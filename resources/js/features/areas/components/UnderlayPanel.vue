@@ -5,6 +5,7 @@ import { api, type Schema } from '@/api/client'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
 import { typed } from '@/shared/format'
+import FilePick from '@/shared/components/FilePick.vue'
 
 /** Pictures of the owner's, laid under the map by two or three places known on both. */
 const props = defineProps<{ siteId: number; underlays: Schema<'Underlay'>[] }>()
@@ -106,7 +107,7 @@ async function remove(id: number): Promise<void> {
         </p>
         <label class="note"
             >An aerial photo or a sketch, PNG or JPEG:
-            <input type="file" accept="image/png,image/jpeg" aria-label="Picture to lay under the map" @change="pick"
+            <FilePick accept="image/png,image/jpeg" aria-label="Picture to lay under the map" @change="pick"
         /></label>
         <el-dialog
             v-if="placing && spot !== 'asked'"

@@ -3,6 +3,7 @@ import { ref } from 'vue'
 import { api, type Schema } from '@/api/client'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
+import FilePick from '@/shared/components/FilePick.vue'
 
 /** The file of a logger read into the tubes that wait for it, whole or not at all. */
 const props = defineProps<{ run: Schema<'Run'> }>()
@@ -31,7 +32,7 @@ function choose(event: Event): void {
             CSV with the columns portion and value, and celsius if there is one; a row for each reading. Tubes must have
             come to the reading.
         </p>
-        <input type="file" accept=".csv,text/csv" aria-label="File of the logger" :disabled="saving" @change="choose" />
+        <FilePick accept=".csv,text/csv" aria-label="File of the logger" :disabled="saving" @change="choose" />
         <RefusalNote :refusal="refusal" />
     </details>
 </template>

@@ -8,6 +8,7 @@ import { useSave } from '@/shared/composables/useSave'
 import { useSite } from '@/shared/composables/useSite'
 import { day, number, today } from '@/shared/format'
 import { money } from '@/shared/money'
+import DateField from '@/shared/components/DateField.vue'
 
 /** The lots of a method's reagents: when they expire, and what a test of them costs. */
 const props = defineProps<{ method: Schema<'MethodDetail'>; reagents: string[] }>()
@@ -73,7 +74,7 @@ const { save, saving, refusal, wrong } = useSave(
             </FormField>
             <FormField label="Lot" :wrong="wrong('lot')"><el-input v-model="form.lot" name="lot" /></FormField>
             <FormField label="Expires on" :wrong="wrong('expires_on')"
-                ><el-input v-model="form.expires_on" type="date" name="expires_on"
+                ><DateField v-model="form.expires_on" name="expires_on"
             /></FormField>
             <FormField label="Price of the pack" :wrong="wrong('price_cents')"
                 ><el-input v-model="form.price" name="price" inputmode="decimal"

@@ -4,6 +4,7 @@ import { api, type Schema } from '@/api/client'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
 import { number } from '@/shared/format'
+import FilePick from '@/shared/components/FilePick.vue'
 
 /**
  * Reads a tube off a photo that shows it beside the card and something white. The browser only scales the photo and cuts
@@ -129,7 +130,7 @@ const { save, saving, refusal } = useSave(
         </p>
         <label class="file">
             <span class="sr">Photo of tube, card and white paper</span>
-            <input type="file" accept="image/*" aria-label="Photo of tube, card and white paper" @change="load" />
+            <FilePick accept="image/*" aria-label="Photo of tube, card and white paper" @change="load" />
         </label>
         <p v-if="trouble" class="wrong" role="alert">{{ trouble }}</p>
         <div v-show="loaded" class="sides">

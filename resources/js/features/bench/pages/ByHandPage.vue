@@ -15,6 +15,7 @@ import { count, day, today } from '@/shared/format'
 import BandCard from '../components/BandCard.vue'
 import BenchTabs from '../components/BenchTabs.vue'
 import { useChoices } from '@/shared/api'
+import DateField from '@/shared/components/DateField.vue'
 
 const route = useRoute()
 const queries = useQueryClient()
@@ -129,7 +130,7 @@ const { save, saving, refusal, wrong } = useSave(
                 </fieldset>
                 <div class="row pair">
                     <FormField label="Read on" :wrong="wrong('read_on')">
-                        <el-input v-model="form.read_on" type="date" name="read_on" />
+                        <DateField v-model="form.read_on" name="read_on" />
                     </FormField>
                     <FormField label="By" :wrong="wrong('reader')"
                         ><el-input v-model="form.reader" name="reader"

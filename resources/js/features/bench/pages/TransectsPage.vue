@@ -13,6 +13,7 @@ import { count, day, number, today, typed } from '@/shared/format'
 import BenchTabs from '../components/BenchTabs.vue'
 import TransectChart from '../components/TransectChart.vue'
 import TransectTimes from '../components/TransectTimes.vue'
+import DateField from '@/shared/components/DateField.vue'
 
 /** A nitrate probe from the row to mid-row, beside the rain and what was spread. */
 const CM_PER_INCH = 2.54
@@ -143,7 +144,7 @@ const one = computed(() => data.value?.transects.find(({ id }) => id === chosen.
                     <RefusalNote v-if="refusal && !Object.keys(refusal.fields).length" :refusal="refusal" />
                     <div class="grid">
                         <FormField label="Read on" :wrong="wrong('read_on')"
-                            ><el-input v-model="form.read_on" type="date" name="read_on"
+                            ><DateField v-model="form.read_on" name="read_on"
                         /></FormField>
                         <FormField :label="`Row spacing, ${unit}`" :wrong="wrong('row_spacing_cm')"
                             ><el-input v-model="form.spacing" name="spacing" inputmode="decimal"
@@ -247,7 +248,7 @@ const one = computed(() => data.value?.transects.find(({ id }) => id === chosen.
                                 { label: 'spread', value: 'application' },
                             ]"
                         />
-                        <el-input v-model="event.on" type="date" aria-label="On which day" style="width: 140px" />
+                        <DateField v-model="event.on" aria-label="On which day" style="width: 140px" />
                         <el-input
                             v-model="event.amount"
                             :aria-label="`How much, ${eventUnit}`"

@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed, reactive } from 'vue'
 import { api } from '@/api/client'
 import { day } from '@/shared/format'
+import DateField from '@/shared/components/DateField.vue'
 
 /** Backwards from the day the lime must be on. */
 const props = defineProps<{ planId: number }>()
@@ -23,7 +24,7 @@ const file = computed(
     <section>
         <h3>When must the lime be on?</h3>
         <div class="kept">
-            <span>Lime on</span><el-input v-model="form.lime_on" type="date" size="small" aria-label="Lime on" />
+            <span>Lime on</span><DateField v-model="form.lime_on" size="small" aria-label="Lime on" />
         </div>
         <div class="kept">
             <span>Lab, working days</span

@@ -5,6 +5,7 @@ import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
 import { useSite } from '@/shared/composables/useSite'
 import { count } from '@/shared/format'
+import FilePick from '@/shared/components/FilePick.vue'
 
 /** The zones of a plan: drawn one by one, or read from a file of areas. */
 defineProps<{ placing: boolean }>()
@@ -40,7 +41,7 @@ function pick(event: Event): void {
     </p>
     <label class="note">
         Or from a file, GeoJSON, KML, GPX or CSV:
-        <input type="file" accept=".geojson,.json,.kml,.gpx,.csv" @change="pick" />
+        <FilePick accept=".geojson,.json,.kml,.gpx,.csv" @change="pick" />
     </label>
     <RefusalNote :refusal="refusal" />
 </template>

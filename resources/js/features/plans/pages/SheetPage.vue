@@ -169,7 +169,4 @@ ol {
     gap: 4px;
     break-inside: avoid;
 }
-select {
-    font: inherit;
-}
 </style>

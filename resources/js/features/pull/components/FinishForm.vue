@@ -3,6 +3,7 @@ import { reactive, ref, shallowRef } from 'vue'
 import { type Schema } from '@/api/client'
 import StepList from './StepList.vue'
 import { useChoices } from '@/shared/api'
+import FilePick from '@/shared/components/FilePick.vue'
 
 /** What was really done, before the composite is made. */
 const props = defineProps<{ by: string; units: string; keep: string; planned: number }>()
@@ -88,8 +89,7 @@ function done(): void {
         <label>Note <input v-model="form.note" name="note" maxlength="2000" /></label>
         <label
             >Photos, if any
-            <input
-                type="file"
+            <FilePick
                 accept="image/jpeg,image/png"
                 multiple
                 @change="photos = [...((($event.target as HTMLInputElement).files ?? []) as FileList)]"
@@ -118,11 +118,6 @@ select {
     padding: 0 10px;
     border: 1px solid var(--line);
     background: var(--sheet);
-}
-input[type='file'] {
-    padding: 12px 0;
-    border: 0;
-    font-size: 15px;
 }
 .two {
     display: grid;

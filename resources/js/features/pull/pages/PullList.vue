@@ -13,6 +13,7 @@ import { count, day, depth, length, today } from '@/shared/format'
 import { canKeep } from '@/shared/offline/install'
 import LineBanner from '../components/LineBanner.vue'
 import { useTakeAlong } from '../composables/useTakeAlong'
+import DateField from '@/shared/components/DateField.vue'
 
 const router = useRouter()
 const queries = useQueryClient()
@@ -104,12 +105,11 @@ const { taken, taking, trouble, take } = useTakeAlong(() => me.value?.email ?? '
                     <td class="num">{{ plan.cores }}</td>
                     <td class="num">{{ length(plan.walk_m, units) }}</td>
                     <td>
-                        <input
-                            type="date"
+                        <DateField
                             class="when"
-                            :value="plan.pull_on ?? ''"
+                            :model-value="plan.pull_on"
                             :aria-label="`Day to pull ${plan.area}`"
-                            @change="setDay(plan.id, ($event.target as HTMLInputElement).value)"
+                            @change="(to: string) => setDay(plan.id, to)"
                         />
                     </td>
                     <td>
@@ -137,7 +137,7 @@ const { taken, taking, trouble, take } = useTakeAlong(() => me.value?.email ?? '
             <RefusalNote v-if="refusal && !Object.keys(refusal.fields).length" :refusal="refusal" />
             <div class="row fields">
                 <FormField label="Pulled on" :wrong="wrong('pulled_on')">
-                    <el-input v-model="form.pulled_on" type="date" name="pulled_on" />
+                    <DateField v-model="form.pulled_on" name="pulled_on" />
                 </FormField>
                 <FormField label="By" :wrong="wrong('pulled_by')"
                     ><el-input v-model="form.pulled_by" name="pulled_by"

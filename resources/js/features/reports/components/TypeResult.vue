@@ -6,6 +6,7 @@ import FormField from '@/shared/components/FormField.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { standing, type Sample } from '@/shared/composables/useSamples'
 import { useSave } from '@/shared/composables/useSave'
+import DateField from '@/shared/components/DateField.vue'
 
 /** The lab's results of one composite, typed from a paper report. */
 const props = defineProps<{ samples: Sample[]; methods: Schema<'Method'>[]; start: number | null; day: string }>()
@@ -77,7 +78,7 @@ const wrongOf = (method: Schema<'Method'>) => wrong(`results.${given.value.index
                 <RouterLink :to="`/samples/${sample.id}`">Correct one on its page</RouterLink>
             </p>
             <FormField label="Reported on" :wrong="wrong('read_on')">
-                <el-input v-model="readOn" type="date" name="read_on" style="width: 160px" />
+                <DateField v-model="readOn" name="read_on" style="width: 160px" />
             </FormField>
             <el-button type="primary" native-type="submit" :loading="saving" :disabled="!free.length"
                 >Store the results</el-button

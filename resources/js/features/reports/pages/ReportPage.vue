@@ -10,6 +10,7 @@ import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
 import QuestionCard from '../components/QuestionCard.vue'
 import { useLabs } from '@/shared/api'
+import FilePick from '@/shared/components/FilePick.vue'
 
 /** A report that was taken: what was asked of it, and every result as it was reported. */
 const route = useRoute()
@@ -102,7 +103,7 @@ const SAID: Record<string, string> = {
                         ? 'Another one:'
                         : 'None is kept yet; a PDF or a picture, kept as it is and never read:'
                 }}</span>
-                <input type="file" accept=".pdf,.png,.jpg,.jpeg" aria-label="Keep the lab’s own paper" @change="keep" />
+                <FilePick accept=".pdf,.png,.jpg,.jpeg" aria-label="Keep the lab’s own paper" @change="keep" />
             </p>
             <RefusalNote :refusal="keeping.refusal.value" />
         </section>

@@ -12,6 +12,8 @@ import MappingTable from '../components/MappingTable.vue'
 import { useReport } from '../composables/useReport'
 import { useLabs } from '@/shared/api'
 import { useReports } from '../api'
+import FilePick from '@/shared/components/FilePick.vue'
+import DateField from '@/shared/components/DateField.vue'
 
 /** A lab's file: what its columns are, what its first rows become, then taken whole. */
 const route = useRoute()
@@ -140,9 +142,7 @@ const chosen = computed(() => sheets.value[sheet.value])
                 <el-option v-for="lab in labs?.labs ?? []" :key="lab.id" :value="lab.id" :label="lab.name" />
             </el-select>
         </FormField>
-        <FormField label="Reported on"
-            ><el-input v-model="readOn" type="date" name="read_on" style="width: 150px"
-        /></FormField>
+        <FormField label="Reported on"><DateField v-model="readOn" name="read_on" style="width: 150px" /></FormField>
         <FormField label="It replaces">
             <el-select
                 :model-value="supersedes ?? undefined"
@@ -156,8 +156,7 @@ const chosen = computed(() => sheets.value[sheet.value])
         </FormField>
         <div class="field">
             <span class="label">File</span>
-            <input
-                type="file"
+            <FilePick
                 accept=".csv,.txt,.tsv,.xls,.xlsx,.xlsm,.htm,.html,.xml,.json,text/csv"
                 aria-label="File of the lab"
                 :disabled="labId === null"
@@ -166,8 +165,7 @@ const chosen = computed(() => sheets.value[sheet.value])
         </div>
         <div class="field">
             <span class="label">The lab’s own paper, to keep beside it</span>
-            <input
-                type="file"
+            <FilePick
                 accept=".pdf,.png,.jpg,.jpeg"
                 aria-label="The lab’s own paper"
                 :disabled="labId === null"

@@ -106,12 +106,6 @@ const choices = computed(() => [
 }
 input,
 select {
-    height: 30px;
-    border: 1px solid var(--line);
-    border-radius: 2px;
-    background: var(--sheet);
-    font: inherit;
-    padding: 0 8px;
     max-width: 110px;
 }
 input {

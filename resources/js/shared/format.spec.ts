@@ -1,0 +1,112 @@
+import { describe, expect, it } from 'vitest'
+import {
+    bearing,
+    count,
+    day,
+    depth,
+    extent,
+    feet,
+    length,
+    mailto,
+    metres,
+    moment,
+    number,
+    percent,
+    share,
+    signed,
+    typed,
+} from './format'
+
+describe('numbers', () => {
+    it('have fixed decimals, a true minus, and a dash where there is none', () => {
+        expect([number(1234.5, 1), number(-2.345, 2), number(null), number(Number.NaN), number(Infinity)]).toEqual([
+            '1,234.5',
+            '−2.35',
+            '–',
+            '–',
+            '–',
+        ])
+        expect([number(-0.001, 2), number(-0.4)]).toEqual(['0.00', '0'])
+    })
+
+    it('say which way a difference goes, but not of nothing', () => {
+        expect([signed(0.324), signed(-0.1), signed(0), signed(0.001), signed(1234.5, 1), signed(null)]).toEqual([
+            '+0.32',
+            '−0.10',
+            '0.00',
+            '0.00',
+            '+1,234.5',
+            '–',
+        ])
+    })
+
+    it('never claim a larger share than is known', () => {
+        expect([percent(0.799), percent(0.8), percent(1), percent(null)]).toEqual([
+            '79\u2009%',
+            '80\u2009%',
+            '100\u2009%',
+            '–',
+        ])
+        expect([share(0.004), share(0.996), share(0.5), share(0), share(1)]).toEqual([
+            'under 1\u2009%',
+            'over 99\u2009%',
+            '50\u2009%',
+            '0\u2009%',
+            '100\u2009%',
+        ])
+    })
+
+    it('that were typed are numbers or none, and nothing is not zero', () => {
+        expect([typed('6.1'), typed(' 7 '), typed('1e2')]).toEqual([6.1, 7, 100])
+        expect([typed(''), typed('  '), typed('6,1'), typed('six')].every(Number.isNaN)).toBe(true)
+    })
+})
+
+describe('lengths and areas', () => {
+    it('turn by the exact foot and acre', () => {
+        expect([feet(0.3048), metres(1), metres(feet(12.34))]).toEqual([1, 0.3048, 12.34])
+        expect([extent(4046.8564224, 'us'), extent(10_000, 'metric')]).toEqual(['1.0\u2009ac', '1.00\u2009ha'])
+        expect([length(30.48, 'us'), length(30.48, 'metric')]).toEqual(['100\u2009ft', '30\u2009m'])
+    })
+
+    it('name a bearing by its eighth, the last one north again', () => {
+        expect([bearing(0), bearing(44), bearing(359.6), bearing(225)]).toEqual([
+            'north, 0°',
+            'north-east, 44°',
+            'north, 0°',
+            'south-west, 225°',
+        ])
+    })
+
+    it('write a layer with a dash and its unit apart', () => {
+        expect([depth('0-6in'), depth('15-30cm')]).toEqual(['0–6\u2009in', '15–30\u2009cm'])
+    })
+})
+
+describe('days', () => {
+    it('are the day they say wherever it is read, and moments the day of the site', () => {
+        expect([day('2026-09-24'), day('2026-09-24', 'Pacific/Auckland'), day(null)]).toEqual([
+            '24 Sep 2026',
+            '24 Sep 2026',
+            '–',
+        ])
+        expect(day('2026-09-24T23:30:00Z', 'Pacific/Auckland')).toBe('25 Sep 2026')
+        expect(moment('2026-09-24T14:05:00Z', 'America/New_York')).toBe('24 Sep 10:05')
+    })
+})
+
+describe('words', () => {
+    it('are one or many', () => {
+        expect([count(1, 'core'), count(0, 'core'), count(2, 'entry is', 'entries are')]).toEqual([
+            '1 core',
+            '0 cores',
+            '2 entries are',
+        ])
+    })
+
+    it('of a letter survive the way into its address', () => {
+        expect(mailto('lab@reed.example', 'A & B', 'one\ntwo')).toBe(
+            'mailto:lab@reed.example?subject=A%20%26%20B&body=one%0Atwo',
+        )
+    })
+})
