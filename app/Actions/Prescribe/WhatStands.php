@@ -11,6 +11,7 @@ use App\Models\JudgingPolicy;
 use App\Models\Reading;
 use App\Models\Sample;
 use App\Models\SignedVerdict;
+use HonestCore\Agreement\ActionLimits;
 use HonestCore\Agreement\Band;
 use HonestCore\Agreement\Verdict as Word;
 use HonestCore\Agronomy\Lime\KitDirection;
@@ -98,15 +99,7 @@ final class WhatStands
                 continue;
             }
             $verdict = $this->verdict($reading, 'sort');
-            $limits = ($verdict->policy ?? $policy)->limitsFor($area->use);
-            $classes =
-                $band === null
-                    ? [$limits->classOf((float) $reading->value)]
-                    : array_map(
-                        static fn (Band $one): ?int => $one->classIn($limits),
-                        array_filter([$band, $reading->method->scale()?->named((string) $reading->between)]),
-                    );
-            $class = count(array_unique($classes)) === 1 ? $classes[0] : null;
+            $class = self::classOf($reading, $band, ($verdict->policy ?? $policy)->limitsFor($area->use));
             $kit = new KitDirection(
                 $reading->method->name,
                 $band->name ?? $reading->as_reported,
@@ -116,14 +109,7 @@ final class WhatStands
                 $verdict?->scope['test_from'],
                 $verdict?->scope['test_to'],
             );
-            $rank = static fn (?KitDirection $one): int => $one === null
-                ? 0
-                : ($one->counts()
-                    ? 3
-                    : ($one->action !== null
-                        ? 2
-                        : 1));
-            if ($rank($kit) > $rank($best[2])) {
+            if (self::rank($kit) > self::rank($best[2])) {
                 $best = [$reading, $verdict, $kit];
             }
         }
@@ -147,5 +133,28 @@ final class WhatStands
             ->get(SignedVerdict::LISTED)
             ->filter(fn (SignedVerdict $verdict): bool => $this->status->ended($verdict) === [])
             ->values();
+    }
+
+    /** The action class of a bench reading; null where it, or a colour between two, reaches over a limit. */
+    private static function classOf(Reading $reading, ?Band $band, ActionLimits $limits): ?int
+    {
+        if ($band === null) {
+            return $limits->classOf((float) $reading->value);
+        }
+        $other = $reading->method->scale()?->named((string) $reading->between);
+        $class = $band->classIn($limits);
+
+        return $other === null || $other->classIn($limits) === $class ? $class : null;
+    }
+
+    /** What counts goes before what gives an action, and that before what gives none. */
+    private static function rank(?KitDirection $kit): int
+    {
+        return match (true) {
+            $kit === null => 0,
+            $kit->counts() => 3,
+            $kit->action !== null => 2,
+            default => 1,
+        };
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HonestCore\Amounts;
 
+use HonestCore\Error\Bounds;
 use HonestCore\Error\ValueOutOfRange;
 
 /**
@@ -68,15 +69,12 @@ final readonly class NutrientQuestion
                 'The uncertainty' => $u,
             ] as $what => $number
         ) {
-            if ($number !== null && ! ($number >= 0 && is_finite($number))) {
-                throw ValueOutOfRange::of($what, $number, '0 or more');
-            }
+            Bounds::within($what, $number, 0, INF, '0 or more');
         }
-        if (! ($years > 0 && is_finite($years))) {
-            throw ValueOutOfRange::of('The number of years', $years, 'above 0');
-        }
-        if ($ownLimits !== null && ! ($ownLimits[0] <= $ownLimits[1] && is_finite($ownLimits[1]))) {
-            throw ValueOutOfRange::of('The limit', $ownLimits[1], "the critical level of {$ownLimits[0]} or more");
+        Bounds::between('The number of years', $years, 0, INF, 'above 0');
+        if ($ownLimits !== null) {
+            [$critical, $limit] = $ownLimits;
+            Bounds::within('The limit', $limit, $critical, INF, "the critical level of {$critical} or more");
         }
         if ($bySufficiency && $x0 === null) {
             throw new ValueOutOfRange('Sufficiency needs the rate at test zero; accepted is lb/acre, 0 or more.');

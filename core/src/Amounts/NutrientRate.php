@@ -115,12 +115,11 @@ final readonly class NutrientRate
             $asked->yield === null
                 ? null
                 : $asked->yield * $table['removal'][$asked->crop][$asked->analyte === 'p' ? 0 : 1];
-        $each =
-            $asked->analyte === 'p'
-                ? (float) $table['build_p']
-                : ($asked->cec === null
-                    ? null
-                    : $table['build_k'][0] * (1 + $table['build_k'][1] * $asked->cec));
+        $each = match (true) {
+            $asked->analyte === 'p' => (float) $table['build_p'],
+            $asked->cec === null => null,
+            default => $table['build_k'][0] * (1 + $table['build_k'][1] * $asked->cec),
+        };
         $build =
             $class === 'maintain' ? 0.0 : ($each === null ? null : (($limits[0] - $value) * $each) / $asked->years);
 

@@ -109,16 +109,27 @@ final readonly class UnitText
                 'kilogram' => 1e6,
                 'kilograms' => 1e6,
             ][$m['n']] ?? null;
-        if ($milligrams === null) {
-            $code = match (true) {
-                in_array($below, ['acre', 'acres', 'ac', 'a'], true) => 'lb/acre',
-                str_starts_with($below, '1000') && $below !== '1000g' => 'lb/1000ft2',
-                str_starts_with($below, '100') && ! in_array($below, ['100g', '100ml', '100cc', '100cm3'], true) => 'lb/100ft2',
-                default => null,
-            };
 
-            return $code === null ? null : new self(SoilUnit::named($code), $form);
-        }
+        return $milligrams === null ? self::poundsOn($below, $form) : self::gramsIn($milligrams, $below, $form);
+    }
+
+    /** Pounds on an area; pounds in anything else are none of a soil's units. */
+    private static function poundsOn(string $below, string $form): ?self
+    {
+        $code = match (true) {
+            in_array($below, ['acre', 'acres', 'ac', 'a'], true) => 'lb/acre',
+            str_starts_with($below, '1000') && $below !== '1000g' => 'lb/1000ft2',
+            str_starts_with($below, '100') && ! in_array($below, ['100g', '100ml', '100cc', '100cm3'], true)
+                => 'lb/100ft2',
+            default => null,
+        };
+
+        return $code === null ? null : new self(SoilUnit::named($code), $form);
+    }
+
+    /** A metric mass on an area, in a mass or in a volume of soil. */
+    private static function gramsIn(float $milligrams, string $below, string $form): ?self
+    {
         if (in_array($below, ['ha', 'hectare', 'hectares'], true)) {
             return $milligrams === 1e6 ? new self(SoilUnit::named('kg/ha'), $form) : null;
         }

@@ -73,19 +73,32 @@ final readonly class Capsule
             $half = sqrt($reach * $reach - $bs * $bs);
             [$from, $to] = [min($from, $bt - $half), max($to, $bt + $half)];
         }
-        [$dt, $ds] = [$bt - $at, $bs - $as];
-        if ($ds !== 0.0) {
-            $length = hypot($dt, $ds);
-            foreach ([$reach, -$reach] as $side) {
-                // Where the line crosses a straight side: how far along the segment, and at which place.
-                $along = -($as + ($side * $dt) / $length) / $ds;
-                if ($along >= 0 && $along <= 1) {
-                    $t = $at - ($side * $ds) / $length + $along * $dt;
-                    [$from, $to] = [min($from, $t), max($to, $t)];
-                }
-            }
+        foreach ($this->crossings($at, $as, $bt - $at, $bs - $as) as $t) {
+            [$from, $to] = [min($from, $t), max($to, $t)];
         }
 
         return $to > $from ? [$from, $to] : null;
+    }
+
+    /**
+     * Where the line crosses the straight sides.
+     *
+     * @return list<float> places along the line
+     *
+     * @pure
+     */
+    private function crossings(float $at, float $as, float $dt, float $ds): array
+    {
+        $places = [];
+        $length = hypot($dt, $ds);
+        foreach ($ds === 0.0 ? [] : [$this->reach, -$this->reach] as $side) {
+            // How far along the segment, and at which place.
+            $along = -($as + ($side * $dt) / $length) / $ds;
+            if ($along >= 0 && $along <= 1) {
+                $places[] = $at - ($side * $ds) / $length + $along * $dt;
+            }
+        }
+
+        return $places;
     }
 }

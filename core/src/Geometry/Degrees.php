@@ -35,21 +35,28 @@ final class Degrees
         if (preg_match("/^([NSEWOnsewo])?\\s*(-)?\\s*{$value}\\s*([NSEWOnsewo])?$/u", $plain, $m) !== 1) {
             return null;
         }
-        $letter = strtoupper($m[1] !== '' ? $m[1] : $m[6] ?? '');
+
+        return self::ofParts($m[1] !== '' ? $m[1] : $m[6] ?? '', $m[2] === '-', [$m[3], $m[4] ?? '', $m[5] ?? '']);
+    }
+
+    /** @param array{string, string, string} $written degrees, minutes and seconds, the latter empty where not said */
+    private static function ofParts(string $side, bool $minus, array $written): ?float
+    {
+        $letter = strtoupper($side);
         $parts = array_map(
             static fn (string $part): float => (float) str_replace(',', '.', $part === '' ? '0' : $part),
-            [$m[3], $m[4] ?? '', $m[5] ?? ''],
+            $written,
         );
         if (
             $parts[1] >= 60 ||
             $parts[2] >= 60 ||
-            ($m[2] === '-' && $letter !== '') ||
-            ($letter === '' && ($m[4] ?? '') === '')
+            ($minus && $letter !== '') ||
+            ($letter === '' && $written[1] === '')
         ) {
             return null;
         }
         $degrees = $parts[0] + $parts[1] / 60 + $parts[2] / 3600;
 
-        return $m[2] === '-' || in_array($letter, ['S', 'W', 'O'], true) ? -$degrees : $degrees;
+        return $minus || in_array($letter, ['S', 'W', 'O'], true) ? -$degrees : $degrees;
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HonestCore\Labs;
 
+use HonestCore\Quantity\DepthLayer;
 use HonestCore\Table\RuleTable;
 
 /**
@@ -77,12 +78,7 @@ final class ConsignmentCheck
             );
         }
         foreach ($portion->tests as $test) {
-            if (
-                $test->depth !== null &&
-                $portion->depth !== null &&
-                (abs($test->depth->topCm - $portion->depth->topCm) > self::DEPTH_SLACK_CM ||
-                    abs($test->depth->bottomCm - $portion->depth->bottomCm) > self::DEPTH_SLACK_CM)
-            ) {
+            if ($test->depth !== null && $portion->depth !== null && self::differ($test->depth, $portion->depth)) {
                 $found[] = self::say(
                     'depth',
                     $code,
@@ -130,5 +126,11 @@ final class ConsignmentCheck
     private static function say(string $code, ?string $portion, string $text): array
     {
         return ['code' => $code, 'portion' => $portion, 'text' => $text];
+    }
+
+    private static function differ(DepthLayer $one, DepthLayer $other): bool
+    {
+        return abs($one->topCm - $other->topCm) > self::DEPTH_SLACK_CM ||
+            abs($one->bottomCm - $other->bottomCm) > self::DEPTH_SLACK_CM;
     }
 }

@@ -6,6 +6,7 @@ namespace HonestCore\Metals;
 
 use HonestCore\Error\BadRow;
 use HonestCore\Error\BadTable;
+use HonestCore\Error\Bounds;
 use HonestCore\Error\ValueOutOfRange;
 use HonestCore\Statistics\Spread;
 use HonestCore\Statistics\StudentT;
@@ -87,19 +88,11 @@ final readonly class MetalsScreen
         if ($values === []) {
             throw ValueOutOfRange::of('The number of values', 0, '1 or more');
         }
-        if (! ($limit > 0 && is_finite($limit))) {
-            throw ValueOutOfRange::of('The limit', $limit, 'above 0', 'ppm');
-        }
-        if (! ($confidence > 0 && $confidence < 1)) {
-            throw ValueOutOfRange::of('The confidence', $confidence, 'between 0 and 1');
-        }
-        if ($cores < 1 || ! ($background >= 0 && is_finite($background))) {
-            throw ValueOutOfRange::of(
-                'The cores or the background',
-                $cores < 1 ? $cores : $background,
-                'a whole number from 1, and 0 or more',
-            );
-        }
+        Bounds::between('The limit', $limit, 0, INF, 'above 0', 'ppm');
+        Bounds::between('The confidence', $confidence, 0, 1, 'between 0 and 1');
+        $accepted = 'a whole number from 1, and 0 or more';
+        Bounds::within('The cores or the background', $cores, 1, INF, $accepted);
+        Bounds::within('The cores or the background', $background, 0, INF, $accepted);
         $numbers = array_column($values, 0);
         $n = count($numbers);
         $censored = count(array_filter($values, static fn (array $one): bool => $one[1]));

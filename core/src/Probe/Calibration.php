@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HonestCore\Probe;
 
+use HonestCore\Error\Bounds;
 use HonestCore\Error\ValueOutOfRange;
 use HonestCore\Table\RuleTable;
 
@@ -102,24 +103,13 @@ final readonly class Calibration
      */
     private static function check(array $points, float $celsius, bool $inMillivolts, float $apart): void
     {
-        if (! ($celsius >= 0 && $celsius <= 60)) {
-            throw ValueOutOfRange::of('The temperature of the buffers', $celsius, 'from 0 to 60', '°C');
-        }
-        if (count($points) < 2 || count($points) > 6) {
-            throw ValueOutOfRange::of('The number of buffers', count($points), 'from 2 to 6');
-        }
+        Bounds::within('The temperature of the buffers', $celsius, 0, 60, 'from 0 to 60', '°C');
+        Bounds::within('The number of buffers', count($points), 2, 6, 'from 2 to 6');
         foreach ($points as ['buffer' => $buffer, 'shown' => $shown]) {
-            if (! ($buffer >= 0 && $buffer <= 14)) {
-                throw ValueOutOfRange::of('The pH of a buffer', $buffer, 'from 0 to 14');
-            }
-            if (! (abs($shown) <= 1000) || (! $inMillivolts && ($shown < 0 || $shown > 14))) {
-                throw ValueOutOfRange::of(
-                    'What the pen shows',
-                    $shown,
-                    $inMillivolts ? 'from -1000 to 1000' : 'from 0 to 14',
-                    $inMillivolts ? 'mV' : '',
-                );
-            }
+            Bounds::within('The pH of a buffer', $buffer, 0, 14, 'from 0 to 14');
+            $inMillivolts
+                ? Bounds::within('What the pen shows', $shown, -1000, 1000, 'from -1000 to 1000', 'mV')
+                : Bounds::within('What the pen shows', $shown, 0, 14, 'from 0 to 14');
         }
         $buffers = array_column($points, 'buffer');
         if ($buffers === [] || max($buffers) - min($buffers) < $apart) {

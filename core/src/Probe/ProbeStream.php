@@ -26,50 +26,85 @@ final class ProbeStream
     public function __construct(private readonly float $lowest, private readonly float $highest) {}
 
     /**
-     * @return array{kind: string, n: int|null, value: float|null, celsius: float|null, words: string} what became of
-     *                                                                                                 the line
+     * What became of the line.
+     *
+     * @return array{kind: string, n: int|null, value: float|null, celsius: float|null, words: string}
      */
     public function take(string $line): array
     {
-        $said = strlen($line) > 4096 ? null : json_decode($line, true, 8);
-        $last = $this->good[count($this->good) - 1] ?? null;
-        $n = is_array($said) && is_int($said['n'] ?? null) ? $said['n'] : null;
-        $at = is_array($said) && is_int($said['at_ms'] ?? null) ? $said['at_ms'] : null;
-        $value = is_array($said) ? self::number($said['value'] ?? null) : null;
-        if ($n === null || $at === null || $value === null) {
+        $read = self::read($line);
+        if ($read === null) {
             return $this->gap('rubbish', 'A line that is no reading came and was left out.');
         }
-        if ($value < $this->lowest || $value > $this->highest) {
-            return $this->gap(
+        $last = $this->good[count($this->good) - 1] ?? null;
+        $wrong = $this->wrong($read, $last);
+        if ($wrong !== null) {
+            return $this->gap(...$wrong);
+        }
+        $missing = $last === null ? null : self::missing($read, $last);
+        if ($missing !== null) {
+            $this->gap('gap', $missing);
+        }
+        $celsius = $read['celsius'];
+        $this->good[] = ['celsius' => $celsius !== null && abs($celsius) <= 100 ? $celsius : null] + $read;
+
+        return ['kind' => 'good', 'n' => $read['n'], 'value' => $read['value'], 'celsius' => $celsius, 'words' => ''];
+    }
+
+    /** @return array{n: int, at_ms: int, value: float, celsius: float|null}|null null for what is no reading */
+    private static function read(string $line): ?array
+    {
+        $said = strlen($line) > 4096 ? null : json_decode($line, true, 8);
+        if (! is_array($said)) {
+            return null;
+        }
+        [$n, $at, $value] = [$said['n'] ?? null, $said['at_ms'] ?? null, self::number($said['value'] ?? null)];
+
+        return is_int($n) && is_int($at) && $value !== null
+            ? ['n' => $n, 'at_ms' => $at, 'value' => $value, 'celsius' => self::number($said['celsius'] ?? null)]
+            : null;
+    }
+
+    /**
+     * @param array{n: int, at_ms: int, value: float, celsius: float|null} $read
+     * @param array{n: int, at_ms: int, ...}|null $last
+     * @return array{string, string}|null the kind and the words of why it is left out
+     */
+    private function wrong(array $read, ?array $last): ?array
+    {
+        ['n' => $n, 'value' => $value] = $read;
+
+        return match (true) {
+            $value < $this->lowest || $value > $this->highest => [
                 'rubbish',
                 "{$value} is off the scale of the probe ({$this->lowest} to {$this->highest}) and was left out.",
-            );
-        }
-        if ($last !== null && $n <= $last['n']) {
-            return $this->gap('repeat', "Reading {$n} came once more and was left out.");
-        }
-        if ($last !== null && $at < $last['at_ms']) {
-            return $this->gap('rubbish', "Reading {$n} is older than the one before it and was left out.");
-        }
-        if ($last !== null && ($n > $last['n'] + 1 || $at - $last['at_ms'] > self::PAUSE_MS)) {
-            $this->gap(
-                'gap',
-                $n > $last['n'] + 1
-                    ? $n - $last['n'] - 1 ." readings are missing after reading {$last['n']}."
-                    : 'Nothing came for '.
-                        number_format(($at - $last['at_ms']) / 1000, 1).
-                        " s after reading {$last['n']}.",
-            );
-        }
-        $celsius = self::number($said['celsius'] ?? null);
-        $this->good[] = [
-            'n' => $n,
-            'at_ms' => $at,
-            'value' => $value,
-            'celsius' => $celsius !== null && abs($celsius) <= 100 ? $celsius : null,
-        ];
+            ],
+            $last === null => null,
+            $n <= $last['n'] => ['repeat', "Reading {$n} came once more and was left out."],
+            $read['at_ms'] < $last['at_ms'] => [
+                'rubbish',
+                "Reading {$n} is older than the one before it and was left out.",
+            ],
+            default => null,
+        };
+    }
 
-        return ['kind' => 'good', 'n' => $n, 'value' => $value, 'celsius' => $celsius, 'words' => ''];
+    /**
+     * @param array{n: int, at_ms: int, value: float, celsius: float|null} $read
+     * @param array{n: int, at_ms: int, ...} $last
+     */
+    private static function missing(array $read, array $last): ?string
+    {
+        $pause = $read['at_ms'] - $last['at_ms'];
+        $skipped = $read['n'] - $last['n'] - 1;
+
+        return match (true) {
+            $skipped > 0 => "{$skipped} readings are missing after reading {$last['n']}.",
+            $pause > self::PAUSE_MS => 'Nothing came for '.
+                number_format($pause / 1000, 1).
+                " s after reading {$last['n']}.",
+            default => null,
+        };
     }
 
     /** The stream ended before it was told to. */

@@ -99,31 +99,49 @@ final readonly class NumberStyle
     /** Digits with a decimal point, or null for what is no number in this style. */
     private function plain(string $tight): ?string
     {
-        if (preg_match('/^\d+$|^\d*\.?\d+$|^\d+\.$/', $tight) === 1 && ! str_contains($tight, ',')) {
-            $thousands = $this->commas && ! $this->points && preg_match('/^[1-9]\d{0,2}\.\d{3}$/', $tight) === 1;
-            if ($this->said && $this->commas && str_contains($tight, '.') && ! $thousands) {
-                return null;
-            }
+        return match (true) {
+            preg_match('/^\d+$|^\d*\.\d+$|^\d+\.$/', $tight) === 1 => $this->pointed($tight),
+            $this->isGrouped($tight) => $this->unlessCommas(str_replace(',', '', $tight)),
+            preg_match('/^[1-9]\d{0,2}(\.\d{3}){1,6},\d+$|^[1-9]\d{0,2}(\.\d{3}){2,6}$/', $tight) === 1
+                => $this->unlessPoints(str_replace(['.', ','], ['', '.'], $tight)),
+            preg_match('/^\d*,\d+$/', $tight) === 1 => $this->unlessPoints(str_replace(',', '.', $tight)),
+            default => null,
+        };
+    }
 
-            return $thousands ? str_replace('.', '', $tight) : $tight;
+    /** Digits that may have a point: a decimal one, or one of thousands where commas are decimal. */
+    private function pointed(string $tight): ?string
+    {
+        $thousands = $this->commas && ! $this->points && preg_match('/^[1-9]\d{0,2}\.\d{3}$/', $tight) === 1;
+        if ($thousands) {
+            return str_replace('.', '', $tight);
         }
-        if (
-            preg_match('/^[1-9]\d{0,2}(,\d{3}){1,6}$/', $tight) === 1 &&
-            (substr_count($tight, ',') > 1 || ($this->points && ! $this->commas) || ($this->said && ! $this->commas))
-        ) {
-            return $this->said && $this->commas ? null : str_replace(',', '', $tight);
-        }
+
+        return str_contains($tight, '.') ? $this->unlessCommas($tight) : $tight;
+    }
+
+    /** Are its commas those of thousands? */
+    private function isGrouped(string $tight): bool
+    {
         if (preg_match('/^[1-9]\d{0,2}(,\d{3}){1,6}\.\d+$/', $tight) === 1) {
-            return $this->said && $this->commas ? null : str_replace(',', '', $tight);
+            return true;
         }
-        if (preg_match('/^[1-9]\d{0,2}(\.\d{3}){1,6},\d+$|^[1-9]\d{0,2}(\.\d{3}){2,6}$/', $tight) === 1) {
-            return $this->said && ! $this->commas ? null : str_replace(['.', ','], ['', '.'], $tight);
-        }
-        if (preg_match('/^\d*,\d+$/', $tight) === 1) {
-            return $this->said && ! $this->commas ? null : str_replace(',', '.', $tight);
-        }
+        $onlyPoints = ! $this->commas && ($this->points || $this->said);
 
-        return null;
+        return preg_match('/^[1-9]\d{0,2}(,\d{3}){1,6}$/', $tight) === 1 &&
+            (substr_count($tight, ',') > 1 || $onlyPoints);
+    }
+
+    /** Null where it was said that the decimal mark is a comma. */
+    private function unlessCommas(string $number): ?string
+    {
+        return $this->said && $this->commas ? null : $number;
+    }
+
+    /** Null where it was said that the decimal mark is a point. */
+    private function unlessPoints(string $number): ?string
+    {
+        return $this->said && ! $this->commas ? null : $number;
     }
 
     /** The decimal mark that a number shows by itself; a question mark where it could be either. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HonestCore\Response;
 
+use HonestCore\Error\Bounds;
 use HonestCore\Error\ValueOutOfRange;
 use HonestCore\Statistics\Normal;
 use HonestCore\Statistics\Spread;
@@ -48,21 +49,18 @@ final readonly class DressingResponse
         ?float $u = null,
         float $confidence = 0.95,
     ): self {
-        if ($expected !== null && (! is_finite($expected) || $expected === 0.0)) {
+        if ($expected === 0.0) {
             throw ValueOutOfRange::of('The expected change', $expected, 'a number other than 0');
         }
-        if ($u !== null && ! ($u > 0 && is_finite($u))) {
-            throw ValueOutOfRange::of('The uncertainty', $u, 'above 0');
-        }
-        if (! ($confidence > 0 && $confidence < 1)) {
-            throw ValueOutOfRange::of('The confidence', $confidence, 'between 0 and 1');
-        }
+        Bounds::within('The expected change', $expected, -INF, INF, 'a number other than 0');
+        Bounds::between('The uncertainty', $u, 0, INF, 'above 0');
+        Bounds::between('The confidence', $confidence, 0, 1, 'between 0 and 1');
         [$t, $c] = [Spread::mean($plots->treated), $plots->control === [] ? null : Spread::mean($plots->control)];
         $difference = $t - ($c ?? 0.0);
         [$se, $df] = self::standardError($plots, $u);
         $quantile = static fn (float $p): float => $df === null ? Normal::quantile($p) : StudentT::quantile($p, $df);
-        $two = $se === null ? null : $quantile(1 - (1 - $confidence) / 2);
-        $interval = $se === null || $two === null ? null : [$difference - $two * $se, $difference + $two * $se];
+        $two = $quantile(1 - (1 - $confidence) / 2);
+        $interval = $se === null ? null : [$difference - $two * $se, $difference + $two * $se];
 
         return new self(
             count($plots->treated),
@@ -73,8 +71,8 @@ final readonly class DressingResponse
             $se,
             $df,
             $interval,
-            $se === null || $two === null ? null : $two * $se,
-            $se === null || $two === null ? null : ($two + $quantile(self::POWER)) * $se,
+            $se === null ? null : $two * $se,
+            $se === null ? null : ($two + $quantile(self::POWER)) * $se,
             ($word = self::word($plots, $difference, $interval, $expected)),
             self::reasons($word, $plots, $se, $u),
         );

@@ -36,16 +36,7 @@ final readonly class SamplingFigures
     public static function of(array $results, array $twins, ?float $stated): self
     {
         $hidden = array_values(array_filter($results, static fn (array $values): bool => count($values) >= 2));
-        [$targets, $means] = [[], []];
-        foreach ($twins as [$one, $other]) {
-            [$a, $b] = [$results[$one] ?? [], $results[$other] ?? []];
-            if (count($a) >= 2 && count($b) >= 2) {
-                $targets[] = [[$a[0], $a[1]], [$b[0], $b[1]]];
-            }
-            if ($a !== [] && $b !== []) {
-                $means[] = [$a[0], $b[0]];
-            }
-        }
+        [$targets, $means] = self::paired($results, $twins);
         $split = count($targets) >= 2 ? VarianceSplit::of(NestedDesign::of($targets)) : null;
         // Two targets make a split; what decides rests on no fewer than the rest does.
         $enough = $split !== null && count($targets) >= self::LEAST;
@@ -65,6 +56,28 @@ final readonly class SamplingFigures
             $expanded === null ? $stated : max($expanded, $stated ?? 0.0),
             self::words(count($means), count($hidden), $analysis, $measurement),
         );
+    }
+
+    /**
+     * @param array<int, list<float>> $results
+     * @param list<array{int, int}> $twins
+     * @return array{list<array{array{float, float}, array{float, float}}>, list<array{float, float}>} twins that were
+     *                                                                                                 both analysed twice, and the first results of all twins
+     */
+    private static function paired(array $results, array $twins): array
+    {
+        [$targets, $means] = [[], []];
+        foreach ($twins as [$one, $other]) {
+            [$a, $b] = [$results[$one] ?? [], $results[$other] ?? []];
+            if (count($a) >= 2 && count($b) >= 2) {
+                $targets[] = [[$a[0], $a[1]], [$b[0], $b[1]]];
+            }
+            if ($a !== [] && $b !== []) {
+                $means[] = [$a[0], $b[0]];
+            }
+        }
+
+        return [$targets, $means];
     }
 
     /** @param list<non-empty-list<float>> $pairs */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HonestCore\Agronomy\Lime;
 
+use HonestCore\Error\Bounds;
 use HonestCore\Error\ValueOutOfRange;
 use HonestCore\Quantity\DepthLayer;
 use HonestCore\Table\RuleTable;
@@ -51,18 +52,14 @@ final readonly class LimeQuestion
         ?float $uBuffer = null,
     ): self {
         foreach (['pH' => $ph, 'The target' => $target] as $what => $value) {
-            if (! ($value >= 3 && $value <= 10)) {
-                throw ValueOutOfRange::of($what, $value, 'from 3 to 10');
-            }
+            Bounds::within($what, $value, 3, 10, 'from 3 to 10');
         }
         $given = array_filter($readings, is_float(...));
         foreach ($given as $school => $value) {
-            $isCapacity = LimeSchool::from($school) === LimeSchool::Capacity;
-            if (! is_finite($value) || ($isCapacity ? $value <= 0 : $value < 3 || $value > 9)) {
-                throw $isCapacity
-                    ? ValueOutOfRange::of('The buffer capacity', $value, 'above 0', 'mg/kg')
-                    : ValueOutOfRange::of('The '.LimeSchool::from($school)->title(), $value, 'from 3 to 9');
-            }
+            $by = LimeSchool::from($school);
+            $by === LimeSchool::Capacity
+                ? Bounds::between('The buffer capacity', $value, 0, INF, 'above 0', 'mg/kg')
+                : Bounds::within('The '.$by->title(), $value, 3, 9, 'from 3 to 9');
         }
         foreach (
             [
@@ -72,9 +69,7 @@ final readonly class LimeQuestion
                 'The uncertainty of the buffer' => [$uBuffer, 0.0, INF, '0 or more'],
             ] as $what => [$value, $low, $high, $accepted]
         ) {
-            if ($value !== null && ! (is_finite($value) && $value >= $low && $value <= $high)) {
-                throw ValueOutOfRange::of($what, $value, $accepted);
-            }
+            Bounds::within($what, $value, $low, $high, $accepted);
         }
         /** @var array{usual_u_ph: float, usual_u_buffer: float} $table */
         $table = RuleTable::named('lime-schools');
