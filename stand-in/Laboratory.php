@@ -211,14 +211,10 @@ final class Laboratory
         $trouble = $order['trouble'] ?? null;
         $slip = $order['slip'] ?? null;
         $shape = $order['shape'] ?? null;
-        if (
-            ! is_int($advance) ||
-            $advance < 0 ||
-            $advance > 60 ||
-            ! in_array($trouble, [null, 'none', 'lose', 'delay'], true) ||
-            ! in_array($slip, [null, ...Slip::KINDS], true) ||
-            ! in_array($shape, [null, ...Report::SHAPES], true)
-        ) {
+        $known = in_array($trouble, [null, 'none', 'lose', 'delay'], true) &&
+            in_array($slip, [null, ...Slip::KINDS], true) &&
+            in_array($shape, [null, ...Report::SHAPES], true);
+        if (! $known || ! is_int($advance) || $advance < 0 || $advance > 60) {
             throw new Refused(
                 'Accepted are advance_days from 0 to 60, trouble none, lose or delay, slip none, swap or shift, and '.
                     'shape table, titled or document.',
@@ -235,16 +231,12 @@ final class Laboratory
             ->modify("+{$advance} days")
             ->format('Y-m-d');
         $word = "It is {$this->state['day']} at the simulated lab.";
-        if ($trouble !== null) {
-            $word = $this->trouble($trouble);
-        }
-        if ($slip !== null) {
-            $word = [
-                'none' => 'The next consignment will be measured as it should be.',
-                'swap' => 'Two samples of the next consignment will be exchanged.',
-                'shift' => 'The next consignment will be measured by a meter that is set wrong.',
-            ][$slip];
-        }
+        $word = $trouble === null ? $word : $this->trouble($trouble);
+        $word = [
+            'none' => 'The next consignment will be measured as it should be.',
+            'swap' => 'Two samples of the next consignment will be exchanged.',
+            'shift' => 'The next consignment will be measured by a meter that is set wrong.',
+        ][$slip ?? ''] ?? $word;
 
         return ['day' => $this->state['day'], 'word' => $word];
     }

@@ -36,20 +36,8 @@ final class Summaries
     {
         $methods = TestMethod::query()->orderBy('workplace')->orderBy('id')->get();
         $policies = JudgingPolicy::query()->distinct()->pluck('analyte')->all();
-        [$pairs, $untested, $first] = [[], [], []];
-        foreach ($methods as $method) {
-            if ($method->workplace === 'lab' && $method->school === null) {
-                // As TestMethod::labsFor orders them.
-                $of = TestMethod::extractantOf($method->analyte);
-                $fits = $of !== '' && $method->extractant === $of;
-                if (
-                    ! isset($first[$method->analyte]) ||
-                    ($fits && $first[$method->analyte]->extractant !== $method->extractant)
-                ) {
-                    $first[$method->analyte] = $method;
-                }
-            }
-        }
+        [$pairs, $untested] = [[], []];
+        $first = self::firstLabs($methods);
         foreach ($methods as $test) {
             $reference = $test->workplace === 'lab' ? self::otherLab($test, $methods) : $first[$test->analyte] ?? null;
             if ($reference !== null && in_array($test->analyte, $policies, true)) {
@@ -197,5 +185,29 @@ final class Summaries
         }
 
         return $states;
+    }
+
+    /**
+     * The lab method that each analyte is judged by, as TestMethod::labsFor orders them.
+     *
+     * @param iterable<TestMethod> $methods
+     * @return array<string, TestMethod> by analyte
+     */
+    private static function firstLabs(iterable $methods): array
+    {
+        $first = [];
+        foreach ($methods as $method) {
+            if ($method->workplace !== 'lab' || $method->school !== null) {
+                continue;
+            }
+            $of = TestMethod::extractantOf($method->analyte);
+            $fits = $of !== '' && $method->extractant === $of;
+            $known = $first[$method->analyte] ?? null;
+            if ($known === null || ($fits && $known->extractant !== $method->extractant)) {
+                $first[$method->analyte] = $method;
+            }
+        }
+
+        return $first;
     }
 }

@@ -332,15 +332,12 @@ final class Recommend
         $words = [];
         foreach ($others as $other) {
             $reading = $this->stands->readings($other, 'ph', 'lab')[0] ?? null;
-            if (
-                $other->year !== $sample->year ||
-                ($other->plan_id === $planId && $other->composite !== $twin) ||
-                $reading === null ||
-                $limits->classOf((float) $reading->value) === $limits->classOf($lab->ph)
-            ) {
+            $class = $reading === null ? null : $limits->classOf((float) $reading->value);
+            $ofItsOwn = $other->plan_id === $planId && $other->composite !== $twin;
+            if ($class === null || $other->year !== $sample->year || $ofItsOwn || $class === $limits->classOf($lab->ph)) {
                 continue;
             }
-            $action = $policy->terms->actions[$limits->classOf((float) $reading->value)];
+            $action = $policy->terms->actions[$class];
             $words[] =
                 "{$other->code} ({$other->pulled_on->format('j M')}, pH {$reading->as_reported}, {$action}".
                 ($other->plan_id === $planId ? ', a duplicate of this one)' : ')');

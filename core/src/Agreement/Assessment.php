@@ -121,15 +121,7 @@ final readonly class Assessment
         ?PassingBablok $passingBablok,
         ?Concordance $concordance,
     ): array {
-        $reasons = [
-            match (true) {
-                $policy->looking === Looking::Once => 'The bounds hold for one look at the evidence, fixed '.
-                    'beforehand.',
-                $policy->guardsIntervals => 'The bounds hold however often the evidence is looked at.',
-                default => 'The bounds of the sort claim hold however often the evidence is looked at; intervals of '.
-                    'limits and spreads are those of their plain confidence.',
-            },
-        ];
+        $reasons = [self::lookingWords($policy)];
         if ($most > 1) {
             $reasons[] = "Up to {$most} readings of a sample were averaged: what is said of sorting and rating ".
                 'holds for such averages, not for one reading.';
@@ -141,16 +133,35 @@ final readonly class Assessment
                 'no value.' => $kappa !== null && $kappa->unweighted === null,
             'Limits of agreement need 2 pairs.' => $bands === null && $pairs < 2,
             'The limits at the ends need 4 pairs.' => $bands === null && $pairs < 4,
-            'The differences leave no spread to test a trend on.' => $pairs > 2 && $differences !== null && $differences->trend->p === null,
+            'The differences leave no spread to test a trend on.'
+                => $pairs > 2 && self::isMissing($differences, $differences?->trend->p),
             'A trend needs 3 pairs.' => $bands === null && $pairs < 3,
-            'The readings leave no spread for a Deming line.' => $pairs > 1 && $deming !== null && $deming->slope === null,
+            'The readings leave no spread for a Deming line.'
+                => $pairs > 1 && self::isMissing($deming, $deming?->slope),
             'The pairwise slopes leave no rank for a Passing-Bablok line.'
-                => $pairs > 1 && $passingBablok !== null && $passingBablok->slope === null,
+                => $pairs > 1 && self::isMissing($passingBablok, $passingBablok?->slope),
             'The ranks of the Passing-Bablok interval fall outside the slopes.'
                 => $passingBablok?->slope !== null && $passingBablok->slopeInterval === null,
-            'The concordance leaves no spread for an interval.' => $pairs > 2 && $concordance !== null && $concordance->interval === null,
+            'The concordance leaves no spread for an interval.'
+                => $pairs > 2 && self::isMissing($concordance, $concordance?->interval),
         ];
 
         return [...$reasons, ...array_keys(array_filter($missing))];
+    }
+
+    private static function lookingWords(Policy $policy): string
+    {
+        return match (true) {
+            $policy->looking === Looking::Once => 'The bounds hold for one look at the evidence, fixed beforehand.',
+            $policy->guardsIntervals => 'The bounds hold however often the evidence is looked at.',
+            default => 'The bounds of the sort claim hold however often the evidence is looked at; intervals of '.
+                'limits and spreads are those of their plain confidence.',
+        };
+    }
+
+    /** Was something fitted that has no figure of this kind? */
+    private static function isMissing(?object $fitted, mixed $figure): bool
+    {
+        return $fitted !== null && $figure === null;
     }
 }

@@ -132,42 +132,38 @@ final readonly class NutrientRate
      */
     private static function reasons(NutrientQuestion $asked, ?array $limits): array
     {
+        $class = $limits === null ? null : self::classOf($asked->value, $limits);
+        $reasons = $class === null ? self::withoutLimits($asked) : self::withLimits($asked, $class);
+
+        return array_keys(array_filter($reasons));
+    }
+
+    /** @return array<string, bool> */
+    private static function withoutLimits(NutrientQuestion $asked): array
+    {
         /** @var array{extractant: string} $table */
         $table = RuleTable::named('nutrient-limits');
+        $known = $asked->extractant === $table['extractant'];
 
-        return array_values(
-            array_filter([
-                $asked->ownLimits === null && $asked->extractant !== $table['extractant']
-                    ? "There are no limits for {$asked->extractant} here: limits belong to their extractant. Give ".
-                        'your own.'
-                    : '',
-                $limits === null &&
-                $asked->analyte === 'k' &&
-                $asked->cec === null &&
-                $asked->extractant === $table['extractant']
-                    ? 'The limits of potassium hang on the exchange capacity, which is not given.'
-                    : '',
-                $limits !== null && $asked->ownLimits === null
-                    ? 'Limits and removal: Tri-State 2020, written from memory.'
-                    : '',
-                $limits !== null &&
-                ! $asked->bySufficiency &&
-                $asked->yield === null &&
-                self::classOf($asked->value, $limits) !== 'none'
-                    ? 'Without a yield what the crop removes is not known, and the rate is not either.'
-                    : '',
-                $limits !== null &&
-                ! $asked->bySufficiency &&
-                $asked->analyte === 'k' &&
-                $asked->cec === null &&
-                self::classOf($asked->value, $limits) === 'build'
-                    ? 'Without the exchange capacity the build-up of potassium is not known.'
-                    : '',
-                $limits !== null && self::classOf($asked->value, $limits) === 'none'
-                    ? 'At its limit or over it: none, and no product may bring any.'
-                    : '',
-            ]),
-        );
+        return [
+            "There are no limits for {$asked->extractant} here: limits belong to their extractant. Give your own."
+                => $asked->ownLimits === null && ! $known,
+            'The limits of potassium hang on the exchange capacity, which is not given.'
+                => $asked->analyte === 'k' && $asked->cec === null && $known,
+        ];
+    }
+
+    /** @return array<string, bool> */
+    private static function withLimits(NutrientQuestion $asked, string $class): array
+    {
+        return [
+            'Limits and removal: Tri-State 2020, written from memory.' => $asked->ownLimits === null,
+            'Without a yield what the crop removes is not known, and the rate is not either.'
+                => ! $asked->bySufficiency && $asked->yield === null && $class !== 'none',
+            'Without the exchange capacity the build-up of potassium is not known.'
+                => ! $asked->bySufficiency && $asked->analyte === 'k' && $asked->cec === null && $class === 'build',
+            'At its limit or over it: none, and no product may bring any.' => $class === 'none',
+        ];
     }
 
     /** @return array<string, mixed> */

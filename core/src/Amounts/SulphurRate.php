@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HonestCore\Amounts;
 
+use HonestCore\Error\Bounds;
 use HonestCore\Error\ValueOutOfRange;
 use HonestCore\Quantity\AreaRate;
 use HonestCore\Table\RuleTable;
@@ -60,13 +61,8 @@ final readonly class SulphurRate
                 'A dressing' => [$most, 1e-12, INF],
             ] as $what => [$value, $low, $high]
         ) {
-            if (! (is_finite($value) && $value >= $low && $value <= $high)) {
-                throw ValueOutOfRange::of(
-                    $what,
-                    $value,
-                    $high === INF ? ($low > 0 ? 'above 0' : '0 or more') : "from {$low} to {$high}",
-                );
-            }
+            $open = $low > 0 ? 'above 0' : '0 or more';
+            Bounds::within($what, $value, $low, $high, $high === INF ? $open : "from {$low} to {$high}");
         }
         /**
          * @var array{depth_in: float|int, table: list<array{float|int, float|int, float|int}>,
@@ -85,21 +81,18 @@ final readonly class SulphurRate
             $capacity,
             $rules['stop_carbonate'],
         );
-        if ($answer === 'none') {
-            return new self('none', 0.0, [], $eaten, $ask, [$why]);
-        }
         if ($answer !== 'amount') {
-            return new self($answer, null, null, $eaten, $ask, [$why]);
+            $none = $answer === 'none';
+
+            return new self($answer, $none ? 0.0 : null, $none ? [] : null, $eaten, $ask, [$why]);
         }
-        $rate =
-            $capacity !== null
-                ? AreaRate::ofLbPerAcre($share * 0.3 * $capacity * ($ph - $target) * $depthIn)
-                : AreaRate::ofLbPer100SqFt(
-                    ((self::read($rules['table'], $ph, $texture === 'sand' ? 1 : 2) -
-                        self::read($rules['table'], $target, $texture === 'sand' ? 1 : 2)) *
-                        $depthIn) /
-                        $rules['depth_in'],
-                );
+        $column = $texture === 'sand' ? 1 : 2;
+        $drop = $capacity === null
+            ? self::read($rules['table'], $ph, $column) - self::read($rules['table'], $target, $column)
+            : null;
+        $rate = $drop === null
+            ? AreaRate::ofLbPerAcre($share * 0.3 * (float) $capacity * ($ph - $target) * $depthIn)
+            : AreaRate::ofLbPer100SqFt(($drop * $depthIn) / $rules['depth_in']);
         $parts = (int) ceil($rate->lbPer100SqFt() / $most - 1e-9);
 
         return new self(
@@ -108,17 +101,7 @@ final readonly class SulphurRate
             $parts === 0 ? [] : array_fill(0, $parts, $rate->lbPer100SqFt() / $parts),
             $eaten,
             $ask,
-            array_values(
-                array_filter([
-                    $capacity === null
-                        ? 'By the table for '.($texture ?? '').'; its figures were written from memory.'
-                        : 'By the measured buffer capacity.',
-                    $parts > 1 ? "In {$parts} dressings, some months apart, with a test between them." : '',
-                    $carbonate === null && $ph > 7.0
-                        ? 'No carbonate was measured: do the vinegar test before anything is spread.'
-                        : '',
-                ]),
-            ),
+            self::reasons($capacity === null ? $texture ?? '' : null, $parts, $carbonate === null && $ph > 7.0),
         );
     }
 
@@ -184,5 +167,22 @@ final readonly class SulphurRate
             'ask' => $this->ask,
             'reasons' => $this->reasons,
         ];
+    }
+
+    /**
+     * @param string|null $texture that the table was read for; null where the capacity was measured
+     * @return list<string>
+     */
+    private static function reasons(?string $texture, int $parts, bool $mayFizz): array
+    {
+        return array_values(
+            array_filter([
+                $texture === null
+                    ? 'By the measured buffer capacity.'
+                    : "By the table for {$texture}; its figures were written from memory.",
+                $parts > 1 ? "In {$parts} dressings, some months apart, with a test between them." : '',
+                $mayFizz ? 'No carbonate was measured: do the vinegar test before anything is spread.' : '',
+            ]),
+        );
     }
 }

@@ -279,6 +279,25 @@ final readonly class AreaFile
         if (! is_array($document)) {
             throw BadBoundary::because('the file', 'it begins like JSON and breaks off', self::ACCEPTED);
         }
+        self::refuseOtherSystems($document);
+        $listed = is_array($document['features'] ?? null) ? $document['features'] : null;
+        $features = array_values($listed ?? (array_is_list($document) ? $document : [$document]));
+        $found = [];
+        foreach ($features as $i => $feature) {
+            $place = $listed === null && count($features) === 1 ? 'the geometry' : 'feature '.($i + 1);
+            array_push($found, ...self::ofFeature($feature, $place));
+        }
+
+        return self::sound($found);
+    }
+
+    /**
+     * @param array<mixed> $document
+     *
+     * @throws BadBoundary
+     */
+    private static function refuseOtherSystems(array $document): void
+    {
         if (($document['type'] ?? null) === 'Topology') {
             throw BadBoundary::because('the file', 'it is TopoJSON', 'GeoJSON; export it as that');
         }
@@ -293,35 +312,27 @@ final readonly class AreaFile
                 'longitude and latitude in WGS 84; choose the file on the page, which turns them, or export it so',
             );
         }
-        $features = is_array($document['features'] ?? null)
-            ? array_values($document['features'])
-            : (array_is_list($document)
-                ? $document
-                : [$document]);
-        $found = [];
-        foreach ($features as $i => $feature) {
-            $place = count($features) === 1 && ! isset($document['features']) ? 'the geometry' : 'feature '.($i + 1);
-            $properties = is_array($feature) && is_array($feature['properties'] ?? null) ? $feature['properties'] : [];
-            try {
-                foreach (
-                    GeoJson::geometries(json_encode($feature, JSON_THROW_ON_ERROR), $place) as [
-                        'place' => $here,
-                        'type' => $type,
-                        'coordinates' => $coordinates,
-                    ]
-                ) {
-                    $found[] = [
-                        'place' => $here,
-                        'geometry' => ['type' => $type, 'coordinates' => $coordinates],
-                        'properties' => $properties,
-                    ];
-                }
-            } catch (BadBoundary $error) {
-                $found[] = ['place' => $place, 'geometry' => $error, 'properties' => $properties];
-            }
-        }
+    }
 
-        return self::sound($found);
+    /**
+     * @return list<array{place: string, geometry: array{type: string, coordinates: array<mixed>}|BadBoundary,
+     *     properties: array<mixed>}>
+     */
+    private static function ofFeature(mixed $feature, string $place): array
+    {
+        $properties = is_array($feature) && is_array($feature['properties'] ?? null) ? $feature['properties'] : [];
+        try {
+            return array_map(
+                static fn (array $one): array => [
+                    'place' => $one['place'],
+                    'geometry' => ['type' => $one['type'], 'coordinates' => $one['coordinates']],
+                    'properties' => $properties,
+                ],
+                GeoJson::geometries(json_encode($feature, JSON_THROW_ON_ERROR), $place),
+            );
+        } catch (BadBoundary $error) {
+            return [['place' => $place, 'geometry' => $error, 'properties' => $properties]];
+        }
     }
 
     /**

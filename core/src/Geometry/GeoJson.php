@@ -184,42 +184,53 @@ final class GeoJson
     private static function collect(array $node, string $place): array
     {
         $type = is_string($node['type'] ?? null) ? $node['type'] : '';
-        if ($type === 'FeatureCollection' && is_array($node['features'] ?? null)) {
-            $found = [];
-            foreach (array_values($node['features']) as $i => $feature) {
-                $here = 'feature '.($i + 1);
-                if (! is_array($feature)) {
-                    throw BadBoundary::because($here, 'it is no Feature', 'a GeoJSON Feature');
-                }
-                array_push($found, ...self::collect($feature, $here));
-            }
+        $inner = [
+            'FeatureCollection' => 'features',
+            'Feature' => 'geometry',
+            'GeometryCollection' => 'geometries',
+        ][$type] ?? 'coordinates';
+        $held = $node[$inner] ?? null;
 
-            return $found;
-        }
-        if ($type === 'Feature' && is_array($node['geometry'] ?? null)) {
-            return self::collect($node['geometry'], $place);
-        }
-        if ($type === 'GeometryCollection' && is_array($node['geometries'] ?? null)) {
-            $found = [];
-            foreach (array_values($node['geometries']) as $i => $geometry) {
-                $here = "{$place}, geometry ".($i + 1);
-                array_push(
-                    $found,
-                    ...is_array($geometry)
-                        ? self::collect($geometry, $here)
-                        : throw BadBoundary::because($here, 'it is no geometry', 'a GeoJSON geometry'),
-                );
-            }
+        return match (true) {
+            ! is_array($held) => self::strange($type, $place),
+            $type === 'FeatureCollection' => self::each($held, 'feature ', 'it is no Feature', 'a GeoJSON Feature'),
+            $type === 'Feature' => self::collect($held, $place),
+            $type === 'GeometryCollection' => self::each(
+                $held,
+                "{$place}, geometry ",
+                'it is no geometry',
+                'a GeoJSON geometry',
+            ),
+            isset(self::DEPTHS[$type]) && array_is_list($held) => [
+                ['place' => $place, 'type' => $type, 'coordinates' => $held],
+            ],
+            default => self::strange($type, $place),
+        };
+    }
 
-            return $found;
+    /**
+     * @param array<mixed> $nodes
+     * @return list<array{place: string, type: string, coordinates: array<mixed>}>
+     *
+     * @throws BadBoundary
+     */
+    private static function each(array $nodes, string $what, string $wrong, string $accepted): array
+    {
+        $found = [];
+        foreach (array_values($nodes) as $i => $node) {
+            $here = $what.($i + 1);
+            if (! is_array($node)) {
+                throw BadBoundary::because($here, $wrong, $accepted);
+            }
+            array_push($found, ...self::collect($node, $here));
         }
-        if (
-            isset(self::DEPTHS[$type]) &&
-            is_array($node['coordinates'] ?? null) &&
-            array_is_list($node['coordinates'])
-        ) {
-            return [['place' => $place, 'type' => $type, 'coordinates' => $node['coordinates']]];
-        }
+
+        return $found;
+    }
+
+    /** @throws BadBoundary */
+    private static function strange(string $type, string $place): never
+    {
         throw BadBoundary::because(
             $place,
             $type === '' ? 'it has no type' : "a {$type} cannot be read here",

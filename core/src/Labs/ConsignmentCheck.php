@@ -78,11 +78,11 @@ final class ConsignmentCheck
             );
         }
         foreach ($portion->tests as $test) {
-            if ($test->depth !== null && $portion->depth !== null && self::differ($test->depth, $portion->depth)) {
+            if (self::differ($test->depth, $portion->depth)) {
                 $found[] = self::say(
                     'depth',
                     $code,
-                    "{$code} is soil of {$portion->depth->text()}; the lab's calibration of {$test->name} is for {$test->depth->text()}.",
+                    "{$code} is soil of {$portion->depth?->text()}; the lab's calibration of {$test->name} is for {$test->depth?->text()}.",
                 );
             }
         }
@@ -128,9 +128,10 @@ final class ConsignmentCheck
         return ['code' => $code, 'portion' => $portion, 'text' => $text];
     }
 
-    private static function differ(DepthLayer $one, DepthLayer $other): bool
+    /** A depth that is not known differs from none. */
+    private static function differ(?DepthLayer $one, ?DepthLayer $other): bool
     {
-        return abs($one->topCm - $other->topCm) > self::DEPTH_SLACK_CM ||
-            abs($one->bottomCm - $other->bottomCm) > self::DEPTH_SLACK_CM;
+        return $one !== null && $other !== null && (abs($one->topCm - $other->topCm) > self::DEPTH_SLACK_CM ||
+            abs($one->bottomCm - $other->bottomCm) > self::DEPTH_SLACK_CM);
     }
 }

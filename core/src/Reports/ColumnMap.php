@@ -140,13 +140,7 @@ final readonly class ColumnMap
         }
         $unit = $given['unit'] ?? '';
         if (is_string($unit) && $unit !== '') {
-            $changes['unit'] =
-                UnitText::read($unit)->unit->code ??
-                throw BadOption::because(
-                    '--map',
-                    "the unit \"{$unit}\" of \"{$name}\" is not understood",
-                    'a unit of soil reports, such as ppm, mg/kg, %, lb/acre',
-                );
+            $changes['unit'] = self::unit($name, $unit);
         }
         foreach (['form', 'extractant', 'instrument'] as $key) {
             if (is_string($given[$key] ?? null) && $given[$key] !== '') {
@@ -154,19 +148,35 @@ final readonly class ColumnMap
             }
         }
         $analyte = $changes['analyte'] ?? null;
-        if (
-            is_string($analyte) &&
-            isset($changes['form']) &&
-            ! in_array($changes['form'], [...Analytes::get($analyte)->forms, Analytes::get($analyte)->element], true)
-        ) {
-            throw BadOption::because(
-                '--map',
-                "the form of \"{$name}\" is none of {$analyte}",
-                implode(', ', Analytes::get($analyte)->forms),
-            );
+        if (is_string($analyte) && isset($changes['form'])) {
+            self::refuseForm($name, $analyte, $changes['form']);
         }
 
         return $changes;
+    }
+
+    /** @throws BadOption */
+    private static function unit(string $name, string $unit): string
+    {
+        return UnitText::read($unit)->unit->code ??
+            throw BadOption::because(
+                '--map',
+                "the unit \"{$unit}\" of \"{$name}\" is not understood",
+                'a unit of soil reports, such as ppm, mg/kg, %, lb/acre',
+            );
+    }
+
+    /** @throws BadOption */
+    private static function refuseForm(string $name, string $analyte, mixed $form): void
+    {
+        $known = Analytes::get($analyte);
+        if (! in_array($form, [...$known->forms, $known->element], true)) {
+            throw BadOption::because(
+                '--map',
+                "the form of \"{$name}\" is none of {$analyte}",
+                implode(', ', $known->forms),
+            );
+        }
     }
 
     /**

@@ -49,12 +49,7 @@ final readonly class ReportFacts
         ];
         foreach ($reading->lines() as $line) {
             $column = $line->column;
-            if ($reading->isLong()) {
-                foreach ($column->doubts() as $doubt) {
-                    $asked[$doubt->words] = true;
-                }
-            }
-            foreach ($line->doubts as $doubt) {
+            foreach ([...$reading->isLong() ? $column->doubts() : [], ...$line->doubts] as $doubt) {
                 $asked[$doubt->words] = true;
             }
             if ($column->role === ColumnRole::Ignore) {
@@ -66,14 +61,7 @@ final readonly class ReportFacts
                 continue;
             }
             try {
-                $home =
-                    in_array(
-                        $line->value->kind,
-                        [ReportedValue::NUMBER, ReportedValue::BELOW, ReportedValue::ABOVE],
-                        true,
-                    ) && $column->isResult()
-                        ? $line->home($line->value->number, $depth, $bulkDensity)
-                        : null;
+                $home = self::home($line, $depth, $bulkDensity);
             } catch (CoreError $error) {
                 $home = null;
                 $asked["row {$line->row}, \"{$column->name}\": {$error->getMessage()}"] = true;
@@ -87,13 +75,7 @@ final readonly class ReportFacts
             }
             $results[] = self::result($line, $home);
         }
-        $questions = [...$questions, ...array_keys($asked)];
-        if (count($questions) > self::MOST_QUESTIONS) {
-            $questions = [
-                ...array_slice($questions, 0, self::MOST_QUESTIONS),
-                'and '.(count($questions) - self::MOST_QUESTIONS).' more of the same kind.',
-            ];
-        }
+        $questions = self::inShort([...$questions, ...array_keys($asked)]);
 
         return [
             'format' => [
@@ -157,5 +139,28 @@ final readonly class ReportFacts
     private static function text(string $text): ?string
     {
         return $text === '' ? null : $text;
+    }
+
+    /** @throws CoreError */
+    private static function home(ReportLine $line, DepthLayer $depth, float $bulkDensity): ?float
+    {
+        $numbers = [ReportedValue::NUMBER, ReportedValue::BELOW, ReportedValue::ABOVE];
+
+        return $line->column->isResult() && in_array($line->value->kind, $numbers, true)
+            ? $line->home($line->value->number, $depth, $bulkDensity)
+            : null;
+    }
+
+    /**
+     * @param list<string> $questions
+     * @return list<string>
+     */
+    private static function inShort(array $questions): array
+    {
+        $more = count($questions) - self::MOST_QUESTIONS;
+
+        return $more <= 0
+            ? $questions
+            : [...array_slice($questions, 0, self::MOST_QUESTIONS), "and {$more} more of the same kind."];
     }
 }

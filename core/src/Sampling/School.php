@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HonestCore\Sampling;
 
 use HonestCore\Error\BadTable;
+use HonestCore\Error\Bounds;
 use HonestCore\Error\ValueOutOfRange;
 use HonestCore\Quantity\DepthLayer;
 use HonestCore\Table\RuleTable;
@@ -55,23 +56,7 @@ final readonly class School
      */
     public static function of(string $code, array $row): self
     {
-        $cores = array_map(
-            static fn (mixed $n): int => is_int($n) ? $n : 0,
-            array_values((array) ($row['cores'] ?? [])),
-        );
-        if (
-            count($cores) !== 3 ||
-            $cores[0] < 1 ||
-            $cores[1] < $cores[0] ||
-            $cores[2] < $cores[1] ||
-            $cores[2] > PlacementSpec::MOST_CORES
-        ) {
-            throw new ValueOutOfRange(
-                'The cores of a school must be three whole numbers, fewest, usual and most, ascending from 1 to '.
-                    PlacementSpec::MOST_CORES.
-                    '.',
-            );
-        }
+        $cores = self::cores((array) ($row['cores'] ?? []));
         $text = static fn (string $key): string => is_string($row[$key] ?? null) ? $row[$key] : '';
         $number = static fn (string $key): ?float => is_numeric($row[$key] ?? null) ? (float) $row[$key] : null;
         $layers = DepthStack::parse(
@@ -83,16 +68,14 @@ final readonly class School
         $pattern =
             Pattern::tryFrom($text('pattern')) ?? throw new ValueOutOfRange("\"{$text('pattern')}\" is no pattern.");
         foreach (['acres', 'cell_acres'] as $key) {
-            if ($number($key) !== null && ! ($number($key) > 0)) {
-                throw ValueOutOfRange::of($key, $number($key), 'above 0, or none');
-            }
+            Bounds::between($key, $number($key), 0, INF, 'above 0, or none');
         }
 
         return new self(
             $code,
             $text('name'),
             $number('acres'),
-            [$cores[0], $cores[1], $cores[2]],
+            $cores,
             $layers,
             $pattern,
             $number('cell_acres'),
@@ -112,5 +95,27 @@ final readonly class School
     public function isFor(string $use): bool
     {
         return in_array($use, $this->uses, true);
+    }
+
+    /**
+     * @param array<mixed> $given
+     * @return array{int, int, int} fewest, usual and most
+     *
+     * @throws ValueOutOfRange
+     */
+    private static function cores(array $given): array
+    {
+        $cores = array_map(static fn (mixed $n): int => is_int($n) ? $n : 0, array_values($given));
+        $ascending = $cores;
+        sort($ascending);
+        if (count($cores) !== 3 || $cores !== $ascending || $cores[0] < 1 || $cores[2] > PlacementSpec::MOST_CORES) {
+            throw new ValueOutOfRange(
+                'The cores of a school must be three whole numbers, fewest, usual and most, ascending from 1 to '.
+                    PlacementSpec::MOST_CORES.
+                    '.',
+            );
+        }
+
+        return [$cores[0], $cores[1], $cores[2]];
     }
 }

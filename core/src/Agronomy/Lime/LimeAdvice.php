@@ -84,33 +84,7 @@ final readonly class LimeAdvice
      */
     private static function fromLab(LabPh $lab, Crop $crop, LimeGround $ground, LimeMaterial $material): self
     {
-        $whose = $lab->test === '' ? 'the lab\'s pH ' : "the pH by {$lab->test} ";
-        $notes =
-            $lab->test === ''
-                ? []
-                : [
-                    "The pH is by {$lab->test}, whose rate claim stands: it sizes lime as the lab's would, within ± ".
-                    Words::trim($lab->uncertainty ?? 0.0, 2).
-                    '.',
-                ];
-        $next = [];
-        foreach (
-            ['below which lime is asked for' => $crop->low, 'above which the crop is troubled' => $crop->high] as $what => $limit
-        ) {
-            if ($lab->isTooCloseTo($limit)) {
-                $notes[] =
-                    "Too close to call: {$whose}".
-                    Words::trim($lab->ph, 2).
-                    ' ± '.
-                    Words::trim($lab->uncertainty ?? 0.0, 2).
-                    ' reaches over the limit of '.
-                    Words::trim($limit, 2).
-                    ', '.
-                    $what.
-                    '.';
-                $next[] = 'A second composite of this area, sent to the same lab, would settle it.';
-            }
-        }
+        [$notes, $next] = self::howSure($lab, $crop);
         $ph = Words::trim($lab->ph, 2);
         if ($lab->ph >= $crop->high) {
             return new self(
@@ -177,6 +151,40 @@ final readonly class LimeAdvice
             $next,
             self::cautions('amount'),
         );
+    }
+
+    /** @return array{list<string>, list<string>} whose pH it is and what it is too close to, and what would settle it */
+    private static function howSure(LabPh $lab, Crop $crop): array
+    {
+        $whose = $lab->test === '' ? 'the lab\'s pH ' : "the pH by {$lab->test} ";
+        $notes =
+            $lab->test === ''
+                ? []
+                : [
+                    "The pH is by {$lab->test}, whose rate claim stands: it sizes lime as the lab's would, within ± ".
+                    Words::trim($lab->uncertainty ?? 0.0, 2).
+                    '.',
+                ];
+        $next = [];
+        foreach (
+            ['below which lime is asked for' => $crop->low, 'above which the crop is troubled' => $crop->high] as $what => $limit
+        ) {
+            if ($lab->isTooCloseTo($limit)) {
+                $notes[] =
+                    "Too close to call: {$whose}".
+                    Words::trim($lab->ph, 2).
+                    ' ± '.
+                    Words::trim($lab->uncertainty ?? 0.0, 2).
+                    ' reaches over the limit of '.
+                    Words::trim($limit, 2).
+                    ', '.
+                    $what.
+                    '.';
+                $next[] = 'A second composite of this area, sent to the same lab, would settle it.';
+            }
+        }
+
+        return [$notes, $next];
     }
 
     /** @return list<string> */
