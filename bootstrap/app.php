@@ -41,7 +41,7 @@ return Application::configure(basePath: dirname(__DIR__))
         );
         $exceptions->render(
             static fn (Conflict $error): JsonResponse => new JsonResponse(
-                ['message' => $error->getMessage(), 'code' => 'conflict'],
+                ['message' => $error->words(), 'code' => $error->reason],
                 409,
             ),
         );

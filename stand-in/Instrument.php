@@ -33,36 +33,49 @@ final class Instrument
         $text = static fn (string $name): string => is_string($asked[$name] ?? null) ? $asked[$name] : '';
         $soil = hash('crc32b', "{$probe} {$text('soil')}");
         $seconds = min(120, max(1, (int) ($text('seconds') ?: 10)));
-        $trouble = in_array($text('trouble'), self::TROUBLES, true)
-            ? $text('trouble')
-            : self::TROUBLES[max(0, (int) hexdec($soil[0]) - 11)];
+        $trouble = self::trouble($text('trouble'), $soil);
         $pace = $text('pace') === '' ? 1.0 : max(0.0, (float) $text('pace'));
         $value = self::value($probe, $soil, is_numeric($asked['ph'] ?? null) ? (float) $asked['ph'] : null);
         header('Content-Type: application/x-ndjson');
         header('X-Simulated: yes');
         mt_srand((int) hexdec($soil));
         $count = (int) (($seconds * 1000) / self::EVERY_MS);
-        for ($n = 1; $n <= $count; $n++) {
-            if ($trouble === 'stop' && $n > $count / 2) {
-                return;
-            }
-            if ($trouble === 'rubbish' && $n === intdiv($count, 3)) {
-                echo "{\"n\":{$n},\"value\":\"##err\"\n";
-            }
-            if ($trouble === 'gap' && $n > $count / 3 && $n < $count / 2) {
-                continue;
-            }
-            echo $line = self::line($probe, $value, $n), "\n";
-            if ($trouble === 'repeat' && $n === intdiv($count, 2)) {
-                echo "{$line}\n";
-            }
+        $last = $trouble === 'stop' ? intdiv($count, 2) : $count;
+        for ($n = 1; $n <= $last; $n++) {
+            $told = self::told($trouble, $n, $count, static fn (): string => self::line($probe, $value, $n));
+            echo $told;
             @ob_flush();
             flush();
-            if ($pace > 0) {
+            if ($pace > 0 && $told !== '') {
                 usleep((int) ((self::EVERY_MS * 1000) / $pace));
             }
         }
-        echo "{\"end\":true}\n";
+        echo $trouble === 'stop' ? '' : "{\"end\":true}\n";
+    }
+
+    /** The trouble that was asked for, or what this soil has. */
+    private static function trouble(string $asked, string $soil): string
+    {
+        return in_array($asked, self::TROUBLES, true) ? $asked : self::TROUBLES[max(0, (int) hexdec($soil[0]) - 11)];
+    }
+
+    /**
+     * What comes over the wire in place of a line: itself, nothing in a gap, rubbish before it, or itself twice.
+     *
+     * @param callable(): string $make
+     */
+    private static function told(string $trouble, int $n, int $count, callable $make): string
+    {
+        if ($trouble === 'gap' && $n > $count / 3 && $n < $count / 2) {
+            return '';
+        }
+        $line = $make();
+
+        return match (true) {
+            $trouble === 'rubbish' && $n === intdiv($count, 3) => "{\"n\":{$n},\"value\":\"##err\"\n{$line}\n",
+            $trouble === 'repeat' && $n === intdiv($count, 2) => "{$line}\n{$line}\n",
+            default => "{$line}\n",
+        };
     }
 
     private static function line(string $probe, float $value, int $n): string

@@ -207,20 +207,7 @@ final class Laboratory
      */
     public function order(array $order): array
     {
-        $advance = $order['advance_days'] ?? 0;
-        $trouble = $order['trouble'] ?? null;
-        $slip = $order['slip'] ?? null;
-        $shape = $order['shape'] ?? null;
-        $known = in_array($trouble, [null, 'none', 'lose', 'delay'], true) &&
-            in_array($slip, [null, ...Slip::KINDS], true) &&
-            in_array($shape, [null, ...Report::SHAPES], true);
-        if (! $known || ! is_int($advance) || $advance < 0 || $advance > 60) {
-            throw new Refused(
-                'Accepted are advance_days from 0 to 60, trouble none, lose or delay, slip none, swap or shift, and '.
-                    'shape table, titled or document.',
-                422,
-            );
-        }
+        [$advance, $trouble, $slip, $shape] = self::understood($order);
         $this->state['next'] = [
             'shape' => $shape ?? $this->state['next']['shape'],
             'slip' => $slip === null
@@ -239,6 +226,30 @@ final class Laboratory
         ][$slip ?? ''] ?? $word;
 
         return ['day' => $this->state['day'], 'word' => $word];
+    }
+
+    /**
+     * @param array<mixed> $order
+     * @return array{int, string|null, string|null, string|null} days, trouble, slip and shape
+     */
+    private static function understood(array $order): array
+    {
+        $advance = $order['advance_days'] ?? 0;
+        $trouble = $order['trouble'] ?? null;
+        $slip = $order['slip'] ?? null;
+        $shape = $order['shape'] ?? null;
+        $known = in_array($trouble, [null, 'none', 'lose', 'delay'], true) &&
+            in_array($slip, [null, ...Slip::KINDS], true) &&
+            in_array($shape, [null, ...Report::SHAPES], true);
+        if (! $known || ! is_int($advance) || $advance < 0 || $advance > 60) {
+            throw new Refused(
+                'Accepted are advance_days from 0 to 60, trouble none, lose or delay, slip none, swap or shift, and '.
+                    'shape table, titled or document.',
+                422,
+            );
+        }
+
+        return [$advance, $trouble, $slip, $shape];
     }
 
     /** The consignment that is on its way longest is struck, else the next one that comes. */

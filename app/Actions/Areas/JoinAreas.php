@@ -23,10 +23,10 @@ final class JoinAreas
     public function __invoke(Area $area, Area $other): Area
     {
         if ($area->is($other) || $area->site_id !== $other->site_id) {
-            throw new Conflict('Two different areas of one site can be joined.');
+            throw Conflict::because('areas_apart');
         }
         if ($other->samples()->exists() || $other->plans()->exists()) {
-            throw new Conflict("{$other->name} has plans or composites of its own, so it stays an area of its own.");
+            throw Conflict::because('area_has_work', area: $other->name);
         }
 
         return AllOrNothing::of(function () use ($area, $other): Area {

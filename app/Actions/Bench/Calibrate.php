@@ -50,9 +50,7 @@ final class Calibrate
     {
         return AllOrNothing::of(static function () use ($calibration, $buffer, $shown): int {
             if (PenCalibration::query()->whereKey($calibration->id)->whereNotNull('drift')->exists()) {
-                throw new Conflict(
-                    'The drift of this calibration is on record already. Calibrate anew for further work.',
-                );
+                throw Conflict::because('drift_on_record');
             }
             $before = null;
             foreach ($calibration->points as $point) {

@@ -31,7 +31,7 @@ final class CaptureProbe
         $scale = $run->version->parsed()->scale;
         $probe = $run->version->parsed()->probe;
         if ($probe === null || $scale->lowest === null || $scale->highest === null || $run->state !== 'open') {
-            throw new Conflict('No probe is read in this run.');
+            throw Conflict::because('no_probe_in_run');
         }
         $stream = new ProbeStream($scale->lowest, $scale->highest);
         $lines = $this->device->lines($probe, $seconds, $this->soil($tube));

@@ -37,11 +37,9 @@ final class FinishRun
             $replay = $this->lead->replay($run, Values::whole($run->marks->max('at_ms')));
             $open = array_filter($replay->tubes, static fn (BenchTube $tube): bool => $tube->isOpen());
             if ($open !== [] && ! $leaveUnread) {
-                throw new Conflict(
-                    count($open) === 1
-                        ? 'One tube is not read yet. Read it, give it up, or finish without it.'
-                        : count($open).' tubes are not read yet. Read them, give them up, or finish without them.',
-                );
+                throw count($open) === 1
+                        ? Conflict::because('tube_open')
+                        : Conflict::because('tubes_open', count: count($open));
             }
             $definition = $run->version->parsed();
             $kept = 0;
@@ -50,7 +48,7 @@ final class FinishRun
                 $kept += $this->keep($run, $tube, $replay->tubes[$tube->number], $definition, $author, $ofRun);
             }
             if ($kept === 0) {
-                throw new Conflict('Nothing was read in this run. Drop it instead of finishing it.');
+                throw Conflict::because('nothing_read');
             }
             $started = array_sum(
                 array_map(

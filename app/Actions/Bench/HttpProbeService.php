@@ -35,8 +35,7 @@ final class HttpProbeService implements ProbeService
     public function lines(string $probe, int $seconds, array $soil): \Generator
     {
         if ($this->address === null) {
-            throw new Conflict('No device is set up here. Type what the probe shows, or take the file of its '.
-                'logger.');
+            throw Conflict::because('no_device');
         }
         $query = http_build_query([
             'seconds' => $seconds,
@@ -48,9 +47,7 @@ final class HttpProbeService implements ProbeService
         $stream = @fopen("{$this->address}/instruments/{$probe}?{$query}", 'rb', false, $context);
         $head = $stream === false ? [] : (array) (stream_get_meta_data($stream)['wrapper_data'] ?? []);
         if ($stream === false || preg_match('#^HTTP/\S+ 200\b#', Values::text($head[0] ?? '')) !== 1) {
-            throw new Conflict(
-                'The device does not answer. Nothing was changed; try again, or type what the probe shows.',
-            );
+            throw Conflict::because('device_silent');
         }
         try {
             return yield from $this->read($stream, $seconds);

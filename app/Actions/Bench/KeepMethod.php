@@ -29,7 +29,7 @@ final class KeepMethod
     ): TestMethod {
         return AllOrNothing::of(function () use ($definition, $why, $author, $code, $lot): TestMethod {
             if (TestMethod::query()->where('name', $definition->name)->exists()) {
-                throw new Conflict("There is a method named {$definition->name} already. Give this one another name.");
+                throw Conflict::because('method_named', method: $definition->name);
             }
             $method = TestMethod::query()->create([
                 'code' => $code ?? $this->freeCode($definition->code),
@@ -60,10 +60,7 @@ final class KeepMethod
         return AllOrNothing::of(function () use ($method, $follows, $definition, $why, $author): TestMethod {
             $current = MethodVersion::query()->where('method_id', $method->id)->orderByDesc('version')->firstOrFail();
             if ($current->version !== $follows) {
-                throw new Conflict(
-                    "Version {$current->version} was set in the meantime. Open the method again and make the ".
-                        'change there.',
-                );
+                throw Conflict::because('method_revised', version: $current->version);
             }
             if (! $definition->measuresLike($current->parsed())) {
                 throw BadDefinition::at(
@@ -73,7 +70,7 @@ final class KeepMethod
                 );
             }
             if (TestMethod::query()->where('name', $definition->name)->whereKeyNot($method->id)->exists()) {
-                throw new Conflict("There is a method named {$definition->name} already. Give this one another name.");
+                throw Conflict::because('method_named', method: $definition->name);
             }
             $this->write($method, $current->version + 1, $definition, $why, $author);
             $method->update(['name' => $definition->name, 'bands' => self::bands($definition)]);

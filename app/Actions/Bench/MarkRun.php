@@ -32,7 +32,7 @@ final class MarkRun
                 return $run;
             }
             if ($run->state !== 'open') {
-                throw new Conflict('The run is closed; nothing more can be marked in it.');
+                throw Conflict::because('run_closed');
             }
             $all = array_values($run->marks->sortBy('id')->all());
             foreach ($new as $mark) {

@@ -35,7 +35,7 @@ final class Practise
     ): PracticeRound {
         $scale = $method->current?->parsed()->scale;
         if ($scale?->bands === null || $scale->kind !== ScaleKind::Bands) {
-            throw new Conflict("{$method->name} is not read off a card, so that there is nothing to practise.");
+            throw Conflict::because('not_read_off_a_card', method: $method->name);
         }
         $random = new Randomizer(new Mt19937(random_int(1, 2_000_000_000)));
         if ($source === 'screen') {
@@ -68,7 +68,7 @@ final class Practise
         return AllOrNothing::of(static function () use ($round, $answers): PracticeRound {
             $round = PracticeRound::query()->with('method.current')->findOrFail($round->id);
             if ($round->answers !== null) {
-                throw new Conflict('The round was read already. Start another one.');
+                throw Conflict::because('round_read');
             }
             if (count($answers) !== count($round->tubes)) {
                 throw ValueOutOfRange::of(
@@ -79,7 +79,7 @@ final class Practise
             }
             $scale = $round->method->current?->parsed()->scale;
             if ($scale?->bands === null) {
-                throw new Conflict('The method has no bands any more.');
+                throw Conflict::because('bands_gone');
             }
             $readings = [];
             foreach ($answers as $i => $answer) {
@@ -119,10 +119,7 @@ final class Practise
 
         return count($known) >= 2
             ? $known
-            : throw new Conflict(
-                'The card of this method has no colours to practise with on the screen. Practise with tubes at the '.
-                    'bench.',
-            );
+            : throw Conflict::because('card_without_colours');
     }
 
     /** The colour between the middles of the swatches beside a value, a little off in shade. */

@@ -46,7 +46,7 @@ final class StartRun
             self::checkClock($setup['now_ms']);
             $version =
                 MethodVersion::query()->where('method_id', $method->id)->orderByDesc('version')->first() ??
-                throw new Conflict("{$method->name} is worked in a lab and has no steps for the bench.");
+                throw Conflict::because('no_steps_at_bench', method: $method->name);
             $definition = $version->parsed();
             $portions = $this->portions($site, $setup['portion_ids']);
             if (count($portions) * $setup['replicates'] > self::MOST_TUBES) {

@@ -26,7 +26,7 @@ final class TakeLoggerFile
         $run->load(['tubes.portion', 'marks', 'version']);
         $scale = $run->version->parsed()->scale;
         if ($scale->lowest === null || $scale->highest === null) {
-            throw new Conflict('No probe is read in this run, so that there is nothing to take from a logger.');
+            throw Conflict::because('no_probe_for_logger');
         }
         $rows = LoggerFile::read($text, $scale->lowest, $scale->highest);
         $replay = $this->lead->replay($run, $nowMs);

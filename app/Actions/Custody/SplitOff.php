@@ -35,7 +35,7 @@ final class SplitOff
             $sample->loadMissing('site');
             $own = $kind === 'hidden' ? $this->numbers->next($sample->site, $sample->year) : null;
             if ($own === null && Portion::query()->where('sample_id', $sample->id)->where('kind', $kind)->exists()) {
-                throw new Conflict("{$sample->code} has a portion of this kind already.");
+                throw Conflict::because('portion_there', sample: $sample->code);
             }
             $portion = Portion::query()->create([
                 'sample_id' => $sample->id,

@@ -40,19 +40,14 @@ final class Sign
         ): SignedVerdict {
             $untested = $this->gather->untested($test);
             if ($untested !== null) {
-                throw new Conflict("{$test->name}: {$untested}");
+                throw Conflict::because('not_judged', test: $test->name, why: $untested);
             }
             $evidence = ($this->gather)($test, $reference);
             if ($evidence->reference->workplace !== 'lab') {
-                throw new Conflict(
-                    "{$evidence->reference->name} is no lab's method: a verdict is signed against a lab alone.",
-                );
+                throw Conflict::because('not_against_a_lab', method: $evidence->reference->name);
             }
             if ($evidence->hash() !== $hash) {
-                throw new Conflict(
-                    'The evidence or the policy has changed since you opened it. Look at it again, then sign; what '.
-                        'you wrote is kept.',
-                );
+                throw Conflict::because('evidence_moved');
             }
             $standing = SignedVerdict::standing()
                 ->where('method_id', $test->id)
@@ -60,10 +55,7 @@ final class Sign
                 ->where('claim', $claim)
                 ->first();
             if ($standing?->id !== $follows) {
-                throw new Conflict(
-                    'Another verdict on this claim has been signed since you opened it. Look at it, then sign a new '.
-                        'one that follows it.',
-                );
+                throw Conflict::because('verdict_signed');
             }
 
             return SignedVerdict::query()->create([

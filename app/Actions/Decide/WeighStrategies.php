@@ -35,7 +35,7 @@ final class WeighStrategies
     {
         $untested = $this->gather->untested($test);
         if ($untested !== null) {
-            throw new Conflict("{$test->name}: {$untested}");
+            throw Conflict::because('not_judged', test: $test->name, why: $untested);
         }
         $evidence = ($this->gather)($test);
         $expanded = $this->sampling->expanded($evidence->reference);
@@ -67,9 +67,7 @@ final class WeighStrategies
                 crc32($evidence->hash()),
             );
         } catch (CoreError $error) {
-            throw new Conflict(
-                "{$test->name}: {$error->forPeople()} More pairs are needed before strategies can be compared.",
-            );
+            throw Conflict::because('too_few_pairs', test: $test->name, why: $error->forPeople());
         }
 
         return [

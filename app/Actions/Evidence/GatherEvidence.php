@@ -38,9 +38,7 @@ final class GatherEvidence
             $reference->analyte !== $test->analyte ||
             ($test->workplace === 'lab' && $reference->workplace === 'lab' && $reference->extractant !== $test->extractant)
         ) {
-            throw new Conflict(
-                "{$reference->name} measures something else, or by another extractant: the two are never compared.",
-            );
+            throw Conflict::because('never_compared', method: $reference->name);
         }
 
         return $this->evidence(

@@ -33,11 +33,9 @@ final class ViewEvidence
             }
         }
 
-        throw new Conflict(
-            $references === []
-                ? "{$test->name} has no other method here to stand beside."
-                : 'That method measures something else, or by another extractant: the two are never compared.',
-        );
+        throw $references === []
+                ? Conflict::because('stands_alone', test: $test->name)
+                : Conflict::because('not_its_reference');
     }
 
     public function readers(TestMethod $test, string $against, string $reader): EvidenceView
@@ -51,7 +49,7 @@ final class ViewEvidence
     {
         $untested = $this->gather->untested($test);
         if ($untested !== null) {
-            throw new Conflict("{$test->name}: {$untested}");
+            throw Conflict::because('not_judged', test: $test->name, why: $untested);
         }
     }
 

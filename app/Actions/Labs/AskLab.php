@@ -45,7 +45,7 @@ final class AskLab
     {
         $consignment->loadMissing('lab');
         if ($consignment->reference === '') {
-            throw new Conflict('This consignment went without an interface: enter what the lab says by hand.');
+            throw Conflict::because('sent_without_interface');
         }
         $answer = $this->lab->ask($consignment->reference);
         $known = Values::texts($consignment->reports()->pluck('name'));

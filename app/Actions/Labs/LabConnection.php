@@ -29,31 +29,26 @@ final readonly class LabConnection
     public function send(callable $ask): Response
     {
         if ($this->address === null) {
-            throw new Conflict(
-                'No interface of a lab is set up here. Send the consignment without one, and enter what the lab '.
-                    'says by hand.',
-            );
+            throw Conflict::because('no_lab_interface');
         }
         try {
             $answer = $ask(
                 Http::baseUrl($this->address)->timeout(5)->connectTimeout(2)->withoutRedirecting()->acceptJson(),
             );
         } catch (ConnectionException) {
-            throw new Conflict(
-                'The lab\'s interface does not answer. Nothing was changed; try again, or go on without it.',
-            );
+            throw Conflict::because('lab_silent');
         }
 
-        return $answer->successful()
-            ? $answer
-            : throw new Conflict(
-                "The lab's interface refused ({$answer->status()}): ".
-                    mb_substr(Values::text($answer->json('message', 'no reason given')), 0, 200),
-            );
+        if (! $answer->successful()) {
+            $why = mb_substr(Values::text($answer->json('message', 'no reason given')), 0, 200);
+            throw Conflict::because('lab_refused', status: $answer->status(), why: $why);
+        }
+
+        return $answer;
     }
 
     public static function strange(): Conflict
     {
-        return new Conflict('The lab\'s interface gave an answer that makes no sense. Nothing was changed.');
+        return Conflict::because('lab_answer_strange');
     }
 }

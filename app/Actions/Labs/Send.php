@@ -30,11 +30,9 @@ final class Send
     {
         $consignment->load('lab', 'contents.portion.sample', 'contents.portion.checkSoil');
         if ($consignment->state !== 'packed' || $consignment->contents->isEmpty()) {
-            throw new Conflict(
-                $consignment->contents->isEmpty()
-                    ? 'The consignment is empty.'
-                    : "Consignment {$consignment->number} is {$consignment->state} already.",
-            );
+            throw $consignment->contents->isEmpty()
+                ? Conflict::because('consignment_empty')
+                : Conflict::because('consignment_gone', number: $consignment->number, state: $consignment->state);
         }
         $this->refuseTime($consignment, $at);
         $reference = $consignment->lab->service && $this->lab->isThere() ? $this->announce($consignment) : '';
@@ -75,11 +73,7 @@ final class Send
             $at->getTimestamp() > now()->getTimestamp() + CustodyStep::futureS() ||
             $at->getTimestamp() < $packed
         ) {
-            throw new Conflict(
-                'The consignment was packed '.
-                    gmdate('j M Y H:i', $packed).
-                    ' UTC; accepted is a time of handing over from then to now.',
-            );
+            throw Conflict::because('handed_over_too_early', packed: gmdate('j M Y H:i', $packed));
         }
     }
 

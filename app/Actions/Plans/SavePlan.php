@@ -31,9 +31,7 @@ final class SavePlan
     {
         return AllOrNothing::of(function () use ($plan, $spec): Plan {
             if ($plan->samples()->exists()) {
-                throw new Conflict(
-                    'A composite was pulled by this plan, so it stays as it is. Save your changes as a new plan.',
-                );
+                throw Conflict::because('plan_pulled');
             }
 
             return $this->write($plan, $plan->area, $spec);

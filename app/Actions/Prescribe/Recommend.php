@@ -326,22 +326,14 @@ final class Recommend
         if ($chosen->pooled !== null) {
             return [self::pooledWords($chosen->pooled, $sample->year, $policy, $use)];
         }
-        $limits = $policy->limitsFor($use);
         $planId = ($parts[0] ?? null)?->sample?->plan_id;
         $twin = $sample->plan_id === $planId ? $this->twin($sample) : null;
-        $words = [];
-        foreach ($others as $other) {
-            $reading = $this->stands->readings($other, 'ph', 'lab')[0] ?? null;
-            $class = $reading === null ? null : $limits->classOf((float) $reading->value);
-            $ofItsOwn = $other->plan_id === $planId && $other->composite !== $twin;
-            if ($class === null || $other->year !== $sample->year || $ofItsOwn || $class === $limits->classOf($lab->ph)) {
-                continue;
-            }
-            $action = $policy->terms->actions[$class];
-            $words[] =
-                "{$other->code} ({$other->pulled_on->format('j M')}, pH {$reading->as_reported}, {$action}".
-                ($other->plan_id === $planId ? ', a duplicate of this one)' : ')');
-        }
+        $contradicting = array_filter(
+            $others,
+            static fn (Sample $other): bool => $other->year === $sample->year &&
+                ($other->plan_id !== $planId || $other->composite === $twin),
+        );
+        $words = $this->otherwise(array_values($contradicting), $lab->ph, $planId, $policy, $use);
 
         return $words === []
             ? []
@@ -351,6 +343,31 @@ final class Recommend
                 '.'.
                 ($parts === [] ? ' One area with two answers may want splitting.' : ''),
             ];
+    }
+
+    /**
+     * Those that call for another action than this pH does, in words.
+     *
+     * @param list<Sample> $others
+     * @return list<string>
+     */
+    private function otherwise(array $others, float $ph, ?int $planId, JudgingPolicy $policy, string $use): array
+    {
+        $limits = $policy->limitsFor($use);
+        $words = [];
+        foreach ($others as $other) {
+            $reading = $this->stands->readings($other, 'ph', 'lab')[0] ?? null;
+            $class = $reading === null ? null : $limits->classOf((float) $reading->value);
+            if ($class === null || $class === $limits->classOf($ph)) {
+                continue;
+            }
+            $action = $policy->terms->actions[$class];
+            $words[] =
+                "{$other->code} ({$other->pulled_on->format('j M')}, pH {$reading->as_reported}, {$action}".
+                ($other->plan_id === $planId ? ', a duplicate of this one)' : ')');
+        }
+
+        return $words;
     }
 
     private static function pooledWords(PooledPh $pooled, int $year, JudgingPolicy $policy, string $use): string

@@ -36,14 +36,10 @@ final class RecordReading
                 ->whereDoesntHave('correction')
                 ->pluck('id');
             if ($fields['corrects_id'] !== null && ! $standing->contains($fields['corrects_id'])) {
-                throw new Conflict(
-                    'The reading to correct is not there, or was corrected already. Look at the sample again.',
-                );
+                throw Conflict::because('nothing_to_correct');
             }
             if ($fields['corrects_id'] === null && $method->workplace === 'lab' && $standing->isNotEmpty()) {
-                throw new Conflict(
-                    "{$sample->code} has a result by {$method->name} already. Correct that one instead.",
-                );
+                throw Conflict::because('result_there', sample: $sample->code, method: $method->name);
             }
 
             $version =

@@ -191,26 +191,35 @@ final class AskQuestions
             foreach ($bySample[$id] ?? [] as $series => $result) {
                 $method = $methods[$result->method] ?? throw new \LogicException('A result has its method.');
                 $known = $soil->known[$result->analyte] ?? null;
-                $results = CheckCharts::results($soil->id, $result->method, $report->id);
-                foreach (CheckCharts::chart($soil, $method, $results)->signals ?? [] as $signal) {
-                    if (
-                        $results[$signal['at']]?->portion_id === $id &&
-                        $results[$signal['at']]->report_id === $report->id
-                    ) {
-                        $questions[] = new Question(
-                            QuestionKind::Check,
-                            "{$portion->code}, the check soil {$soil->name}: {$series} came back as {$result->value}".
-                                ($known === null ? '' : " and is {$known['value']}").
-                                ". {$signal['words']}",
-                            [$portion->code],
-                            [$series],
-                        );
-                    }
+                foreach (self::signals($soil, $method, $id, $report) as $signal) {
+                    $questions[] = new Question(
+                        QuestionKind::Check,
+                        "{$portion->code}, the check soil {$soil->name}: {$series} came back as {$result->value}".
+                            ($known === null ? '' : " and is {$known['value']}").
+                            ". {$signal}",
+                        [$portion->code],
+                        [$series],
+                    );
                 }
             }
         }
 
         return $questions;
+    }
+
+    /** @return list<string> what the chart of a check soil says of this portion's result */
+    private static function signals(CheckSoil $soil, TestMethod $method, int $portion, LabReport $report): array
+    {
+        $results = CheckCharts::results($soil->id, $method->id, $report->id);
+        $words = [];
+        foreach (CheckCharts::chart($soil, $method, $results)->signals ?? [] as $signal) {
+            $at = $results[$signal['at']] ?? null;
+            if ($at?->portion_id === $portion && $at->report_id === $report->id) {
+                $words[] = $signal['words'];
+            }
+        }
+
+        return $words;
     }
 
     /**
@@ -332,10 +341,50 @@ final class AskQuestions
             ),
         );
         $alike = self::alike(array_keys($methods));
+        $values = self::earlier(array_unique(array_merge(...array_values($alike) ?: [[]])), $areas, $report);
+        $histories = [];
+        foreach ($methods as $method => $analyte) {
+            foreach ($areas as $area) {
+                $longest = self::longest(
+                    array_map(static fn (int $other): array => $values[$other][$area] ?? [], $alike[$method]),
+                );
+                if (count($longest) >= 2) {
+                    $histories[$method][$area] = SeriesHistory::of($analyte, array_slice($longest, 0, 30));
+                }
+            }
+        }
+
+        return $histories;
+    }
+
+    /**
+     * A method's own series where that is long enough, else the longest of any lab by the same extractant.
+     *
+     * @param list<list<float>> $lists its own first
+     * @return list<float>
+     */
+    private static function longest(array $lists): array
+    {
+        if (count($lists[0] ?? []) < self::LONG_ENOUGH) {
+            usort($lists, static fn (array $a, array $b): int => count($b) <=> count($a));
+        }
+
+        return $lists[0] ?? [];
+    }
+
+    /**
+     * Readings that are not in doubt and came otherwise than by this report.
+     *
+     * @param array<int, int> $methods
+     * @param list<int> $areas
+     * @return array<int, array<int, list<float>>> by method and area, the newest first
+     */
+    private static function earlier(array $methods, array $areas, LabReport $report): array
+    {
         $earlier = Reading::query()
             ->toBase()
             ->join('samples', 'samples.id', '=', 'readings.sample_id')
-            ->whereIn('readings.method_id', array_unique(array_merge(...array_values($alike) ?: [[]])))
+            ->whereIn('readings.method_id', $methods)
             ->whereIn('samples.area_id', $areas)
             ->where(
                 static fn ($query) => $query
@@ -357,21 +406,8 @@ final class AskQuestions
             }
             $values[(int) $reading->method_id][(int) $reading->area_id][] = (float) $reading->value;
         }
-        $histories = [];
-        foreach ($methods as $method => $analyte) {
-            foreach ($areas as $area) {
-                // Its own series where that is long enough, else the longest of any lab by the same extractant.
-                $lists = array_map(static fn (int $other): array => $values[$other][$area] ?? [], $alike[$method]);
-                if (count($lists[0] ?? []) < self::LONG_ENOUGH) {
-                    usort($lists, static fn (array $a, array $b): int => count($b) <=> count($a));
-                }
-                if (count($lists[0] ?? []) >= 2) {
-                    $histories[$method][$area] = SeriesHistory::of($analyte, array_slice($lists[0] ?? [], 0, 30));
-                }
-            }
-        }
 
-        return $histories;
+        return $values;
     }
 
     /**

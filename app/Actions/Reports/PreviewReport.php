@@ -118,47 +118,50 @@ final class PreviewReport
             foreach ([...$line->doubts, ...$reading->isLong() ? $line->column->doubts() : []] as $doubt) {
                 $doubts[$doubt->words] = self::doubt($doubt);
             }
-            if (
-                count($lines) < self::RESULTS &&
-                $line->value->kind !== ReportedValue::ABSENT &&
-                $line->column->isResult()
-            ) {
+            $isShown = $line->value->kind !== ReportedValue::ABSENT && $line->column->isResult();
+            if ($isShown && count($lines) < self::RESULTS) {
                 $lines[] = $line;
             }
         }
         $match = new MatchPortions($lab);
-        $match->learn(
-            array_values(
-                array_filter(
-                    array_unique(
-                        array_merge(
-                            ...array_map(
-                                static fn (ReportLine $line): array => [$line->sample, $line->labNumber],
-                                $lines,
-                            ) ?: [[]],
-                        ),
-                    ),
-                    static fn (string $text): bool => $text !== '' && strlen($text) <= 80,
-                ),
-            ),
-        );
+        $match->learn(self::codesOf($lines));
         [$results, $examples] = [[], []];
         foreach ($lines as $line) {
             $results[] = $result = $this->result($line, $match, $mapping);
-            // A cell that says something goes before one that does not.
-            if (
-                ! isset($examples[$line->column->name]) ||
-                ($examples[$line->column->name]['value'] === null && $result['value'] !== null)
-            ) {
-                $examples[$line->column->name] = [
-                    'cell' => mb_substr($line->cell, 0, 60),
-                    'value' => $result['value'],
-                    'unit' => $result['unit'],
-                ];
-            }
+            $name = $line->column->name;
+            $examples[$name] = self::betterExample($examples[$name] ?? null, $line, $result);
         }
 
         return [$results, $examples, array_slice(array_values($doubts), 0, self::RESULTS), $count <= self::LOOKED_AT];
+    }
+
+    /**
+     * A cell that says something goes before one that does not.
+     *
+     * @param array{cell: string, value: float|null, unit: string}|null $before
+     * @param array{value: float|null, unit: string, ...} $result
+     * @return array{cell: string, value: float|null, unit: string}
+     */
+    private static function betterExample(?array $before, ReportLine $line, array $result): array
+    {
+        return $before !== null && ($before['value'] !== null || $result['value'] === null)
+            ? $before
+            : ['cell' => mb_substr($line->cell, 0, 60), 'value' => $result['value'], 'unit' => $result['unit']];
+    }
+
+    /**
+     * @param list<ReportLine> $lines
+     * @return list<string> what the lines say of their samples, to be looked for at once
+     */
+    private static function codesOf(array $lines): array
+    {
+        $said = [];
+        foreach ($lines as $line) {
+            $said = [...$said, $line->sample, $line->labNumber];
+        }
+        $fits = static fn (string $text): bool => $text !== '' && strlen($text) <= 80;
+
+        return array_values(array_filter(array_unique($said), $fits));
     }
 
     /**

@@ -60,7 +60,7 @@ final class RecordAnswer
     private static function refuseLate(ReportQuestion $question): void
     {
         if ($question->answer === 'exclude') {
-            throw new Conflict('The results were left out already, and stay so; a corrected report brings new ones.');
+            throw Conflict::because('results_left_out');
         }
     }
 }

@@ -16,7 +16,6 @@ use App\Models\Reading;
 use App\Models\TestMethod;
 use App\Models\User;
 use HonestCore\Error\BadTable;
-use HonestCore\Error\CoreError;
 use HonestCore\Reports\ColumnRole;
 use HonestCore\Reports\ReportedValue;
 use HonestCore\Reports\ReportLine;
@@ -39,9 +38,6 @@ final class TakeMapped
     private const CHUNK = 1000;
 
     private const MOST_REFUSED = 200;
-
-    /** A row whose sample reads like this is the lab's own and is left out without asking. */
-    private const OWN = '/\b(check|blank|standard|control|qc|reference|duplicate|average|mean)\b/i';
 
     public function __construct(private readonly AskQuestions $ask, private readonly ReportProgress $progress) {}
 
@@ -100,11 +96,11 @@ final class TakeMapped
         }
         $old = LabReport::query()->find($id);
         if ($old === null || ($old->lab_id !== null && $old->lab_id !== $lab->id)) {
-            throw new Conflict('The report to be replaced is not there, or is another lab\'s.');
+            throw Conflict::because('report_not_there');
         }
 
         return LabReport::query()->where('supersedes_id', $id)->exists()
-            ? throw new Conflict("{$old->file_name} was replaced already. Replace the newest report of them.")
+            ? throw Conflict::because('report_replaced', file: $old->file_name)
             : $old;
     }
 
@@ -126,83 +122,39 @@ final class TakeMapped
         OpenDoubts $doubts,
     ): array {
         $match = $this->matcher($lab, $file, $mapping);
-        $methods = new SeriesMethods($lab);
         $skip = array_flip($taking['skip']);
-        $leftOut = [];
-        foreach ($reading->leftOut() as $left) {
-            $leftOut[$left['row'].$left['reason']] = ['row' => $left['row'], 'why' => $left['reason']];
-        }
-        [$refused, $seen, $batch] = [[], [], []];
+        $sorted = new SortLines($lab, $match, $reading, $mapping, $doubts, $skip, $author->name);
+        [$there, $batch] = [[], []];
         foreach ($reading->lines() as $line) {
-            $row = $line->row;
-            if (
-                $line->value->kind === ReportedValue::ABSENT ||
-                ! ($line->column->isResult() || $line->column->role === ColumnRole::Ignore)
-            ) {
-                continue;
+            $taken = $sorted->take($line);
+            if (count($sorted->refused()) + count($there) >= self::MOST_REFUSED) {
+                break;
             }
-            $portion = isset($skip[$row]) ? null : $match->find($line->sample, $line->labNumber);
-            if (isset($skip[$row]) || ($portion === null && preg_match(self::OWN, $line->sample) === 1)) {
-                $leftOut[$row] = [
-                    'row' => $row,
-                    'why' => isset($skip[$row])
-                        ? "left out by {$author->name}"
-                        : "\"{$line->sample}\" is the lab's own",
-                ];
-
-                continue;
+            if ($taken !== null) {
+                $batch[] = $taken;
             }
-            $problem = $portion === null ? $this->unknown($match, $line) : LineProblem::of($line);
-            $method =
-                $problem === null
-                    ? $methods->of($line->column->analyte, $line->column->extractant, $line->column->instrument)
-                    : null;
-            $value = null;
-            if ($portion !== null && $method !== null) {
-                $doubts->note($line, $method, $reading->isLong());
-                if ($line->value->isMissing()) {
-                    continue;
-                }
-                $key = "{$portion->id}/{$method->id}";
-                $problem = isset($seen[$key]) ? "{$portion->code} has this result in row {$seen[$key]} already." : null;
-                $seen[$key] ??= $row;
-                [$value, $failed] = $problem === null ? self::home($line, $portion, $mapping) : [null, null];
-                $problem ??= $failed;
-            }
-            if ($problem !== null || $portion === null || $method === null) {
-                $refused[] = [
-                    'row' => $row,
-                    'field' => $line->column->name,
-                    'message' => "row {$row}, {$line->column->name}: {$problem}",
-                ];
-                if (count($refused) >= self::MOST_REFUSED) {
-                    break;
-                }
-
-                continue;
-            }
-            $batch[] = [$line, $portion, $method, $value];
             if (count($batch) === self::CHUNK) {
-                $this->progress->tell($taking['sha256'], 'storing', $row, count($file->table->rows));
-                $refused = [...$refused, ...$this->keep($batch, $report, $old, $author)];
+                $this->progress->tell($taking['sha256'], 'storing', $line->row, count($file->table->rows));
+                $there = [...$there, ...$this->keep($batch, $report, $old, $author)];
                 $batch = [];
             }
         }
-        $refused = [...$refused, ...$this->keep($batch, $report, $old, $author)];
+        $refused = [...$sorted->refused(), ...$there, ...$this->keep($batch, $report, $old, $author)];
+        usort($refused, static fn (array $a, array $b): int => $a['row'] <=> $b['row']);
         $this->join($report);
 
-        return $refused === []
-            ? array_values($leftOut)
-            : throw new RefusedRows(
-                $refused,
-                'Nothing of the report was stored: '.
-                    (count($refused) >= self::MOST_REFUSED
-                        ? 'many results'
-                        : (count($refused) === 1
-                            ? '1 result'
-                            : count($refused).' results')).
-                    ' cannot be taken.',
-            );
+        return $refused === [] ? $sorted->leftOut() : throw new RefusedRows($refused, self::refusal(count($refused)));
+    }
+
+    private static function refusal(int $count): string
+    {
+        $many = match (true) {
+            $count >= self::MOST_REFUSED => 'many results',
+            $count === 1 => '1 result',
+            default => "{$count} results",
+        };
+
+        return "Nothing of the report was stored: {$many} cannot be taken.";
     }
 
     private function matcher(Lab $lab, ReportFile $file, ReportMapping $mapping): MatchPortions
@@ -222,36 +174,6 @@ final class TakeMapped
         }
 
         return $match;
-    }
-
-    private function unknown(MatchPortions $match, ReportLine $line): string
-    {
-        $text = $line->sample !== '' ? $line->sample : $line->labNumber;
-        $near = $text === '' ? [] : $match->near($text);
-
-        return $text === ''
-            ? 'the row does not say which sample it is.'
-            : '"'.
-                    mb_substr($text, 0, 60).
-                    '" is no portion for a lab of this team'.
-                    ($near === [] ? '.' : '; was '.implode(' or ', $near).' meant?').
-                    ' Mend the code, or leave the row out.';
-    }
-
-    /**
-     * @return array{array{float|null, float|null}|null, string|null} value and upper end in the home unit, or a
-     *                                                                problem
-     */
-    private static function home(ReportLine $line, FoundPortion $portion, ReportMapping $mapping): array
-    {
-        try {
-            $turn = static fn (?float $number): ?float => $line->home($number, $portion->layer(), $mapping->bulkDensity);
-            $home = [$turn($line->value->number), $turn($line->value->upper)];
-
-            return [$home, $line->impossible($home[0]) ?? $line->impossible($home[1])];
-        } catch (CoreError $error) {
-            return [null, $error->forPeople()];
-        }
     }
 
     /**

@@ -46,7 +46,7 @@ final class NotesOfComposite
         $merge = $this->merge($notes);
         if ($merge->conflicts !== []) {
             $cores = implode(', ', array_keys($merge->conflicts));
-            throw new Conflict("Two phones differ on core {$cores}. Say which is right, then make the composite.");
+            throw Conflict::because('phones_differ', cores: $cores);
         }
 
         return array_values(

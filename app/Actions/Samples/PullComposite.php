@@ -58,7 +58,7 @@ final class PullComposite
                 $fields['cores_pulled'] = CoreMark::countUp($cores);
             }
             if ($fields['cores_pulled'] < 1) {
-                throw new Conflict('No core was pulled, so there is no composite.');
+                throw Conflict::because('no_core_pulled');
             }
             $planned = $plan->layout->coresOf($fields['composite']);
             $samples = [];

@@ -39,6 +39,23 @@ final readonly class ActionTally
     ) {}
 
     /**
+     * Names of the bands of a reading that a limit goes through.
+     *
+     * @return array{open: list<string>, closed: list<string>}
+     */
+    private static function cutBands(PairedSample $sample, ActionLimits $limits): array
+    {
+        $names = ['open' => [], 'closed' => []];
+        foreach ($sample->bands === [] ? [] : Bands::middles($sample->bands) as $band) {
+            if ($band->isCutBy($limits)) {
+                $names[$band->isOpen() ? 'open' : 'closed'][] = $band->name;
+            }
+        }
+
+        return $names;
+    }
+
+    /**
      * @param list<PairedSample> $samples
      *
      * @throws ValueOutOfRange when a sample's own limits make another number of classes than the policy's
@@ -50,13 +67,7 @@ final readonly class ActionTally
         [$agree, $cut, $mute, $torn, $unsorted, $classes, $hits] = [0, [], [], 0, 0, [], []];
         foreach ($samples as $sample) {
             $own = $sample->limits ?? $limits;
-            if ($own->classes() !== $limits->classes()) {
-                throw ValueOutOfRange::of(
-                    "The number of action classes of sample {$sample->sample}",
-                    $own->classes(),
-                    "{$limits->classes()}, as in the policy",
-                );
-            }
+            self::needSameClasses($sample->sample, $own, $limits);
             $wanted = $own->classOfComputed($sample->reference);
             $got = $sample->testClass($own, $bands);
             $asked[$wanted]++;
@@ -69,22 +80,12 @@ final readonly class ActionTally
             if ($got !== null) {
                 $matrix[$wanted][$got]++;
             }
-            if ($bands === null || $sample->bands === []) {
-                continue;
-            }
-            $cutBands = array_filter(
-                Bands::middles($sample->bands),
-                static fn (Band $band): bool => $band->isCutBy($own),
-            );
-            $unsorted += $got === null ? 1 : 0;
-            $torn +=
-                $got === null && array_filter($cutBands, static fn (Band $band): bool => $band->isOpen()) === [] ? 1 : 0;
-            foreach ($cutBands as $band) {
-                if ($band->isOpen()) {
-                    $mute[$band->name] = ($mute[$band->name] ?? 0) + 1;
-                } else {
-                    $cut[$band->name] = ($cut[$band->name] ?? 0) + 1;
-                }
+            if ($bands !== null && $sample->bands !== []) {
+                $names = self::cutBands($sample, $own);
+                $unsorted += $got === null ? 1 : 0;
+                $torn += $got === null && $names['open'] === [] ? 1 : 0;
+                $mute = [...$mute, ...$names['open']];
+                $cut = [...$cut, ...$names['closed']];
             }
         }
 
@@ -93,13 +94,25 @@ final readonly class ActionTally
             $agree,
             array_map(static fn (int $n, int $hits): array => ['n' => $n, 'agree' => $hits], $asked, $agreed),
             $unsorted === 0 ? array_map(array_values(...), array_values($matrix)) : null,
-            $cut,
-            $mute,
+            array_count_values($cut),
+            array_count_values($mute),
             $bands === null || self::coversEveryClass($bands, $samples, $limits),
             $torn,
             $classes,
             $hits,
         );
+    }
+
+    /** @throws ValueOutOfRange */
+    private static function needSameClasses(string $sample, ActionLimits $own, ActionLimits $limits): void
+    {
+        if ($own->classes() !== $limits->classes()) {
+            throw ValueOutOfRange::of(
+                "The number of action classes of sample {$sample}",
+                $own->classes(),
+                "{$limits->classes()}, as in the policy",
+            );
+        }
     }
 
     /** @param list<PairedSample> $samples */

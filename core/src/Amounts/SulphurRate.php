@@ -51,19 +51,7 @@ final readonly class SulphurRate
         float $depthIn = 6.0,
         float $most = 2.0,
     ): self {
-        foreach (
-            [
-                'pH' => [$ph, 3.0, 10.0],
-                'The target' => [$target, 3.0, 10.0],
-                'Carbonate' => [$carbonate ?? 0.0, 0.0, 100.0],
-                'The capacity' => [$capacity ?? 1.0, 1e-12, INF],
-                'The depth' => [$depthIn, 0.0, INF],
-                'A dressing' => [$most, 1e-12, INF],
-            ] as $what => [$value, $low, $high]
-        ) {
-            $open = $low > 0 ? 'above 0' : '0 or more';
-            Bounds::within($what, $value, $low, $high, $high === INF ? $open : "from {$low} to {$high}");
-        }
+        self::check($ph, $target, $carbonate, $capacity, $depthIn, $most);
         /**
          * @var array{depth_in: float|int, table: list<array{float|int, float|int, float|int}>,
          * sulphur_per_carbonate: array{float, float}, stop_carbonate: float, ask_above: float, ask: list<string>} $rules
@@ -103,6 +91,30 @@ final readonly class SulphurRate
             $ask,
             self::reasons($capacity === null ? $texture ?? '' : null, $parts, $carbonate === null && $ph > 7.0),
         );
+    }
+
+    /** @throws ValueOutOfRange */
+    private static function check(
+        float $ph,
+        float $target,
+        ?float $carbonate,
+        ?float $capacity,
+        float $depthIn,
+        float $most,
+    ): void {
+        foreach (
+            [
+                'pH' => [$ph, 3.0, 10.0],
+                'The target' => [$target, 3.0, 10.0],
+                'Carbonate' => [$carbonate ?? 0.0, 0.0, 100.0],
+                'The capacity' => [$capacity ?? 1.0, 1e-12, INF],
+                'The depth' => [$depthIn, 0.0, INF],
+                'A dressing' => [$most, 1e-12, INF],
+            ] as $what => [$value, $low, $high]
+        ) {
+            $open = $low > 0 ? 'above 0' : '0 or more';
+            Bounds::within($what, $value, $low, $high, $high === INF ? $open : "from {$low} to {$high}");
+        }
     }
 
     /** @return array{'none'|'stop'|'unable'|'amount', string} */

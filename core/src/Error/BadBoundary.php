@@ -10,7 +10,10 @@ final class BadBoundary extends Refusal
     /** @pure */
     public static function because(string $place, string $wrong, string $accepted): self
     {
-        return new self("{$place}: {$wrong}; accepted is {$accepted}.");
+        return new self(
+            "{$place}: {$wrong}; accepted is {$accepted}.",
+            facts: ['place' => $place, 'wrong' => $wrong, 'accepted' => $accepted],
+        );
     }
 
     /** @pure */

@@ -10,7 +10,10 @@ final class BadDefinition extends Refusal
     /** @pure */
     public static function at(string $place, string $problem, string $accepted): self
     {
-        return new self("{$place}: {$problem}; accepted is {$accepted}.");
+        return new self(
+            "{$place}: {$problem}; accepted is {$accepted}.",
+            facts: ['place' => $place, 'wrong' => $problem, 'accepted' => $accepted],
+        );
     }
 
     /** @pure */

@@ -10,7 +10,10 @@ final class BadField extends Refusal
     /** @pure */
     public static function of(string $field, string $accepted): self
     {
-        return new self("\"{$field}\" is missing or of another kind; accepted is {$accepted}.");
+        return new self(
+            "\"{$field}\" is missing or of another kind; accepted is {$accepted}.",
+            facts: ['place' => $field, 'accepted' => $accepted],
+        );
     }
 
     /** @pure */

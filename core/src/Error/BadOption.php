@@ -10,7 +10,10 @@ final class BadOption extends Refusal
     /** @pure */
     public static function because(string $option, string $wrong, string $accepted): self
     {
-        return new self("{$option}: {$wrong}; accepted is {$accepted}.");
+        return new self(
+            "{$option}: {$wrong}; accepted is {$accepted}.",
+            facts: ['place' => $option, 'wrong' => $wrong, 'accepted' => $accepted],
+        );
     }
 
     /** @pure */

@@ -10,7 +10,10 @@ final class BadRow extends Refusal
     /** @pure */
     public static function at(int|string $row, string $wrong, string $accepted): self
     {
-        return new self("row {$row}: {$wrong}; accepted is {$accepted}.");
+        return new self(
+            "row {$row}: {$wrong}; accepted is {$accepted}.",
+            facts: ['place' => $row, 'wrong' => $wrong, 'accepted' => $accepted],
+        );
     }
 
     /** @pure */

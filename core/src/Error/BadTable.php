@@ -10,7 +10,10 @@ final class BadTable extends Refusal
     /** @pure */
     public static function because(string $wrong, string $accepted): self
     {
-        return new self("{$wrong}; accepted is {$accepted}.");
+        return new self(
+            "{$wrong}; accepted is {$accepted}.",
+            facts: ['wrong' => $wrong, 'accepted' => $accepted],
+        );
     }
 
     /** @pure */

@@ -23,7 +23,7 @@ final class Bounds
         string $unit = '',
     ): void {
         if ($value !== null && ! (is_finite((float) $value) && $value >= $low && $value <= $high)) {
-            throw ValueOutOfRange::of($what, $value, $accepted, $unit);
+            throw ValueOutOfRange::of($what, $value, $accepted, $unit, ['low' => $low, 'high' => $high]);
         }
     }
 
@@ -43,7 +43,7 @@ final class Bounds
         string $unit = '',
     ): void {
         if ($value !== null && ! (is_finite((float) $value) && $value > $low && $value < $high)) {
-            throw ValueOutOfRange::of($what, $value, $accepted, $unit);
+            throw ValueOutOfRange::of($what, $value, $accepted, $unit, ['low' => $low, 'high' => $high]);
         }
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HonestCore\Reports;
 
+use HonestCore\Analyte\Analyte;
 use HonestCore\Analyte\Analytes;
 use HonestCore\Analyte\Fold;
 use HonestCore\Analyte\SoilUnit;
@@ -119,34 +120,9 @@ final readonly class ColumnContext
     {
         $known = $column->known();
         if ($known === null || ! in_array($column->role, [ColumnRole::Result, ColumnRole::Rating], true)) {
-            return $column->role === ColumnRole::Value &&
-                $column->unit === '' &&
-                count($this->units) === 1 &&
-                ! $this->isTitle
-                ? $column->with(['unit' => $this->units[0]->unit->code])
-                : $column;
+            return $this->fillValue($column);
         }
-        $changes = [];
-        if ($column->unit === '' && $column->unread === '') {
-            $fitting = $this->fitting($column->analyte);
-            if (count($fitting) === 1) {
-                $changes = ['unit' => $fitting[0]->unit->code, 'plainMoles' => $fitting[0]->plainMoles];
-                $form =
-                    ['no3n/N' => 'NO3-N', 'nh4n/N' => 'NH4-N', 'om/C' => 'OC'][
-                        $column->analyte.'/'.$fitting[0]->form
-                    ] ?? $fitting[0]->form;
-                if ($form !== '' && in_array($form, $known->forms, true)) {
-                    $changes +=
-                        $column->form === $known->ownForm() || $column->askForm !== '' || $column->form === $form
-                            ? ['form' => $form, 'askForm' => '']
-                            : ['form' => '', 'askForm' => "{$column->form} or {$form}"];
-                }
-            } elseif (! $this->isTitle && $this->units !== []) {
-                $changes = ['unit' => $this->units[0]->unit->code];
-            } elseif ($this->unread !== '') {
-                $changes = ['unread' => $this->unread];
-            }
-        }
+        $changes = $column->unit === '' && $column->unread === '' ? $this->unitOf($column, $known) : [];
         foreach ($column->extractant === '' ? $this->extractants : [] as $one) {
             if (in_array($known->group, $one['for'], true)) {
                 $changes += ['extractant' => $one['code'], 'askExtractant' => $one['ask']];
@@ -154,6 +130,40 @@ final readonly class ColumnContext
         }
 
         return $changes === [] ? $column : $column->with($changes);
+    }
+
+    /** A column of values of any analyte takes the one unit that stands by it. */
+    private function fillValue(ReportColumn $column): ReportColumn
+    {
+        $isOpen = $column->role === ColumnRole::Value && $column->unit === '';
+
+        return $isOpen && count($this->units) === 1 && ! $this->isTitle
+            ? $column->with(['unit' => $this->units[0]->unit->code])
+            : $column;
+    }
+
+    /** @return array<string, mixed> the unit of a column that has none, and the form that it says */
+    private function unitOf(ReportColumn $column, Analyte $known): array
+    {
+        $fitting = $this->fitting($column->analyte);
+        if (count($fitting) !== 1) {
+            return match (true) {
+                ! $this->isTitle && $this->units !== [] => ['unit' => $this->units[0]->unit->code],
+                $this->unread !== '' => ['unread' => $this->unread],
+                default => [],
+            };
+        }
+        $changes = ['unit' => $fitting[0]->unit->code, 'plainMoles' => $fitting[0]->plainMoles];
+        $form = ColumnName::formOfUnit($column->analyte, $fitting[0]->form);
+        if ($form === '' || ! in_array($form, $known->forms, true)) {
+            return $changes;
+        }
+        $agrees = $column->form === $known->ownForm() || $column->askForm !== '' || $column->form === $form;
+
+        return $changes +
+            ($agrees
+                ? ['form' => $form, 'askForm' => '']
+                : ['form' => '', 'askForm' => "{$column->form} or {$form}"]);
     }
 
     /** @return list<UnitText> those that the analyte is given in; a title's only where they are of its home kind */

@@ -133,19 +133,28 @@ final readonly class ColumnMap
         if (! is_array($given)) {
             throw BadOption::because('--map', "\"{$name}\" has no meaning that is known", self::ACCEPTED);
         }
+
+        return self::said($name, $given);
+    }
+
+    /**
+     * @param array<array-key, mixed> $given
+     * @return array<string, mixed>
+     *
+     * @throws BadOption
+     */
+    private static function said(string $name, array $given): array
+    {
         $changes = [];
-        foreach (['meaning', 'role', 'analyte'] as $key) {
-            $word = $given[$key] ?? null;
-            $changes = is_string($word) && $word !== '' ? [...$changes, ...self::word($name, $word, $key)] : $changes;
+        $texts = array_filter($given, static fn (mixed $text): bool => is_string($text) && $text !== '');
+        foreach (array_intersect(['meaning', 'role', 'analyte'], array_keys($texts)) as $key) {
+            $changes = [...$changes, ...self::word($name, $texts[$key], $key)];
         }
-        $unit = $given['unit'] ?? '';
-        if (is_string($unit) && $unit !== '') {
-            $changes['unit'] = self::unit($name, $unit);
+        if (isset($texts['unit'])) {
+            $changes['unit'] = self::unit($name, $texts['unit']);
         }
-        foreach (['form', 'extractant', 'instrument'] as $key) {
-            if (is_string($given[$key] ?? null) && $given[$key] !== '') {
-                $changes[$key] = mb_substr($given[$key], 0, 40);
-            }
+        foreach (array_intersect(['form', 'extractant', 'instrument'], array_keys($texts)) as $key) {
+            $changes[$key] = mb_substr($texts[$key], 0, 40);
         }
         $analyte = $changes['analyte'] ?? null;
         if (is_string($analyte) && isset($changes['form'])) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HonestCore\Reports;
 
+use HonestCore\Analyte\Analyte;
 use HonestCore\Analyte\Analytes;
 use HonestCore\Analyte\Fold;
 use HonestCore\Analyte\UnitText;
@@ -73,36 +74,35 @@ final class ColumnName
         $form = $shares ? null : $this->form($lower);
         $found = $this->analytes($form['analyte'] ?? null);
         $none = $this->none($whole, $lower);
-        if (
-            $shares ||
-            ($this->isPercent() &&
-                ! $this->isRating($whole) &&
-                $this->shareOf($found) !== null &&
-                ($form === null || $form['analyte'] === null))
-        ) {
+        $isShare = $shares || ($this->isPercent() && ! $this->isRating($whole) && $this->shareOf($found) !== null);
+        if ($isShare && ($shares || ($form['analyte'] ?? null) === null)) {
             return $this->share($found);
         }
+        $ignored = $this->ignored($found, $none, $whole);
+
+        return match (true) {
+            $ignored !== null => new ReportColumn($this->name, ColumnRole::Ignore, why: $ignored),
+            $found === [] => $this->unnamed($whole),
+            default => $this->result($found[0], $form, $this->isRating($whole)),
+        };
+    }
+
+    /**
+     * Why the column is no result of one analyte, or null.
+     *
+     * @param list<string> $found
+     */
+    private function ignored(array $found, ?string $none, string $whole): ?string
+    {
         if ($none !== null && ($found !== [] || preg_match('/:|\/|\+/', $whole) === 1 || $this->roleOf() === null)) {
-            return new ReportColumn(
-                $this->name,
-                ColumnRole::Ignore,
-                why: "\"{$this->name}\" is {$none}, no result of an analyte.",
-            );
-        }
-        if (count($found) > 1) {
-            return new ReportColumn(
-                $this->name,
-                ColumnRole::Ignore,
-                why: "\"{$this->name}\" names more than one analyte: ".
-                    implode(', ', array_map(Analytes::name(...), $found)).
-                    '.',
-            );
-        }
-        if ($found === []) {
-            return $this->unnamed($whole);
+            return "\"{$this->name}\" is {$none}, no result of an analyte.";
         }
 
-        return $this->result($found[0], $form, $this->isRating($whole));
+        return count($found) > 1
+            ? "\"{$this->name}\" names more than one analyte: ".
+                implode(', ', array_map(Analytes::name(...), $found)).
+                '.'
+            : null;
     }
 
     /** @param array{form: string, ask: string}|null $form */
@@ -110,41 +110,49 @@ final class ColumnName
     {
         $analyte = Analytes::get($code);
         $extractant = $this->extractantFor($analyte->group);
-        $written =
-            ['no3n/N' => 'NO3-N', 'nh4n/N' => 'NH4-N', 'om/C' => 'OC'][$code.'/'.($this->unit->form ?? '')] ??
-            ($this->unit->form ?? '');
-        $fits = $written !== '' && (in_array($written, $analyte->forms, true) || $written === $analyte->element);
-        $said = match (true) {
-            $fits && ($form === null || $form['form'] === '' || $form['ask'] !== '') => [
-                'form' => in_array($written, $analyte->forms, true) ? $written : '',
-                'ask' => '',
-            ],
-            $form !== null => $form,
-            default => ['form' => $analyte->ownForm(), 'ask' => ''],
-        };
-        $contradicts =
-            $fits &&
-            $form !== null &&
-            $form['form'] !== '' &&
-            $form['form'] !== $written &&
-            $form['ask'] === '' &&
-            $form['form'] !== 'SO4-S';
+        $said = $this->formSaid($analyte, $form);
 
         return new ReportColumn(
             $this->name,
             $rating ? ColumnRole::Rating : ColumnRole::Result,
             $code,
-            $contradicts ? '' : $said['form'],
+            $said['form'],
             $this->unit !== null ? $this->unit->unit->code : ($analyte->isUnitless() ? 'pH' : ''),
             $extractant['code'] ?? '',
             $this->instrument,
             '',
             $this->unit === null ? $this->unread : '',
-            $contradicts ? "{$form['form']} or {$written}" : $said['ask'],
+            $said['ask'],
             $extractant['ask'] ?? '',
             $this->unit->plainMoles ?? false,
             $this->layer,
         );
+    }
+
+    /**
+     * The form that name and unit say together, or what is to be asked where they differ.
+     *
+     * @param array{form: string, ask: string}|null $form what the name says
+     * @return array{form: string, ask: string}
+     */
+    private function formSaid(Analyte $analyte, ?array $form): array
+    {
+        $written = self::formOfUnit($analyte->code, $this->unit->form ?? '');
+        $fits = $written !== '' && (in_array($written, $analyte->forms, true) || $written === $analyte->element);
+        if ($fits && ($form === null || $form['form'] === '' || $form['ask'] !== '')) {
+            return ['form' => in_array($written, $analyte->forms, true) ? $written : '', 'ask' => ''];
+        }
+        if ($fits && ! in_array($form['form'], [$written, 'SO4-S'], true)) {
+            return ['form' => '', 'ask' => "{$form['form']} or {$written}"];
+        }
+
+        return $form ?? ['form' => $analyte->ownForm(), 'ask' => ''];
+    }
+
+    /** What an element behind a unit means for an analyte: "mg N/kg" of nitrate is NO3-N. */
+    public static function formOfUnit(string $analyte, string $element): string
+    {
+        return ['no3n/N' => 'NO3-N', 'nh4n/N' => 'NH4-N', 'om/C' => 'OC']["{$analyte}/{$element}"] ?? $element;
     }
 
     /** No analyte is in the name: a column about the sample, or one that is not known here. */
@@ -297,21 +305,11 @@ final class ColumnName
             array_filter($tokens, static fn (string $token): bool => preg_match('/\d/', $token) === 1) !== [];
         $oneCase = $this->rest === strtoupper($this->rest) || $this->rest === strtolower($this->rest);
         foreach (Analytes::all() as $code => $analyte) {
-            foreach ($analyte->words as $word) {
-                $pattern = '(?<![a-z0-9])'.str_replace('\*', '[a-z]*', preg_quote($word, '~')).'(?![a-z0-9])';
-                if (preg_match("~{$pattern}~", $lower) === 1) {
-                    $found[] = $code;
-                    break;
-                }
+            if (self::isNamed($analyte->words, $lower)) {
+                $found[] = $code;
             }
             foreach ($isCode ? [] : $analyte->symbols as $symbol) {
-                if (
-                    in_array($symbol, $tokens, true) ||
-                    ($symbol === 'As'
-                        ? $tokens === ['as'] || $tokens === ['AS']
-                        : (count($tokens) <= 2 || $oneCase) &&
-                            in_array(strtolower($symbol), array_map(strtolower(...), $tokens), true))
-                ) {
+                if (self::isSymbol($symbol, $tokens, $oneCase)) {
                     $found[] = $code;
                 }
             }
@@ -325,6 +323,33 @@ final class ColumnName
         $found = in_array('buffer_ph', $found, true) ? array_values(array_diff($found, ['ph'])) : $found;
 
         return $found;
+    }
+
+    /** @param list<string> $words */
+    private static function isNamed(array $words, string $lower): bool
+    {
+        foreach ($words as $word) {
+            $pattern = '(?<![a-z0-9])'.str_replace('\*', '[a-z]*', preg_quote($word, '~')).'(?![a-z0-9])';
+            if (preg_match("~{$pattern}~", $lower) === 1) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * Does a symbol stand among the tokens? In any case where the name is short or of one case; arsenic only alone.
+     *
+     * @param list<string> $tokens
+     */
+    private static function isSymbol(string $symbol, array $tokens, bool $oneCase): bool
+    {
+        return in_array($symbol, $tokens, true) ||
+            ($symbol === 'As'
+                ? $tokens === ['as'] || $tokens === ['AS']
+                : (count($tokens) <= 2 || $oneCase) &&
+                    in_array(strtolower($symbol), array_map(strtolower(...), $tokens), true));
     }
 
     private function takeLayer(): void

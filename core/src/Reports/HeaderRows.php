@@ -67,6 +67,8 @@ final class HeaderRows
         return $words === 0 ? -1 : 3 * $named + min($words, 60) - 2 * $values;
     }
 
+    private const NO_UNITS = ['ph', 'ph units', 'units', 's.u.', 'rating', 'unitless'];
+
     /**
      * Is this a row of units or extractants that belongs to the header above it?
      *
@@ -75,30 +77,32 @@ final class HeaderRows
      */
     public static function continues(array $cells, array $header): bool
     {
-        [$understood, $other] = [0, 0];
+        $understood = 0;
         foreach ($cells as $i => $cell) {
             if ($cell === '' || ($i < 3 && preg_match(self::BEFORE_UNITS, $cell) === 1)) {
                 continue;
             }
-            $isCode =
-                ($header[$i] ?? '') !== '' &&
-                in_array(ColumnName::read($header[$i])->role, [ColumnRole::Sample, ColumnRole::LabNumber], true);
-            if ($isCode || preg_match('/^[<>+-]?\s*[\d.,]+$/', $cell) === 1 || ReportedValue::isWord($cell)) {
+            if (self::isOfSample($header[$i] ?? '', $cell)) {
                 return false;
             }
             $context = ColumnContext::ofCell($cell);
-            $bare = trim($cell, '()[] ');
-            if (
-                $context->isUnderstood() ||
-                in_array(strtolower($bare), ['ph', 'ph units', 'units', 's.u.', 'rating', 'unitless'], true)
-            ) {
-                $understood += $context->isUnderstood() ? 1 : 0;
-            } elseif (! $context->isUnread()) {
-                $other++;
+            $understood += $context->isUnderstood() ? 1 : 0;
+            $isWord = in_array(strtolower(trim($cell, '()[] ')), self::NO_UNITS, true);
+            if (! $context->isUnderstood() && ! $isWord && ! $context->isUnread()) {
+                return false;
             }
         }
 
-        return $understood > 0 && $other === 0;
+        return $understood > 0;
+    }
+
+    /** A number, a word of a lab or anything under the name of a sample belongs to a sample, not to the header. */
+    private static function isOfSample(string $title, string $cell): bool
+    {
+        $isCode = $title !== '' &&
+            in_array(ColumnName::read($title)->role, [ColumnRole::Sample, ColumnRole::LabNumber], true);
+
+        return $isCode || preg_match('/^[<>+-]?\s*[\d.,]+$/', $cell) === 1 || ReportedValue::isWord($cell);
     }
 
     /**

@@ -123,26 +123,27 @@ final class Interchange
      */
     private static function all(mixed $tree, string $list, string $name): array
     {
-        if (! is_array($tree)) {
-            return [];
-        }
         $found = [];
-        foreach ($tree as $key => $value) {
-            if (
-                $key === $name ||
-                ($key === $list && is_array($value) && array_is_list($value) && ! self::holds($value[0] ?? null, $name))
-            ) {
-                foreach (is_array($value) ? (array_is_list($value) ? $value : [$value]) : [] as $one) {
-                    $inner =
-                        is_array($one) && isset($one[$name])
-                            ? self::all($one, $list, $name)
-                            : (is_array($one)
-                                ? [$one]
-                                : []);
-                    $found = [...$found, ...$inner];
-                }
-            } else {
-                $found = [...$found, ...self::all($value, $list, $name)];
+        foreach (is_array($tree) ? $tree : [] as $key => $value) {
+            $isList =
+                $key === $list && is_array($value) && array_is_list($value) && ! self::holds($value[0] ?? null, $name);
+            $found = [
+                ...$found,
+                ...$key === $name || $isList ? self::members($value, $list, $name) : self::all($value, $list, $name),
+            ];
+        }
+
+        return $found;
+    }
+
+    /** @return list<array<mixed>> one object or a list of them, and what each holds of the same name */
+    private static function members(mixed $value, string $list, string $name): array
+    {
+        $found = [];
+        $ones = is_array($value) && ! array_is_list($value) ? [$value] : $value;
+        foreach (is_array($ones) ? $ones : [] as $one) {
+            if (is_array($one)) {
+                $found = [...$found, ...isset($one[$name]) ? self::all($one, $list, $name) : [$one]];
             }
         }
 

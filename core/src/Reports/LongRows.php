@@ -71,14 +71,7 @@ final class LongRows
                     ? $column->with(['unit' => '', 'unread' => $bare, 'confirmed' => false])
                     : ColumnContext::ofCell($bare)->fill($column->with(['unit' => '', 'unread' => '']));
         }
-        if ($extractant !== '') {
-            $column = ColumnContext::ofCell($extractant)->fill($column);
-            $column = $column->with([
-                'instrument' => $column->instrument !== ''
-                        ? $column->instrument
-                        : ColumnName::read("{$name} {$extractant}")->instrument,
-            ]);
-        }
+        $column = $extractant === '' ? $column : self::extracted($column, $name, $extractant);
         $of = $this->columns[$this->value];
         if ($blank && $column->unit === '' && $column->unread === '' && $of->unit !== '') {
             $column = $column->with(['unit' => $of->unit]);
@@ -88,5 +81,14 @@ final class LongRows
         }
 
         return $column;
+    }
+
+    private static function extracted(ReportColumn $column, string $name, string $extractant): ReportColumn
+    {
+        $column = ColumnContext::ofCell($extractant)->fill($column);
+
+        return $column->instrument !== ''
+            ? $column
+            : $column->with(['instrument' => ColumnName::read("{$name} {$extractant}")->instrument]);
     }
 }

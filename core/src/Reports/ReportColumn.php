@@ -119,6 +119,29 @@ final readonly class ReportColumn
         return [];
     }
 
+    /**
+     * @param array<array-key, mixed> $given
+     * @return array<value-of<self::FIELDS>, string>
+     *
+     * @throws BadTable
+     */
+    private static function texts(array $given, string $name): array
+    {
+        $texts = [];
+        foreach (self::FIELDS as $field) {
+            $text = $given[$field] ?? '';
+            if (! is_string($text) || mb_strlen($text) > 40) {
+                throw BadTable::because(
+                    "the mapping of \"{$name}\" has a {$field} that is none",
+                    'a text of up to 40 letters',
+                );
+            }
+            $texts[$field] = $text;
+        }
+
+        return $texts;
+    }
+
     /** @return list<Doubt> */
     private function otherDoubts(Analyte $known): array
     {
@@ -143,6 +166,18 @@ final readonly class ReportColumn
         if ($this->askExtractant !== '') {
             $doubts[] = new Doubt('extractant', "{$place}: {$this->askExtractant}. Is it so?", false);
         }
+
+        return [...$doubts, ...$this->guesses($known)];
+    }
+
+    /**
+     * What was taken as the likelier of two and is shown.
+     *
+     * @return list<Doubt>
+     */
+    private function guesses(Analyte $known): array
+    {
+        [$place, $doubts] = ["\"{$this->name}\"", []];
         if ($this->unit !== '' && SoilUnit::named($this->unit)->isByVolume()) {
             $doubts[] = new Doubt(
                 'scooped',
@@ -206,17 +241,7 @@ final readonly class ReportColumn
             throw BadTable::because("the mapping gives \"{$name}\" no role that is known", $accepted);
         }
         $analyte = $given['analyte'] ?? '';
-        $texts = [];
-        foreach (self::FIELDS as $field) {
-            $text = $given[$field] ?? '';
-            if (! is_string($text) || mb_strlen($text) > 40) {
-                throw BadTable::because(
-                    "the mapping of \"{$name}\" has a {$field} that is none",
-                    'a text of up to 40 letters',
-                );
-            }
-            $texts[$field] = $text;
-        }
+        $texts = self::texts($given, $name);
         if (
             ! is_string($analyte) ||
             (in_array($role, [ColumnRole::Result, ColumnRole::Rating], true) && Analytes::find($analyte) === null)

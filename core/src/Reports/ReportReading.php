@@ -432,15 +432,8 @@ final readonly class ReportReading
     private static function texture(ReportTable $table, array $columns): array
     {
         $at = [];
-        foreach ($columns as $i => $column) {
-            if (
-                $column->isResult() &&
-                $column->unit === '' &&
-                $column->unread === '' &&
-                Analytes::get($column->analyte)->group === 'texture'
-            ) {
-                $at[$column->analyte] = $i;
-            }
+        foreach (array_filter($columns, self::isBareTexture(...)) as $i => $column) {
+            $at[$column->analyte] = $i;
         }
         if (count($at) !== 3) {
             return $columns;
@@ -465,6 +458,14 @@ final readonly class ReportReading
         }
 
         return $columns;
+    }
+
+    private static function isBareTexture(ReportColumn $column): bool
+    {
+        return $column->isResult() &&
+            $column->unit === '' &&
+            $column->unread === '' &&
+            Analytes::get($column->analyte)->group === 'texture';
     }
 
     /**

@@ -127,13 +127,7 @@ final readonly class ReportTable
             $names[] = $name !== '' ? $name : ($under !== '' && $before !== '' ? trim("{$before} {$under}") : '');
             $before = $name !== '' ? $name : $before;
         }
-        while (
-            $names !== [] &&
-            end($names) === '' &&
-            ($header[count($names) - 1] ?? '') === '' &&
-            count($names) > count(array_filter($header, static fn (string $cell): bool => $cell !== '')) &&
-            count($names) > count($header)
-        ) {
+        while (count($names) > count($header) && end($names) === '') {
             array_pop($names);
         }
 
@@ -204,22 +198,9 @@ final readonly class ReportTable
     private static function turned(array $records, ?int $headerRow): ?self
     {
         $looked = array_slice($records, 0, self::TURNED_LOOKS_AT, true);
-        $inRow = 0;
-        foreach (array_slice($looked, 0, 40, true) as $cells) {
-            $roles = array_map(
-                static fn (string $cell): ColumnRole => $cell === '' || mb_strlen($cell) > 120
-                    ? ColumnRole::Ignore
-                    : ColumnName::read($cell)->role,
-                $cells,
-            );
-            if (in_array(ColumnRole::Analyte, $roles, true) && in_array(ColumnRole::Value, $roles, true)) {
-                return null;
-            }
-            $results = count(array_filter($roles, static fn (ColumnRole $role): bool => $role === ColumnRole::Result));
-            if ($results > 0 && in_array(ColumnRole::Sample, $roles, true)) {
-                return null;
-            }
-            $inRow = max($inRow, $results);
+        $inRow = self::resultsInRow(array_slice($looked, 0, 40, true));
+        if ($inRow === null) {
+            return null;
         }
         foreach ([0, 1, 2] as $c) {
             $named = array_filter(
@@ -241,6 +222,34 @@ final readonly class ReportTable
         }
 
         return null;
+    }
+
+    /**
+     * The most names of results that stand in one row, or null where one of them is a header already.
+     *
+     * @param array<int, list<string>> $rows
+     */
+    private static function resultsInRow(array $rows): ?int
+    {
+        $most = 0;
+        foreach ($rows as $cells) {
+            $roles = array_map(
+                static fn (string $cell): ColumnRole => $cell === '' || mb_strlen($cell) > 120
+                    ? ColumnRole::Ignore
+                    : ColumnName::read($cell)->role,
+                $cells,
+            );
+            if (in_array(ColumnRole::Analyte, $roles, true) && in_array(ColumnRole::Value, $roles, true)) {
+                return null;
+            }
+            $results = count(array_filter($roles, static fn (ColumnRole $role): bool => $role === ColumnRole::Result));
+            if ($results > 0 && in_array(ColumnRole::Sample, $roles, true)) {
+                return null;
+            }
+            $most = max($most, $results);
+        }
+
+        return $most;
     }
 
     /** @param array<int, list<string>> $records */
@@ -278,33 +287,7 @@ final readonly class ReportTable
                 $titles[] = ColumnContext::ofTitle(implode(' ', $cells));
             }
         }
-        $width = max(array_map(count(...), $records));
-        [$samples, $about] = [[], []];
-        for ($j = 0; $j < $width; $j++) {
-            $code = $header[$j] ?? '';
-            $cells = array_filter(
-                array_map(static fn (array $one): string => $one[$j] ?? '', $body),
-                static fn (string $cell): bool => $cell !== '',
-            );
-            $role = $code === '' ? null : ColumnName::read($code)->role;
-            $units = count(
-                array_filter(
-                    $cells,
-                    static fn (string $cell): bool => HeaderRows::isUnit($cell) ||
-                        ColumnContext::ofCell($cell)->isUnderstood(),
-                ),
-            );
-            if (
-                $j !== $c &&
-                ($role === ColumnRole::Unit ||
-                    $role === ColumnRole::Extractant ||
-                    ($cells !== [] && 2 * $units > count($cells)))
-            ) {
-                $about[] = $j;
-            } elseif ($j !== $c && $j > $c && $cells !== []) {
-                $samples[] = $j;
-            }
-        }
+        [$samples, $about] = self::sides($header, $body, $c, max(array_map(count(...), $records)));
         if ($samples === []) {
             return null;
         }
@@ -326,6 +309,43 @@ final readonly class ReportTable
         }
 
         return new self($codes, $names, self::different($names), $contexts, $rows, $lines);
+    }
+
+    /**
+     * Which columns of a turned table are samples, and which say something about the analyte of their row.
+     *
+     * @param list<string> $header
+     * @param array<int, list<string>> $body
+     * @return array{list<int>, list<int>}
+     */
+    private static function sides(array $header, array $body, int $names, int $width): array
+    {
+        [$samples, $about] = [[], []];
+        for ($j = 0; $j < $width; $j++) {
+            $cells = array_filter(
+                array_map(static fn (array $one): string => $one[$j] ?? '', $body),
+                static fn (string $cell): bool => $cell !== '',
+            );
+            if ($j !== $names && self::isAbout($header[$j] ?? '', $cells)) {
+                $about[] = $j;
+            } elseif ($j > $names && $cells !== []) {
+                $samples[] = $j;
+            }
+        }
+
+        return [$samples, $about];
+    }
+
+    /** @param array<int, string> $cells that are filled */
+    private static function isAbout(string $title, array $cells): bool
+    {
+        $role = $title === '' ? null : ColumnName::read($title)->role;
+        $units = array_filter(
+            $cells,
+            static fn (string $cell): bool => HeaderRows::isUnit($cell) || ColumnContext::ofCell($cell)->isUnderstood(),
+        );
+
+        return in_array($role, [ColumnRole::Unit, ColumnRole::Extractant], true) || 2 * count($units) > count($cells);
     }
 
     /**

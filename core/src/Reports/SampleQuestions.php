@@ -167,8 +167,20 @@ final class SampleQuestions
                 [$whole[0], ...array_values(array_column($shares, 0))],
             );
         }
+        self::eachBase($firsts, array_diff_key($shares, ['h' => true]), $ask, $off);
+    }
+
+    /**
+     * Each base: its share by the report against its share by its own amount and the capacity.
+     *
+     * @param array<string, array{string, float}> $firsts series and value by analyte
+     * @param array<string, array{string, float}> $shares
+     * @param callable(QuestionKind, string, list<string>): void $ask
+     */
+    private static function eachBase(array $firsts, array $shares, callable $ask, float $off): void
+    {
         $cec = $firsts['cec'] ?? null;
-        foreach (array_diff_key($shares, ['h' => true]) as $base => [$series, $share]) {
+        foreach ($shares as $base => [$series, $share]) {
             $found = $firsts[$base] ?? null;
             if ($cec === null || $cec[1] <= 0 || $found === null) {
                 continue;

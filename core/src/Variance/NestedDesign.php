@@ -57,19 +57,8 @@ final readonly class NestedDesign
         $table = CsvTable::parse($text, ['target', 'sample', 'analysis', 'value']);
         $found = $rows = [];
         foreach ($table->rows as $row => $cells) {
-            foreach (['target', 'sample', 'analysis'] as $column) {
-                if ($cells[$column] === '') {
-                    throw BadRow::at($row, "the {$column} is empty", 'a name or number in every cell');
-                }
-            }
-            $value = Number::parse($cells['value']);
-            if ($value === null || ! is_finite($value) || abs($value) > self::LARGEST) {
-                throw BadRow::at(
-                    $row,
-                    $cells['value'] === '' ? 'value is an empty cell' : "value is \"{$cells['value']}\"",
-                    'a finite number with a decimal point, such as 6.25',
-                );
-            }
+            self::needNames($cells, $row);
+            $value = self::value($cells['value'], $row);
             [$target, $sample, $analysis] = ['t'.$cells['target'], 's'.$cells['sample'], 'a'.$cells['analysis']];
             if (isset($found[$target][$sample][$analysis])) {
                 throw BadRow::at(
@@ -85,41 +74,72 @@ final readonly class NestedDesign
         $targets = [];
         foreach ($found as $target => $samples) {
             $last = max(array_merge(...array_map(array_values(...), array_values($rows[$target]))));
-            if (count($samples) !== 2) {
-                throw BadRow::at(
-                    $last,
-                    'target '.
-                        substr($target, 1).
-                        ' has '.
-                        count($samples).
-                        (count($samples) === 1 ? ' sample' : ' samples'),
-                    self::ACCEPTED,
-                );
-            }
-            $pairs = [];
-            foreach ($samples as $sample => $analyses) {
-                $values = array_values($analyses);
-                if (count($values) !== 2) {
-                    throw BadRow::at(
-                        $last,
-                        'sample '.
-                            substr($sample, 1).
-                            ' of target '.
-                            substr($target, 1).
-                            ' has '.
-                            count($values).
-                            (count($values) === 1 ? ' analysis' : ' analyses'),
-                        self::ACCEPTED,
-                    );
-                }
-                $pairs[] = [$values[0], $values[1]];
-            }
-            $targets[] = [$pairs[0], $pairs[1] ?? throw new \LogicException('A target has two samples.')];
+            $targets[] = self::target(substr($target, 1), $samples, $last);
         }
         if (count($targets) < 2) {
             throw BadTable::because('there is 1 target', 'two targets or more: '.self::ACCEPTED);
         }
 
         return new self($targets);
+    }
+
+    /**
+     * @param array<string, string> $cells
+     *
+     * @throws BadRow
+     */
+    private static function needNames(array $cells, int $row): void
+    {
+        foreach (['target', 'sample', 'analysis'] as $column) {
+            if ($cells[$column] === '') {
+                throw BadRow::at($row, "the {$column} is empty", 'a name or number in every cell');
+            }
+        }
+    }
+
+    /** @throws BadRow */
+    private static function value(string $cell, int $row): float
+    {
+        $value = Number::parse($cell);
+        if ($value === null || ! is_finite($value) || abs($value) > self::LARGEST) {
+            throw BadRow::at(
+                $row,
+                $cell === '' ? 'value is an empty cell' : "value is \"{$cell}\"",
+                'a finite number with a decimal point, such as 6.25',
+            );
+        }
+
+        return $value;
+    }
+
+    /**
+     * Two samples of a target with two analyses each.
+     *
+     * @param array<string, array<string, float>> $samples
+     * @return array{array{float, float}, array{float, float}}
+     *
+     * @throws BadRow
+     */
+    private static function target(string $target, array $samples, int $last): array
+    {
+        if (count($samples) !== 2) {
+            $count = count($samples) === 1 ? '1 sample' : count($samples).' samples';
+            throw BadRow::at($last, "target {$target} has {$count}", self::ACCEPTED);
+        }
+        $pairs = [];
+        foreach ($samples as $sample => $analyses) {
+            $values = array_values($analyses);
+            if (count($values) !== 2) {
+                $count = count($values) === 1 ? '1 analysis' : count($values).' analyses';
+                throw BadRow::at(
+                    $last,
+                    'sample '.substr($sample, 1)." of target {$target} has {$count}",
+                    self::ACCEPTED,
+                );
+            }
+            $pairs[] = [$values[0], $values[1]];
+        }
+
+        return [$pairs[0], $pairs[1] ?? throw new \LogicException('A target has two samples.')];
     }
 }

@@ -104,7 +104,7 @@ final class VerdictsTest extends ApiTestCase
         $this->pair($area, '5.5', '6.9');
         $this->actingAs($this->reviewer);
 
-        $this->sign($hash)->assertStatus(409)->assertJsonPath('code', 'conflict');
+        $this->sign($hash)->assertStatus(409)->assertJsonPath('code', 'evidence_moved');
     }
 
     public function test_a_verdict_says_where_it_holds(): void

@@ -30,7 +30,7 @@ final class AddLot
             ],
         );
         if ($method->hasLot($request->string('reagent')->toString(), $request->string('lot')->toString())) {
-            throw new Conflict("Lot {$request->string('lot')} is on record already.");
+            throw Conflict::because('lot_on_record', lot: (string) $request->string('lot'));
         }
         $method->lots()->create($request->only(['reagent', 'lot', 'expires_on', 'price_cents', 'tests']));
 

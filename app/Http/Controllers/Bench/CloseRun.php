@@ -37,7 +37,7 @@ final class CloseRun
             );
         }
         if ($run->state === 'finished') {
-            throw new Conflict('The run is finished; its readings stand.');
+            throw Conflict::because('run_finished');
         }
         $run->update([
             'state' => 'dropped',

@@ -43,7 +43,7 @@ final class StreamProbe
                         ))->toArray($request),
                     ]);
                 } catch (Conflict $conflict) {
-                    $line(['refused' => $conflict->getMessage()]);
+                    $line(['refused' => $conflict->words()]);
                 }
             },
             200,

@@ -23,7 +23,7 @@ final class OrderSimulation
             'shape' => ['sometimes', Rule::in(['table', 'titled', 'document'])],
         ]);
         if (! $simulator->isThere()) {
-            throw new Conflict('Only a simulated lab has days that can be moved on.');
+            throw Conflict::because('not_simulated');
         }
 
         return new JsonResponse(['word' => $simulator->order($order)]);

@@ -34,6 +34,10 @@ input {
     position: absolute;
     inset: 0;
     width: 100%;
+    color: transparent;
+    cursor: pointer;
+}
+input::file-selector-button {
     opacity: 0;
     cursor: pointer;
 }
