@@ -117,17 +117,33 @@ final class ArchitectureTest extends TestCase
 
     public function test_pictures_and_pages_that_the_readme_names_are_there(): void
     {
+        $pages = ['architecture', 'data-model', 'methods', 'decisions'];
         foreach (
-            ['README.md', 'docs/architecture.md', 'docs/data-model.md', 'docs/methods.md', 'docs/decisions.md'] as $page
+            ['README.md', 'CONTRIBUTING.md', 'CHANGELOG.md', ...array_map(
+                static fn (string $name): string => "docs/{$name}.md",
+                $pages,
+            )] as $page
         ) {
             $text = (string) file_get_contents(self::ROOT."/{$page}");
             self::assertNotSame('', $text, $page);
+            preg_match_all('#`((?:app|bin|core|docs|lang|resources|tests|phpstan)/[\w./-]+)`#', $text, $paths);
+            foreach ($paths[1] as $path) {
+                self::assertFileExists(self::ROOT."/{$path}", "{$page} names {$path}");
+            }
             preg_match_all('/\]\((?!https?:|#)([^)#]+)/', $text, $links);
             foreach ($links[1] as $link) {
                 self::assertFileExists(self::ROOT.'/'.dirname($page).'/'.$link, "{$page} names {$link}");
             }
         }
         self::assertLessThan(20, count((array) glob(self::ROOT.'/docs/screenshots/*.png')));
+    }
+
+    public function test_the_newest_change_is_of_this_version(): void
+    {
+        $package = json_decode((string) file_get_contents(self::ROOT.'/package.json'), true);
+        preg_match('/^## (\S+), \d{4}-\d\d-\d\d$/m', (string) file_get_contents(self::ROOT.'/CHANGELOG.md'), $newest);
+
+        self::assertSame($package['version'], $newest[1] ?? null);
     }
 
     public function test_nothing_is_loaded_from_elsewhere(): void
