@@ -28,10 +28,9 @@ const planOf = (more: object = {}) =>
 /** Answers of the server that come when the test says so, in the order it says. */
 function server() {
     const open: { body: Schema<'PlanInput'>; answer: (it: Layout) => void; refuse: (why: unknown) => void }[] = []
-    vi.spyOn(api, 'post').mockImplementation(
-        ((_: string, body: Schema<'PlanInput'>) =>
-            new Promise((answer, refuse) => open.push({ body, answer, refuse }))) as typeof api.post,
-    )
+    const post = (_: string, body: Schema<'PlanInput'>): Promise<Layout> =>
+        new Promise((answer, refuse) => open.push({ body, answer, refuse }))
+    vi.spyOn(api, 'post').mockImplementation(post as unknown as typeof api.post)
     return open
 }
 
