@@ -59,10 +59,11 @@ final readonly class SamplingFigures
     }
 
     /**
+     * Twins that were both analysed twice, and the first results of all twins.
+     *
      * @param array<int, list<float>> $results
      * @param list<array{int, int}> $twins
-     * @return array{list<array{array{float, float}, array{float, float}}>, list<array{float, float}>} twins that were
-     *                                                                                                 both analysed twice, and the first results of all twins
+     * @return array{list<array{array{float, float}, array{float, float}}>, list<array{float, float}>}
      */
     private static function paired(array $results, array $twins): array
     {

@@ -109,7 +109,7 @@ select {
     max-width: 110px;
 }
 input {
-    width: 170px;
+    width: 186px;
     max-width: none;
 }
 </style>

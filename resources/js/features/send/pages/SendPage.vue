@@ -232,6 +232,7 @@ function scan(event: Event): void {
     line-height: 1.3;
 }
 .kind {
+    margin-left: 4px;
     white-space: nowrap;
     font-stretch: 86%;
 }
