@@ -419,14 +419,7 @@ final class BenchSeeder
             'source' => 'bench',
             'tubes' => $tubes,
             'answers' => $answers,
-            'score' => [
-                'tubes' => $score->tubes,
-                'right' => $score->right,
-                'lower' => $score->lower,
-                'bias' => $score->bias,
-                'repeatability' => $score->repeatability,
-                'degrees_of_freedom' => $score->degreesOfFreedom,
-            ],
+            'score' => $score->toArray(),
         ]);
     }
 

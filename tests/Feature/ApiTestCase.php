@@ -10,6 +10,7 @@ use App\Actions\Readings\RecordReading;
 use App\Actions\Samples\PullComposite;
 use App\Actions\Teams\FoundTeam;
 use App\Models\Area;
+use App\Models\Lab;
 use App\Models\Plan;
 use App\Models\Sample;
 use App\Models\Site;
@@ -169,6 +170,23 @@ abstract class ApiTestCase extends TestCase
             ],
             [],
         )[0]->refresh();
+    }
+
+    protected function lab(string $name): Lab
+    {
+        return Lab::query()->create([
+            'name' => $name,
+            'address' => '',
+            'email' => '',
+            'turnaround_days' => 8,
+            'transit_days' => 2,
+            'holidays' => [],
+            'bag_ml' => 400,
+            'quarantine' => '',
+            'tests' => [],
+            'form' => [],
+            'columns' => [],
+        ]);
     }
 
     protected function method(string $code): TestMethod

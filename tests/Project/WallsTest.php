@@ -149,6 +149,27 @@ final class WallsTest extends TestCase
         }
     }
 
+    public function test_every_function_of_the_core_is_called_somewhere(): void
+    {
+        $core = SourceFiles::in('core/src', 'php');
+        $words = array_count_values(
+            array_merge(
+                ...array_map(
+                    static fn (string $text): array => preg_match_all('/\w+/', $text, $found) > 0 ? $found[0] : [],
+                    [...array_values($core), ...array_values(SourceFiles::in('app', 'php')), ...array_values(
+                        SourceFiles::in('core/tests', 'php'),
+                    )],
+                ),
+            ),
+        );
+        foreach ($core as $file => $text) {
+            preg_match_all('/function ([a-z]\w*)\(/', $text, $named);
+            foreach ($named[1] as $name) {
+                self::assertGreaterThan(1, $words[$name], "{$file}: nothing calls {$name}");
+            }
+        }
+    }
+
     public function test_static_analysis_reads_the_core_and_the_application_closely(): void
     {
         foreach (['phpstan.neon' => 9, 'phpstan/core.neon' => 10, 'phpstan/tests.neon' => 8] as $file => $least) {

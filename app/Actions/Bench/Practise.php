@@ -93,14 +93,7 @@ final class Practise
             $score = PracticeScore::of($scale->bands, $readings);
             $round->update([
                 'answers' => $answers,
-                'score' => [
-                    'tubes' => $score->tubes,
-                    'right' => $score->right,
-                    'lower' => $score->lower,
-                    'bias' => $score->bias,
-                    'repeatability' => $score->repeatability,
-                    'degrees_of_freedom' => $score->degreesOfFreedom,
-                ],
+                'score' => $score->toArray(),
             ]);
 
             return $round;

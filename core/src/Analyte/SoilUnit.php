@@ -83,12 +83,6 @@ final readonly class SoilUnit
         return ['percent' => '%', 'pH' => ''][$this->code] ?? $this->code;
     }
 
-    /** Does a value need the depth of its sample to be turned? */
-    public function isOnArea(): bool
-    {
-        return $this->kind === 'area';
-    }
-
     /** Is the soil measured by a scoop rather than weighed? */
     public function isByVolume(): bool
     {

@@ -66,4 +66,17 @@ final readonly class PracticeScore
             $freedom,
         );
     }
+
+    /** @return array{tubes: int, right: int, lower: float, bias: float|null, repeatability: float|null, degrees_of_freedom: int} */
+    public function toArray(): array
+    {
+        return [
+            'tubes' => $this->tubes,
+            'right' => $this->right,
+            'lower' => $this->lower,
+            'bias' => $this->bias,
+            'repeatability' => $this->repeatability,
+            'degrees_of_freedom' => $this->degreesOfFreedom,
+        ];
+    }
 }

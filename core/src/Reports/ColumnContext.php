@@ -109,12 +109,6 @@ final readonly class ColumnContext
         return $this->unread !== '';
     }
 
-    /** The unit it names, whatever the analyte. */
-    public function unitCode(): string
-    {
-        return count($this->units) === 1 ? $this->units[0]->unit->code : '';
-    }
-
     /** The column with what its own name leaves open. */
     public function fill(ReportColumn $column): ReportColumn
     {

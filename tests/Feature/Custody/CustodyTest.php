@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tests\Feature\Custody;
 
 use App\Models\CustodyLine;
-use App\Models\Lab;
 use App\Models\LabResult;
 use App\Models\Portion;
 use App\Models\Reading;
@@ -192,19 +191,7 @@ final class CustodyTest extends ApiTestCase
     {
         $this->split('hidden');
         $csv = "sample,ph\n{$this->code('hidden')},6.1\n";
-        $lab = Lab::query()->create([
-            'name' => 'Marl Laboratory',
-            'address' => '',
-            'email' => '',
-            'turnaround_days' => 8,
-            'transit_days' => 2,
-            'holidays' => [],
-            'bag_ml' => 400,
-            'quarantine' => '',
-            'tests' => [],
-            'form' => [],
-            'columns' => [],
-        ]);
+        $lab = $this->lab('Marl Laboratory');
         $this->post(
             '/api/reports',
             [

@@ -481,19 +481,7 @@ final class FullEvidenceTest extends ApiTestCase
 
     private function labMethod(string $name, string $analyte, string $extractant): TestMethod
     {
-        $lab = Lab::query()->create([
-            'name' => $name,
-            'address' => '',
-            'email' => '',
-            'turnaround_days' => 8,
-            'transit_days' => 2,
-            'holidays' => [],
-            'bag_ml' => 400,
-            'quarantine' => '',
-            'tests' => [],
-            'form' => [],
-            'columns' => [],
-        ]);
+        $lab = $this->lab($name);
 
         return TestMethod::query()->create([
             'code' => "lab-{$lab->id}",

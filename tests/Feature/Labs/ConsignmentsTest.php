@@ -95,7 +95,7 @@ final class ConsignmentsTest extends ApiTestCase
 
     public function test_a_consignment_costs_what_its_tests_cost_and_is_warned_of_what_is_missing(): void
     {
-        $lab = $this->lab();
+        $lab = $this->consigned();
         $portion = $this->dry($this->sample());
         $portion->update(['volume_ml' => 120]);
         $draft = $this->draft($lab, [['code' => $portion->code, 'tests' => ['ph', 'mehlich', 'lead']]])->assertOk();
@@ -112,7 +112,7 @@ final class ConsignmentsTest extends ApiTestCase
 
     public function test_packed_sent_and_received_by_hand_the_consignment_follows_its_portions(): void
     {
-        $lab = $this->lab(['service' => false]);
+        $lab = $this->consigned(['service' => false]);
         $area = $this->area();
         [$one, $two] = [$this->dry($this->sample($area)), $this->dry($this->sample($area))];
         $submission = Str::uuid()->toString();
@@ -154,7 +154,7 @@ final class ConsignmentsTest extends ApiTestCase
 
     public function test_a_late_consignment_rises_on_today_with_an_enquiry_until_the_lab_was_asked(): void
     {
-        $lab = $this->lab(['service' => false]);
+        $lab = $this->consigned(['service' => false]);
         $portion = $this->dry($this->sample());
         $ids = ['consignment' => (int) $this->pack($lab, [$portion])->json('id')];
         $this->api(
@@ -194,7 +194,7 @@ final class ConsignmentsTest extends ApiTestCase
 
     public function test_the_list_is_in_the_labs_columns_and_gives_no_duplicate_away(): void
     {
-        $lab = $this->lab();
+        $lab = $this->consigned();
         $sample = $this->sample($this->area(name: '=Sedge "low"'));
         $portion = $this->dry($sample);
         $hidden = $this->api(
@@ -228,7 +228,7 @@ final class ConsignmentsTest extends ApiTestCase
     public function test_over_the_interface_of_a_lab_from_the_courier_to_the_report(): void
     {
         $this->simulated();
-        $lab = $this->lab();
+        $lab = $this->consigned();
         $sample = $this->sample();
         $portion = $this->dry($sample);
         $hidden = $this->api(
@@ -301,7 +301,7 @@ final class ConsignmentsTest extends ApiTestCase
     public function test_one_is_lost_or_delayed_when_told_and_a_dead_interface_changes_nothing(): void
     {
         $standIn = $this->simulated();
-        $lab = $this->lab();
+        $lab = $this->consigned();
         $area = $this->area();
         $consignment = fn (): array => [
             'consignment' => (int) $this->pack($lab, [$this->dry($this->sample($area))])->json('id'),
@@ -346,7 +346,7 @@ final class ConsignmentsTest extends ApiTestCase
     public function test_bad_consignments_and_hand_overs_are_refused_before_anything_is_written_or_announced(): void
     {
         $this->simulated();
-        $lab = $this->lab();
+        $lab = $this->consigned();
         $portion = $this->dry($this->sample());
         $plain = strtolower(str_replace('-', '', $portion->code));
         foreach (
@@ -404,7 +404,7 @@ final class ConsignmentsTest extends ApiTestCase
 
     public function test_a_service_that_answers_nonsense_changes_nothing(): void
     {
-        $lab = $this->lab();
+        $lab = $this->consigned();
         $portion = $this->dry($this->sample());
         $ids = ['consignment' => (int) $this->pack($lab, [$portion])->json('id')];
         config(['app.lab_service' => 'http://lab.example', 'app.lab_service_simulated' => false]);
@@ -500,7 +500,7 @@ final class ConsignmentsTest extends ApiTestCase
     }
 
     /** @param array<string, mixed> $change */
-    private function lab(array $change = []): Lab
+    private function consigned(array $change = []): Lab
     {
         $lab = $change + self::LAB;
         $lab['tests'] = array_map(

@@ -28,23 +28,6 @@ abstract class ReportTestCase extends ApiTestCase
         $this->lab = $this->lab('Marl Laboratory');
     }
 
-    protected function lab(string $name): Lab
-    {
-        return Lab::query()->create([
-            'name' => $name,
-            'address' => '',
-            'email' => '',
-            'turnaround_days' => 8,
-            'transit_days' => 2,
-            'holidays' => [],
-            'bag_ml' => 400,
-            'quarantine' => '',
-            'tests' => [],
-            'form' => [],
-            'columns' => [],
-        ]);
-    }
-
     protected function ground(string $name): Area
     {
         return $this->area($this->fen, name: $name);

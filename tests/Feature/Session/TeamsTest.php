@@ -7,7 +7,6 @@ namespace Tests\Feature\Session;
 use App\Models\Area;
 use App\Models\Consignment;
 use App\Models\GroundEvent;
-use App\Models\Lab;
 use App\Models\LabReport;
 use App\Models\Landmark;
 use App\Models\PenCalibration;
@@ -129,19 +128,7 @@ final class TeamsTest extends ApiTestCase
         $area = $this->area($site);
         $sample = $this->pair($area, '5.5', '5.60');
         $portion = $sample->portions()->firstOrFail();
-        $lab = Lab::query()->create([
-            'name' => 'Marl',
-            'address' => '',
-            'email' => '',
-            'turnaround_days' => 8,
-            'transit_days' => 2,
-            'holidays' => [],
-            'bag_ml' => 400,
-            'quarantine' => '',
-            'tests' => [],
-            'form' => [],
-            'columns' => [],
-        ]);
+        $lab = $this->lab('Marl');
         $consignment = Consignment::query()->create([
             'lab_id' => $lab->id,
             'created_by' => $this->technician->id,
@@ -316,19 +303,7 @@ final class TeamsTest extends ApiTestCase
 
         self::assertSame($first->code, $second->code);
         $csv = "sample,ph\n{$second->code},6.1\n";
-        $lab = \App\Models\Lab::query()->create([
-            'name' => 'Moor Laboratory',
-            'address' => '',
-            'email' => '',
-            'turnaround_days' => 8,
-            'transit_days' => 2,
-            'holidays' => [],
-            'bag_ml' => 400,
-            'quarantine' => '',
-            'tests' => [],
-            'form' => [],
-            'columns' => [],
-        ]);
+        $lab = $this->lab('Moor Laboratory');
         $this->actingAs($stranger)
             ->post(
                 '/api/reports',

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import StripPatterns from '@/shared/components/StripPatterns.vue'
 import { computed, ref } from 'vue'
 import type { Schema } from '@/api/client'
 import { SampleLink } from '@/features/send'
@@ -45,23 +46,7 @@ const actions = computed(() => props.evidence.policy.terms.actions)
 
 <template>
     <section>
-        <svg width="0" height="0" class="defs" aria-hidden="true">
-            <defs>
-                <pattern
-                    id="kit-hatch"
-                    width="4.5"
-                    height="4.5"
-                    patternUnits="userSpaceOnUse"
-                    patternTransform="rotate(45)"
-                >
-                    <path d="M0 0V4.5" stroke="#6B4526" stroke-width="1.5" />
-                </pattern>
-                <pattern id="too-high-dots" width="6" height="6" patternUnits="userSpaceOnUse">
-                    <circle cx="1.5" cy="1.5" r=".9" fill="#8F846F" />
-                    <circle cx="4.5" cy="4.5" r=".9" fill="#8F846F" />
-                </pattern>
-            </defs>
-        </svg>
+        <StripPatterns />
         <div class="title">
             <h2>Same side of the limit?</h2>
             <p class="key">
@@ -184,9 +169,6 @@ const actions = computed(() => props.evidence.policy.terms.actions)
     font-size: 11px;
     line-height: 1.1;
     color: var(--amber);
-}
-.defs {
-    position: absolute;
 }
 .title {
     display: flex;

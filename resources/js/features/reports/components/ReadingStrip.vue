@@ -40,7 +40,7 @@ const hatched = (said: string): boolean => said === 'band' || said === 'range'
             :x="limits.at(-1)"
             :width="width - limits.at(-1)!"
             :height="tall"
-            fill="url(#side-dots)"
+            fill="url(#too-high-dots)"
         />
         <path v-for="limit in limits" :key="limit" :d="`M${limit} 0V${tall}`" stroke="#221D17" stroke-width="1.8" />
         <template v-for="{ series: one, y, marks } in lanes" :key="one.id">
@@ -52,7 +52,7 @@ const hatched = (said: string): boolean => said === 'band' || said === 'range'
                         :y="y + 3"
                         :width="Math.max(2, right - left)"
                         height="11"
-                        fill="url(#side-hatch)"
+                        fill="url(#kit-hatch)"
                         stroke="#6B4526"
                         stroke-width="1.1"
                     />

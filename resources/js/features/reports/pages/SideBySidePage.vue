@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import StripPatterns from '@/shared/components/StripPatterns.vue'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -164,23 +165,7 @@ const FROM: Record<string, string> = {
                 >Only what is not of one answer</el-checkbox
             >
         </div>
-        <svg width="0" height="0" class="defs" aria-hidden="true">
-            <defs>
-                <pattern
-                    id="side-hatch"
-                    width="4.5"
-                    height="4.5"
-                    patternUnits="userSpaceOnUse"
-                    patternTransform="rotate(45)"
-                >
-                    <path d="M0 0V4.5" stroke="#6B4526" stroke-width="1.5" />
-                </pattern>
-                <pattern id="side-dots" width="6" height="6" patternUnits="userSpaceOnUse">
-                    <circle cx="1.5" cy="1.5" r=".9" fill="#8F846F" />
-                    <circle cx="4.5" cy="4.5" r=".9" fill="#8F846F" />
-                </pattern>
-            </defs>
-        </svg>
+        <StripPatterns />
         <ul class="series">
             <li v-for="one in data.series" :key="one.id">
                 <b>{{ letters.get(one.id) }}</b> {{ one.name }}{{ told(one.name, one.extractant)
@@ -306,9 +291,6 @@ const FROM: Record<string, string> = {
     font-weight: 600;
     color: var(--ink);
     box-shadow: 0 2px 0 var(--gley);
-}
-.defs {
-    position: absolute;
 }
 .series {
     list-style: none;
