@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/vue-query'
+import { toValue, type MaybeRefOrGetter } from 'vue'
 import { api } from '@/api/client'
 
 /** Lists that forms choose from: crops, tools, protocol breaks and the like. */
@@ -18,3 +19,26 @@ export const useWelcome = () =>
 
 /** Every test in one line, with what its evidence says. */
 export const useEvidenceLines = () => useQuery({ queryKey: ['evidence'], queryFn: () => api.get('/evidence') })
+
+/** A plan with its layout. */
+export const usePlan = (id: MaybeRefOrGetter<number>) =>
+    useQuery({
+        queryKey: ['plan', id],
+        queryFn: () => api.get('/plans/{plan}', { ids: { plan: toValue(id) } }),
+    })
+
+/** The plans of a site, in one line each. */
+export const usePlans = (siteId: MaybeRefOrGetter<number | null>) =>
+    useQuery({
+        queryKey: ['plans', siteId],
+        enabled: () => toValue(siteId) !== null,
+        queryFn: () => api.get('/plans', { query: { site_id: toValue(siteId) ?? 0 } }),
+    })
+
+/** What waits and what falls due at a site. */
+export const useToday = (siteId: MaybeRefOrGetter<number | null>) =>
+    useQuery({
+        queryKey: ['today', siteId],
+        enabled: () => toValue(siteId) !== null,
+        queryFn: () => api.get('/today', { query: { site_id: toValue(siteId) ?? 0 } }),
+    })

@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/vue-query'
+import { toValue, type MaybeRefOrGetter } from 'vue'
 import { api } from '@/api/client'
 
 /** Pens in their buffers. */
@@ -14,3 +15,11 @@ export const usePracticeRounds = () =>
 /** The definitions that ship. */
 export const useBenchLibrary = () =>
     useQuery({ queryKey: ['bench-library'], staleTime: Infinity, queryFn: () => api.get('/bench/library') })
+
+/** The bench of a site: portions, runs, methods, lots and devices. */
+export const useBench = (siteId: MaybeRefOrGetter<number | null>) =>
+    useQuery({
+        queryKey: ['bench', siteId],
+        enabled: () => toValue(siteId) !== null,
+        queryFn: () => api.get('/bench', { query: { site_id: toValue(siteId) ?? 0 } }),
+    })

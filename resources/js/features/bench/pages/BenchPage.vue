@@ -1,20 +1,15 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
-import { api } from '@/api/client'
 import PageHead from '@/shared/components/PageHead.vue'
 import { useSite } from '@/shared/composables/useSite'
 import { count, day, moment, number } from '@/shared/format'
 import { money } from '@/shared/money'
 import BenchTabs from '../components/BenchTabs.vue'
 import RunSetup from '../components/RunSetup.vue'
+import { useBench } from '../api'
 
 const { site, siteId, timezone } = useSite()
-const { data: bench } = useQuery({
-    queryKey: ['bench', siteId],
-    enabled: () => siteId.value !== null,
-    queryFn: () => api.get('/bench', { query: { site_id: siteId.value ?? 0 } }),
-})
+const { data: bench } = useBench(siteId)
 const unread = computed(
     () => bench.value?.portions.filter(({ kind, read_by: by }) => kind === 'bench' && by.length === 0).length ?? 0,
 )

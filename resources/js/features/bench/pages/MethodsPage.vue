@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type Schema } from '@/api/client'
@@ -10,17 +10,13 @@ import { count } from '@/shared/format'
 import BenchTabs from '../components/BenchTabs.vue'
 import type { Draft } from '../definition'
 import MethodForm from '../components/MethodForm.vue'
-import { useBenchLibrary } from '../api'
+import { useBench, useBenchLibrary } from '../api'
 
 /** The team's bench methods, and the generic ones that it can take up. */
 const router = useRouter()
 const queries = useQueryClient()
 const { siteId } = useSite()
-const { data: bench } = useQuery({
-    queryKey: ['bench', siteId],
-    enabled: () => siteId.value !== null,
-    queryFn: () => api.get('/bench', { query: { site_id: siteId.value ?? 0 } }),
-})
+const { data: bench } = useBench(siteId)
 const { data: library } = useBenchLibrary()
 const KINDS: Record<string, string> = {
     bands: 'bands of a card',

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, type Schema } from '@/api/client'
 import FormField from '@/shared/components/FormField.vue'
@@ -12,7 +12,7 @@ import { day, number, percent, signed } from '@/shared/format'
 import BenchTabs from '../components/BenchTabs.vue'
 import PracticeTubes from '../components/PracticeTubes.vue'
 import VisionPlates from '../components/VisionPlates.vue'
-import { usePracticeRounds, useVisionChecks } from '../api'
+import { useBench, usePracticeRounds, useVisionChecks } from '../api'
 
 /** Who reads cards, whether their eyes are fit for it, and how well they read tubes that are known. */
 const queries = useQueryClient()
@@ -20,11 +20,7 @@ const { me } = useSession()
 const { siteId } = useSite()
 const { data: checks } = useVisionChecks()
 const { data: rounds } = usePracticeRounds()
-const { data: bench } = useQuery({
-    queryKey: ['bench', siteId],
-    enabled: () => siteId.value !== null,
-    queryFn: () => api.get('/bench', { query: { site_id: siteId.value ?? 0 } }),
-})
+const { data: bench } = useBench(siteId)
 const reader = ref('')
 const who = computed(() => reader.value || me.value?.name || '')
 const looking = ref<Schema<'Plates'> | null>(null)

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { api } from '@/api/client'
@@ -18,7 +18,7 @@ import ReadPanel from '../components/ReadPanel.vue'
 import RunOver from '../components/RunOver.vue'
 import TubeTable from '../components/TubeTable.vue'
 import { useRun } from '../composables/useRun'
-import { useBenchLibrary } from '../api'
+import { useBench, useBenchLibrary } from '../api'
 
 const SOON = 6
 const route = useRoute()
@@ -28,11 +28,7 @@ const { siteId } = useSite()
 const { run, tasks, unsent, refusal, mark, take } = useRun(id)
 const now = useClock()
 const library = useBenchLibrary()
-const bench = useQuery({
-    queryKey: ['bench', siteId],
-    enabled: () => siteId.value !== null,
-    queryFn: () => api.get('/bench', { query: { site_id: siteId.value ?? 0 } }),
-})
+const bench = useBench(siteId)
 const device = computed(() => ({
     there: bench.data.value?.device ?? false,
     simulated: bench.data.value?.device_simulated ?? false,

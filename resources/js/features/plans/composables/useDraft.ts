@@ -123,7 +123,7 @@ export function useDraft(
 }
 
 /** The plan to open for an area: the one asked for, else its newest. */
-export function usePlan(planId: Ref<number | null>) {
+export function useSavedPlan(planId: Ref<number | null>) {
     const steady = refDebounced(planId, 0)
     const { data } = useQuery({
         queryKey: ['plan', steady],

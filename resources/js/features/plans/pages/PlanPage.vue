@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, type Schema } from '@/api/client'
@@ -14,8 +14,9 @@ import BucketBar from '../components/BucketBar.vue'
 import CalendarPanel from '../components/CalendarPanel.vue'
 import MarginChart from '../components/MarginChart.vue'
 import PlanForm from '../components/PlanForm.vue'
-import { useDraft, usePlan } from '../composables/useDraft'
+import { useDraft, useSavedPlan } from '../composables/useDraft'
 import { useSchools } from '../api'
+import { usePlans } from '@/shared/api'
 
 const route = useRoute()
 const router = useRouter()
@@ -24,11 +25,7 @@ const { site, siteId, areas, landmarks, units, timezone } = useSite()
 const { pictures } = useUnderlays(siteId)
 const areaId = computed<number | null>(() => Number(route.params.area) || (areas.value[0]?.id ?? null))
 const area = computed(() => areas.value.find((one) => one.id === areaId.value) ?? null)
-const plans = useQuery({
-    queryKey: ['plans', siteId],
-    enabled: () => siteId.value !== null,
-    queryFn: () => api.get('/plans', { query: { site_id: siteId.value ?? 0 } }),
-})
+const plans = usePlans(siteId)
 const ofArea = computed(() => plans.data.value?.filter((plan) => plan.area_id === areaId.value) ?? [])
 const planId = ref<number | null>(null)
 watch(
@@ -42,7 +39,7 @@ watch(
 const schools = useSchools()
 const school = computed(() => schools.data.value?.find((one) => one.code === site.value?.school))
 const placing = ref<'' | 'Point' | 'Polygon'>('')
-const saved = usePlan(planId)
+const saved = useSavedPlan(planId)
 const ready = computed(
     () =>
         !plans.isPending.value &&

@@ -7,15 +7,12 @@ import PageHead from '@/shared/components/PageHead.vue'
 import { useSite } from '@/shared/composables/useSite'
 import { bearing, day, depth, length, number } from '@/shared/format'
 import PlanOnPaper from '../components/PlanOnPaper.vue'
-import { useChoices } from '@/shared/api'
+import { useChoices, usePlan } from '@/shared/api'
 
 const route = useRoute()
 const { site, units, timezone } = useSite()
 const planId = computed(() => Number(route.params.plan))
-const { data: plan } = useQuery({
-    queryKey: ['plan', planId],
-    queryFn: () => api.get('/plans/{plan}', { ids: { plan: planId.value } }),
-})
+const { data: plan } = usePlan(planId)
 const choices = useChoices()
 const tests = ref<string[]>(['ph'])
 const composite = ref<number | 'all'>(1)

@@ -8,14 +8,12 @@ import PageHead from '@/shared/components/PageHead.vue'
 import { useSite } from '@/shared/composables/useSite'
 import { depth, portionName } from '@/shared/format'
 import { database } from '@/shared/offline/store'
+import { usePlan } from '@/shared/api'
 
 /** Labels printed before the field, under codes that are kept for this plan; date and cores are written by hand. */
 const planId = Number(useRoute().params.plan)
 const { site } = useSite()
-const { data: plan } = useQuery({
-    queryKey: ['plan', planId],
-    queryFn: () => api.get('/plans/{plan}', { ids: { plan: planId } }),
-})
+const { data: plan } = usePlan(planId)
 /** With no line, the codes that were taken along. */
 async function codesOf(): Promise<Schema<'KeptCode'>[]> {
     try {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type Schema } from '@/api/client'
@@ -14,16 +14,13 @@ import { canKeep } from '@/shared/offline/install'
 import LineBanner from '../components/LineBanner.vue'
 import { useTakeAlong } from '../composables/useTakeAlong'
 import DateField from '@/shared/components/DateField.vue'
+import { usePlans } from '@/shared/api'
 
 const router = useRouter()
 const queries = useQueryClient()
 const { me } = useSession()
 const { site, siteId, units, timezone } = useSite()
-const { data } = useQuery({
-    queryKey: ['plans', siteId],
-    enabled: () => siteId.value !== null,
-    queryFn: () => api.get('/plans', { query: { site_id: siteId.value ?? 0 } }),
-})
+const { data } = usePlans(siteId)
 const ready = computed(() => data.value?.filter((plan) => plan.to_pull.length > 0) ?? [])
 const done = computed(() => data.value?.filter((plan) => plan.to_pull.length === 0 && plan.samples.length > 0) ?? [])
 const desk = ref<Schema<'PlanLine'> | null>(null)

@@ -20,7 +20,7 @@ import StepList from '../components/StepList.vue'
 import WayToCore from '../components/WayToCore.vue'
 import { usePosition } from '../composables/usePosition'
 import { usePull } from '../composables/usePull'
-import { useChoices, useWelcome } from '@/shared/api'
+import { useChoices, usePlan, useWelcome } from '@/shared/api'
 
 type Asked = 'moved' | 'refused' | 'skipped'
 type Conflict = Schema<'PullState'>['conflicts'][number]
@@ -30,10 +30,7 @@ const queries = useQueryClient()
 const planId = Number(route.params.plan)
 const { me } = useSession()
 const { units, timezone } = useSite()
-const { data: plan, error } = useQuery({
-    queryKey: ['plan', planId],
-    queryFn: () => api.get('/plans/{plan}', { ids: { plan: planId } }),
-})
+const { data: plan, error } = usePlan(planId)
 const composite = computed(() => Number(route.query.composite) || (plan.value?.layout.composites[0]?.number ?? 1))
 const planned = computed(() => plan.value?.layout.cores.filter((core) => core.composite === composite.value) ?? [])
 const state = useQuery({

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, ref } from 'vue'
 import { api, type Schema } from '@/api/client'
 import FormField from '@/shared/components/FormField.vue'
@@ -8,15 +8,13 @@ import { useSave } from '@/shared/composables/useSave'
 import { useSite } from '@/shared/composables/useSite'
 import { moment, portionName } from '@/shared/format'
 import { newId } from '@/shared/offline/store'
+import { usePortion } from '../api'
 
 /** One portion: where it is, how long it keeps, what may come next, and its whole trail, which is only ever added to. */
 const props = defineProps<{ id: number; open: boolean }>()
 const queries = useQueryClient()
 const { timezone } = useSite()
-const { data: portion } = useQuery({
-    queryKey: ['portion', () => props.id],
-    queryFn: () => api.get('/portions/{portion}', { ids: { portion: props.id } }),
-})
+const { data: portion } = usePortion(() => props.id)
 const shown = ref(props.open)
 const form = reactive({ step: '', place: '', condition: '', celsius: '' })
 const wrongLine = ref<Schema<'TrailLine'> | null>(null)

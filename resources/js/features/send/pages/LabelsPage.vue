@@ -1,18 +1,14 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
-import { api } from '@/api/client'
 import LabelSheet, { type Label } from '@/shared/components/LabelSheet.vue'
 import PageHead from '@/shared/components/PageHead.vue'
 import { day, depth, portionName } from '@/shared/format'
+import { useSample } from '../api'
 
 const route = useRoute()
 const id = computed(() => Number(route.params.sample))
-const { data: sample } = useQuery({
-    queryKey: ['sample', id],
-    queryFn: () => api.get('/samples/{sample}', { ids: { sample: id.value } }),
-})
+const { data: sample } = useSample(id)
 /** A hidden duplicate's label reads as that of one more composite, or it would not be hidden. */
 const labels = computed<Label[]>(() => {
     const found = sample.value

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, type Schema } from '@/api/client'
@@ -15,6 +15,7 @@ import { count, day, depth, today } from '@/shared/format'
 import PortionPanel from '../components/PortionPanel.vue'
 import SplitForm from '../components/SplitForm.vue'
 import { useChoices, useMethods } from '@/shared/api'
+import { useSample } from '../api'
 
 const route = useRoute()
 const queries = useQueryClient()
@@ -24,10 +25,7 @@ const { data: known } = useMethods()
 const methods = computed(() => known.value ?? [])
 const splitting = ref(false)
 const id = computed(() => Number(route.params.sample))
-const { data: sample, error } = useQuery({
-    queryKey: ['sample', id],
-    queryFn: () => api.get('/samples/{sample}', { ids: { sample: id.value } }),
-})
+const { data: sample, error } = useSample(id)
 const lost = computed(
     () => sample.value?.pulls.filter((pull) => pull.outcome === 'refused' || pull.outcome === 'skipped') ?? [],
 )

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useQueryClient } from '@tanstack/vue-query'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, nextTick, onScopeDispose, reactive, ref } from 'vue'
 import { useRoute } from 'vue-router'
@@ -11,6 +11,7 @@ import { useSave } from '@/shared/composables/useSave'
 import { count, portionName } from '@/shared/format'
 import { newId } from '@/shared/offline/store'
 import { STEPS } from '../steps'
+import { usePortion } from '../api'
 
 /** Codes, scanned or typed, and one step for all of them: for the hand, the phone and the packing bench. */
 const route = useRoute()
@@ -24,11 +25,7 @@ const place = useLocalStorage('honest-core:place', '')
 const form = reactive({ step: '', condition: '', celsius: '', at: '' })
 let submission = newId()
 const first = computed(() => found.value[0]?.id ?? 0)
-const next = useQuery({
-    queryKey: ['portion', first],
-    enabled: () => first.value > 0,
-    queryFn: () => api.get('/portions/{portion}', { ids: { portion: first.value } }),
-})
+const next = usePortion(first)
 const steps = computed(() => next.data.value?.next ?? [])
 
 async function add(code: string): Promise<void> {

@@ -11,15 +11,12 @@ import LedgerFilters from '../components/LedgerFilters.vue'
 import PortionTrack from '../components/PortionTrack.vue'
 import SampleLink from '../components/SampleLink.vue'
 import { useLedger } from '../composables/useLedger'
+import { useToday } from '@/shared/api'
 
 const router = useRouter()
 const { site, siteId } = useSite()
 const { asked, ledger, set, csv } = useLedger()
-const today = useQuery({
-    queryKey: ['today', siteId],
-    enabled: () => siteId.value !== null,
-    queryFn: () => api.get('/today', { query: { site_id: siteId.value ?? 0 } }),
-})
+const today = useToday(siteId)
 const consignments = useQuery({
     queryKey: ['consignments', 'open'],
     queryFn: () => api.get('/consignments', { query: { open: '1' } }),

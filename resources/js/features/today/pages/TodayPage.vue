@@ -1,20 +1,15 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
-import { api } from '@/api/client'
 import PageHead from '@/shared/components/PageHead.vue'
 import DueMark from '../components/DueMark.vue'
 import { useSite } from '@/shared/composables/useSite'
 import { count, day } from '@/shared/format'
 import { HORIZONS } from '@/shared/horizons'
 import { box } from '@/shared/offline/outbox'
+import { useToday } from '@/shared/api'
 
 const { siteId, site } = useSite()
-const { data } = useQuery({
-    queryKey: ['today', siteId],
-    enabled: () => siteId.value !== null,
-    queryFn: () => api.get('/today', { query: { site_id: siteId.value ?? 0 } }),
-})
+const { data } = useToday(siteId)
 const stages = computed(() =>
     HORIZONS.map((horizon) => ({
         ...horizon,
