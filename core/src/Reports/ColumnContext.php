@@ -147,9 +147,13 @@ final readonly class ColumnContext
                 default => [],
             };
         }
+        $strange = ColumnName::ofAnother($known, $fitting[0]);
+        if ($strange !== '') {
+            return ['unread' => $strange];
+        }
         $changes = ['unit' => $fitting[0]->unit->code, 'plainMoles' => $fitting[0]->plainMoles];
         $form = ColumnName::formOfUnit($column->analyte, $fitting[0]->form);
-        if ($form === '' || ! in_array($form, $known->forms, true)) {
+        if (! in_array($form, $known->forms, true)) {
             return $changes;
         }
         $agrees = $column->form === $known->ownForm() || $column->askForm !== '' || $column->form === $form;

@@ -111,17 +111,22 @@ final class ColumnName
         $analyte = Analytes::get($code);
         $extractant = $this->extractantFor($analyte->group);
         $said = $this->formSaid($analyte, $form);
+        $strange = self::ofAnother($analyte, $this->unit);
 
         return new ReportColumn(
             $this->name,
             $rating ? ColumnRole::Rating : ColumnRole::Result,
             $code,
             $said['form'],
-            $this->unit !== null ? $this->unit->unit->code : ($analyte->isUnitless() ? 'pH' : ''),
+            match (true) {
+                $strange !== '' => '',
+                $this->unit !== null => $this->unit->unit->code,
+                default => $analyte->isUnitless() ? 'pH' : '',
+            },
             $extractant['code'] ?? '',
             $this->instrument,
             '',
-            $this->unit === null ? $this->unread : '',
+            $this->unit === null ? $this->unread : $strange,
             $said['ask'],
             $extractant['ask'] ?? '',
             $this->unit->plainMoles ?? false,
@@ -147,6 +152,19 @@ final class ColumnName
         }
 
         return $form ?? ['form' => $analyte->ownForm(), 'ask' => ''];
+    }
+
+    /**
+     * A unit that names another element than the analyte, such as "mg N/kg" for potassium, or nothing: one of the two
+     * is a slip, and nobody can see which.
+     */
+    public static function ofAnother(Analyte $analyte, ?UnitText $unit): string
+    {
+        $form = self::formOfUnit($analyte->code, $unit->form ?? '');
+
+        return $unit === null || $form === '' || $form === $analyte->element || in_array($form, $analyte->forms, true)
+            ? ''
+            : "{$unit->unit->code} {$unit->form}";
     }
 
     /** What an element behind a unit means for an analyte: "mg N/kg" of nitrate is NO3-N. */

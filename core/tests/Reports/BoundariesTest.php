@@ -230,4 +230,12 @@ final class BoundariesTest extends TestCase
             self::assertContains($depth, $rows[2], $depth);
         }
     }
+
+    public function test_a_number_may_have_forty_digits_and_no_more(): void
+    {
+        $style = NumberStyle::of([]);
+
+        self::assertSame(1e39, $style->parse('1'.str_repeat('0', 39)));
+        self::assertNull($style->parse('1'.str_repeat('0', 40)));
+    }
 }
