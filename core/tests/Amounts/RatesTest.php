@@ -216,6 +216,15 @@ final class RatesTest extends TestCase
         );
     }
 
+    public function test_what_is_not_said_credits_nothing(): void
+    {
+        self::assertSame(0.0, NitrogenCredits::of(manureTons: 10)->manure, 'manure of no known analysis');
+        self::assertSame(20.0, NitrogenCredits::of(manureTons: 10, ammonium: 4)->manure, 'half of the ammonium is kept');
+        self::assertSame(7.0, NitrogenCredits::of(manureTons: 10, organic: 2)->manure, '35 % of the organic mineralises');
+        self::assertSame(0.0, NitrogenCredits::of(irrigationPpm: 8)->irrigation);
+        self::assertSame(0.0, NitrogenCredits::of()->legume + NitrogenCredits::of()->applied);
+    }
+
     public function test_nitrogen_by_crop_and_credits(): void
     {
         $credits = NitrogenCredits::of(30, 10, 5, 4, 6, 0.5, 0.35, 8, 10);
