@@ -142,6 +142,21 @@ final class BlocksAndRingsTest extends TestCase
         }
     }
 
+    /** Where a ring begins is drawn from the whole circle, so that no side of a cell is passed over by all of them. */
+    public function test_rings_begin_anywhere(): void
+    {
+        $cell = self::ground([[0, 0], [100, 0], [100, 100], [0, 100]]);
+        $strips = Strips::of($cell, 400);
+        $axis = MainAxis::of($strips) ?? self::fail('no axis');
+        $sides = [0, 0, 0, 0];
+        foreach (range(1, 200) as $seed) {
+            [[$x, $y]] = RoundMiddle::lay($cell, $strips, $axis, 1, new Draw($seed));
+            $sides[($x > 50 ? 1 : 0) + ($y > 50 ? 2 : 0)]++;
+        }
+
+        self::assertGreaterThan(30, min($sides), '50 of 200 on each side by chance');
+    }
+
     /** Places of the ring that are not usable are drawn anew near the middle, never outside the ground. */
     public function test_a_ring_over_a_pond_keeps_to_the_ground(): void
     {
