@@ -14,6 +14,7 @@ use App\Actions\Labs\LabConnection;
 use App\Actions\Labs\LabInterface;
 use App\Actions\Labs\LabSimulator;
 use App\Database\ImmediateSQLiteConnection;
+use App\Http\Session\WholeFileHandler;
 use App\Models as M;
 use App\Models\User;
 use App\Policies\SignedRecordPolicy;
@@ -22,10 +23,12 @@ use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Filesystem\Filesystem;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\Session;
 use Illuminate\Support\ServiceProvider;
 use PDO;
 
@@ -111,6 +114,14 @@ final class AppServiceProvider extends ServiceProvider
     {
         Model::shouldBeStrict();
         JsonResource::withoutWrapping();
+        Session::extend(
+            'file',
+            static fn (): WholeFileHandler => new WholeFileHandler(
+                new Filesystem(),
+                config()->string('session.files'),
+                config()->integer('session.lifetime'),
+            ),
+        );
         foreach (self::SHARED_BY_THE_TEAM as $model) {
             Gate::policy($model, TeamRecordPolicy::class);
         }
