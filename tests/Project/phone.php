@@ -70,9 +70,9 @@ while ($waiting !== []) {
         'now' => gmdate('c'),
         'entries' => $batch,
     ]);
-    if ($status !== 200) {
-        // A server that is killed while it writes a session has forgotten who this is and what its token was: a phone
-        // signs in again.
+    // An answer that was cut off by a kill is none, whatever its first line said.
+    if ($status !== 200 || ! isset($answer['known'], $answer['stored'])) {
+        // A server that has forgotten who this is, or what its token was, is told again.
         in_array($status, [401, 419], true) && $signIn();
         if (++$repeats > 5000) {
             fwrite(STDERR, "The last of very many tries was answered {$status}.\n");
