@@ -6,10 +6,8 @@ namespace StandIn;
 
 /**
  * A pH pen and a nitrate probe that stream readings as lines of JSON: they creep towards the soil's value, with noise
- * and a slow
- * drift. Some soils come with a trouble of their own, so that it can be seen what becomes of it: the stream stops,
- * repeats a
- * line, jumps or sends rubbish. All of it is made up.
+ * and a slow drift. Some soils come with a trouble of their own, so that it can be seen what becomes of it: the
+ * stream stops, repeats a line, jumps or sends rubbish. All of it is made up.
  */
 final class Instrument
 {

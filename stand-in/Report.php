@@ -6,8 +6,7 @@ namespace StandIn;
 
 /**
  * A report in one of three shapes, as labs differ: a plain table, a printed-looking one with titles, semicolons,
- * decimal commas,
- * numbers of its own and other units, or a document for machines.
+ * decimal commas, numbers of its own and other units, or a document for machines.
  *
  * @phpstan-type Row array{code: string, values: array<string, float>}
  */

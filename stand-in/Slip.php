@@ -6,8 +6,8 @@ namespace StandIn;
 
 /**
  * What goes wrong at a lab now and then: two samples exchanged on the bench, or a batch whose pH meter was set wrong.
- * Some labs
- * find it themselves and say so; others do not. The reference of a consignment decides, unless a slip is ordered.
+ * Some labs find it themselves and say so; others do not. The reference of a consignment decides, unless a slip is
+ * ordered.
  *
  * @phpstan-import-type Row from Report
  *

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Casts;
 
+use HonestCore\Error\BadField;
 use HonestCore\Table\Stored;
 use Illuminate\Contracts\Database\Eloquent\CastsAttributes;
 use Illuminate\Database\Eloquent\Model;
@@ -30,33 +31,45 @@ final class AsValues implements CastsAttributes
     public function get(Model $model, string $key, mixed $value, array $attributes): ?array
     {
         $rows = is_string($value) ? json_decode($value, true, 512, JSON_THROW_ON_ERROR) : null;
+        if ($rows === null) {
+            return null;
+        }
+        if (! is_array($rows)) {
+            throw BadField::of($key, 'a list of rows');
+        }
 
-        return is_array($rows)
-            ? array_map(($this->class)::fromRow(...), array_values(array_filter($rows, is_array(...))))
-            : null;
+        return $this->values($key, $rows);
     }
 
     /** @return array<string, string|null> */
     public function set(Model $model, string $key, mixed $value, array $attributes): array
     {
-        return [$key => is_array($value) ? json_encode($this->rows($value), JSON_THROW_ON_ERROR) : null];
+        $row = static fn (Stored $one): array => $one->toRow();
+
+        return [
+            $key => is_array($value)
+                ? json_encode(array_map($row, $this->values($key, $value)), JSON_THROW_ON_ERROR)
+                : null,
+        ];
     }
 
     /**
-     * @param array<mixed> $values
-     * @return list<array<string, mixed>>
+     * None is left out unsaid: what is neither a row nor such a value is refused.
+     *
+     * @param array<mixed> $rows
+     * @return list<Stored>
+     *
+     * @throws BadField
      */
-    private function rows(array $values): array
+    private function values(string $key, array $rows): array
     {
-        $rows = [];
-        foreach ($values as $one) {
-            if ($one instanceof Stored) {
-                $rows[] = $one->toRow();
-            } elseif (is_array($one)) {
-                $rows[] = ($this->class)::fromRow($one)->toRow();
-            }
-        }
-
-        return $rows;
+        return array_map(
+            fn (mixed $one): Stored => match (true) {
+                $one instanceof Stored => $one,
+                is_array($one) => ($this->class)::fromRow($one),
+                default => throw BadField::of($key, 'a list of rows'),
+            },
+            array_values($rows),
+        );
     }
 }

@@ -61,8 +61,7 @@ final class TestMethod extends Model
 
     /**
      * The labs' methods for an analyte, the one that tests are judged by first: that of the extractant its limits are
-     * made for, then
-     * the one the team began with.
+     * made for, then the one the team began with.
      *
      * @return Builder<self>
      */

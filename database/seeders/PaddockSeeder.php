@@ -19,8 +19,8 @@ use Illuminate\Support\Carbon;
 
 /**
  * A paddock of an earlier year. Pulled as one it read 7 and nothing was to be done; its cells read from 5.9 to 8.2.
- * Each cell was
- * pulled twice and each composite measured twice, so that ground, sampling and analysis can be told apart.
+ * Each cell was pulled twice and each composite measured twice, so that ground, sampling and analysis can be told
+ * apart.
  */
 final class PaddockSeeder
 {

@@ -13,8 +13,7 @@ use HonestCore\Sampling\SplitAdvice;
 
 /**
  * Makes one area of two, so that they share a composite. What only one of them got becomes an event of a part; the
- * other
- * area goes, which it may not once it has plans or composites of its own.
+ * other area goes, which it may not once it has plans or composites of its own.
  */
 final class JoinAreas
 {

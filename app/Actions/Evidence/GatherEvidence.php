@@ -20,10 +20,9 @@ use HonestCore\Statistics\Spread;
 use Illuminate\Database\Eloquent\Collection;
 
 /**
- * Puts the readings of one test beside those of another method, or of one reader beside those of another, composite by
- * composite. Corrected readings do not count; readings with a protocol break are left out, and a pair none of whose
- * readings is
- * left is left out whole. Two extractants are never paired.
+ * Puts the readings of one test beside those of another method, or of one reader beside those of another, composite
+ * by composite. Corrected readings do not count; readings with a protocol break are left out, and a pair none of
+ * whose readings is left is left out whole. Two extractants are never paired.
  */
 final class GatherEvidence
 {
@@ -105,8 +104,7 @@ final class GatherEvidence
 
     /**
      * What a test can be held against: the labs' methods for the same, by the same extractant for a lab's, then tests
-     * of the bench
-     * that give numbers, which are looked at and never signed against.
+     * of the bench that give numbers, which are looked at and never signed against.
      *
      * @return list<TestMethod>
      */

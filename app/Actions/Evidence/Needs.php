@@ -83,8 +83,7 @@ final class Needs
 
     /**
      * Portions at hand of composites that the reference has read and the test has not: those of an action that was
-     * asked too little
-     * come first, then those clear of a limit before those too close to one.
+     * asked too little come first, then those clear of a limit before those too close to one.
      *
      * @param list<array{n: int, agree: int}> $perClass
      * @return list<array{portion: string, portion_id: int, sample_id: int, sample: string, area: string,

@@ -22,8 +22,7 @@ final class SamplingSplit
 
     /**
      * The expanded uncertainty that results of a lab are held against limits with: with the sampling in it where
-     * duplicates tell,
-     * else what is stated for the lab.
+     * duplicates tell, else what is stated for the lab.
      */
     public function expanded(TestMethod $lab): ?float
     {

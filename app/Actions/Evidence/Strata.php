@@ -10,8 +10,8 @@ use HonestCore\Agreement\ActionLimits;
 
 /**
  * The pairs of a test taken apart: by action and range of the reference, lot, reader, season, soil class and ground.
- * Ranges stand in
- * their order, lots in the order in which they were first read. A group of fewer than five proves nothing by itself.
+ * Ranges stand in their order, lots in the order in which they were first read. A group of fewer than five proves
+ * nothing by itself.
  */
 final class Strata
 {

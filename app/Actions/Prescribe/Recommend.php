@@ -305,8 +305,7 @@ final class Recommend
 
     /**
      * Composites of the same year that call for another action. Other parts of the same round have an answer of their
-     * own and
-     * contradict nothing; the duplicate of this part does.
+     * own and contradict nothing; the duplicate of this part does.
      *
      * @param list<Sample> $others
      * @param list<Advised> $parts

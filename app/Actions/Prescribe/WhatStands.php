@@ -42,7 +42,7 @@ final class WhatStands
      *
      * @return list<Reading>
      */
-    public function readings(Sample $sample, string $analyte, ?string $portion = null): array
+    public function readings(Sample $sample, string $analyte, ?string $workplace = null): array
     {
         $this->doubted ??= AskQuestions::doubted();
 
@@ -53,7 +53,7 @@ final class WhatStands
                         $reading->flags === [] &&
                         ! isset($this->doubted[$reading->id]) &&
                         $reading->method->analyte === $analyte &&
-                        ($portion === null || $reading->method->workplace === $portion),
+                        ($workplace === null || $reading->method->workplace === $workplace),
                 )
                 ->sortBy(
                     static fn (Reading $reading): array => [

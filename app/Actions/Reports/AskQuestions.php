@@ -26,8 +26,7 @@ use Illuminate\Support\Carbon;
 
 /**
  * Looks at a report and writes down what should be asked of it: each sample for itself, beside the earlier results of
- * its
- * ground, duplicates beside one another, check soils beside their value, and all of it together.
+ * its ground, duplicates beside one another, check soils beside their value, and all of it together.
  */
 final class AskQuestions
 {

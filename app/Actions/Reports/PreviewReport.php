@@ -157,7 +157,7 @@ final class PreviewReport
     {
         $said = [];
         foreach ($lines as $line) {
-            $said = [...$said, $line->sample, $line->labNumber];
+            array_push($said, $line->sample, $line->labNumber);
         }
         $fits = static fn (string $text): bool => $text !== '' && strlen($text) <= 80;
 

@@ -26,8 +26,8 @@ use Illuminate\Support\Facades\DB;
 
 /**
  * Takes a lab's report whole or not at all: every result as it was reported and in the home unit of its analyte. The
- * same
- * file again changes nothing; a corrected report takes the place of the one it names, whose results stay visible.
+ * same file again changes nothing; a corrected report takes the place of the one it names, whose results stay
+ * visible.
  *
  * @phpstan-type Taking array{file_name: string, sha256: string, read_on: string, decimal_comma: bool|null,
  *     skip: list<int>, supersedes_id: int|null}

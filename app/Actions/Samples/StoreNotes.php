@@ -16,8 +16,7 @@ use Illuminate\Support\Carbon;
 
 /**
  * Takes a phone's entries, each exactly once: what came before is known by its id, what cannot be taken is named with
- * its
- * reason, and neither holds up the others. All of a batch is stored in one transaction, or none of it.
+ * its reason, and neither holds up the others. All of a batch is stored in one transaction, or none of it.
  */
 final class StoreNotes
 {

@@ -63,8 +63,7 @@ final readonly class ActionTally
     public static function of(array $samples, ActionLimits $limits, ?Bands $bands): self
     {
         $asked = $agreed = array_fill(0, $limits->classes(), 0);
-        $matrix = array_fill(0, $limits->classes(), array_fill(0, $limits->classes(), 0));
-        [$agree, $cut, $mute, $torn, $unsorted, $classes, $hits] = [0, [], [], 0, 0, [], []];
+        [$agree, $cut, $mute, $torn, $unsorted, $classes, $hits, $pairs] = [0, [], [], 0, 0, [], [], []];
         foreach ($samples as $sample) {
             $own = $sample->limits ?? $limits;
             self::needSameClasses($sample->sample, $own, $limits);
@@ -77,15 +76,13 @@ final readonly class ActionTally
                 $agreed[$wanted]++;
                 $agree++;
             }
-            if ($got !== null) {
-                $matrix[$wanted][$got]++;
-            }
+            $pairs[] = [$wanted, $got];
             if ($bands !== null && $sample->bands !== []) {
                 $names = self::cutBands($sample, $own);
                 $unsorted += $got === null ? 1 : 0;
                 $torn += $got === null && $names['open'] === [] ? 1 : 0;
-                $mute = [...$mute, ...$names['open']];
-                $cut = [...$cut, ...$names['closed']];
+                array_push($mute, ...$names['open']);
+                array_push($cut, ...$names['closed']);
             }
         }
 
@@ -93,7 +90,7 @@ final readonly class ActionTally
             count($samples),
             $agree,
             array_map(static fn (int $n, int $hits): array => ['n' => $n, 'agree' => $hits], $asked, $agreed),
-            $unsorted === 0 ? array_map(array_values(...), array_values($matrix)) : null,
+            $unsorted === 0 ? ActionMatrix::of($pairs, $limits->classes(), false) : null,
             array_count_values($cut),
             array_count_values($mute),
             $bands === null || self::coversEveryClass($bands, $samples, $limits),

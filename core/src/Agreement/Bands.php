@@ -91,8 +91,7 @@ final readonly class Bands
 
     /**
      * Median of replicate bands. Two different middle bands read as the point midway between their middles; where one
-     * of them is
-     * open they sort to the class that both sort to, and cannot sort where they differ.
+     * of them is open they sort to the class that both sort to, and cannot sort where they differ.
      *
      * @param non-empty-list<Band> $replicates
      */

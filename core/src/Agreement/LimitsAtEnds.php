@@ -8,9 +8,8 @@ use HonestCore\Statistics\NoncentralT;
 use HonestCore\Statistics\Spread;
 
 /**
- * The limits of agreement where the readings end: the difference regressed on the mean of the two, at the 10th and the
- * 90th
- * percentile of those means.
+ * The limits of agreement where the readings end: the difference regressed on the mean of the two, at the 10th and
+ * the 90th percentile of those means.
  *
  * Quantity and unit: the unit of the readings, or natural logs on the ratio scale.
  * Domain: 4 pairs or more, of which at least one degree of freedom is left when clusters have taken their part.

@@ -14,8 +14,7 @@ use HonestCore\Quantity\AreaRate;
 
 /**
  * What may be recommended by an analyte other than pH: an amount or an action from a lab or a test whose rate stands,
- * a direction
- * from a test whose sort stands, else nothing.
+ * a direction from a test whose sort stands, else nothing.
  *
  * Quantity and unit: limits in the home unit of the analyte; rates in lb an acre of N, P2O5 or K2O.
  * Convention: a result whose uncertainty reaches over a limit says so; limits of another extractant call for nothing.

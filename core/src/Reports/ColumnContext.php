@@ -147,12 +147,12 @@ final readonly class ColumnContext
                 default => [],
             };
         }
-        $strange = ColumnName::ofAnother($known, $fitting[0]);
+        $strange = UnitForm::ofAnother($known, $fitting[0]);
         if ($strange !== '') {
             return ['unread' => $strange];
         }
         $changes = ['unit' => $fitting[0]->unit->code, 'plainMoles' => $fitting[0]->plainMoles];
-        $form = ColumnName::formOfUnit($column->analyte, $fitting[0]->form);
+        $form = UnitForm::of($column->analyte, $fitting[0]->form);
         if (! in_array($form, $known->forms, true)) {
             return $changes;
         }

@@ -111,7 +111,7 @@ final class ColumnName
         $analyte = Analytes::get($code);
         $extractant = $this->extractantFor($analyte->group);
         $said = $this->formSaid($analyte, $form);
-        $strange = self::ofAnother($analyte, $this->unit);
+        $strange = UnitForm::ofAnother($analyte, $this->unit);
 
         return new ReportColumn(
             $this->name,
@@ -142,7 +142,7 @@ final class ColumnName
      */
     private function formSaid(Analyte $analyte, ?array $form): array
     {
-        $written = self::formOfUnit($analyte->code, $this->unit->form ?? '');
+        $written = UnitForm::of($analyte->code, $this->unit->form ?? '');
         $fits = $written !== '' && (in_array($written, $analyte->forms, true) || $written === $analyte->element);
         if ($fits && ($form === null || $form['form'] === '' || $form['ask'] !== '')) {
             return ['form' => in_array($written, $analyte->forms, true) ? $written : '', 'ask' => ''];
@@ -152,25 +152,6 @@ final class ColumnName
         }
 
         return $form ?? ['form' => $analyte->ownForm(), 'ask' => ''];
-    }
-
-    /**
-     * A unit that names another element than the analyte, such as "mg N/kg" for potassium, or nothing: one of the two
-     * is a slip, and nobody can see which.
-     */
-    public static function ofAnother(Analyte $analyte, ?UnitText $unit): string
-    {
-        $form = self::formOfUnit($analyte->code, $unit->form ?? '');
-
-        return $unit === null || $form === '' || $form === $analyte->element || in_array($form, $analyte->forms, true)
-            ? ''
-            : "{$unit->unit->code} {$unit->form}";
-    }
-
-    /** What an element behind a unit means for an analyte: "mg N/kg" of nitrate is NO3-N. */
-    public static function formOfUnit(string $analyte, string $element): string
-    {
-        return ['no3n/N' => 'NO3-N', 'nh4n/N' => 'NH4-N', 'om/C' => 'OC']["{$analyte}/{$element}"] ?? $element;
     }
 
     /** No analyte is in the name: a column about the sample, or one that is not known here. */

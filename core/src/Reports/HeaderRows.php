@@ -8,8 +8,7 @@ use HonestCore\Analyte\UnitText;
 
 /**
  * Which of the early rows of a table are its header: the row with the names, rows of units or extractants below it, a
- * row of
- * groups above it, and the lines of title before them.
+ * row of groups above it, and the lines of title before them.
  *
  * Source: common practice of labs; what is found is shown and a person may name the row.
  */

@@ -10,8 +10,7 @@ use HonestCore\Quantity\DepthLayer;
 
 /**
  * All that a lab's file says, as `report:read` prints it: format, columns, results with their home values, what was
- * left out,
- * and every question.
+ * left out, and every question.
  *
  * Quantity and unit: `home_value` in ppm of the element, % of organic matter and texture, cmol/kg of exchange
  * capacity, dS/m, pH.

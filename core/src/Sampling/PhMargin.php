@@ -19,8 +19,7 @@ final readonly class PhMargin
 {
     /**
      * The fewest of the planned cores whose margin still counts as the plan's: it has grown by no more than
-     * data/pulling.json
-     * allows.
+     * data/pulling.json allows.
      *
      * @throws BadTable
      * @throws ValueOutOfRange

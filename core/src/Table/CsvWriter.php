@@ -6,8 +6,7 @@ namespace HonestCore\Table;
 
 /**
  * Writes CSV as RFC 4180 has it, with lines ending in CRLF. Text that a spreadsheet would take for a formula gets an
- * apostrophe
- * before it; numbers stay numbers.
+ * apostrophe before it; numbers stay numbers.
  */
 final class CsvWriter
 {

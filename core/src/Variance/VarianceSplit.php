@@ -104,8 +104,7 @@ final readonly class VarianceSplit
 
     /**
      * Interval of the classical sd of measurement, sampling and analysis together: (MSs + MSa)/2 by chi-square with
-     * Satterthwaite's
-     * degrees of freedom; where sampling came out below nothing, that of the analysis alone.
+     * Satterthwaite's degrees of freedom; where sampling came out below nothing, that of the analysis alone.
      *
      * @return array{float, float}|null
      */

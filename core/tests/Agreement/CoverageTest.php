@@ -17,8 +17,8 @@ use Random\Randomizer;
 
 /**
  * How often each interval holds what it should, over simulated seasons whose truth is known. Nominal 95 % must lie
- * within 94 to
- * 96 %; where the method is known to be conservative or small-sample figures differ, that is said and held to.
+ * within 94 to 96 %; where the method is known to be conservative or small-sample figures differ, that is said and
+ * held to.
  */
 final class CoverageTest extends TestCase
 {

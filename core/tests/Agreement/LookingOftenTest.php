@@ -27,8 +27,7 @@ final class LookingOftenTest extends TestCase
 
     /**
      * The chance that a claim which is false is proven at some look, computed exactly: the distribution of hits is
-     * followed from
-     * look to look, and what has passed the bound is taken out and counted.
+     * followed from look to look, and what has passed the bound is taken out and counted.
      *
      * @param callable(int, int): bool $proven
      */

@@ -11,9 +11,17 @@ use HonestCore\Error\BadOption;
 use HonestCore\Error\BadRow;
 use HonestCore\Error\BadTable;
 use HonestCore\Error\Refusal;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
+#[CoversClass(BadBoundary::class)]
+#[CoversClass(BadDefinition::class)]
+#[CoversClass(BadField::class)]
+#[CoversClass(BadOption::class)]
+#[CoversClass(BadRow::class)]
+#[CoversClass(BadTable::class)]
+#[CoversClass(Refusal::class)]
 final class RefusalTest extends TestCase
 {
     /** @return iterable<string, array{Refusal, string, string, array<string, string|int>}> */

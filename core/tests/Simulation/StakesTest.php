@@ -89,9 +89,8 @@ final class StakesTest extends TestCase
     }
 
     /**
-     * Four places on a line, 10 m apart, with values 1, 2, 4 and 7: distances up to half of 30 m in three lags of 5 m.
-     * Only the pairs
-     * that are 10 m apart lie in them: half the mean of 1, 4 and 9.
+     * Four places on a line, 10 m apart, with values 1, 2, 4 and 7: distances up to half of 30 m in three lags of 5
+     * m. Only the pairs that are 10 m apart lie in them: half the mean of 1, 4 and 9.
      */
     public function test_a_variogram_of_a_line(): void
     {

@@ -105,9 +105,8 @@ final class StrategiesTest extends TestCase
 
     /**
      * A pen between labs, on ground that stays: right in the year of the lab, and in the two after it wrong where the
-     * difference of two
-     * readings, of √2 times their spread, reaches over the limit: (2/3) Φ(−d/(√2 s)), with Φ(−0.7071) =
-     * 0.2398 (R, pnorm).
+     * difference of two readings, of √2 times their spread, reaches over the limit: (2/3) Φ(−d/(√2 s)), with
+     * Φ(−0.7071) = 0.2398 (R, pnorm).
      */
     public function test_a_pen_misses_as_often_as_two_readings_of_it_differ(): void
     {

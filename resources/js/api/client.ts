@@ -69,12 +69,12 @@ async function send<T>(method: Method, path: string, options: Options, data?: un
     const url = path.replace(/{(\w+)}/g, (_, name: string) => String(options.ids?.[name] ?? ''))
     const request: AxiosRequestConfig = { method, url, params: options.query, data }
     try {
-        return (await http.request<T>(request)).data
+        return whole((await http.request<T>(request)).data)
     } catch (error) {
         if (axios.isAxiosError(error) && error.response?.status === EXPIRED_TOKEN) {
             await http.get('/welcome')
             try {
-                return (await http.request<T>(request)).data
+                return whole((await http.request<T>(request)).data)
             } catch (again) {
                 throw refusal(again)
             }
@@ -83,7 +83,16 @@ async function send<T>(method: Method, path: string, options: Options, data?: un
     }
 }
 
+/** What is no JSON was cut off on its way, or is not from this server, whatever its status says. */
+function whole<T>(data: T): T {
+    if (typeof data === 'string' && data !== '') {
+        throw new Refused('The answer was cut off: whether it was saved is not known. Look before you try again.', 0)
+    }
+    return data
+}
+
 function refusal(error: unknown): Refused {
+    if (error instanceof Refused) return error
     if (!axios.isAxiosError(error)) {
         return new Refused(error instanceof Error ? error.message : String(error), 0)
     }

@@ -6,14 +6,16 @@ namespace HonestCore\Tests\Reports;
 
 use HonestCore\Reports\ColumnContext;
 use HonestCore\Reports\ColumnName;
+use HonestCore\Reports\UnitForm;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 /** What a unit says of the element it counts, in the name of a column or in a row of units under it. */
+#[CoversClass(UnitForm::class)]
 #[CoversClass(ColumnName::class)]
 #[CoversClass(ColumnContext::class)]
-final class ColumnNameTest extends TestCase
+final class UnitFormTest extends TestCase
 {
     /** @return iterable<string, array{string, string, string, string, string}> name, unit, then form, unit and unread */
     public static function columns(): iterable
