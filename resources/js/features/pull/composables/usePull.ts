@@ -30,8 +30,11 @@ export function usePull(
     const device = ref('')
     const trouble = ref('')
     const busy = ref(false)
+    let loads = 0
 
+    /** What is on the phone; one that began before another, or before a mark, is too old to be shown. */
     async function load(): Promise<void> {
+        const mine = ++loads
         try {
             const db = await database()
             device.value = await deviceId()
@@ -39,6 +42,7 @@ export function usePull(
                 db.getAllFromIndex('entries', 'composite', [planId, composite.value]),
                 db.getAllFromIndex('handins', 'composite', [planId, composite.value]),
             ])
+            if (mine !== loads) return
             entries.value = all.filter((one) => one.user === user.value).sort((a, b) => a.ordinal - b.ordinal)
             handIn.value =
                 handIns
@@ -123,7 +127,7 @@ export function usePull(
                 user: user.value,
             })
             entries.value = [...entries.value, kept]
-            await count()
+            await Promise.all([load(), count()])
             void send()
             return true
         } catch (error) {
