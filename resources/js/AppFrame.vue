@@ -1,10 +1,9 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
-import { api } from '@/api/client'
 import { NewSite } from '@/features/areas'
 import SoilProfile from '@/shared/components/SoilProfile.vue'
 import TopBar from '@/shared/components/TopBar.vue'
+import { useToday } from '@/shared/api'
 import { useSite } from '@/shared/composables/useSite'
 
 /** What is around a page: the profile, the bar, and the form for the first site where there is none. */
@@ -17,11 +16,7 @@ const WORDS: Record<string, string> = {
     'follow-up': 'overdue',
 }
 const { siteId, none } = useSite()
-const today = useQuery({
-    queryKey: ['today', siteId],
-    enabled: () => siteId.value !== null,
-    queryFn: () => api.get('/today', { query: { site_id: siteId.value ?? 0 } }),
-})
+const today = useToday(siteId)
 const notes = computed(() => {
     const counts: Record<string, number> = {}
     for (const item of today.data.value?.waiting ?? []) counts[item.stage] = (counts[item.stage] ?? 0) + 1

@@ -190,7 +190,13 @@ abstract class BrowserTestCase extends TestCase
     protected function choose(string $label, string $option): void
     {
         $quoted = self::quote($label);
-        $this->click("//label[span[normalize-space()={$quoted}]]//*[contains(@class, 'el-select__wrapper')]");
+        $this->pick("//label[span[normalize-space()={$quoted}]]", $option);
+    }
+
+    /** Chooses in the list within an element. */
+    protected function pick(string $within, string $option): void
+    {
+        $this->click("{$within}//*[contains(@class, 'el-select__wrapper')]");
         $this->click(
             "//*[contains(@class, 'el-select-dropdown__item') and contains(normalize-space(), ".
                 self::quote($option).

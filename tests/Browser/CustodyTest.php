@@ -21,7 +21,7 @@ final class CustodyTest extends BrowserTestCase
         $this->see("{$code} Lab portion");
         $this->scan($code);
         $this->see('scanned twice?');
-        $this->find("//select[@name='step']/option[normalize-space()='put on the shelf']")->click();
+        $this->choose('What happened', 'put on the shelf');
         $this->type('Where', 'Shelf C, box 1');
         $this->press('Write it for 1 portion');
         $this->see('1 portion put on the shelf.');
@@ -86,14 +86,14 @@ final class CustodyTest extends BrowserTestCase
     {
         $this->enter(self::MAREN, '/send');
         $this->see('working days late');
-        $this->find("//select[@aria-label='All areas']/option[contains(., 'Terrace')]")->click();
+        $this->pick("//*[contains(@class, 'el-select')][.//input[@aria-label='All areas']]", 'Terrace');
         $this->until(
             fn (): bool => str_contains((string) $this->browser->getCurrentURL(), 'area_id='),
             'the filter in the address',
         );
         $this->see('4 composites');
         $this->miss('QH26-18-');
-        $this->find("//select[@aria-label='Any state']/option[normalize-space()='lost']")->click();
+        $this->pick("//*[contains(@class, 'el-select')][.//input[@aria-label='Any state']]", 'lost');
         $this->see('No sample has all of this');
         $this->press('Show all');
         $this->see('27 composites');

@@ -59,6 +59,16 @@ final class WallsTest extends TestCase
         }
     }
 
+    public function test_pages_ask_through_the_file_of_their_feature_and_draw_no_field_of_their_own(): void
+    {
+        foreach (SourceFiles::in('resources/js', 'ts') + SourceFiles::in('resources/js', 'vue') as $file => $text) {
+            if (! str_ends_with($file, '/api.ts')) {
+                self::assertDoesNotMatchRegularExpression('/\buseQuery\(/', $text, $file);
+            }
+            self::assertDoesNotMatchRegularExpression('/<select\b|<input[^>]*type="(date|number)"/', $text, $file);
+        }
+    }
+
     public function test_resources_shape_and_compute_nothing(): void
     {
         foreach (SourceFiles::in('app/Http/Resources', 'php') as $file => $text) {

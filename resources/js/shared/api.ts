@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/vue-query'
 import { toValue, type MaybeRefOrGetter } from 'vue'
-import { api } from '@/api/client'
+import { api, Refused, type Schema } from '@/api/client'
 
 /** Lists that forms choose from: crops, tools, protocol breaks and the like. */
 export const useChoices = () =>
@@ -41,4 +41,55 @@ export const useToday = (siteId: MaybeRefOrGetter<number | null>) =>
         queryKey: ['today', siteId],
         enabled: () => toValue(siteId) !== null,
         queryFn: () => api.get('/today', { query: { site_id: toValue(siteId) ?? 0 } }),
+    })
+
+/** The pictures laid under the ground of a site. */
+export const useUnderlayList = (siteId: MaybeRefOrGetter<number | null>) =>
+    useQuery({
+        queryKey: ['underlays', siteId],
+        enabled: () => toValue(siteId) !== null,
+        queryFn: () => api.get('/sites/{site}/underlays', { ids: { site: toValue(siteId) ?? 0 } }),
+    })
+
+/** The composites of a site, in one line each. */
+export const useSampleLines = (siteId: MaybeRefOrGetter<number | null>) =>
+    useQuery({
+        queryKey: ['samples', siteId],
+        enabled: () => toValue(siteId) !== null,
+        queryFn: () => api.get('/samples', { query: { site_id: toValue(siteId) ?? 0 } }),
+    })
+
+/** The sites of the team. */
+export const useSites = () => useQuery({ queryKey: ['sites'], queryFn: () => api.get('/sites') })
+
+/** A site with its areas. */
+export const useSiteDetail = (siteId: MaybeRefOrGetter<number | null>) =>
+    useQuery({
+        queryKey: ['site', siteId],
+        enabled: () => toValue(siteId) !== null,
+        queryFn: () => api.get('/sites/{site}', { ids: { site: toValue(siteId) ?? 0 } }),
+    })
+
+/** What a search finds; one letter is not looked for. */
+export const useSearch = (asked: MaybeRefOrGetter<string>) =>
+    useQuery({
+        queryKey: ['search', asked],
+        enabled: () => toValue(asked).trim().length > 1,
+        queryFn: () => api.get('/search', { query: { q: toValue(asked).trim() } }),
+    })
+
+/** Who is signed in; null where nobody is. */
+export const useMe = () =>
+    useQuery({
+        queryKey: ['session'],
+        staleTime: Infinity,
+        retry: false,
+        queryFn: async (): Promise<Schema<'Me'> | null> => {
+            try {
+                return await api.get('/session')
+            } catch (error) {
+                if (error instanceof Refused && error.status === 401) return null
+                throw error
+            }
+        },
     })

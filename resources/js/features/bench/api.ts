@@ -23,3 +23,32 @@ export const useBench = (siteId: MaybeRefOrGetter<number | null>) =>
         enabled: () => toValue(siteId) !== null,
         queryFn: () => api.get('/bench', { query: { site_id: toValue(siteId) ?? 0 } }),
     })
+
+/** What was read in a run. */
+export const useRunReadings = (run: MaybeRefOrGetter<number>) =>
+    useQuery({
+        queryKey: ['run-readings', run],
+        queryFn: () => api.get('/runs/{run}/readings', { ids: { run: toValue(run) } }),
+    })
+
+/** A run as the server has it, told what this clock says. */
+export const useRunState = (run: MaybeRefOrGetter<number>) =>
+    useQuery({
+        queryKey: ['run', run],
+        queryFn: () => api.get('/runs/{run}', { ids: { run: toValue(run) }, query: { now_ms: Date.now() } }),
+    })
+
+/** A method with its definition. */
+export const useMethod = (id: MaybeRefOrGetter<number>) =>
+    useQuery({
+        queryKey: ['method', id],
+        queryFn: () => api.get('/methods/{method}', { ids: { method: toValue(id) } }),
+    })
+
+/** The transects of an area, with the method they were read by. */
+export const useTransects = (area: MaybeRefOrGetter<number | null>) =>
+    useQuery({
+        queryKey: ['transects', area],
+        enabled: () => toValue(area) !== null,
+        queryFn: () => api.get('/areas/{area}/transects', { ids: { area: toValue(area) ?? 0 } }),
+    })

@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/vue-query'
+import { toValue, type MaybeRefOrGetter } from 'vue'
 import { api } from '@/api/client'
 
 /** Every verdict ever signed. */
@@ -6,3 +7,18 @@ export const useVerdicts = () => useQuery({ queryKey: ['verdicts'], queryFn: () 
 
 /** Every version of every policy. */
 export const usePolicies = () => useQuery({ queryKey: ['policies'], queryFn: () => api.get('/policies') })
+
+/** A verdict as it was signed. */
+export const useVerdict = (id: MaybeRefOrGetter<number>) =>
+    useQuery({
+        queryKey: ['verdict', id],
+        queryFn: () => api.get('/verdicts/{verdict}', { ids: { verdict: toValue(id) } }),
+    })
+
+/** What a test usually costs in money and minutes. */
+export const useUsualCosts = (method: MaybeRefOrGetter<number | null>) =>
+    useQuery({
+        queryKey: ['costs', method],
+        enabled: () => toValue(method) !== null,
+        queryFn: () => api.get('/evidence/{method}/costs', { ids: { method: toValue(method) ?? 0 } }),
+    })

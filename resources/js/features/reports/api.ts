@@ -1,4 +1,5 @@
-import { useQuery } from '@tanstack/vue-query'
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import { toValue, type MaybeRefOrGetter } from 'vue'
 import { api } from '@/api/client'
 
 /** What check soils came back as. */
@@ -6,3 +7,30 @@ export const useCheckCharts = () => useQuery({ queryKey: ['check-charts'], query
 
 /** The reports that were taken. */
 export const useReports = () => useQuery({ queryKey: ['reports'], queryFn: () => api.get('/reports') })
+
+/** A report that was taken, with what was asked of it. */
+export const useTakenReport = (id: MaybeRefOrGetter<number>) =>
+    useQuery({
+        queryKey: ['report', id],
+        queryFn: () => api.get('/reports/{report}', { ids: { report: toValue(id) } }),
+    })
+
+/** All readings of the same composites beside one another. */
+export const useSideBySide = (analyte: MaybeRefOrGetter<string | null>, area: MaybeRefOrGetter<number | null>) =>
+    useQuery({
+        queryKey: ['side-by-side', analyte, area],
+        placeholderData: keepPreviousData,
+        queryFn: () =>
+            api.get('/side-by-side', {
+                query: { analyte: toValue(analyte) || undefined, area: toValue(area) || undefined },
+            }),
+    })
+
+/** How far the server is with a report that is being taken. */
+export const useReportProgress = (sha256: MaybeRefOrGetter<string | null>, taking: MaybeRefOrGetter<boolean>) =>
+    useQuery({
+        queryKey: ['report-progress', sha256],
+        enabled: () => toValue(taking) && toValue(sha256) !== null,
+        refetchInterval: 700,
+        queryFn: () => api.get('/reports/progress', { query: { sha256: toValue(sha256) ?? undefined } }),
+    })

@@ -1,10 +1,9 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { api } from '@/api/client'
 import { useShortcut } from '@/shared/composables/useShortcut'
+import { useSearch } from '@/shared/api'
 
 const router = useRouter()
 const words = ref('')
@@ -12,11 +11,7 @@ const asked = refDebounced(words, 120)
 const box = ref<HTMLInputElement | null>(null)
 const open = ref(false)
 const at = ref(0)
-const { data, isFetching } = useQuery({
-    queryKey: ['search', asked],
-    enabled: () => asked.value.trim().length > 1,
-    queryFn: () => api.get('/search', { query: { q: asked.value.trim() } }),
-})
+const { data, isFetching } = useSearch(asked)
 const found = computed(() => (asked.value.trim().length > 1 ? (data.value ?? []) : []))
 watch(found, () => (at.value = 0))
 useShortcut('/', 'Search', () => box.value?.focus())

@@ -5,6 +5,7 @@ import { today } from '@/shared/format'
 import { up } from '@/shared/offline/line'
 import { box } from '@/shared/offline/outbox'
 import SearchBox from './SearchBox.vue'
+import OneOf from './OneOf.vue'
 
 const { me, signOut } = useSession()
 const { sites, siteId, site, timezone, choose } = useSite()
@@ -14,13 +15,13 @@ const { sites, siteId, site, timezone, choose } = useSite()
     <div class="bar">
         <span class="where">
             <template v-if="(sites.data.value?.length ?? 0) > 1">
-                <select
-                    :value="siteId"
+                <OneOf
+                    :model-value="siteId ?? ''"
+                    class="site"
                     aria-label="Site"
-                    @change="choose(Number(($event.target as HTMLSelectElement).value))"
-                >
-                    <option v-for="one in sites.data.value" :key="one.id" :value="one.id">{{ one.name }}</option>
-                </select>
+                    :options="(sites.data.value ?? []).map((one) => [one.id, one.name] as const)"
+                    @update:model-value="choose(Number($event))"
+                />
             </template>
             <strong v-else>{{ site?.name ?? 'No site yet' }}</strong>
             <span v-if="site">, season {{ today(timezone).slice(0, 4) }}</span>
@@ -60,7 +61,8 @@ const { sites, siteId, site, timezone, choose } = useSite()
     gap: 10px;
     white-space: nowrap;
 }
-select {
+.site {
+    width: 190px;
     font-weight: 600;
 }
 @media (max-width: 700px) {

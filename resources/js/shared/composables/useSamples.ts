@@ -1,8 +1,7 @@
-import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
-import { api, type Schema } from '@/api/client'
+import { type Schema } from '@/api/client'
 import { useSite } from './useSite'
-import { useMethods } from '@/shared/api'
+import { useMethods, useSampleLines } from '@/shared/api'
 
 export type Sample = Schema<'Sample'>
 export type Reading = Schema<'Reading'>
@@ -10,11 +9,7 @@ export type Reading = Schema<'Reading'>
 /** The composites of the site and the methods that read them. */
 export function useSamples() {
     const { siteId } = useSite()
-    const samples = useQuery({
-        queryKey: ['samples', siteId],
-        enabled: () => siteId.value !== null,
-        queryFn: () => api.get('/samples', { query: { site_id: siteId.value ?? 0 } }),
-    })
+    const samples = useSampleLines(siteId)
     const methods = useMethods()
     return {
         samples: computed(() => samples.data.value ?? []),

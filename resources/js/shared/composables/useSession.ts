@@ -1,6 +1,7 @@
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { api, onSignedOut, Refused, type Schema } from '@/api/client'
+import { api, onSignedOut, type Schema } from '@/api/client'
+import { useMe } from '@/shared/api'
 import { count } from '@/shared/format'
 import { forgetAnswers } from '@/shared/offline/install'
 import { box, sendFor } from '@/shared/offline/outbox'
@@ -12,19 +13,7 @@ onSignedOut(() => (expired.value = true))
 
 export function useSession() {
     const queries = useQueryClient()
-    const { data, isPending } = useQuery({
-        queryKey: ['session'],
-        staleTime: Infinity,
-        retry: false,
-        queryFn: async (): Promise<Schema<'Me'> | null> => {
-            try {
-                return await api.get('/session')
-            } catch (error) {
-                if (error instanceof Refused && error.status === 401) return null
-                throw error
-            }
-        },
-    })
+    const { data, isPending } = useMe()
     const me = computed(() => data.value ?? null)
 
     async function signedIn(who: Schema<'Me'>): Promise<void> {

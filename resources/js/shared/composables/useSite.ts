@@ -1,23 +1,19 @@
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useQueryClient } from '@tanstack/vue-query'
 import { useLocalStorage } from '@vueuse/core'
 import { computed } from 'vue'
-import { api } from '@/api/client'
 import type { Units } from '@/shared/format'
+import { useSites, useSiteDetail } from '@/shared/api'
 
 const chosen = useLocalStorage<number | null>('honest-core:site', null)
 
 /** The site that the pages are about: the one chosen last, or the first there is. */
 export function useSite() {
     const queries = useQueryClient()
-    const sites = useQuery({ queryKey: ['sites'], queryFn: () => api.get('/sites') })
+    const sites = useSites()
     const siteId = computed(
         () => (sites.data.value?.find((site) => site.id === chosen.value) ?? sites.data.value?.[0])?.id ?? null,
     )
-    const detail = useQuery({
-        queryKey: ['site', siteId],
-        enabled: () => siteId.value !== null,
-        queryFn: () => api.get('/sites/{site}', { ids: { site: siteId.value ?? 0 } }),
-    })
+    const detail = useSiteDetail(siteId)
     const site = computed(() => detail.data.value ?? null)
 
     return {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import FormField from '@/shared/components/FormField.vue'
 import { EVENTS, SLOPES, SURFACES, TEXTURES, type Facts } from '../facts'
+import OneOf from '@/shared/components/OneOf.vue'
 
 /** What decides whether ground may share a composite. What is not known is left empty. */
 const facts = defineModel<Facts>({ required: true })
@@ -27,9 +28,11 @@ const add = (): void =>
         <fieldset>
             <legend>Lime, fertiliser, manure, compost</legend>
             <div v-for="(event, i) in facts.events" :key="i" class="event">
-                <select v-model="event.kind" :aria-label="`What, ${i + 1}`">
-                    <option v-for="kind in EVENTS" :key="kind.value" :value="kind.value">{{ kind.label }}</option>
-                </select>
+                <OneOf
+                    v-model="event.kind"
+                    :aria-label="`What, ${i + 1}`"
+                    :options="EVENTS.map(({ value, label }) => [value, label] as const)"
+                />
                 <el-input
                     v-model="event.on"
                     size="small"

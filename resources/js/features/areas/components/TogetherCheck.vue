@@ -1,21 +1,21 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { useSave } from '@/shared/composables/useSave'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { api, type Schema } from '@/api/client'
+import { useTogether } from '../api'
+import OneOf from '@/shared/components/OneOf.vue'
 
 /** Could two areas share a composite? */
 const props = defineProps<{ area: Schema<'Area'>; areas: Schema<'Area'>[] }>()
-const other = ref<number | null>(null)
-const { data } = useQuery({
-    queryKey: ['together', () => props.area.id, other],
-    enabled: () => other.value !== null,
-    queryFn: () => api.get('/areas/{area}/together/{other}', { ids: { area: props.area.id, other: other.value ?? 0 } }),
-})
+const other = ref<number | ''>('')
+const { data } = useTogether(
+    () => props.area.id,
+    () => other.value || null,
+)
 const emit = defineEmits<{ joined: [area: Schema<'Area'>] }>()
 const { save, saving, refusal } = useSave(
-    () => api.post('/areas/{area}/join/{other}', undefined, { ids: { area: props.area.id, other: other.value ?? 0 } }),
+    () => api.post('/areas/{area}/join/{other}', undefined, { ids: { area: props.area.id, other: other.value || 0 } }),
     (area) => emit('joined', area),
 )
 </script>
@@ -24,12 +24,11 @@ const { save, saving, refusal } = useSave(
     <div class="together">
         <label>
             <span class="label">Could it share a composite with</span>
-            <select v-model="other">
-                <option :value="null">…</option>
-                <option v-for="one in areas.filter((one) => one.id !== area.id)" :key="one.id" :value="one.id">
-                    {{ one.name }}
-                </option>
-            </select>
+            <OneOf
+                v-model="other"
+                none="choose an area"
+                :options="areas.filter(({ id }) => id !== area.id).map(({ id, name }) => [id, name] as const)"
+            />
         </label>
         <template v-if="data">
             <p v-if="!data.reasons.length">Nothing known speaks against it.</p>

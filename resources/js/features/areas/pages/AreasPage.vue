@@ -8,7 +8,7 @@ import { useSave } from '@/shared/composables/useSave'
 import { useShortcut } from '@/shared/composables/useShortcut'
 import { useUnderlays } from '@/shared/composables/useUnderlays'
 import { useSite } from '@/shared/composables/useSite'
-import { acresAndHectares, count, extent as shownExtent, length } from '@/shared/format'
+import { acresAndHectares, count } from '@/shared/format'
 import GroundMap from '@/shared/map/GroundMap.vue'
 import type { DrawKind } from '@/shared/map/useGroundMap'
 import AreaForm from '../components/AreaForm.vue'
@@ -20,6 +20,7 @@ import TogetherCheck from '../components/TogetherCheck.vue'
 import UnderlayPanel from '../components/UnderlayPanel.vue'
 import { useMeasure } from '../composables/useMeasure'
 import { useChoices } from '@/shared/api'
+import AreaList from '../components/AreaList.vue'
 
 type Doing = 'look' | 'new' | 'landmark' | 'import' | 'site' | 'cut' | 'hole' | 'split'
 const route = useRoute()
@@ -89,10 +90,6 @@ function act(what: 'cut' | 'hole' | 'split'): void {
     clear()
     doing.value = what
 }
-async function removeLandmark(id: number): Promise<void> {
-    await api.delete('/landmarks/{landmark}', { ids: { landmark: id } })
-    await refresh()
-}
 useShortcut('n', 'Draw a new area', () => start('new'))
 </script>
 
@@ -116,51 +113,15 @@ useShortcut('n', 'Draw a new area', () => start('new'))
         <NewSite v-if="doing === 'site'" @made="done()" />
         <div v-else class="columns work">
             <section>
-                <table class="plain">
-                    <thead>
-                        <tr>
-                            <th>Area</th>
-                            <th class="num">Extent</th>
-                        </tr>
-                    </thead>
-                    <tbody>
-                        <tr v-for="one in areas" :key="one.id" :class="{ chosen: one.id === chosen }">
-                            <td>
-                                <button type="button" class="link name" @click="choose(one.id)">{{ one.name }}</button>
-                                <span class="note">{{ one.use_name }}, {{ count(one.samples ?? 0, 'composite') }}</span>
-                            </td>
-                            <td class="num">{{ shownExtent(one.area_m2, units) }}</td>
-                        </tr>
-                    </tbody>
-                </table>
-                <h3>Kept away from</h3>
-                <table class="plain">
-                    <tbody>
-                        <tr v-for="mark in landmarks" :key="mark.id">
-                            <td>{{ mark.name }}</td>
-                            <td class="num">{{ length(mark.distance_m, units) }}</td>
-                            <td class="num">
-                                <button
-                                    type="button"
-                                    class="link"
-                                    :aria-label="`Remove ${mark.name}`"
-                                    @click="removeLandmark(mark.id)"
-                                >
-                                    Remove
-                                </button>
-                            </td>
-                        </tr>
-                    </tbody>
-                </table>
-                <p v-if="areas.length" class="note exports">
-                    Areas as a file:
-                    <a
-                        v-for="format in ['geojson', 'kml', 'gpx']"
-                        :key="format"
-                        :href="`/api/sites/${site.id}/areas/export/${format}`"
-                        >{{ format.toUpperCase() }}</a
-                    >
-                </p>
+                <AreaList
+                    :site-id="site.id"
+                    :areas="areas"
+                    :landmarks="landmarks"
+                    :chosen="chosen"
+                    :units="units"
+                    @choose="choose"
+                    @removed="refresh"
+                />
                 <button type="button" class="link" @click="start('landmark')">Add a road, wall, water or spot</button>
                 <UnderlayPanel v-model:spot="spot" :site-id="siteId ?? 0" :underlays="underlays" />
             </section>
@@ -286,24 +247,10 @@ useShortcut('n', 'Draw a new area', () => start('new'))
     position: sticky;
     top: 12px;
 }
-.name {
-    text-align: left;
-    display: block;
-    font-weight: 600;
-}
-h3 {
-    margin: 18px 0 4px;
-}
 .hint {
     background: var(--sheet);
     border: 1px solid var(--line);
     padding: 5px 9px;
-}
-.exports {
-    margin: 8px 0;
-}
-.exports a {
-    margin-left: 8px;
 }
 .reasons {
     padding-left: 16px;

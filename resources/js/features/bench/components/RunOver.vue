@@ -1,17 +1,14 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
-import { api, type Schema } from '@/api/client'
+import { type Schema } from '@/api/client'
 import { count, number } from '@/shared/format'
 import { money } from '@/shared/money'
 import TextureTriangle from './TextureTriangle.vue'
+import { useRunReadings } from '../api'
 
 /** A run that is over: what it gave, what was left out and why, and what it really took. */
 const props = defineProps<{ run: Schema<'Run'> }>()
-const { data } = useQuery({
-    queryKey: ['run-readings', props.run.id],
-    queryFn: () => api.get('/runs/{run}/readings', { ids: { run: props.run.id } }),
-})
+const { data } = useRunReadings(() => props.run.id)
 const minutes = computed(() => (props.run.attention_s ?? 0) / 60)
 const kept = computed(() => data.value?.length ?? 0)
 const jars = computed(() => data.value?.filter(({ texture }) => texture !== null) ?? [])

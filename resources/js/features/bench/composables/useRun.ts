@@ -1,8 +1,9 @@
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useQueryClient } from '@tanstack/vue-query'
 import { computed, onScopeDispose, ref, type ComputedRef, type Ref } from 'vue'
 import { api, Refused, type Schema } from '@/api/client'
 import { newId } from '@/shared/offline/store'
 import { advance } from '../advance'
+import { useRunState } from '../api'
 
 export type Run = Schema<'Run'>
 export type Tube = Schema<'Tube'>
@@ -31,10 +32,7 @@ export function useRun(id: number): UseRunReturn {
     const place = `honest-core:run:${id}`
     const unsent = ref<Mark[]>(JSON.parse(localStorage.getItem(place) ?? '[]') as Mark[])
     const refusal = ref<Refused | null>(null)
-    const { data } = useQuery({
-        queryKey: key,
-        queryFn: () => api.get('/runs/{run}', { ids: { run: id }, query: { now_ms: Date.now() } }),
-    })
+    const { data } = useRunState(id)
     let sending = false
     let timer: ReturnType<typeof setTimeout> | undefined
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { api } from '@/api/client'
@@ -12,16 +12,13 @@ import type { Draft } from '../definition'
 import LotForm from '../components/LotForm.vue'
 import MethodForm from '../components/MethodForm.vue'
 import SheetLinks from '../components/SheetLinks.vue'
-import { useBenchLibrary } from '../api'
+import { useBenchLibrary, useMethod } from '../api'
 
 /** One method: its steps, times, conditions and bands, each change a new version with its reason. */
 const route = useRoute()
 const queries = useQueryClient()
 const id = computed(() => Number(route.params.method))
-const { data: method } = useQuery({
-    queryKey: ['method', id],
-    queryFn: () => api.get('/methods/{method}', { ids: { method: id.value } }),
-})
+const { data: method } = useMethod(id)
 const { data: library } = useBenchLibrary()
 const shown = computed(() => (method.value?.definition ?? null) as unknown as Draft | null)
 const draft = ref<Draft | null>(null)

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from '@/api/client'
@@ -9,11 +9,12 @@ import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
 import { useSession } from '@/shared/composables/useSession'
 import { useSite } from '@/shared/composables/useSite'
-import { count, day, number, today, typed } from '@/shared/format'
+import { count, day, today, typed } from '@/shared/format'
 import BenchTabs from '../components/BenchTabs.vue'
-import TransectChart from '../components/TransectChart.vue'
 import TransectTimes from '../components/TransectTimes.vue'
 import DateField from '@/shared/components/DateField.vue'
+import { useTransects } from '../api'
+import TransectRead from '../components/TransectRead.vue'
 
 /** A nitrate probe from the row to mid-row, beside the rain and what was spread. */
 const CM_PER_INCH = 2.54
@@ -24,13 +25,8 @@ const queries = useQueryClient()
 const { me } = useSession()
 const { site, areas, timezone, units } = useSite()
 const areaId = computed(() => Number(route.params.area) || areas.value[0]?.id || null)
-const { data } = useQuery({
-    queryKey: ['transects', areaId],
-    enabled: () => areaId.value !== null,
-    queryFn: () => api.get('/areas/{area}/transects', { ids: { area: areaId.value ?? 0 } }),
-})
+const { data } = useTransects(areaId)
 const us = computed(() => units.value === 'us')
-const shown = (cm: number): string => (us.value ? number(cm / CM_PER_INCH, 1) : number(cm, 1))
 const unit = computed(() => (us.value ? 'in' : 'cm'))
 const form = reactive({
     read_on: '',
@@ -197,39 +193,7 @@ const one = computed(() => data.value?.transects.find(({ id }) => id === chosen.
                 </form>
             </div>
             <div v-if="data">
-                <template v-if="one">
-                    <h2>
-                        {{ day(one.read_on) }}:
-                        {{
-                            one.mean_across === null
-                                ? `${number(one.places[0]?.mean, 1)} ppm at one place`
-                                : `${number(one.mean_across, 1)} ppm across the row`
-                        }}
-                    </h2>
-                    <TransectChart :transect="one" :unit="unit" :per-cm="us ? 1 / CM_PER_INCH : 1" />
-                    <p v-for="caution in one.cautions" :key="caution" class="warning">{{ caution }}</p>
-                    <details>
-                        <summary>The readings as a table</summary>
-                        <table class="plain">
-                            <thead>
-                                <tr>
-                                    <th class="num">From the row, {{ unit }}</th>
-                                    <th class="num">Readings, ppm</th>
-                                    <th class="num">Mean, ppm</th>
-                                </tr>
-                            </thead>
-                            <tbody>
-                                <tr v-for="place in one.places" :key="place.cm">
-                                    <td class="num">{{ shown(place.cm) }}</td>
-                                    <td class="num">{{ place.readings.join(', ') }}</td>
-                                    <td class="num">
-                                        {{ number(place.mean, 1) }}{{ place.alone ? ' (one reading)' : '' }}
-                                    </td>
-                                </tr>
-                            </tbody>
-                        </table>
-                    </details>
-                </template>
+                <TransectRead v-if="one" :transect="one" :us="us" />
                 <TransectTimes
                     v-if="data.transects.length || data.events.length"
                     :transects="data.transects"
@@ -301,9 +265,5 @@ const one = computed(() => data.value?.transects.find(({ id }) => id === chosen.
 }
 .event {
     margin: 14px 0 6px;
-}
-summary {
-    cursor: pointer;
-    color: var(--gley);
 }
 </style>

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import { computed, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, type Schema } from '@/api/client'
@@ -9,6 +8,7 @@ import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
 import { number, percent } from '@/shared/format'
 import { useEvidenceLines } from '@/shared/api'
+import { useUsualCosts } from '../api'
 
 /** What to buy next season: mixes of tests by what they cost an area with their mistakes. */
 const route = useRoute()
@@ -21,11 +21,7 @@ const method = computed(
     () =>
         Number(route.query.test) || (tests.value.find(({ pairs }) => pairs >= 5) ?? tests.value[0])?.method_id || null,
 )
-const { data: usual } = useQuery({
-    queryKey: ['costs', method],
-    enabled: () => method.value !== null,
-    queryFn: () => api.get('/evidence/{method}/costs', { ids: { method: method.value! } }),
-})
+const { data: usual } = useUsualCosts(method)
 const form = reactive({
     lab_fee: 18,
     lab_minutes: 8,

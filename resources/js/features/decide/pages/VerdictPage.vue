@@ -1,21 +1,17 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
-import { api } from '@/api/client'
 import PageHead from '@/shared/components/PageHead.vue'
 import VerdictStone from '@/shared/components/VerdictStone.vue'
 import { useSite } from '@/shared/composables/useSite'
 import { count, day, number, percent } from '@/shared/format'
+import { useVerdict } from '../api'
 
 /** One signed verdict on one page, for a file or an auditor: the claim, where it holds, what it rests on, under which policy. */
 const route = useRoute()
 const { timezone } = useSite()
 const id = computed(() => Number(route.params.verdict))
-const { data: verdict, error } = useQuery({
-    queryKey: ['verdict', id],
-    queryFn: () => api.get('/verdicts/{verdict}', { ids: { verdict: id.value } }),
-})
+const { data: verdict, error } = useVerdict(id)
 const print = (): void => window.print()
 const pairs = computed(() =>
     [...(verdict.value?.snapshot ?? [])].sort(

@@ -1,8 +1,6 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api } from '@/api/client'
 import PageHead from '@/shared/components/PageHead.vue'
 import VerdictStone from '@/shared/components/VerdictStone.vue'
 import { useSession } from '@/shared/composables/useSession'
@@ -17,6 +15,7 @@ import StripTable from '../components/StripTable.vue'
 import TakenApart from '../components/TakenApart.vue'
 import WouldSettle from '../components/WouldSettle.vue'
 import { useEvidenceLines } from '@/shared/api'
+import { useEvidence } from '../api'
 
 const CLAIMS = ['sort', 'rate', 'track'] as const
 const route = useRoute()
@@ -53,11 +52,7 @@ const current = computed(() => {
     if (!found) return ''
     return found.against ? `reader\n${String(route.query.reader)}\n${found.against}` : `lab\n${found.reference.id}`
 })
-const { data: evidence } = useQuery({
-    queryKey: ['evidence', methodId, against],
-    enabled: () => chosen.value !== null && chosen.value.untested === null,
-    queryFn: () => api.get('/evidence/{method}', { ids: { method: methodId.value ?? 0 }, query: against.value }),
-})
+const { data: evidence } = useEvidence(() => (chosen.value?.untested === null ? methodId.value : null), against)
 /** What the two are called in tables: a kit has bands, a lab may stand beside a lab, a reader beside a reader. */
 const nouns = computed(() => ({
     test: evidence.value?.against

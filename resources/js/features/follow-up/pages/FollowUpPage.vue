@@ -1,17 +1,12 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
-import { api } from '@/api/client'
 import PageHead from '@/shared/components/PageHead.vue'
 import { useSite } from '@/shared/composables/useSite'
 import { count, day } from '@/shared/format'
+import { useFollowUp } from '../api'
 
 const { site, siteId } = useSite()
-const { data } = useQuery({
-    queryKey: ['follow-up', siteId],
-    enabled: () => siteId.value !== null,
-    queryFn: () => api.get('/follow-up', { query: { site_id: siteId.value ?? 0 } }),
-})
+const { data } = useFollowUp(siteId)
 const overdue = computed(() => data.value?.filter((one) => one.state === 'overdue').length ?? 0)
 const next = computed(() => data.value?.find((one) => one.state === 'waiting'))
 const lede = computed(() => {

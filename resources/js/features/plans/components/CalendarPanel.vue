@@ -1,19 +1,13 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import { computed, reactive } from 'vue'
-import { api } from '@/api/client'
 import { day } from '@/shared/format'
 import DateField from '@/shared/components/DateField.vue'
+import { useCalendar } from '../api'
 
 /** Backwards from the day the lime must be on. */
 const props = defineProps<{ planId: number }>()
 const form = reactive({ lime_on: '', lab_days: 10, shipping_days: 3 })
-const { data, error } = useQuery({
-    queryKey: ['calendar', () => props.planId, form],
-    enabled: () => form.lime_on !== '',
-    retry: false,
-    queryFn: () => api.get('/plans/{plan}/calendar', { ids: { plan: props.planId }, query: { ...form } }),
-})
+const { data, error } = useCalendar(() => props.planId, form)
 const file = computed(
     () =>
         `/api/plans/${props.planId}/calendar.ics?lime_on=${form.lime_on}&lab_days=${form.lab_days}&shipping_days=${form.shipping_days}`,

@@ -8,6 +8,8 @@ import ChipChoice from './ChipChoice.vue'
 import type { Kept } from '../composables/useDraft'
 import ZonesField from './ZonesField.vue'
 import { LAYERS, PATTERNS, usualSpec, type Spec } from '../usual'
+import NumberRow from '@/shared/components/NumberRow.vue'
+import WalkFields from './WalkFields.vue'
 
 type Parting = 'one' | 'cells' | 'zones'
 const METRES_PER_INCH = 0.0254
@@ -23,7 +25,7 @@ const kept = defineModel<Kept[]>('kept', { required: true })
 defineEmits<{ shuffle: []; place: [what: 'Point' | 'Polygon'] }>()
 const unit = () => (props.units === 'us' ? 'ft' : 'm')
 const shown = (m: number) => Math.round(props.units === 'us' ? feet(m) : m)
-const given = (n: number | undefined) => (props.units === 'us' ? metres(n ?? 0) : (n ?? 0))
+const given = (n: number | null | undefined) => (props.units === 'us' ? metres(n ?? 0) : (n ?? 0))
 const field = (name: string) => props.wrong?.fields[name]?.[0]
 const school = computed(() => props.schools.find((one) => one.code === spec.value.school))
 const parting = computed<Parting>({
@@ -94,31 +96,15 @@ function choose(code: string | undefined): void {
         <fieldset>
             <legend>Pattern</legend>
             <ChipChoice v-model="pattern" label="Pattern" :options="PATTERNS" />
-            <div v-if="spec.rows" class="kept">
-                <span>Rows, inches apart</span>
-                <el-input-number
-                    :model-value="Math.round(spec.rows.spacing_m / METRES_PER_INCH)"
-                    :controls="false"
-                    :min="4"
-                    :max="190"
-                    size="small"
-                    aria-label="Rows, inches apart"
-                    @update:model-value="
-                        (n: number | undefined) => (spec.rows!.spacing_m = (n ?? 30) * METRES_PER_INCH)
-                    "
-                />
-            </div>
-            <div v-if="spec.rows" class="kept">
-                <span>Rows run to, degrees</span>
-                <el-input-number
-                    v-model="spec.rows.bearing_deg"
-                    :controls="false"
-                    :min="0"
-                    :max="359"
-                    size="small"
-                    aria-label="Rows run to, degrees"
-                />
-            </div>
+            <NumberRow
+                v-if="spec.rows"
+                label="Rows, inches apart"
+                :model-value="Math.round(spec.rows.spacing_m / METRES_PER_INCH)"
+                :min="4"
+                :max="190"
+                @update:model-value="(n) => (spec.rows!.spacing_m = (n ?? 30) * METRES_PER_INCH)"
+            />
+            <NumberRow v-if="spec.rows" v-model="spec.rows.bearing_deg" label="Rows run to, degrees" :max="359" />
             <button type="button" class="link other" @click="$emit('shuffle')">Other points</button>
             <span class="note">seed {{ spec.seed }}</span>
         </fieldset>
@@ -134,17 +120,7 @@ function choose(code: string | undefined): void {
                 ]"
             />
             <template v-if="spec.cell_acres !== null">
-                <div class="kept">
-                    <span>Acres a cell</span>
-                    <el-input-number
-                        v-model="spec.cell_acres"
-                        :controls="false"
-                        :min="0.05"
-                        :max="1000"
-                        size="small"
-                        aria-label="Acres a cell"
-                    />
-                </div>
+                <NumberRow v-model="spec.cell_acres" label="Acres a cell" :min="0.05" :max="1000" />
                 <ChipChoice
                     v-model="spec.cell_mode"
                     label="Cores of a cell"
@@ -163,107 +139,39 @@ function choose(code: string | undefined): void {
         </fieldset>
         <fieldset>
             <legend>Keep away from, {{ unit() }}</legend>
-            <div v-for="one in kept" :key="one.landmark_id" class="kept">
-                <el-checkbox v-model="one.on">{{ one.name }}</el-checkbox>
-                <el-input-number
-                    :model-value="shown(one.distance_m)"
-                    :controls="false"
-                    :min="0"
-                    :max="30000"
-                    size="small"
-                    :aria-label="`Distance from ${one.name}, ${unit()}`"
-                    @update:model-value="(n: number | undefined) => (one.distance_m = given(n))"
-                />
-            </div>
-            <div class="kept">
-                <span>Margin from the boundary</span>
-                <el-input-number
-                    :model-value="shown(spec.edge_m)"
-                    :controls="false"
-                    :min="0"
-                    :max="3000"
-                    size="small"
-                    :aria-label="`Margin from the boundary, ${unit()}`"
-                    @update:model-value="(n: number | undefined) => (spec.edge_m = given(n))"
-                />
-            </div>
+            <NumberRow
+                v-for="one in kept"
+                :key="one.landmark_id"
+                :label="`Distance from ${one.name}, ${unit()}`"
+                :model-value="shown(one.distance_m)"
+                :max="30000"
+                @update:model-value="(n) => (one.distance_m = given(n))"
+                ><el-checkbox v-model="one.on">{{ one.name }}</el-checkbox></NumberRow
+            >
+            <NumberRow
+                :label="`Margin from the boundary, ${unit()}`"
+                :model-value="shown(spec.edge_m)"
+                :max="3000"
+                @update:model-value="(n) => (spec.edge_m = given(n))"
+                ><span>Margin from the boundary</span></NumberRow
+            >
         </fieldset>
         <details>
             <summary>Quality control</summary>
-            <div v-for="one in QUALITY" :key="one.key" class="kept">
-                <span>{{ one.label }}</span>
-                <el-input-number
-                    :model-value="spec.quality?.[one.key] ?? 0"
-                    :controls="false"
-                    :min="0"
-                    :max="100"
-                    size="small"
-                    :aria-label="one.label"
-                    @update:model-value="(n: number | undefined) => setQuality(one.key, n ?? 0)"
-                />
-            </div>
+            <NumberRow
+                v-for="one in QUALITY"
+                :key="one.key"
+                :label="one.label"
+                :model-value="spec.quality?.[one.key] ?? 0"
+                :max="100"
+                @update:model-value="(n) => setQuality(one.key, n ?? 0)"
+            />
             <p class="note">
                 A duplicate composite is pulled with cores of its own; a hidden duplicate is a second bag of the same
                 soil under another code. One of each in ten is usual.
             </p>
         </details>
-        <details>
-            <summary>Walk, probe and spread</summary>
-            <div class="kept">
-                <span>{{ spec.start ? 'Starts at the place set' : 'Starts anywhere' }}</span>
-                <button v-if="spec.start" type="button" class="link" @click="spec.start = null">Anywhere</button>
-                <button type="button" class="link" @click="$emit('place', 'Point')">
-                    {{ placing === 'Point' ? 'Click on the map' : 'Set the gate' }}
-                </button>
-            </div>
-            <div class="kept">
-                <span>Your speed, km/h</span>
-                <el-input-number
-                    v-model="spec.speed_km_per_h"
-                    :controls="false"
-                    :min="0.5"
-                    :max="60"
-                    size="small"
-                    placeholder="4"
-                    aria-label="Your speed, km/h"
-                />
-            </div>
-            <div class="kept">
-                <span>Seconds a core</span>
-                <el-input-number
-                    v-model="spec.seconds_per_core"
-                    :controls="false"
-                    :min="0"
-                    :max="3600"
-                    size="small"
-                    placeholder="45"
-                    aria-label="Seconds a core"
-                />
-            </div>
-            <div class="kept">
-                <span>Probe, inner diameter, mm</span>
-                <el-input-number
-                    v-model="spec.probe_mm"
-                    :controls="false"
-                    :min="5"
-                    :max="300"
-                    size="small"
-                    aria-label="Probe, inner diameter, mm"
-                />
-            </div>
-            <div class="kept">
-                <span>Spread of pH between cores, measured</span>
-                <el-input-number
-                    v-model="spec.ph_sd"
-                    :controls="false"
-                    :min="0.01"
-                    :max="3"
-                    size="small"
-                    placeholder="–"
-                    aria-label="Spread of pH between cores, measured"
-                />
-            </div>
-        </details>
+        <WalkFields v-model="spec" :placing="placing === 'Point'" @place="$emit('place', 'Point')" />
     </div>
 </template>
 
@@ -279,24 +187,6 @@ function choose(code: string | undefined): void {
 .depth .field {
     flex: 1;
     min-width: 0;
-}
-.kept {
-    display: flex;
-    justify-content: space-between;
-    align-items: center;
-    gap: 8px;
-    min-height: 30px;
-}
-.kept .el-input-number {
-    width: 62px;
-    flex: none;
-}
-.kept :deep(.el-checkbox__label) {
-    white-space: normal;
-    line-height: 1.2;
-}
-.kept :deep(.el-checkbox) {
-    height: auto;
 }
 .other {
     margin: 0 8px 0 0;

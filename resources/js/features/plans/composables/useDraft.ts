@@ -1,8 +1,8 @@
-import { useQuery } from '@tanstack/vue-query'
 import { refDebounced, watchDebounced } from '@vueuse/core'
 import { computed, reactive, ref, toRaw, watch, type Ref } from 'vue'
 import { api, Refused, type Schema } from '@/api/client'
 import { usualSpec, type Spec } from '../usual'
+import { usePlanIfAny } from '../api'
 
 export interface Kept {
     landmark_id: number
@@ -125,10 +125,6 @@ export function useDraft(
 /** The plan to open for an area: the one asked for, else its newest. */
 export function useSavedPlan(planId: Ref<number | null>) {
     const steady = refDebounced(planId, 0)
-    const { data } = useQuery({
-        queryKey: ['plan', steady],
-        enabled: () => steady.value !== null,
-        queryFn: () => api.get('/plans/{plan}', { ids: { plan: steady.value ?? 0 } }),
-    })
+    const { data } = usePlanIfAny(steady)
     return computed(() => (planId.value === null ? null : (data.value ?? null)))
 }

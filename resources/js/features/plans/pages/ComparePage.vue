@@ -1,8 +1,6 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import { computed, reactive, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { api } from '@/api/client'
 import FormField from '@/shared/components/FormField.vue'
 import PageHead from '@/shared/components/PageHead.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
@@ -11,6 +9,7 @@ import { number } from '@/shared/format'
 import SchemeTable from '../components/SchemeTable.vue'
 import { useComparison } from '../composables/useComparison'
 import { useChoices } from '@/shared/api'
+import { useLocatedResults } from '../api'
 
 const STAKES = [
     ['lab_fee', 'Lab fee a sample'],
@@ -48,11 +47,7 @@ watch(
     },
     { immediate: true },
 )
-const own = useQuery({
-    queryKey: ['located-results', () => area.value?.id],
-    enabled: () => area.value !== null,
-    queryFn: () => api.get('/areas/{area}/located-results', { ids: { area: area.value?.id ?? 0 } }),
-})
+const own = useLocatedResults(() => area.value?.id ?? null)
 function takeOwn(): void {
     const rows = (own.data.value?.rows ?? []).map(({ longitude, latitude, ph }) => `${longitude},${latitude},${ph}`)
     form.results = ['longitude,latitude,ph', ...rows].join('\n')

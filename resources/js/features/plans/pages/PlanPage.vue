@@ -8,7 +8,7 @@ import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
 import { useSite } from '@/shared/composables/useSite'
 import { useUnderlays } from '@/shared/composables/useUnderlays'
-import { count, day, depth, extent, length, number, percent } from '@/shared/format'
+import { count, day, extent, number } from '@/shared/format'
 import GroundMap from '@/shared/map/GroundMap.vue'
 import BucketBar from '../components/BucketBar.vue'
 import CalendarPanel from '../components/CalendarPanel.vue'
@@ -17,6 +17,7 @@ import PlanForm from '../components/PlanForm.vue'
 import { useDraft, useSavedPlan } from '../composables/useDraft'
 import { useSchools } from '../api'
 import { usePlans } from '@/shared/api'
+import PlanCosts from '../components/PlanCosts.vue'
 
 const route = useRoute()
 const router = useRouter()
@@ -183,60 +184,7 @@ const state = computed(() => {
             <RefusalNote v-if="refusal && !Object.keys(refusal.fields).length" :refusal="refusal" />
             <p v-else-if="refusal && !refusal.fields.kept_reason" class="wrong" role="alert">{{ refusal.message }}</p>
             <template v-if="layout">
-                <h2>What it costs, and what it buys</h2>
-                <table class="plain facts" :aria-busy="busy">
-                    <tbody>
-                        <tr>
-                            <td>Cores, {{ spec.layers.map(depth).join(', ') }}</td>
-                            <td class="num" data-fact="cores">{{ number(layout.cores.length) }}</td>
-                        </tr>
-                        <tr v-if="layout.composites.length * layout.layers.length > 1">
-                            <td>
-                                Samples, {{ count(layout.composites.length, 'composite') }} of
-                                {{ count(layout.layers.length, 'layer') }}
-                            </td>
-                            <td class="num" data-fact="samples">
-                                {{ number(layout.composites.length * layout.layers.length) }}
-                            </td>
-                        </tr>
-                        <tr>
-                            <td>Walk between them</td>
-                            <td class="num" data-fact="walk">{{ length(layout.walk_m, units) }}</td>
-                        </tr>
-                        <tr>
-                            <td>Time in the field, about</td>
-                            <td class="num" data-fact="minutes">{{ number(layout.minutes) }} min</td>
-                        </tr>
-                        <tr>
-                            <td>Ground left to use</td>
-                            <td class="num">
-                                {{ extent(layout.usable_m2, units) }}, {{ percent(layout.usable_m2 / layout.area_m2) }}
-                            </td>
-                        </tr>
-                        <tr>
-                            <td>
-                                <strong>Margin on pH, {{ percent(layout.margin.confidence) }}</strong>
-                            </td>
-                            <td class="num" data-fact="margin">
-                                <strong>± {{ number(layout.margin.ph, 2) }}</strong>
-                            </td>
-                        </tr>
-                    </tbody>
-                </table>
-                <p class="note">
-                    Sampling error only, for a spread between cores of {{ number(layout.margin.sd, 2) }} pH,
-                    {{
-                        {
-                            usual: 'the usual one',
-                            stated: 'as stated',
-                            earlier: `from ${layout.margin.composites} earlier composites of this ground`,
-                        }[layout.margin.source]
-                    }}.
-                    <template v-if="layout.margin.low !== layout.margin.high">
-                        Ground varies: ± {{ number(layout.margin.low, 2) }} to ±
-                        {{ number(layout.margin.high, 2) }}.</template
-                    >
-                </p>
+                <PlanCosts :layout="layout" :layers="spec.layers" :units="units" :busy="busy" />
                 <h3>Margin on pH by cores</h3>
                 <MarginChart :curve="layout.margin_curve" :cores="layout.cores.length" :margin="layout.margin" />
                 <p><RouterLink :to="`/plans/${areaId}/compare`">One composite, zones or a grid?</RouterLink></p>
@@ -316,12 +264,6 @@ const state = computed(() => {
 }
 .why {
     margin: 4px 0;
-}
-.facts {
-    margin-bottom: 6px;
-}
-.facts td.num {
-    padding-right: 0;
 }
 .buttons {
     margin: 12px 0;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, type Schema } from '@/api/client'
@@ -10,16 +10,13 @@ import { useSave } from '@/shared/composables/useSave'
 import { useSite } from '@/shared/composables/useSite'
 import { depth, number } from '@/shared/format'
 import { LAYERS, PATTERNS } from '../usual'
+import { useSchoolsOf } from '../api'
 
 const route = useRoute()
 const queries = useQueryClient()
 const { site, areas } = useSite()
 const area = computed(() => areas.value.find((one) => one.id === Number(route.params.area)) ?? null)
-const { data: lines } = useQuery({
-    queryKey: ['schools', 'area', () => route.params.area],
-    enabled: () => area.value !== null,
-    queryFn: () => api.get('/areas/{area}/schools', { ids: { area: Number(route.params.area) } }),
-})
+const { data: lines } = useSchoolsOf(() => area.value?.id ?? null)
 const walk = (code: string) => PATTERNS.find((one) => one.value === code)?.label.toLowerCase() ?? code
 const base = computed(() => lines.value?.find((line) => line.school.code === site.value?.school)?.school ?? null)
 const fitting = computed(() => lines.value?.filter((line) => line.fits_use) ?? [])

@@ -1,13 +1,13 @@
 <script setup lang="ts">
-import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
-import { api } from '@/api/client'
 import PageHead from '@/shared/components/PageHead.vue'
 import { useSite } from '@/shared/composables/useSite'
 import { bearing, day, depth, length, number } from '@/shared/format'
 import PlanOnPaper from '../components/PlanOnPaper.vue'
 import { useChoices, usePlan } from '@/shared/api'
+import { useSheet } from '../api'
+import OneOf from '@/shared/components/OneOf.vue'
 
 const route = useRoute()
 const { site, units, timezone } = useSite()
@@ -16,12 +16,7 @@ const { data: plan } = usePlan(planId)
 const choices = useChoices()
 const tests = ref<string[]>(['ph'])
 const composite = ref<number | 'all'>(1)
-const { data: sheet } = useQuery({
-    queryKey: ['sheet', planId, tests],
-    placeholderData: keepPreviousData,
-    queryFn: () =>
-        api.get('/plans/{plan}/sheet', { ids: { plan: planId.value }, query: { tests: tests.value.join(',') } }),
-})
+const { data: sheet } = useSheet(planId, tests)
 const shown = computed(() =>
     (plan.value?.layout.composites ?? [])
         .filter(({ number }) => composite.value === 'all' || number === composite.value)
@@ -51,12 +46,14 @@ const print = (): void => window.print()
             </el-checkbox-group>
             <label v-if="parts > 1">
                 Composite
-                <select v-model="composite">
-                    <option value="all">all {{ parts }}</option>
-                    <option v-for="one in plan.layout.composites" :key="one.number" :value="one.number">
-                        {{ one.number }} of {{ parts }}
-                    </option>
-                </select>
+                <OneOf
+                    v-model="composite"
+                    class="composite"
+                    :options="[
+                        ['all', `all ${parts}`],
+                        ...plan.layout.composites.map(({ number: n }) => [n, `${n} of ${parts}`] as const),
+                    ]"
+                />
             </label>
         </div>
         <div v-for="(one, i) in shown" :key="one.number" class="columns sheet">

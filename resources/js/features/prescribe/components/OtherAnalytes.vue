@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { computed, reactive, watch } from 'vue'
-import { api, type Schema } from '@/api/client'
+import { type Schema } from '@/api/client'
 import { SampleLink } from '@/features/send'
 import FormField from '@/shared/components/FormField.vue'
 import VerdictStone from '@/shared/components/VerdictStone.vue'
 import { day, depth, number } from '@/shared/format'
+import { useAmounts } from '../api'
 
 /** What the analytes other than pH call for, as far as what stands allows. */
 const props = defineProps<{ areaId: number; sampleId: number | null }>()
@@ -19,15 +19,11 @@ watch(
     () => props.areaId,
     () => Object.assign(sized, { crop: '', yield: undefined }),
 )
-const { data: it, error } = useQuery({
-    queryKey: ['amounts', () => props.areaId, () => props.sampleId, asked],
-    placeholderData: keepPreviousData,
-    queryFn: () =>
-        api.get('/areas/{area}/amounts', {
-            ids: { area: props.areaId },
-            query: { ...asked.value, sample_id: props.sampleId ?? undefined },
-        }),
-})
+const { data: it, error } = useAmounts(
+    () => props.areaId,
+    () => props.sampleId,
+    asked,
+)
 const between = ({ between: ends, lb_per_acre: rate }: Schema<'AmountOfAnalyte'>): string =>
     rate !== null && ends && ends[0] != null && ends[1] != null && ends[1] - ends[0] >= 1
         ? `, between ${number(ends[0])} and ${number(ends[1])}`

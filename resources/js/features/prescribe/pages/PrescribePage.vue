@@ -1,9 +1,7 @@
 <script setup lang="ts">
-import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { computed, reactive } from 'vue'
 import { useRoute } from 'vue-router'
-import { api } from '@/api/client'
 import FormField from '@/shared/components/FormField.vue'
 import PageHead from '@/shared/components/PageHead.vue'
 import { useSite } from '@/shared/composables/useSite'
@@ -12,6 +10,7 @@ import BuiltOn from '../components/BuiltOn.vue'
 import OtherAnalytes from '../components/OtherAnalytes.vue'
 import PartsOfArea from '../components/PartsOfArea.vue'
 import RateColumn from '../components/RateColumn.vue'
+import { useRecommendations, useRecommendation } from '../api'
 
 const KINDS: Record<string, string> = {
     amount: 'lime, an amount',
@@ -29,11 +28,7 @@ const asked = refDebounced(
     computed(() => ({ ...material })),
     150,
 )
-const lines = useQuery({
-    queryKey: ['recommendations', siteId],
-    enabled: () => siteId.value !== null,
-    queryFn: () => api.get('/recommendations', { query: { site_id: siteId.value ?? 0 } }),
-})
+const lines = useRecommendations(siteId)
 const areaId = computed(
     () =>
         Number(route.params.area) ||
@@ -41,16 +36,7 @@ const areaId = computed(
         null,
 )
 const sample = computed(() => Number(route.query.sample) || null)
-const { data: it, error } = useQuery({
-    queryKey: ['recommendation', areaId, sample, asked],
-    enabled: () => areaId.value !== null,
-    placeholderData: keepPreviousData,
-    queryFn: () =>
-        api.get('/areas/{area}/recommendation', {
-            ids: { area: areaId.value ?? 0 },
-            query: { ...asked.value, sample_id: sample.value ?? undefined },
-        }),
-})
+const { data: it, error } = useRecommendation(areaId, sample, asked)
 const part = computed(() => (it.value?.parts ?? []).find((one) => one.sample_id === it.value?.sample?.id))
 const print = (): void => window.print()
 </script>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { reactive, ref, shallowRef } from 'vue'
+import { computed, reactive, ref, shallowRef } from 'vue'
 import { type Schema } from '@/api/client'
 import StepList from './StepList.vue'
 import { useChoices } from '@/shared/api'
 import FilePick from '@/shared/components/FilePick.vue'
+import OneOf from '@/shared/components/OneOf.vue'
 
 /** What was really done, before the composite is made. */
 const props = defineProps<{ by: string; units: string; keep: string; planned: number }>()
@@ -21,6 +22,10 @@ const form = reactive({
     reached: '',
     note: '',
 })
+const named = (list: { code: string; name: string }[] | undefined) =>
+    (list ?? []).map(({ code, name }) => [code, name] as const)
+const tools = computed(() => named(choices.data.value?.pulling.tools))
+const moistures = computed(() => named(choices.data.value?.pulling.moistures))
 const photos = shallowRef<File[]>([])
 const wrong = ref('')
 
@@ -59,26 +64,8 @@ function done(): void {
         />
         <label>Pulled by <input v-model="form.by" name="pulled-by" /></label>
         <div class="two">
-            <label
-                >Tool
-                <select v-model="form.tool" name="tool">
-                    <option v-for="one in choices.data.value?.pulling.tools ?? []" :key="one.code" :value="one.code">
-                        {{ one.name }}
-                    </option>
-                </select></label
-            >
-            <label
-                >Soil was
-                <select v-model="form.moisture" name="moisture">
-                    <option
-                        v-for="one in choices.data.value?.pulling.moistures ?? []"
-                        :key="one.code"
-                        :value="one.code"
-                    >
-                        {{ one.name }}
-                    </option>
-                </select></label
-            >
+            <label>Tool <OneOf v-model="form.tool" size="large" name="tool" :options="tools" /></label>
+            <label>Soil was <OneOf v-model="form.moisture" size="large" name="moisture" :options="moistures" /></label>
             <label>Helper <input v-model="form.helper" name="helper" maxlength="80" /></label>
             <label>Weather <input v-model="form.weather" name="weather" maxlength="80" /></label>
         </div>
@@ -109,8 +96,7 @@ label:not(fieldset label) {
     font-weight: 600;
     margin: 14px 0;
 }
-input:not([type='checkbox']),
-select {
+label > input:not([type='checkbox']) {
     display: block;
     width: 100%;
     min-height: 52px;

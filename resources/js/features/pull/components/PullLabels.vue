@@ -1,34 +1,18 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
-import { api, Refused, type Schema } from '@/api/client'
 import LabelSheet, { type Label } from '@/shared/components/LabelSheet.vue'
 import PageHead from '@/shared/components/PageHead.vue'
 import { useSite } from '@/shared/composables/useSite'
 import { depth, portionName } from '@/shared/format'
-import { database } from '@/shared/offline/store'
 import { usePlan } from '@/shared/api'
+import { useKeptCodes } from '../api'
 
 /** Labels printed before the field, under codes that are kept for this plan; date and cores are written by hand. */
 const planId = Number(useRoute().params.plan)
 const { site } = useSite()
 const { data: plan } = usePlan(planId)
-/** With no line, the codes that were taken along. */
-async function codesOf(): Promise<Schema<'KeptCode'>[]> {
-    try {
-        return await api.post('/plans/{plan}/codes', undefined, { ids: { plan: planId } })
-    } catch (error) {
-        const kept = await database().then((db) => db.get('kept', planId))
-        if (!kept || !(error instanceof Refused) || error.status !== 0) throw error
-        return kept.codes
-    }
-}
-const codes = useQuery({
-    queryKey: ['codes', planId],
-    staleTime: Infinity,
-    queryFn: codesOf,
-})
+const codes = useKeptCodes(planId)
 const labels = computed<Label[]>(() =>
     (codes.data.value ?? []).flatMap((kept) =>
         kept.portions.map((portion) => ({

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useQueryClient } from '@tanstack/vue-query'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, onScopeDispose, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api, type Schema } from '@/api/client'
+import { type Schema } from '@/api/client'
 import { PlanOnPaper } from '@/features/plans'
 import { useSession } from '@/shared/composables/useSession'
 import { useSite } from '@/shared/composables/useSite'
@@ -21,8 +21,9 @@ import WayToCore from '../components/WayToCore.vue'
 import { usePosition } from '../composables/usePosition'
 import { usePull } from '../composables/usePull'
 import { useChoices, usePlan, useWelcome } from '@/shared/api'
+import { usePullState } from '../api'
+import CoreOutcome, { type Asked } from '../components/CoreOutcome.vue'
 
-type Asked = 'moved' | 'refused' | 'skipped'
 type Conflict = Schema<'PullState'>['conflicts'][number]
 const route = useRoute()
 const router = useRouter()
@@ -33,12 +34,7 @@ const { units, timezone } = useSite()
 const { data: plan, error } = usePlan(planId)
 const composite = computed(() => Number(route.query.composite) || (plan.value?.layout.composites[0]?.number ?? 1))
 const planned = computed(() => plan.value?.layout.cores.filter((core) => core.composite === composite.value) ?? [])
-const state = useQuery({
-    queryKey: ['pull', planId, composite],
-    retry: false,
-    refetchInterval: 30_000,
-    queryFn: () => api.get('/plans/{plan}/pull', { ids: { plan: planId }, query: { composite: composite.value } }),
-})
+const state = usePullState(planId, composite)
 onScopeDispose(onSent(() => void queries.invalidateQueries()))
 const choices = useChoices()
 const welcome = useWelcome()
@@ -82,13 +78,7 @@ const warning = computed(() => {
         : `At most ${possible.value} cores can come up: the margin grows to ± ${number(now, 2)} pH, planned ± ` +
               `${number(marginOf(planned.value.length), 2)}. Move lost cores a few steps aside instead.`
 })
-const QUESTION: Record<Asked, string> = {
-    moved: 'Why was it moved?',
-    refused: 'What refused it?',
-    skipped: 'Why is it skipped?',
-}
-
-async function mark(outcome: 'pulled' | Asked, reason: string | null = null): Promise<void> {
+async function mark(outcome: 'pulled' | Asked, reason: string | null): Promise<void> {
     if (next.value && (await note(next.value.sequence, outcome, reason, simulated.value ? null : position.value)))
         asking.value = null
 }
@@ -205,26 +195,11 @@ function finish(said: {
                     />
                     <DepthDrawing :layers="plan.spec.layers" />
                     <p v-if="choices.data.value" class="each">{{ choices.data.value.pulling.each.join(' · ') }}</p>
-                    <div v-if="asking" class="why" role="group" :aria-label="QUESTION[asking]">
-                        <h3>{{ QUESTION[asking] }}</h3>
-                        <button
-                            v-for="reason in choices.data.value?.pulling.reasons[asking] ?? ['stone']"
-                            :key="reason"
-                            type="button"
-                            @click="mark(asking, reason)"
-                        >
-                            {{ reason }}
-                        </button>
-                        <button type="button" class="link" @click="asking = null">Not {{ asking }}</button>
-                    </div>
-                    <template v-else>
-                        <button type="button" class="big" @click="mark('pulled')">Pulled</button>
-                        <div class="three">
-                            <button type="button" @click="asking = 'moved'">Moved</button>
-                            <button type="button" @click="asking = 'refused'">Stone or refusal</button>
-                            <button type="button" @click="asking = 'skipped'">Skipped</button>
-                        </div>
-                    </template>
+                    <CoreOutcome
+                        v-model:asking="asking"
+                        :reasons="choices.data.value?.pulling.reasons ?? null"
+                        @mark="mark"
+                    />
                 </template>
                 <FinishForm
                     v-else-if="planned.length && !conflicts.length && !state.data.value?.samples.length"
@@ -314,9 +289,7 @@ main {
     color: var(--ink-2);
     padding-top: 6px;
 }
-.phone :deep(.big),
-.three button,
-.why button:not(.link) {
+.phone :deep(.big) {
     display: block;
     width: 100%;
     min-height: 76px;
@@ -353,16 +326,6 @@ button:disabled {
     display: block;
     color: var(--ink-2);
 }
-.three {
-    display: grid;
-    grid-template-columns: repeat(3, 1fr);
-    gap: 10px;
-}
-.why {
-    display: grid;
-    grid-template-columns: 1fr 1fr;
-    gap: 10px;
-}
 .foot {
     display: flex;
     justify-content: space-between;
@@ -374,10 +337,6 @@ button:disabled {
     border-top: 1px solid var(--rule);
     padding-top: 8px;
     font: 16px/1.3 var(--serif);
-}
-.why h3 {
-    grid-column: 1 / -1;
-    font-size: 20px;
 }
 .simulate {
     display: flex;

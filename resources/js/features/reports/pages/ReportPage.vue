@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useQueryClient } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { api } from '@/api/client'
@@ -11,14 +11,12 @@ import { useSave } from '@/shared/composables/useSave'
 import QuestionCard from '../components/QuestionCard.vue'
 import { useLabs } from '@/shared/api'
 import FilePick from '@/shared/components/FilePick.vue'
+import { useTakenReport } from '../api'
 
 /** A report that was taken: what was asked of it, and every result as it was reported. */
 const route = useRoute()
 const id = computed(() => Number(route.params.report))
-const { data: report } = useQuery({
-    queryKey: ['report', id],
-    queryFn: () => api.get('/reports/{report}', { ids: { report: id.value } }),
-})
+const { data: report } = useTakenReport(id)
 const { data: labs } = useLabs()
 const open = computed(() => report.value?.asked.filter(({ answer }) => answer === null) ?? [])
 const answered = computed(() => report.value?.asked.filter(({ answer }) => answer !== null) ?? [])

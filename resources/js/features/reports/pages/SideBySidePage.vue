@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import StripPatterns from '@/shared/components/StripPatterns.vue'
-import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api, type Schema } from '@/api/client'
+import { type Schema } from '@/api/client'
 import { SampleLink } from '@/features/send'
 import PageHead from '@/shared/components/PageHead.vue'
-import { count, number, signed } from '@/shared/format'
+import { count, number } from '@/shared/format'
 import ReadingStrip from '../components/ReadingStrip.vue'
+import { useSideBySide } from '../api'
+import LabPairs from '../components/LabPairs.vue'
 
 /** Everything that was read of one analyte, composite by composite, on the same scale. */
 type Row = Schema<'SideRow'>
@@ -18,17 +19,7 @@ const router = useRouter()
 const analyte = computed(() => (route.query.analyte as string | undefined) ?? '')
 const area = computed(() => Number(route.query.area) || null)
 const only = computed(() => route.query.only === 'odd')
-const { data, error } = useQuery({
-    queryKey: ['side-by-side', analyte, area],
-    queryFn: () =>
-        api.get('/side-by-side', {
-            query: {
-                ...(analyte.value ? { analyte: analyte.value } : {}),
-                ...(area.value ? { area: area.value } : {}),
-            },
-        }),
-    placeholderData: keepPreviousData,
-})
+const { data, error } = useSideBySide(analyte, area)
 const ask = (change: Record<string, string | number | undefined>): void =>
     void router.replace({ query: { ...route.query, ...change } })
 const rows = computed(() =>
@@ -239,41 +230,7 @@ const FROM: Record<string, string> = {
             </tbody>
         </table>
         <p v-else-if="data.rows.length" class="lede">Every composite gives one answer.</p>
-        <section v-if="data.labs.length" class="labs">
-            <h2>Lab beside lab</h2>
-            <table class="plain">
-                <thead>
-                    <tr>
-                        <th>Labs, by the same extractant</th>
-                        <th class="num">Composites</th>
-                        <th class="num">Mean difference</th>
-                        <th class="num">95 % of them lie between</th>
-                        <th class="num">Same action</th>
-                        <th class="num">Too close to call</th>
-                    </tr>
-                </thead>
-                <tbody>
-                    <tr v-for="pair in data.labs" :key="`${pair.one} ${pair.other}`">
-                        <td>{{ pair.other }} − {{ pair.one }}</td>
-                        <td class="num">{{ pair.n }}</td>
-                        <td class="num">
-                            {{ data.ratio ? `× ${number(Math.exp(pair.mean ?? 0), 2)}` : signed(pair.mean) }}
-                        </td>
-                        <td class="num">
-                            {{
-                                pair.lower === null
-                                    ? 'more composites are needed'
-                                    : data.ratio
-                                      ? `× ${number(Math.exp(pair.lower), 2)} to ${number(Math.exp(pair.upper ?? 0), 2)}`
-                                      : `${signed(pair.lower)} to ${signed(pair.upper)}`
-                            }}
-                        </td>
-                        <td class="num">{{ pair.same === null ? '–' : `${pair.same} of ${pair.n}` }}</td>
-                        <td class="num">{{ pair.close ?? '–' }}</td>
-                    </tr>
-                </tbody>
-            </table>
-        </section>
+        <LabPairs v-if="data.labs.length" :pairs="data.labs" :ratio="data.ratio" />
     </template>
 </template>
 

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, bytes } from '@/api/client'
@@ -11,9 +10,10 @@ import { count, number, today } from '@/shared/format'
 import MappingTable from '../components/MappingTable.vue'
 import { useReport } from '../composables/useReport'
 import { useLabs } from '@/shared/api'
-import { useReports } from '../api'
+import { useReports, useReportProgress } from '../api'
 import FilePick from '@/shared/components/FilePick.vue'
 import DateField from '@/shared/components/DateField.vue'
+import StoredRows from '../components/StoredRows.vue'
 
 /** A lab's file: what its columns are, what its first rows become, then taken whole. */
 const route = useRoute()
@@ -65,12 +65,7 @@ async function store(): Promise<void> {
     const taken = await take()
     if (taken) await router.push(`/reports/${taken.id}${taken.taken_before ? '?before=1' : ''}`)
 }
-const { data: told } = useQuery({
-    queryKey: ['report-progress', computed(() => preview.value?.sha256 ?? '')],
-    enabled: () => taking.value && preview.value !== null,
-    refetchInterval: 700,
-    queryFn: () => api.get('/reports/progress', { query: { sha256: preview.value?.sha256 } }),
-})
+const { data: told } = useReportProgress(() => preview.value?.sha256 ?? null, taking)
 const progress = computed(() => {
     const { stage, done, of } = told.value ?? { stage: 'none', done: 0, of: 0 }
     if (stage === 'storing') return `Row ${number(done)} of ${number(of)} is stored.`
@@ -83,20 +78,6 @@ const perArea = computed(
 )
 const rowsRefused = computed(() => [...new Set((refusal.value?.rows ?? []).map(({ row }) => row))])
 const leave = (rows: number[]): void => void (skip.value = [...new Set([...skip.value, ...rows])].sort((a, b) => a - b))
-const SAID: Record<string, string> = {
-    below: 'below the limit',
-    above: 'above the range',
-    range: 'a range',
-    trace: 'a trace',
-    rating: 'a rating',
-    unreadable: 'cannot be read',
-    unsettled: 'can be read in two ways',
-    either: 'says that there is nothing',
-}
-function stored(one: (typeof results.value)[number]): string {
-    const figure = one.value === null ? '' : `${number(one.value, 2)} ${one.unit}`
-    return one.said === 'number' ? figure || '–' : [SAID[one.said], figure].filter(Boolean).join(', ')
-}
 const lede = computed(() => {
     if (!preview.value)
         return 'CSV in any shape, .xlsx, an HTML table, or an interchange document. Nothing is stored before you have seen what it becomes.'
@@ -252,44 +233,7 @@ const chosen = computed(() => sheets.value[sheet.value])
             </ul>
         </div>
         <MappingTable v-if="!preview.interchange" v-model="columns" :preview="preview" @change="again(true)" />
-        <h2>As it would be stored</h2>
-        <table class="plain">
-            <thead>
-                <tr>
-                    <th class="num">Row</th>
-                    <th>In the file</th>
-                    <th>Portion</th>
-                    <th>Result</th>
-                    <th class="num">Reported</th>
-                    <th class="num">Stored</th>
-                    <th>Look</th>
-                </tr>
-            </thead>
-            <tbody>
-                <tr v-for="(one, i) in results.slice(0, 24)" :key="i" :class="{ out: skip.includes(one.row) }">
-                    <td class="num">{{ one.row }}</td>
-                    <td class="code">{{ one.sample }}</td>
-                    <td>{{ one.portion ?? (one.near.length ? `was ${one.near.join(' or ')} meant?` : '–') }}</td>
-                    <td class="narrow code">{{ one.series }}</td>
-                    <td class="num">{{ one.as_reported }} {{ one.unit_reported }}</td>
-                    <td class="num">{{ stored(one) }}</td>
-                    <td class="why">
-                        <template v-if="skip.includes(one.row)">left out</template>
-                        <template v-else-if="one.problem || !one.portion">
-                            {{ one.problem ?? 'no portion of this team' }}
-                            <button
-                                type="button"
-                                class="link"
-                                :aria-label="`Leave row ${one.row} out`"
-                                @click="leave([one.row])"
-                            >
-                                leave the row out
-                            </button>
-                        </template>
-                    </td>
-                </tr>
-            </tbody>
-        </table>
+        <StoredRows :results="results.slice(0, 24)" :skip="skip" @leave="(row) => leave([row])" />
         <details v-if="preview.left_out.length">
             <summary>{{ count(preview.left_out.length, 'row or column', 'rows or columns') }} left out</summary>
             <ul>
@@ -315,20 +259,6 @@ const chosen = computed(() => sheets.value[sheet.value])
     display: flex;
     gap: 18px;
     align-items: center;
-}
-h2 {
-    margin-top: 18px;
-}
-.code {
-    white-space: nowrap;
-}
-.why {
-    font-size: 12px;
-    color: var(--amber-text);
-}
-.out td {
-    color: var(--placeholder);
-    text-decoration: line-through;
 }
 .act {
     margin-top: 14px;

@@ -5,6 +5,7 @@ import { useSite } from '@/shared/composables/useSite'
 import { portionName } from '@/shared/format'
 import type { Filter } from '../composables/useLedger'
 import { useLabs } from '@/shared/api'
+import OneOf from '@/shared/components/OneOf.vue'
 
 /** Narrows the ledger by any fact of a sample. */
 defineProps<{ asked: Record<string, string> }>()
@@ -84,16 +85,15 @@ const choices = computed(() => [
             aria-label="Code, area, person or note"
             @input="search(($event.target as HTMLInputElement).value)"
         />
-        <select
+        <OneOf
             v-for="one in choices"
             :key="one.key"
-            :value="asked[one.key] ?? ''"
+            :model-value="asked[one.key] ?? ''"
             :aria-label="one.label"
-            @change="emit('set', { [one.key]: ($event.target as HTMLSelectElement).value })"
-        >
-            <option value="">{{ one.label }}</option>
-            <option v-for="option in one.options" :key="option.value" :value="option.value">{{ option.text }}</option>
-        </select>
+            :none="one.label"
+            :options="one.options.map(({ value, text }) => [value, text] as const)"
+            @update:model-value="emit('set', { [one.key]: $event })"
+        />
     </form>
 </template>
 
@@ -104,9 +104,8 @@ const choices = computed(() => [
     gap: 6px;
     margin-bottom: 10px;
 }
-input,
-select {
-    max-width: 110px;
+.el-select {
+    width: 128px;
 }
 input {
     width: 186px;

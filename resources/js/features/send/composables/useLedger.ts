@@ -1,7 +1,6 @@
-import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api } from '@/api/client'
+import { useLedgerPage } from '../api'
 
 export const FILTERS = [
     'q',
@@ -29,11 +28,7 @@ export function useLedger() {
                 .filter(([, value]) => value !== ''),
         ),
     )
-    const ledger = useQuery({
-        queryKey: ['ledger', asked],
-        placeholderData: keepPreviousData,
-        queryFn: () => api.get('/ledger', { query: asked.value }),
-    })
+    const ledger = useLedgerPage(asked)
     const set = (change: Partial<Record<Filter | 'page', string>>) =>
         router.replace({
             query: Object.fromEntries(

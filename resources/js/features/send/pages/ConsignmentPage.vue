@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
-import { api, type Schema } from '@/api/client'
+import { useRoute } from 'vue-router'
+import { api } from '@/api/client'
 import FormField from '@/shared/components/FormField.vue'
 import PageHead from '@/shared/components/PageHead.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
@@ -12,20 +12,17 @@ import { count, day, depth, mailto, moment } from '@/shared/format'
 import { newId } from '@/shared/offline/store'
 import { money } from '@/shared/money'
 import { useLabs } from '@/shared/api'
+import { useConsignment } from '../api'
+import KeptReports from '../components/KeptReports.vue'
+import SimulatedLab from '../components/SimulatedLab.vue'
 
 /** A consignment: what is in it, its papers, where it is, and the letter to the lab when it is late. */
 const id = Number(useRoute().params.consignment)
 const queries = useQueryClient()
-const router = useRouter()
 const { timezone, site } = useSite()
-const key = ['consignment', id]
-const { data: consignment, error } = useQuery({
-    queryKey: key,
-    queryFn: () => api.get('/consignments/{consignment}', { ids: { consignment: id } }),
-})
+const { data: consignment, error } = useConsignment(id)
 const known = useLabs()
 const carrier = ref('')
-const word = ref('')
 const copied = ref(false)
 const after = async (): Promise<void> => queries.invalidateQueries()
 const ids = { consignment: id }
@@ -48,10 +45,6 @@ const {
     refusal: refusedAsk,
 } = useSave(() => api.post('/consignments/{consignment}/ask', undefined, { ids }), after)
 const { save: asked } = useSave(() => api.post('/consignments/{consignment}/enquiry', undefined, { ids }), after)
-const { save: order, refusal: refusedOrder } = useSave(
-    (change: Schema<'SimulationInput'>) => api.post('/simulation', change),
-    (answer) => (word.value = answer.word),
-)
 const { save: step, refusal: refusedStep } = useSave(
     (name: string) =>
         api.post('/custody-steps', {
@@ -87,10 +80,6 @@ const lede = computed(() => {
 async function copy(): Promise<void> {
     await navigator.clipboard.writeText(consignment.value?.enquiry ?? '')
     copied.value = true
-}
-function takeReport(report: Schema<'KeptReport'>): void {
-    const instead = report.instead ? { instead: report.instead } : {}
-    void router.push({ path: '/reports/take', query: { consignment: id, report: report.id, ...instead } })
 }
 const print = (): void => window.print()
 </script>
@@ -209,7 +198,7 @@ const print = (): void => window.print()
                     }}{{ consignment.sent_at ? `, sent ${moment(consignment.sent_at, timezone)}` : '' }}
                 </p>
                 <p v-if="consignment.word">Last word: {{ consignment.word }}</p>
-                <RefusalNote :refusal="refusal ?? refusedAsk ?? refusedStep ?? refusedOrder" />
+                <RefusalNote :refusal="refusal ?? refusedAsk ?? refusedStep" />
                 <form v-if="consignment.state === 'packed'" novalidate @submit.prevent="send()">
                     <FormField
                         label="Carrier"
@@ -228,38 +217,8 @@ const print = (): void => window.print()
                 <p v-if="!consignment.announced && next">
                     <el-button @click="step(next[0]!)">{{ next[1] }}</el-button>
                 </p>
-                <template v-if="consignment.reports.length">
-                    <h2>Reports</h2>
-                    <div v-for="report in consignment.reports" :key="report.id" class="report">
-                        <a :href="`/api/consignments/${consignment.id}/reports/${report.id}`">{{ report.name }}</a>,
-                        {{ moment(report.came_at, timezone) }}
-                        <p>
-                            <RouterLink v-if="report.report_id" :to="`/reports/${report.report_id}`"
-                                >See what was taken</RouterLink
-                            >
-                            <el-button v-else size="small" @click="takeReport(report)"
-                                >Look at it and take it</el-button
-                            >
-                        </p>
-                    </div>
-                    <p class="note">Kept as it came; nothing of it is entered before you have seen what it becomes.</p>
-                </template>
-                <template v-if="known.data.value?.service.simulated && consignment.announced">
-                    <h2>The simulated lab</h2>
-                    <div class="row">
-                        <button type="button" class="link" @click="order({ advance_days: 1 })">A day passes</button>
-                        <button type="button" class="link" @click="order({ advance_days: 7 })">A week passes</button>
-                        <button type="button" class="link" @click="order({ trouble: 'lose' })">Lose one</button>
-                        <button type="button" class="link" @click="order({ trouble: 'delay' })">Delay one</button>
-                        <button type="button" class="link" @click="order({ slip: 'swap', told: false })">
-                            Exchange two
-                        </button>
-                        <button type="button" class="link" @click="order({ slip: 'shift', told: false })">
-                            Set a meter wrong
-                        </button>
-                    </div>
-                    <p v-if="word" class="note" role="status">{{ word }}</p>
-                </template>
+                <KeptReports v-if="consignment.reports.length" :consignment="consignment" />
+                <SimulatedLab v-if="known.data.value?.service.simulated && consignment.announced" />
             </aside>
         </div>
     </template>
@@ -295,9 +254,6 @@ const print = (): void => window.print()
 .warning {
     display: block;
     margin-top: 14px;
-}
-.report p {
-    margin: 4px 0 10px;
 }
 .what {
     margin-left: 8px;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, Refused, type Schema } from '@/api/client'
@@ -12,7 +12,7 @@ import { count, day, portionName } from '@/shared/format'
 import { newId } from '@/shared/offline/store'
 import { money } from '@/shared/money'
 import { useLabs } from '@/shared/api'
-import { useCheckSoils } from '../api'
+import { useCheckSoils, useReadyPortions, useConsignmentDraft } from '../api'
 
 /** Portions and tests for one lab; what it costs and what is missing is said while it is packed. */
 interface Line {
@@ -28,19 +28,7 @@ const labId = ref<number | null>(null)
 const lab = computed(
     () => known.data.value?.labs.find((one) => one.id === labId.value) ?? known.data.value?.labs[0] ?? null,
 )
-const READY = ['dried', 'chilled', 'frozen', 'split', 'shelved']
-const ready = useQuery({
-    queryKey: ['ledger', 'ready'],
-    queryFn: async () => {
-        const pages = await Promise.all(READY.slice(0, 4).map((state) => api.get('/ledger', { query: { state } })))
-        const portions = pages.flatMap(({ rows }) =>
-            rows.flatMap((row) => row.portions.map((portion) => ({ ...portion, area: row.area }))),
-        )
-        return [...new Map(portions.map((one) => [one.id, one])).values()].filter(
-            ({ kind, state }) => ['lab', 'lab_b', 'hidden'].includes(kind) && READY.includes(state),
-        )
-    },
-})
+const ready = useReadyPortions()
 const lines = ref<Line[]>([])
 const usual = ref<string[]>([])
 const answers = reactive<Record<string, string>>({})
@@ -55,12 +43,7 @@ const body = computed(() => ({
     portions: lines.value.map(({ portion, tests }) => ({ code: portion.code, tests })),
     answers: Object.entries(answers).map(([label, value]) => ({ label, value })),
 }))
-const draft = useQuery({
-    queryKey: ['consignment-draft', body],
-    enabled: () => lab.value !== null,
-    placeholderData: (before: Schema<'ConsignmentDraft'> | undefined) => before,
-    queryFn: () => api.post('/consignments/draft', body.value),
-})
+const draft = useConsignmentDraft(() => lab.value !== null, body)
 const { save, saving, refusal } = useSave(
     () => api.post('/consignments', { ...body.value, submission }),
     async (made) => {

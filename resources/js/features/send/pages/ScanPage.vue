@@ -12,6 +12,7 @@ import { count, portionName } from '@/shared/format'
 import { newId } from '@/shared/offline/store'
 import { STEPS } from '../steps'
 import { usePortion } from '../api'
+import OneOf from '@/shared/components/OneOf.vue'
 
 /** Codes, scanned or typed, and one step for all of them: for the hand, the phone and the packing bench. */
 const route = useRoute()
@@ -156,10 +157,13 @@ if (typeof route.query.code === 'string') void add(route.query.code)
             <form novalidate class="step" @submit.prevent="save()">
                 <RefusalNote :refusal="refusal" />
                 <FormField label="What happened" :wrong="wrong('step')">
-                    <select v-model="form.step" class="big-input" name="step">
-                        <option value="">choose a step</option>
-                        <option v-for="step in steps" :key="step.code" :value="step.code">{{ step.name }}</option>
-                    </select>
+                    <OneOf
+                        v-model="form.step"
+                        size="large"
+                        name="step"
+                        none="choose a step"
+                        :options="steps.map(({ code, name }) => [code, name] as const)"
+                    />
                 </FormField>
                 <div class="two">
                     <FormField label="Where" :wrong="wrong('place')"

@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, type Schema } from '@/api/client'
+import { type Schema } from '@/api/client'
 import CoreGlyph from '@/shared/components/CoreGlyph.vue'
 import PageHead from '@/shared/components/PageHead.vue'
 import { useSite } from '@/shared/composables/useSite'
@@ -12,15 +11,13 @@ import PortionTrack from '../components/PortionTrack.vue'
 import SampleLink from '../components/SampleLink.vue'
 import { useLedger } from '../composables/useLedger'
 import { useToday } from '@/shared/api'
+import { useOpenConsignments } from '../api'
 
 const router = useRouter()
 const { site, siteId } = useSite()
 const { asked, ledger, set, csv } = useLedger()
 const today = useToday(siteId)
-const consignments = useQuery({
-    queryKey: ['consignments', 'open'],
-    queryFn: () => api.get('/consignments', { query: { open: '1' } }),
-})
+const consignments = useOpenConsignments()
 const data = computed(() => ledger.data.value)
 const due = computed(() => today.data.value?.due.filter((one) => one.kind !== 'plan') ?? [])
 const lede = computed(() => {
