@@ -190,11 +190,11 @@ abstract class BrowserTestCase extends TestCase
     protected function choose(string $label, string $option): void
     {
         $quoted = self::quote($label);
-        $this->pick("//label[span[normalize-space()={$quoted}]]", $option);
+        $this->pickIn("//label[span[normalize-space()={$quoted}]]", $option);
     }
 
     /** Chooses in the list within an element. */
-    protected function pick(string $within, string $option): void
+    protected function pickIn(string $within, string $option): void
     {
         $this->click("{$within}//*[contains(@class, 'el-select__wrapper')]");
         $this->click(

@@ -85,7 +85,7 @@ final class PullTest extends BrowserTestCase
         $this->see('At most 5 cores can come up: the margin grows to');
         $this->pullCores(2, 6);
         $this->see('All 6 cores are done');
-        $this->pick("//label[starts-with(normalize-space(), 'Tool')]", 'scoop');
+        $this->pickIn("//label[starts-with(normalize-space(), 'Tool')]", 'scoop');
         $this->find("//input[@name='reached']")->sendKeys('4');
         $photo = sys_get_temp_dir().'/honest-core-pit-'.getmypid().'.png';
         file_put_contents($photo, PngFile::bytes(80, 60));
