@@ -13,7 +13,10 @@ return [
             // A report of 100,000 results holds the write lock for a quarter of a minute; others wait rather than fail.
             'busy_timeout' => 30000,
             'journal_mode' => 'WAL',
-            'synchronous' => 'NORMAL',
+            // What was acknowledged is on the disk, whatever becomes of the power.
+            'synchronous' => 'FULL',
+            // A row that is replaced counts as deleted, so that what is written once cannot be replaced either.
+            'pragmas' => ['recursive_triggers' => 'on'],
         ],
     ],
     'migrations' => ['table' => 'migrations', 'update_date_on_publish' => false],

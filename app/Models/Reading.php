@@ -47,6 +47,24 @@ final class Reading extends Model
 
     protected $guarded = [];
 
+    /**
+     * The same reading with something else said of it: a row of its own, that points at this one.
+     *
+     * @param array<string, mixed> $changes by column
+     */
+    public function corrected(array $changes): self
+    {
+        return self::record([
+            ...$this->only([
+                'sample_id', 'portion_id', 'method_id', 'report_id', 'value', 'band', 'as_reported', 'read_on', 'reader',
+                'flags', 'note', 'method_version_id', 'run_id', 'between', 'lot', 'detail',
+            ]),
+            ...$changes,
+            'created_by' => User::signedIn()->id ?? $this->created_by,
+            'corrects_id' => $this->id,
+        ]);
+    }
+
     /** @return array<string, string> */
     protected function casts(): array
     {

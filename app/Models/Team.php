@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 
 /**
@@ -15,4 +16,17 @@ use Illuminate\Database\Eloquent\Model;
 final class Team extends Model
 {
     protected $guarded = [];
+
+    /**
+     * Those a command asks for, by number or name; all where none is asked for.
+     *
+     * @return Collection<int, self>
+     */
+    public static function asked(mixed $team): Collection
+    {
+        return self::query()
+            ->when(is_string($team), static fn ($teams) => $teams->where('id', $team)->orWhere('name', $team))
+            ->orderBy('id')
+            ->get();
+    }
 }

@@ -218,7 +218,7 @@ final class DemoSeeder extends Seeder
             $test,
             $reviewer,
             'sort',
-            ($this->gather)($test)->hash(),
+            ($this->gather)($test)->hash()->value,
             null,
             'Burrow capsule kit, lot B-2214, read by Maren Oakhurst, soils of Quill Hollow.',
             'Four pairs are too few to begin. Pair every composite of the season.',

@@ -123,13 +123,24 @@ abstract class BrowserTestCase extends TestCase
 
     protected function click(string $xpath): void
     {
-        $this->until(function () use ($xpath): bool {
+        $stood = null;
+        $this->until(function () use ($xpath, &$stood): bool {
             foreach ($this->browser->findElements(WebDriverBy::xpath($xpath)) as $element) {
                 if ($element->isDisplayed() && $element->isEnabled()) {
+                    $stands = $this->browser->executeScript(
+                        'arguments[0].scrollIntoView({block: "center"}); const box = arguments[0].getBoundingClientRect(); '.
+                            'return `${box.x} ${box.y} ${document.body.scrollHeight}`',
+                        [$element],
+                    );
+                    if ($stands !== $stood) {
+                        $stood = $stands;
+
+                        return false;
+                    }
                     // A page that moves under the pointer takes the click elsewhere: it counts when the element had
                     // it, or the page is gone.
                     $this->browser->executeScript(
-                        'arguments[0].scrollIntoView({block: "center"}); window.hadClick = false; '.
+                        'window.hadClick = false; '.
                             'arguments[0].addEventListener("click", () => { window.hadClick = true }, { once: true, '.
                                 'capture: true })',
                         [$element],

@@ -73,12 +73,13 @@ final class Calibrate
             $left = 0;
             foreach (
                 Reading::query()
+                    ->whereDoesntHave('correction')
                     ->whereIn('run_id', Run::query()->where('calibration_id', $calibration->id)->pluck('id'))
                     ->get() as $reading
             ) {
                 if (! in_array('pen-drift', $reading->flags, true)) {
                     $words = (array) ($reading->detail['breaks'] ?? []);
-                    $reading->update([
+                    $reading->corrected([
                         'flags' => [...$reading->flags, 'pen-drift'],
                         'detail' => [
                             'breaks' => [

@@ -16,7 +16,7 @@ final class RunReadings
     /** @return list<array<string, mixed>> */
     public static function of(Run $run): array
     {
-        $readings = $run->readings()->orderBy('id')->get();
+        $readings = $run->readings()->whereDoesntHave('correction')->orderBy('id')->get();
         $portions = Portion::query()->whereIn('id', $readings->pluck('portion_id'))->pluck('code', 'id');
         $error = $run->version->parsed()->scale->readingErrorMm;
 

@@ -5,13 +5,11 @@ declare(strict_types=1);
 namespace App\Actions\Decide;
 
 use App\Actions\Evidence\GatherEvidence;
-use App\Actions\Evidence\Pair;
 use App\Database\AllOrNothing;
 use App\Exceptions\Conflict;
 use App\Models\SignedVerdict;
 use App\Models\TestMethod;
 use App\Models\User;
-use HonestCore\Agreement\KeptPair;
 
 /** Signs the verdict that the evidence gives. A signed verdict is never changed, only followed by a new one. */
 final class Sign
@@ -46,7 +44,7 @@ final class Sign
             if ($evidence->reference->workplace !== 'lab') {
                 throw Conflict::because('not_against_a_lab', method: $evidence->reference->name);
             }
-            if ($evidence->hash() !== $hash) {
+            if ($evidence->hash()->value !== $hash) {
                 throw Conflict::because('evidence_moved');
             }
             $standing = SignedVerdict::standing()
@@ -76,7 +74,7 @@ final class Sign
                 'evidence_hash' => $hash,
                 'note' => $note,
                 'season' => $evidence->season(),
-                'snapshot' => array_map(static fn (Pair $pair): KeptPair => $pair->kept(), $evidence->pairs),
+                'snapshot' => $evidence->kept(),
             ]);
         });
     }

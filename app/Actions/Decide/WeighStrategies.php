@@ -64,7 +64,7 @@ final class WeighStrategies
                 ($expanded ?? 0.0) / 2,
                 $testSd,
                 $asked['drift'],
-                crc32($evidence->hash()),
+                crc32($evidence->hash()->value),
             );
         } catch (CoreError $error) {
             throw Conflict::because('too_few_pairs', test: $test->name, why: $error->forPeople());

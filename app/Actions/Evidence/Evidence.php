@@ -11,6 +11,8 @@ use HonestCore\Agreement\ActionTally;
 use HonestCore\Agreement\Assessment;
 use HonestCore\Agreement\Correction;
 use HonestCore\Agreement\Differences;
+use HonestCore\Agreement\EvidenceHash;
+use HonestCore\Agreement\KeptPair;
 use HonestCore\Agreement\KnownErrors;
 use HonestCore\Agreement\PairedSample;
 use HonestCore\Agreement\SortClaim;
@@ -167,29 +169,16 @@ final class Evidence
         return array_map(static fn (Pair $pair): PairedSample => $pair->paired, $this->counted());
     }
 
-    /** Names the pairs and the policy that a verdict rests on: it changes when any of them does. */
-    public function hash(): string
+    /** Names all that a verdict on it rests on. */
+    public function hash(): EvidenceHash
     {
-        $pairs = array_map(
-            static fn (Pair $pair): array => [
-                $pair->sample->code,
-                $pair->reference,
-                $pair->paired->readings,
-                array_column($pair->paired->bands, 'name'),
-                $pair->flags,
-                $pair->limits->values,
-            ],
-            $this->pairs,
-        );
-        sort($pairs);
+        return EvidenceHash::of($this->policy->id, $this->test->lot, $this->kept(), $this->against);
+    }
 
-        return hash(
-            'sha256',
-            json_encode(
-                [$this->policy->id, $this->test->lot, $pairs, ...$this->against === '' ? [] : [$this->against]],
-                JSON_THROW_ON_ERROR,
-            ),
-        );
+    /** @return list<KeptPair> as a verdict keeps them */
+    public function kept(): array
+    {
+        return array_map(static fn (Pair $pair): KeptPair => $pair->kept(), $this->pairs);
     }
 
     /** @param list<Pair> $pairs */

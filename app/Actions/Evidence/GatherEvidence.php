@@ -266,7 +266,7 @@ final class GatherEvidence
             $flags = [...$flags, self::NO_LOGARITHM];
         }
 
-        return new Pair($sample, $reference, $used, $flags, $limits, $paired, $scale);
+        return new Pair($sample, $reference, $used, $readings, $flags, $limits, $paired, $scale);
     }
 
     /** @param non-empty-list<Reading> $readings */

@@ -10,13 +10,15 @@ use HonestCore\Agreement\ActionLimits;
 use HonestCore\Agreement\Band;
 use HonestCore\Agreement\Bands;
 use HonestCore\Agreement\KeptPair;
+use HonestCore\Agreement\KeptReading;
 use HonestCore\Agreement\PairedSample;
 
 /** One composite that both the test and the reference have read, with the limits of what grows there. */
 final readonly class Pair
 {
     /**
-     * @param non-empty-list<Reading> $readings of the test
+     * @param non-empty-list<Reading> $readings of the test that it is judged by
+     * @param non-empty-list<Reading> $all of the test, those with a broken protocol too
      * @param list<string> $flags protocol breaks of the readings, or why no figure can be made of them; empty when
      *                            the pair counts
      */
@@ -24,6 +26,7 @@ final readonly class Pair
         public Sample $sample,
         public float $reference,
         public array $readings,
+        private array $all,
         public array $flags,
         public ActionLimits $limits,
         public PairedSample $paired,
@@ -96,6 +99,17 @@ final readonly class Pair
             $this->paired->bands,
             $this->flags,
             ! $this->counts(),
+            array_map(
+                static fn (Reading $one): KeptReading => new KeptReading(
+                    $one->as_reported,
+                    $one->reader,
+                    $one->read_on->format('Y-m-d'),
+                    $one->lot,
+                    $one->method_version_id,
+                    $one->flags,
+                ),
+                $this->all,
+            ),
         );
     }
 }

@@ -6,8 +6,10 @@ namespace App\Actions\Evidence;
 
 use App\Models\EvidenceSummary;
 use App\Models\JudgingPolicy;
+use App\Models\SignedVerdict;
 use App\Models\TestMethod;
 use HonestCore\Agreement\Band;
+use HonestCore\Agreement\EvidenceHash;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Carbon;
@@ -17,13 +19,13 @@ use Illuminate\Support\Facades\DB;
  * What each test's evidence says, from what was stored when nothing that it rests on has changed since, else computed
  * anew.
  *
- * @phpstan-type Summary array{pairs: int, left_out: int, hash: string, verdicts: array{sort: string, rate: string,
- *     track: string}}
+ * @phpstan-type Summary array{pairs: int, left_out: int, hash: string, older: string, verdicts: array{sort: string,
+ *     rate: string, track: string}}
  */
 final class Summaries
 {
     /** Computations that depend on the code change with this. */
-    private const VERSION = 2;
+    private const VERSION = 3;
 
     public function __construct(private readonly GatherEvidence $gather) {}
 
@@ -89,7 +91,8 @@ final class Summaries
             $summaries[$test->id] = [
                 'pairs' => count($evidence->counted()),
                 'left_out' => count($evidence->leftOut()),
-                'hash' => $evidence->hash(),
+                'hash' => $evidence->hash()->value,
+                'older' => $evidence->hash()->older,
                 'verdicts' => [
                     'sort' => $assessment->sort->verdict->value,
                     'rate' => $assessment->rate->verdict->value,
@@ -109,6 +112,16 @@ final class Summaries
         $this->keep($fresh);
 
         return $summaries;
+    }
+
+    /**
+     * Whether the evidence has moved since a verdict was signed: the one answer for lists, pages and Today.
+     *
+     * @param Summary $summary
+     */
+    public static function moved(SignedVerdict $verdict, array $summary): bool
+    {
+        return ! (new EvidenceHash($summary['hash'], $summary['older']))->is($verdict->evidence_hash);
     }
 
     /**
@@ -142,8 +155,8 @@ final class Summaries
     }
 
     /**
-     * Names all that the evidence of a test rests on: its readings and those of the reference, the policy, what grows
-     * where.
+     * Names all that the evidence of a test rests on: its readings and those of the reference, which are written once
+     * and only ever added to, the policy, what grows where, bands and lot. It hangs on no clock.
      *
      * @param list<array{TestMethod, TestMethod}> $pairs
      * @return array<int, string>
@@ -154,7 +167,7 @@ final class Summaries
         $readings = DB::table('readings')
             ->where('team_id', $team)
             ->groupBy('method_id')
-            ->selectRaw('method_id, count(*) n, max(id) last, max(updated_at) at, sum(length(flags)) flags')
+            ->selectRaw('method_id, count(*) n, max(id) last')
             ->get()
             ->keyBy('method_id');
         $policies = DB::table('judging_policies')
@@ -162,7 +175,7 @@ final class Summaries
             ->groupBy('analyte')
             ->selectRaw('analyte, max(id) last')
             ->pluck('last', 'analyte');
-        $areas = DB::table('areas')->where('team_id', $team)->selectRaw('count(*) n, max(updated_at) at')->first();
+        $uses = DB::table('areas')->where('team_id', $team)->orderBy('id')->pluck('use', 'id')->all();
         $states = [];
         foreach ($pairs as [$test, $reference]) {
             $states[$test->id] = hash(
@@ -173,11 +186,13 @@ final class Summaries
                         $readings[$test->id] ?? null,
                         $readings[$reference->id] ?? null,
                         $policies[$test->analyte] ?? null,
-                        $areas,
+                        $uses,
                         $test->lot,
                         array_map(static fn (Band $band): array => $band->toRow(), $test->bands ?? []),
-                        (string) $test->updated_at,
-                        (string) $reference->updated_at,
+                        array_map(
+                            static fn (Band $band): array => $band->toRow(),
+                            $reference->bands ?? [],
+                        ),
                     ],
                     JSON_THROW_ON_ERROR,
                 ),

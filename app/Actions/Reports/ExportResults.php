@@ -70,6 +70,14 @@ final class ExportResults
         $read = Reading::query()
             ->with(['sample:id,code', 'portion:id,code,kind', 'method', 'correction:id,corrects_id'])
             ->whereNotIn('id', LabResult::query()->whereNotNull('reading_id')->select('reading_id'))
+            // The reading of a result that was left out is the one before the one that the result names.
+            ->whereDoesntHave(
+                'correction',
+                static fn ($newer) => $newer->whereIn(
+                    'id',
+                    LabResult::query()->whereNotNull('reading_id')->where('excluded', '<>', '')->select('reading_id'),
+                ),
+            )
             ->orderBy('id');
         foreach ($read->lazyById(1000) as $reading) {
             yield [

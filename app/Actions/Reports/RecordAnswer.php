@@ -7,8 +7,10 @@ namespace App\Actions\Reports;
 use App\Database\AllOrNothing;
 use App\Exceptions\Conflict;
 use App\Models\LabResult;
+use App\Models\QuestionAnswer;
 use App\Models\Reading;
 use App\Models\ReportQuestion;
+use App\Models\ResultMark;
 use App\Models\User;
 
 /**
@@ -33,6 +35,12 @@ final class RecordAnswer
         return AllOrNothing::of(static function () use ($question, $author, $answer, $note): ReportQuestion {
             $question = ReportQuestion::query()->findOrFail($question->id);
             self::refuseLate($question);
+            QuestionAnswer::record([
+                'question_id' => $question->id,
+                'answer' => $answer,
+                'note' => $note,
+                'created_by' => $author->id,
+            ]);
             $question->update([
                 'answer' => $answer,
                 'note' => $note,
@@ -40,21 +48,26 @@ final class RecordAnswer
                 'answered_at' => now(),
             ]);
             if ($answer === 'exclude') {
-                $results = LabResult::query()->whereKey($question->result_ids)->where('excluded', '')->get();
-                LabResult::query()
-                    ->whereKey($results->modelKeys())
-                    ->update(['excluded' => mb_substr($note, 0, 250)]);
-                foreach (
-                    Reading::query()
-                        ->whereKey($results->pluck('reading_id')->filter()->all())
-                        ->get() as $reading
-                ) {
-                    $reading->update(['flags' => array_values(array_unique([...$reading->flags, self::BREAK]))]);
-                }
+                self::leaveOut($question, $author, mb_substr($note, 0, 250));
             }
 
             return $question;
         });
+    }
+
+    /** The results are marked, and their readings corrected by the same ones with the break said. */
+    private static function leaveOut(ReportQuestion $question, User $author, string $why): void
+    {
+        $results = LabResult::query()->whereKey($question->result_ids)->where('excluded', '')->get();
+        $readings = Reading::query()->whereKey($results->pluck('reading_id')->filter()->all())->get()->keyBy('id');
+        ResultMark::leaveOut($results, $author, $why);
+        foreach ($results as $result) {
+            $reading = $readings->get($result->reading_id ?? 0);
+            if ($reading !== null) {
+                $flags = array_values(array_unique([...$reading->flags, self::BREAK]));
+                $result->update(['reading_id' => $reading->corrected(['flags' => $flags])->id]);
+            }
+        }
     }
 
     private static function refuseLate(ReportQuestion $question): void

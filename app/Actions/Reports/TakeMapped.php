@@ -246,8 +246,23 @@ final class TakeMapped
         }
         ManyRows::insert('lab_results', $rows);
         ManyRows::insert('readings', $readings);
+        $gone = array_values(array_filter($gone));
+        ManyRows::insert(
+            'result_marks',
+            array_map(
+                static fn (int $result): array => [
+                    'team_id' => $report->team_id,
+                    'result_id' => $result,
+                    'superseded_by' => $report->id,
+                    'created_by' => $author->id,
+                    'created_at' => $now,
+                    'updated_at' => $now,
+                ],
+                $gone,
+            ),
+        );
         LabResult::query()
-            ->whereKey(array_filter($gone))
+            ->whereKey($gone)
             ->update(['superseded_by' => $report->id]);
 
         return $refused;

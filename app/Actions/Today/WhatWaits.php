@@ -183,8 +183,8 @@ final class WhatWaits
             ->keyBy(static fn (SignedVerdict $verdict): string => "{$verdict->method_id}/{$verdict->reference_id}");
         foreach ($pairs as [$test, $reference]) {
             $verdict = $signed["{$test->id}/{$reference->id}"] ?? null;
-            ['pairs' => $n, 'hash' => $hash, 'verdicts' => $verdicts] = $found[$test->id];
-            if ($n > 0 && $verdict?->evidence_hash !== $hash) {
+            ['pairs' => $n, 'verdicts' => $verdicts] = $found[$test->id];
+            if ($n > 0 && ($verdict === null || Summaries::moved($verdict, $found[$test->id]))) {
                 $items[] = new Waiting(
                     stage: 'decide',
                     text: $verdict === null ? 'Sign the first verdict' : 'New evidence since the verdict was '.

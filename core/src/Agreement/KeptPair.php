@@ -19,6 +19,7 @@ final readonly class KeptPair implements Stored
      * @param list<float> $readings
      * @param list<Band> $bands
      * @param list<string> $flags
+     * @param list<KeptReading> $made how its readings came about; none in verdicts of before that was kept
      */
     public function __construct(
         public string $code,
@@ -30,6 +31,7 @@ final readonly class KeptPair implements Stored
         public array $bands,
         public array $flags,
         public bool $leftOut,
+        public array $made = [],
     ) {}
 
     public static function fromRow(array $row): self
@@ -46,6 +48,7 @@ final readonly class KeptPair implements Stored
             array_map(Band::fromRow(...), $fields->rows('bands')),
             $fields->texts('flags'),
             $fields->flag('left_out'),
+            $fields->has('made') ? array_map(KeptReading::fromRow(...), $fields->rows('made')) : [],
         );
     }
 
@@ -61,6 +64,7 @@ final readonly class KeptPair implements Stored
             'bands' => array_map(static fn (Band $band): array => $band->toRow(), $this->bands),
             'flags' => $this->flags,
             'left_out' => $this->leftOut,
+            'made' => array_map(static fn (KeptReading $one): array => $one->toRow(), $this->made),
         ];
     }
 

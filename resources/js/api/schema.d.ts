@@ -8212,6 +8212,26 @@ export interface components {
             bands: components["schemas"]["SnapshotBand"][];
             flags: string[];
             left_out: boolean;
+            made: components["schemas"]["MadeReading"][];
+        };
+        MadeReading: {
+            said: string;
+            reader: string;
+            /** Format: date */
+            on: string;
+            lot: string;
+            version: number | null;
+            flags: string[];
+        };
+        VerdictCheck: {
+            /** @description whether the pairs kept with it give its hash; null where none were kept */
+            pairs_hold: boolean | null;
+            /** @description whether its row says what its link in the chain says */
+            row_holds: boolean;
+            /** @description the team's chain now - number of links and the first digits of its hash */
+            head: string;
+            /** @description whether the evidence has changed since it was signed */
+            moved: boolean;
         };
         VerdictPolicy: {
             version: number;
@@ -8312,6 +8332,7 @@ export interface components {
             season: number | null;
             hash: string;
             ended: string[];
+            check: components["schemas"]["VerdictCheck"];
             snapshot: components["schemas"]["SnapshotPair"][];
             policy: components["schemas"]["VerdictPolicy"];
             history: components["schemas"]["VerdictPast"][];
@@ -8387,6 +8408,8 @@ export interface components {
             lab: components["schemas"]["LabResult"] | null;
             kit: components["schemas"]["KitResult"] | null;
             verdict: components["schemas"]["Verdict"] | null;
+            /** @description whether the evidence has changed since the verdict was signed */
+            verdict_moved: boolean;
             pooled: components["schemas"]["PooledComposites"] | null;
             policy_version: number;
             earlier: components["schemas"]["SampleLine"][];
@@ -8564,6 +8587,8 @@ export interface components {
             follows_id: number | null;
             scope: string;
             note: string;
+            /** @description signing asks for it again */
+            password: string;
             reference_id?: number | null;
         };
         ResultsInput: {

@@ -243,7 +243,7 @@ final class MethodsTest extends BenchTestCase
             '/evidence/{method}/verdicts',
             [
                 'claim' => 'sort',
-                'hash' => str_repeat('0', 64),
+                'hash' => str_repeat('0', 64), 'password' => 'peat',
                 'follows_id' => null,
                 'scope' => 'The nitrate capsules at Fen End.',
                 'note' => 'Seen.',

@@ -130,7 +130,7 @@ final class RegisterTest extends ApiTestCase
         Reading::query()
             ->where('method_id', $this->method('kit-ph')->id)
             ->firstOrFail()
-            ->update(['flags' => ['spilled']]);
+            ->corrected(['flags' => ['spilled']]);
         self::assertTrue($this->api('GET', '/evidence')->json('0.claims.sort.moved'));
     }
 
@@ -286,7 +286,7 @@ final class RegisterTest extends ApiTestCase
                 '/evidence/{method}/verdicts',
                 [
                     'claim' => $claim,
-                    'hash' => $hash,
+                    'hash' => $hash, 'password' => 'peat',
                     'follows_id' => null,
                     'scope' => 'The pen on the soils here.',
                     'note' => '',
@@ -485,7 +485,7 @@ final class RegisterTest extends ApiTestCase
         $this->api(
             'POST',
             '/evidence/{method}/verdicts',
-            ['claim' => 'sort', 'hash' => $hash, 'follows_id' => null, 'scope' => 'The fizz pair, here.', 'note' => ''],
+            ['claim' => 'sort', 'hash' => $hash, 'password' => 'peat', 'follows_id' => null, 'scope' => 'The fizz pair, here.', 'note' => ''],
             ['method' => $fizz->id],
         )
             ->assertCreated()
@@ -562,7 +562,7 @@ final class RegisterTest extends ApiTestCase
             '/evidence/{method}/verdicts',
             [
                 'claim' => 'sort',
-                'hash' => $hash,
+                'hash' => $hash, 'password' => 'peat',
                 'follows_id' => $follows,
                 'scope' => 'The capsule kit, its lot, on the soils here.',
                 'note' => '',

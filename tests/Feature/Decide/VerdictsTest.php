@@ -206,7 +206,7 @@ final class VerdictsTest extends ApiTestCase
             '/evidence/{method}/verdicts',
             $change + [
                 'claim' => 'sort',
-                'hash' => $hash,
+                'hash' => $hash, 'password' => 'peat',
                 'follows_id' => $follows,
                 'scope' => 'Loam capsule kit at Fen End.',
                 'note' => 'Seen.',

@@ -73,7 +73,7 @@ final class FullEvidenceTest extends ApiTestCase
         );
         $sign = [
             'claim' => 'sort',
-            'hash' => $evidence->json('hash'),
+            'hash' => $evidence->json('hash'), 'password' => 'peat',
             'follows_id' => null,
             'scope' => 'The kit beside the pen, here.',
             'note' => '',
@@ -305,8 +305,7 @@ final class FullEvidenceTest extends ApiTestCase
             Reading::query()
                 ->latest('id')
                 ->firstOrFail()
-                ->forceFill(['lot' => $lot])
-                ->save();
+                ->corrected(['lot' => $lot]);
             $this->read($sample, 'lab-ph', $ph);
         }
         $strata = $this->api('GET', '/evidence/{method}', ids: ['method' => $this->method('kit-ph')->id])
@@ -473,7 +472,7 @@ final class FullEvidenceTest extends ApiTestCase
         Reading::query()
             ->latest('id')
             ->firstOrFail()
-            ->update(['flags' => ['spilled']]);
+            ->corrected(['flags' => ['spilled']]);
         $sample->area->update(['use' => 'blueberry']);
         self::assertNotSame($first[0]['claims']['sort'], null);
         self::assertSame(1, EvidenceSummary::query()->count());

@@ -8,6 +8,7 @@ use App\Models\LabReport;
 use App\Models\LabResult;
 use App\Models\Plan;
 use App\Models\Portion;
+use App\Models\ResultMark;
 use App\Models\Sample;
 use Tests\Feature\ApiTestCase;
 
@@ -91,15 +92,15 @@ final class SamplingTest extends ApiTestCase
     public function test_pairs_of_composites_tell_sampling_and_analysis_together(): void
     {
         $this->grounds([5.2, 5.9, 6.4, 6.9]);
-        Portion::query()
+        $torn = Portion::query()
             ->where('kind', 'hidden')
             ->whereHas('sample', static fn ($sample) => $sample->where('composite', 2))
-            ->get()
-            ->each(
-                static fn (Portion $portion) => LabResult::query()
-                    ->where('portion_id', $portion->id)
-                    ->update(['excluded' => 'The bag was torn.']),
-            );
+            ->pluck('id');
+        ResultMark::leaveOut(
+            LabResult::query()->whereIn('portion_id', $torn)->get(),
+            $this->technician,
+            'The bag was torn.',
+        );
         $sampling = $this->sampling();
 
         self::assertSame(

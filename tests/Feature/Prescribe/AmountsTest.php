@@ -109,7 +109,7 @@ final class AmountsTest extends ApiTestCase
             '/evidence/{method}/verdicts',
             [
                 'claim' => $claim,
-                'hash' => $hash,
+                'hash' => $hash, 'password' => 'peat',
                 'follows_id' => null,
                 'scope' => 'Reed probe at Fen End.',
                 'note' => '',

@@ -384,7 +384,7 @@ final class RecommendationTest extends ApiTestCase
                 '/evidence/{method}/verdicts',
                 [
                     'claim' => $claim,
-                    'hash' => $evidence->json('hash'),
+                    'hash' => $evidence->json('hash'), 'password' => 'peat',
                     'follows_id' => null,
                     'scope' => 'Marsh pen at Fen End.',
                     'note' => '',
@@ -501,7 +501,7 @@ final class RecommendationTest extends ApiTestCase
             '/evidence/{method}/verdicts',
             [
                 'claim' => 'sort',
-                'hash' => $hash,
+                'hash' => $hash, 'password' => 'peat',
                 'follows_id' => null,
                 'scope' => 'Loam capsule kit at Fen End.',
                 'note' => '',

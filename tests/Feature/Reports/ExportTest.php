@@ -8,6 +8,7 @@ use App\Actions\Readings\RecordReading;
 use App\Actions\Reports\ExportResults;
 use App\Models\LabResult;
 use App\Models\Reading;
+use App\Models\ResultMark;
 use HonestCore\Table\CsvTable;
 
 /**
@@ -31,9 +32,11 @@ final class ExportTest extends ReportTestCase
             'note' => '',
             'corrects_id' => $first->id,
         ]);
-        LabResult::query()
-            ->where('kind', 'below')
-            ->update(['excluded' => 'The dilution was wrong.']);
+        ResultMark::leaveOut(
+            LabResult::query()->where('kind', 'below')->get(),
+            $this->technician,
+            'The dilution was wrong.',
+        );
         $json = json_decode(
             $this->get('/api/results.json')->assertOk()->streamedContent(),
             true,

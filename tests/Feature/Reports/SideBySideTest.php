@@ -166,7 +166,7 @@ final class SideBySideTest extends ReportTestCase
         \App\Models\Reading::query()
             ->latest('id')
             ->firstOrFail()
-            ->update(['between' => '6.0']);
+            ->corrected(['between' => '6.0']);
         $this->read($other, 'lab-ph', '7.10');
         $whole = $this->api('GET', '/side-by-side', query: ['analyte' => 'ph'])->assertOk();
         $rows = array_column($whole->json('rows'), null, 'code');

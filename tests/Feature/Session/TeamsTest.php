@@ -52,7 +52,7 @@ final class TeamsTest extends ApiTestCase
         $verdict = $this->api(
             'POST',
             '/evidence/{method}/verdicts',
-            ['claim' => 'sort', 'hash' => $hash, 'follows_id' => null, 'scope' => 'All of Fen End.', 'note' => ''],
+            ['claim' => 'sort', 'hash' => $hash, 'password' => 'peat', 'follows_id' => null, 'scope' => 'All of Fen End.', 'note' => ''],
             ['method' => $kit->id],
         )->json('id');
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Decide;
 
+use App\Actions\Decide\CheckVerdict;
 use App\Actions\Verdicts\VerdictStatus;
 use App\Http\Resources\Decide\VerdictResource;
 use App\Models\SignedVerdict;
@@ -14,13 +15,20 @@ use Illuminate\Http\Request;
 /** One verdict with the pairs it rests on and all that came before and after it: for a file or an auditor. */
 final class ShowVerdict
 {
-    public function __invoke(Request $request, SignedVerdict $verdict, VerdictStatus $status): JsonResponse
+    public function __invoke(Request $request, SignedVerdict $verdict, VerdictStatus $status, CheckVerdict $check): JsonResponse
     {
+        $checked = $check($verdict);
         $policy = $verdict->policy;
 
         return new JsonResponse([
             ...(new VerdictResource($status->shown($verdict)))->toArray($request),
             'snapshot' => array_map(static fn (KeptPair $pair): array => $pair->toRow(), $verdict->snapshot ?? []),
+            'check' => [
+                'pairs_hold' => $checked->pairsHold,
+                'row_holds' => $checked->rowHolds,
+                'head' => $checked->head->short(),
+                'moved' => $checked->moved,
+            ],
             'policy' => [
                 'version' => $policy->version,
                 'set_at' => $policy->created_at->toIso8601ZuluString(),

@@ -78,8 +78,8 @@ final class ListEvidence
     }
 
     /**
-     * @param array{pairs: int, left_out: int, hash: string, verdicts: array{sort: string, rate: string,
-     *     track: string}} $summary
+     * @param array{pairs: int, left_out: int, hash: string, older: string, verdicts: array{sort: string,
+     *     rate: string, track: string}} $summary
      * @param Collection<int, SignedVerdict> $signed
      * @return array<string, array{computed: string, signed: string|null, verdict_id: int|null, moved: bool,
      *     ended: list<string>}>
@@ -99,7 +99,7 @@ final class ListEvidence
                 'computed' => $summary['verdicts'][$claim],
                 'signed' => $verdict?->verdict,
                 'verdict_id' => $verdict?->id,
-                'moved' => $verdict !== null && $verdict->evidence_hash !== $summary['hash'],
+                'moved' => $verdict !== null && Summaries::moved($verdict, $summary),
                 'ended' => $verdict === null ? [] : $status->ended($verdict),
             ];
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Prescribe;
 
+use App\Actions\Decide\CheckVerdict;
 use App\Actions\Prescribe\Recommend;
 use App\Http\Requests\Prescribe\RecommendationRequest;
 use App\Http\Resources\Prescribe\RecommendationResource;
@@ -11,15 +12,15 @@ use App\Models\Area;
 
 final class ShowRecommendation
 {
-    public function __invoke(RecommendationRequest $request, Area $area, Recommend $recommend): RecommendationResource
-    {
-        return new RecommendationResource(
-            $recommend(
-                $area,
-                $request->material(),
-                $request->depthInches(),
-                $request->sampleOf($area),
-            ),
-        );
+    public function __invoke(
+        RecommendationRequest $request,
+        Area $area,
+        Recommend $recommend,
+        CheckVerdict $check,
+    ): RecommendationResource {
+        $found = $recommend($area, $request->material(), $request->depthInches(), $request->sampleOf($area));
+        $verdict = $found->chosen->verdict;
+
+        return new RecommendationResource($found, $verdict !== null && $check->moved($verdict));
     }
 }

@@ -20,6 +20,7 @@ final class VerdictRequest extends FormRequest
             'follows_id' => ['present', 'nullable', 'integer'],
             'scope' => ['required', 'string', 'min:10', 'max:500'],
             'note' => ['present', 'nullable', 'string', 'max:2000'],
+            'password' => ['required', 'string', 'max:200', 'current_password'],
         ];
     }
 
@@ -27,6 +28,8 @@ final class VerdictRequest extends FormRequest
     public function messages(): array
     {
         return [
+            'password.required' => 'Signing asks for your password again.',
+            'password.current_password' => 'That is not your password; nothing was signed.',
             'scope.required' => 'Say where the verdict holds: test, lot, readers and soils.',
             'scope.min' => 'Say where the verdict holds in 10 letters or more: test, lot, readers and soils.',
         ];

@@ -36,7 +36,7 @@ final class EvidenceResource extends JsonResource
             'method' => new MethodResource($evidence->test),
             'reference' => new MethodResource($evidence->reference),
             'policy' => new PolicyResource($evidence->policy),
-            'hash' => $evidence->hash(),
+            'hash' => $evidence->hash()->value,
             'ranges' => $evidence->ranges(),
             'pairs' => array_map($pair, $evidence->counted()),
             'left_out' => array_map($pair, $evidence->leftOut()),
@@ -74,7 +74,7 @@ final class EvidenceResource extends JsonResource
                 'computed' => $evidence->assessment()->{$claim}->toArray(),
                 'with_all' => $evidence->withAll()->{$claim}->toArray(),
                 'signed' => $signed === null ? null : (new VerdictResource($signed))->toArray($request),
-                'moved' => $signed !== null && $signed->verdict->evidence_hash !== $evidence->hash(),
+                'moved' => $signed !== null && ! $evidence->hash()->is($signed->verdict->evidence_hash),
             ];
         }
 

@@ -20,6 +20,11 @@ use Illuminate\Http\Resources\Json\JsonResource;
 /** @property Recommendation $resource */
 final class RecommendationResource extends JsonResource
 {
+    public function __construct(Recommendation $found, private readonly bool $verdictMoved)
+    {
+        parent::__construct($found);
+    }
+
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
@@ -64,6 +69,7 @@ final class RecommendationResource extends JsonResource
                         'counts' => $by->kit->counts(),
                     ],
             'verdict' => $by->verdict === null ? null : (new VerdictResource(new ShownVerdict($by->verdict, [])))->toArray($request),
+            'verdict_moved' => $this->verdictMoved,
             'pooled' => $by->pooled === null
                     ? null
                     : [

@@ -64,7 +64,7 @@ const lede = computed(() =>
             @leave="draft = null"
         />
     </section>
-    <div v-else class="columns two">
+    <div v-else-if="bench && library" class="columns two">
         <section>
             <h2>The team’s</h2>
             <table class="plain">

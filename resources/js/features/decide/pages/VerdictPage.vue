@@ -42,6 +42,20 @@ const read = (pair: (typeof pairs.value)[number]): string =>
             <RouterLink :to="`/evidence/${verdict.method_id}`">The evidence now</RouterLink>
             <el-button @click="print">Print</el-button>
         </PageHead>
+        <p v-if="!verdict.check.row_holds || verdict.check.pairs_hold === false" class="wrong" role="alert">
+            {{
+                verdict.check.row_holds
+                    ? 'The pairs kept with this verdict do not give the hash it was signed by: they were changed since.'
+                    : 'This verdict does not say what it said when it was signed: its row, or its link in the record, was changed since.'
+            }}
+            Do not build on it; have the record verified.
+        </p>
+        <p v-else-if="verdict.check.moved && !verdict.ended.length" class="warning">
+            <span
+                >The evidence has moved since it was signed.
+                <RouterLink :to="`/evidence/${verdict.method_id}`">See what it says now.</RouterLink></span
+            >
+        </p>
         <div class="columns two">
             <section>
                 <p class="stone">
@@ -80,6 +94,19 @@ const read = (pair: (typeof pairs.value)[number]): string =>
                         <tr>
                             <td>Evidence as signed</td>
                             <td class="hash">{{ verdict.hash }}</td>
+                        </tr>
+                        <tr>
+                            <td>Checked now</td>
+                            <td>
+                                {{ verdict.check.row_holds ? 'says what was signed' : 'changed since it was signed' }};
+                                {{
+                                    verdict.check.pairs_hold === null
+                                        ? 'its pairs were not kept'
+                                        : verdict.check.pairs_hold
+                                          ? 'its pairs give this hash'
+                                          : 'its pairs do not give this hash'
+                                }}; head of the record {{ verdict.check.head }}
+                            </td>
                         </tr>
                     </tbody>
                 </table>

@@ -20,6 +20,7 @@ const form = reactive({
         `read by ${readers || 'nobody yet'}; readings ${number(test_from, 1)} to ${number(test_to, 1)}, ` +
         `${props.evidence.reference.name} ${number(reference_from, 2)} to ${number(reference_to, 2)}.`,
     note: '',
+    password: '',
 })
 const { save, saving, refusal, wrong } = useSave(
     () =>
@@ -66,6 +67,14 @@ async function again(): Promise<void> {
         </FormField>
         <FormField label="Note" :wrong="wrong('note')"
             ><el-input v-model="form.note" type="textarea" :rows="2" name="note"
+        /></FormField>
+        <FormField label="Your password, once more" :wrong="wrong('password')"
+            ><el-input
+                v-model="form.password"
+                type="password"
+                name="sign-password"
+                autocomplete="current-password"
+                @keyup.enter="save()"
         /></FormField>
         <p class="note">Signed, it is never changed: only a new verdict can follow it.</p>
         <div class="row">

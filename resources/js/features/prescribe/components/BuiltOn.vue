@@ -51,7 +51,10 @@ const buffers = computed(() => {
                     <td>Its verdict</td>
                     <td>
                         <VerdictStone :verdict="it.verdict.verdict" />, signed by {{ it.verdict.signed_by }},
-                        {{ day(it.verdict.signed_at, timezone) }}, policy {{ it.verdict.policy_version }}
+                        {{ day(it.verdict.signed_at, timezone) }}, policy {{ it.verdict.policy_version
+                        }}<strong v-if="it.verdict_moved" class="moved"
+                            >. New evidence since: look at it before you build on this.</strong
+                        >
                     </td>
                 </tr>
                 <tr>
@@ -68,6 +71,9 @@ const buffers = computed(() => {
 </template>
 
 <style scoped>
+.moved {
+    color: var(--amber-text);
+}
 td:first-child {
     width: 110px;
     color: var(--ink-2);

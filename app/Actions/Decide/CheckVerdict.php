@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Decide;
+
+use App\Actions\Evidence\Summaries;
+use App\Models\SignedVerdict;
+use App\Record\Seal;
+use HonestCore\Agreement\EvidenceHash;
+use HonestCore\Record\ChainHead;
+use HonestCore\Record\ChainLink;
+
+/** Computes anew what a signed verdict is known by, each time it is shown. */
+final class CheckVerdict
+{
+    public function __construct(private readonly Summaries $summaries) {}
+
+    public function __invoke(SignedVerdict $verdict): VerdictCheck
+    {
+        $head = Seal::head($verdict->team_id);
+
+        return new VerdictCheck(
+            self::pairsHold($verdict),
+            Seal::fits('verdicts', $verdict->id),
+            new ChainHead($head->position ?? 0, $head->hash ?? ChainLink::NOTHING),
+            $this->moved($verdict),
+        );
+    }
+
+    /** Whether the evidence has moved since it was signed. */
+    public function moved(SignedVerdict $verdict): bool
+    {
+        $found = $this->summaries->of([[$verdict->method, $verdict->reference]]);
+
+        return Summaries::moved($verdict, $found[$verdict->method_id]);
+    }
+
+    private static function pairsHold(SignedVerdict $verdict): ?bool
+    {
+        return $verdict->snapshot === null
+            ? null
+            : EvidenceHash::of($verdict->policy_id, $verdict->scope['lot'], $verdict->snapshot)->is($verdict->evidence_hash);
+    }
+}
