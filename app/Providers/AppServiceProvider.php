@@ -14,15 +14,19 @@ use App\Actions\Labs\LabConnection;
 use App\Actions\Labs\LabInterface;
 use App\Actions\Labs\LabSimulator;
 use App\Database\ImmediateSQLiteConnection;
+use App\Database\WholeMigrator;
 use App\Http\Session\WholeFileHandler;
 use App\Models as M;
 use App\Models\User;
 use App\Policies\SignedRecordPolicy;
 use App\Policies\TeamRecordPolicy;
 use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Contracts\Events\Dispatcher;
 use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Connection;
+use Illuminate\Database\ConnectionResolverInterface;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Migrations\Migrator;
 use Illuminate\Filesystem\Filesystem;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
@@ -68,6 +72,12 @@ final class AppServiceProvider extends ServiceProvider
     {
         $this->lab();
         $this->probeService();
+        $this->app->extend('migrator', static fn (Migrator $usual, Application $app): WholeMigrator => new WholeMigrator(
+            $usual->getRepository(),
+            $app->make(ConnectionResolverInterface::class),
+            $usual->getFilesystem(),
+            $app->make(Dispatcher::class),
+        ));
         Connection::resolverFor(
             'sqlite',
             static fn (
