@@ -53,27 +53,32 @@ final class CheckBackup
             throw new BadBackup("The manifest of {$path} cannot be read: {$error->getMessage()}", previous: $error);
         }
         foreach ($manifest->files as $name => $hash) {
-            if (preg_match('#^(database\.sqlite|files/[A-Za-z0-9._/-]+)$#', $name) !== 1 || str_contains($name, '..')) {
-                throw new BadBackup("{$name} is no name of a part of a backup.");
-            }
-            $from = $archive->getStream($name);
-            if ($from === false) {
-                throw new BadBackup("{$name} is not in the backup.");
-            }
-            File::ensureDirectoryExists(dirname("{$folder}/{$name}"), 0700);
-            $to = fopen("{$folder}/{$name}", 'wb');
-            if ($to === false || stream_copy_to_stream($from, $to) === false || ! fclose($to)) {
-                throw new BadBackup("{$name} cannot be unpacked; is the disk full?");
-            }
-            if (hash_file('sha256', "{$folder}/{$name}") !== $hash) {
-                throw new BadBackup("{$name} is not as it was when the backup was made.");
-            }
+            self::part($archive, $folder, $name, $hash);
         }
         $archive->close();
 
         return isset($manifest->files[MakeBackup::DATABASE])
             ? $manifest
             : throw new BadBackup("{$path} holds no database.");
+    }
+
+    private static function part(ZipArchive $archive, string $folder, string $name, string $hash): void
+    {
+        if (preg_match('#^(database\.sqlite|files/[A-Za-z0-9._/-]+)$#', $name) !== 1 || str_contains($name, '..')) {
+            throw new BadBackup("{$name} is no name of a part of a backup.");
+        }
+        $from = $archive->getStream($name);
+        if ($from === false) {
+            throw new BadBackup("{$name} is not in the backup.");
+        }
+        File::ensureDirectoryExists(dirname("{$folder}/{$name}"), 0700);
+        $to = fopen("{$folder}/{$name}", 'wb');
+        if ($to === false || stream_copy_to_stream($from, $to) === false || ! fclose($to)) {
+            throw new BadBackup("{$name} cannot be unpacked; is the disk full?");
+        }
+        if (hash_file('sha256', "{$folder}/{$name}") !== $hash) {
+            throw new BadBackup("{$name} is not as it was when the backup was made.");
+        }
     }
 
     private function look(string $database, Manifest $manifest): void

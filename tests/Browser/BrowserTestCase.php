@@ -23,6 +23,9 @@ abstract class BrowserTestCase extends TestCase
 {
     protected const MAREN = 'Maren Oakhurst, technician';
 
+    /** Of every person of the demo. */
+    protected const PASSWORD = 'soil-and-lime';
+
     protected const TOBIAS = 'Tobias Wren, reviewer';
 
     /** Long enough for a busy machine; what comes is taken at once. */

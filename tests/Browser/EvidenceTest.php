@@ -25,6 +25,7 @@ final class EvidenceTest extends BrowserTestCase
         $this->see('On the whole it reads higher');
         $this->click("//section[@aria-label='track']//button[normalize-space()='Sign it']");
         $this->see('Signed, it is never changed');
+        $this->type('Your password, once more', self::PASSWORD);
         $this->press('Sign as stands');
         $this->see('Signed stands by Tobias Wren');
 
@@ -45,6 +46,7 @@ final class EvidenceTest extends BrowserTestCase
         $this->open('/evidence/5');
         $this->see('New evidence since.');
         $this->click("//section[@aria-label='track']//button[normalize-space()='Sign what it says now']");
+        $this->type('Your password, once more', self::PASSWORD);
         $this->press('Sign as stands');
         $this->miss('Signed, it is never changed');
         $this->open('/decide/verdicts/2');

@@ -138,7 +138,7 @@ final class OfflineTest extends BrowserTestCase
         $this->comeBack();
         $this->see('You were signed out');
         $this->see('7 entries kept on this phone');
-        $this->type('Password', 'soil-and-lime');
+        $this->type('Password', self::PASSWORD);
         $this->press('Sign in');
         $this->see('6 cores of 6');
         $this->miss('kept on this phone');
@@ -184,7 +184,7 @@ final class OfflineTest extends BrowserTestCase
             'all 5,000 in the database, or who it is asked again',
         );
         if ($this->stored($plan) < 5000) {
-            $this->type('Password', 'soil-and-lime');
+            $this->type('Password', self::PASSWORD);
             $this->press('Sign in');
         }
         $this->until(fn (): bool => $this->stored($plan) === 5000, 'all 5,000 in the database');
@@ -286,7 +286,7 @@ final class OfflineTest extends BrowserTestCase
         $this->comeBack();
         $this->see('You were signed out');
         $this->type('E-mail address', 'tobias@demo.example');
-        $this->type('Password', 'soil-and-lime');
+        $this->type('Password', self::PASSWORD);
         $this->press('Sign in');
         $this->see('Tobias Wren, reviewer');
         $this->miss('unsent on this device');

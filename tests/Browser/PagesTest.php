@@ -333,7 +333,7 @@ final class PagesTest extends BrowserTestCase
         $this->browser->manage()->deleteAllCookies();
         $this->press('Save changes');
         $this->see('You were signed out');
-        $this->type('Password', 'soil-and-lime');
+        $this->type('Password', self::PASSWORD);
         $this->press('Sign in');
         $this->miss('You were signed out');
         self::assertSame('Marled by the grandfather.', $this->field('History')->getAttribute('value'));

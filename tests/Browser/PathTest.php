@@ -235,6 +235,7 @@ final class PathTest extends BrowserTestCase
         $this->see('With no further miss');
         $this->press('Sign what it says now');
         $this->type('Note', 'Five clean pairs more, then look again.');
+        $this->type('Your password, once more', self::PASSWORD);
         $this->press('Sign as open');
         $this->see('Signed open by Tobias Wren');
         $this->miss('New evidence since');

@@ -17,8 +17,6 @@ final readonly class EvidenceHash
      * @param list<KeptPair> $pairs
      * @param string $lot that the test is read with
      * @param string $against the reader who stands for the reference; empty where it is another method
-     *
-     * @pure
      */
     public static function of(int $policy, string $lot, array $pairs, string $against = ''): self
     {
@@ -43,8 +41,6 @@ final readonly class EvidenceHash
 
     /**
      * Whether a verdict that was signed on this evidence carries that name.
-     *
-     * @pure
      */
     public function is(string $signed): bool
     {
@@ -53,8 +49,6 @@ final readonly class EvidenceHash
 
     /**
      * @return list<mixed>
-     *
-     * @pure
      */
     private static function pair(KeptPair $pair): array
     {
@@ -70,8 +64,6 @@ final readonly class EvidenceHash
 
     /**
      * @param list<mixed> $of
-     *
-     * @pure
      */
     private static function hash(array $of): string
     {

@@ -12,8 +12,6 @@ final class CanonicalText
 {
     /**
      * @param array<string, string|int|float|null> $fields
-     *
-     * @pure
      */
     public static function of(array $fields): string
     {
@@ -27,8 +25,6 @@ final class CanonicalText
 
     /**
      * @param array<string, string|int|float|null> $fields
-     *
-     * @pure
      */
     public static function hash(array $fields): string
     {

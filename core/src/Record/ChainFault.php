@@ -19,7 +19,6 @@ final readonly class ChainFault
 
     public function __construct(public string $kind, public string $table, public int $row, public string $words) {}
 
-    /** @pure */
     public static function inserted(string $table, int $row): self
     {
         return new self(self::INSERTED, $table, $row, "{$table} {$row} was not written by the program");

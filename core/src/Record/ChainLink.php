@@ -28,8 +28,6 @@ final readonly class ChainLink
      * The link of a row behind another.
      *
      * @param string $says hash of what the row says
-     *
-     * @pure
      */
     public static function behind(?self $before, string $table, int $row, string $says): self
     {
@@ -41,15 +39,12 @@ final readonly class ChainLink
 
     /**
      * Whether its hash is of what it holds.
-     *
-     * @pure
      */
     public function holds(): bool
     {
         return $this->hash === self::hashOf($this->position, $this->table, $this->row, $this->says, $this->before);
     }
 
-    /** @pure */
     private static function hashOf(int $position, string $table, int $row, string $says, string $before): string
     {
         return CanonicalText::hash([

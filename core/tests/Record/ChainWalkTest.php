@@ -165,7 +165,7 @@ final class ChainWalkTest extends TestCase
     }
 
     /**
-     * @param list<array{ChainLink, string|null}> $chain
+     * @param array<array{ChainLink, string|null}> $chain
      * @param array{ChainLink, string|null} $link
      * @return list<array{ChainLink, string|null}>
      */

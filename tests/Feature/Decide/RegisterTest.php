@@ -485,7 +485,14 @@ final class RegisterTest extends ApiTestCase
         $this->api(
             'POST',
             '/evidence/{method}/verdicts',
-            ['claim' => 'sort', 'hash' => $hash, 'password' => 'peat', 'follows_id' => null, 'scope' => 'The fizz pair, here.', 'note' => ''],
+            [
+                'claim' => 'sort',
+                'hash' => $hash,
+                'password' => 'peat',
+                'follows_id' => null,
+                'scope' => 'The fizz pair, here.',
+                'note' => '',
+            ],
             ['method' => $fizz->id],
         )
             ->assertCreated()

@@ -587,4 +587,16 @@ final class FullEvidenceTest extends ApiTestCase
             $this->reading($sample, $method, ['value' => $value]);
         }
     }
+
+    public function test_a_pair_goes_by_the_lot_and_the_reader_of_its_last_reading(): void
+    {
+        $kit = $this->method('kit-ph');
+        $sample = $this->pair($this->area(), '6.0', '6.10');
+        $kit->update(['lot' => 'L-2']);
+        $this->read($sample, 'kit-ph', '6.0', on: '2026-09-09');
+
+        $pair = $this->api('GET', '/evidence/{method}', ids: ['method' => $kit->id])->json('pairs.0');
+
+        self::assertSame('L-2', $pair['lot']);
+    }
 }

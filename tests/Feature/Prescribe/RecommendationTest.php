@@ -7,6 +7,7 @@ namespace Tests\Feature\Prescribe;
 use App\Models\Area;
 use App\Models\JudgingPolicy;
 use App\Models\Plan;
+use App\Models\Reading;
 use App\Models\Sample;
 use App\Models\TestMethod;
 use Illuminate\Support\Facades\DB;
@@ -64,6 +65,23 @@ final class RecommendationTest extends ApiTestCase
         self::assertSame(['direction', []], [$it->json('kind'), $it->json('rates')]);
         self::assertStringContainsString('buffer pH before you buy lime', implode(' ', $it->json('next')));
         self::assertSame('stands', $it->json('verdict.verdict'));
+    }
+
+    public function test_a_kit_that_sorts_is_heard_before_one_whose_colour_lies_between_two_actions(): void
+    {
+        $other = $this->method('kit-ph')->replicate();
+        $other->fill(['code' => 'other', 'name' => 'Other kit'])->save();
+        foreach ([['other', 'kit-ph'], ['kit-ph', 'other']] as $order) {
+            $sample = $this->sample($area ??= $this->area());
+            foreach ($order as $code) {
+                $this->read($sample, $code, '5.0');
+                if ($code === 'other') {
+                    Reading::query()->latest('id')->firstOrFail()->corrected(['between' => '7.5']);
+                }
+            }
+            $found = $this->recommend($area, ['sample_id' => $sample->id]);
+            self::assertSame('Loam capsule kit', $found->json('kit.method'), implode(', ', $order));
+        }
     }
 
     public function test_a_verdict_does_not_speak_beyond_the_readings_it_rests_on(): void

@@ -419,4 +419,13 @@ final class TakeReportTest extends ReportTestCase
         );
         $this->getJson('/api/results.exe')->assertNotFound();
     }
+
+    public function test_a_figure_of_many_digits_is_kept_as_it_was_reported(): void
+    {
+        $code = $this->code();
+        $this->take("Sample,pH\n{$code},6.4321987654\n")->assertCreated();
+
+        self::assertSame(['6.4321987654'], Reading::query()->pluck('as_reported')->all());
+        self::assertSame(['6.4321987654'], LabResult::query()->pluck('as_reported')->all());
+    }
 }
