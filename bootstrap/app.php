@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Exceptions\Conflict;
 use App\Exceptions\RefusedRows;
 use App\Http\Middleware\SecurityHeaders;
+use App\Http\Middleware\SoundInput;
 use HonestCore\Error\CoreError;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -19,7 +20,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(
         web: __DIR__.'/../routes/web.php',
         commands: __DIR__.'/../routes/console.php',
-        then: static fn () => Route::middleware(['web', 'throttle:api'])
+        then: static fn () => Route::middleware([SoundInput::class, 'web', 'throttle:api'])
             ->prefix('api')
             ->group(__DIR__.'/../routes/api.php'),
     )

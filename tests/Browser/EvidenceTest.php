@@ -38,8 +38,10 @@ final class EvidenceTest extends BrowserTestCase
         self::$servers
             ->database()
             ->exec(
-                "UPDATE readings SET flags = '[\"pen-drift\"]', updated_at = '2027-01-01 00:00:00' WHERE id = ".
-                    '(SELECT min(id) FROM readings WHERE method_id = 5)',
+                'INSERT INTO readings (team_id, sample_id, portion_id, method_id, created_by, corrects_id, value, as_reported, '.
+                    'read_on, reader, flags, note, lot, method_version_id, run_id) SELECT team_id, sample_id, portion_id, '.
+                    "method_id, created_by, id, value, as_reported, read_on, reader, '[\"pen-drift\"]', note, lot, ".
+                    'method_version_id, run_id FROM readings WHERE id = (SELECT MIN(id) FROM readings WHERE method_id = 5)',
             );
         $this->open('/decide');
         $this->see('evidence has moved');

@@ -6,11 +6,13 @@ import FormField from '@/shared/components/FormField.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
 import VerdictStone from '@/shared/components/VerdictStone.vue'
 import { useSave } from '@/shared/composables/useSave'
+import { useSession } from '@/shared/composables/useSession'
 import { number } from '@/shared/format'
 
 const props = defineProps<{ evidence: Schema<'Evidence'>; claim: 'sort' | 'rate' | 'track' }>()
 const emit = defineEmits<{ done: [] }>()
 const queries = useQueryClient()
+const { me } = useSession()
 const state = props.evidence.claims[props.claim]
 const { test_from, test_to, reference_from, reference_to } = props.evidence.ranges
 const readers = [...new Set(props.evidence.pairs.map((pair) => pair.reader))].join(', ')
@@ -58,29 +60,29 @@ async function again(): Promise<void> {
         <p v-if="refusal?.status === 409">
             <button type="button" class="link" @click="again">Look at the evidence again</button>
         </p>
-        <FormField
-            label="Where it holds"
-            :wrong="wrong('scope')"
-            hint="Outside these lots, readers and soils the verdict does not speak."
-        >
-            <el-input v-model="form.scope" type="textarea" :rows="3" name="scope" />
-        </FormField>
-        <FormField label="Note" :wrong="wrong('note')"
-            ><el-input v-model="form.note" type="textarea" :rows="2" name="note"
-        /></FormField>
-        <FormField label="Your password, once more" :wrong="wrong('password')"
-            ><el-input
-                v-model="form.password"
-                type="password"
-                name="sign-password"
-                autocomplete="current-password"
-                @keyup.enter="save()"
-        /></FormField>
-        <p class="note">Signed, it is never changed: only a new verdict can follow it.</p>
-        <div class="row">
-            <el-button type="primary" :loading="saving" @click="save()">Sign as {{ state.computed.verdict }}</el-button>
-            <button type="button" class="link" @click="emit('done')">Not yet</button>
-        </div>
+        <form novalidate @submit.prevent="save()">
+            <input type="text" name="username" autocomplete="username" :value="me?.email" hidden readonly />
+            <FormField
+                label="Where it holds"
+                :wrong="wrong('scope')"
+                hint="Outside these lots, readers and soils the verdict does not speak."
+            >
+                <el-input v-model="form.scope" type="textarea" :rows="3" name="scope" />
+            </FormField>
+            <FormField label="Note" :wrong="wrong('note')"
+                ><el-input v-model="form.note" type="textarea" :rows="2" name="note"
+            /></FormField>
+            <FormField label="Your password, once more" :wrong="wrong('password')"
+                ><el-input v-model="form.password" type="password" name="sign-password" autocomplete="current-password"
+            /></FormField>
+            <p class="note">Signed, it is never changed: only a new verdict can follow it.</p>
+            <div class="row">
+                <el-button type="primary" :loading="saving" native-type="submit"
+                    >Sign as {{ state.computed.verdict }}</el-button
+                >
+                <button type="button" class="link" @click="emit('done')">Not yet</button>
+            </div>
+        </form>
     </el-dialog>
 </template>
 
