@@ -6,22 +6,27 @@ declare(strict_types=1);
 $path = rawurldecode((string) parse_url((string) $_SERVER['REQUEST_URI'], PHP_URL_PATH));
 $file = __DIR__.'/public'.$path;
 if ($path !== '/' && ! str_contains($path, '..') && is_file($file) && ! str_ends_with($path, '.php')) {
-    if (str_starts_with($path, '/build/assets/')) {
-        $types = [
-            'js' => 'text/javascript',
-            'css' => 'text/css',
-            'woff2' => 'font/woff2',
-            'woff' => 'font/woff',
-            'svg' => 'image/svg+xml',
-        ];
-        header('Content-Type: '.($types[pathinfo($file, PATHINFO_EXTENSION)] ?? 'application/octet-stream'));
-        header('Cache-Control: public, max-age=31536000, immutable');
-        header('X-Content-Type-Options: nosniff');
-        readfile($file);
+    $types = [
+        'js' => 'text/javascript',
+        'css' => 'text/css',
+        'woff2' => 'font/woff2',
+        'woff' => 'font/woff',
+        'svg' => 'image/svg+xml',
+        'png' => 'image/png',
+        'ico' => 'image/x-icon',
+        'txt' => 'text/plain; charset=utf-8',
+        'json' => 'application/json',
+        'webmanifest' => 'application/manifest+json',
+    ];
+    header_remove('X-Powered-By');
+    header('Content-Type: '.($types[pathinfo($file, PATHINFO_EXTENSION)] ?? 'application/octet-stream'));
+    header('Cache-Control: '.(str_starts_with($path, '/build/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache'));
+    header("Content-Security-Policy: default-src 'none'; style-src 'unsafe-inline'; frame-ancestors 'none'");
+    header('X-Content-Type-Options: nosniff');
+    header('X-Frame-Options: DENY');
+    header('Referrer-Policy: same-origin');
+    readfile($file);
 
-        return true;
-    }
-
-    return false;
+    return true;
 }
 require __DIR__.'/public/index.php';

@@ -15,6 +15,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Route;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(
@@ -34,6 +35,11 @@ return Application::configure(basePath: dirname(__DIR__))
             static fn (Request $request): bool => $request->is('api/*') || $request->expectsJson(),
         );
         $exceptions->dontReport([CoreError::class, Conflict::class, RefusedRows::class]);
+        $exceptions->render(
+            static fn (NotFoundHttpException $error, Request $request): ?JsonResponse => $request->is('api/*')
+                ? new JsonResponse(['message' => 'There is nothing here under this address.', 'code' => 'not_found'], 404)
+                : null,
+        );
         $exceptions->render(
             static fn (CoreError $error): JsonResponse => new JsonResponse(
                 ['message' => $error->forPeople(), 'code' => $error->errorCode()],

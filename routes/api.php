@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Controllers as C;
+use App\Http\Middleware\OnceOnly;
 use App\Models\CheckSoil;
 use App\Models\Consignment;
 use App\Models\JudgingPolicy;
@@ -24,7 +25,7 @@ use Illuminate\Support\Facades\Route;
 Route::get('welcome', C\Session\Welcome::class);
 Route::post('session', C\Session\SignIn::class)->middleware('throttle:sign-in');
 
-Route::middleware('auth')->group(function (): void {
+Route::middleware(['auth', OnceOnly::class])->group(function (): void {
     Route::get('session', C\Session\ShowSession::class);
     Route::delete('session', C\Session\SignOut::class);
     Route::get('ping', C\Session\Ping::class);
@@ -126,7 +127,7 @@ Route::middleware('auth')->group(function (): void {
     Route::post('calibrations/{calibration}/drift', C\Bench\NoteDrift::class)->can('update', 'calibration');
     Route::get('vision-checks', C\Bench\ListVisionChecks::class);
     Route::post('vision-checks', C\Bench\KeepVisionCheck::class)->can('create', VisionRecord::class);
-    Route::post('vision-plates', C\Bench\DrawPlates::class);
+    Route::post('vision-plates', C\Bench\DrawPlates::class)->middleware('throttle:plates');
     Route::get('practice-rounds', C\Bench\ListPractice::class);
     Route::post('practice-rounds', C\Bench\StartPractice::class)->can('create', PracticeRound::class);
     Route::post('practice-rounds/{round}', C\Bench\AnswerPractice::class)->can('update', 'round');

@@ -60,6 +60,14 @@ final class Area extends Model
         return $this->hasMany(Sample::class);
     }
 
+    /** Names what a person can change of it: an edit that is based on another state is not taken. */
+    public function state(): string
+    {
+        $says = json_encode([$this->name, $this->use, $this->history, $this->boundary, $this->facts], JSON_THROW_ON_ERROR);
+
+        return substr(hash('sha256', $says), 0, 16);
+    }
+
     public function knownFacts(): AreaFacts
     {
         return AreaFacts::of($this->facts);

@@ -138,11 +138,18 @@ final class AppServiceProvider extends ServiceProvider
         foreach (self::SIGNED as $model) {
             Gate::policy($model, SignedRecordPolicy::class);
         }
+        // Of one account from one place, of one account from everywhere, and of one place over many accounts.
         RateLimiter::for(
             'sign-in',
-            static fn (Request $request): Limit => Limit::perMinute(10)->by(
-                $request->string('email')->lower().'|'.$request->ip(),
-            ),
+            static fn (Request $request): array => [
+                Limit::perMinute(10)->by('one '.$request->string('email')->lower().'|'.$request->ip()),
+                Limit::perMinute(30)->by('account '.$request->string('email')->lower()),
+                Limit::perMinute(60)->by('place '.$request->ip()),
+            ],
+        );
+        RateLimiter::for(
+            'plates',
+            static fn (Request $request): Limit => Limit::perMinute(20)->by((string) User::signedIn()?->id),
         );
         RateLimiter::for(
             'api',

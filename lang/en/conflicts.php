@@ -8,6 +8,8 @@ declare(strict_types=1);
  */
 return [
     'area_has_work' => ':area has plans or composites of its own, so it stays an area of its own.',
+    'area_changed' => ':area was changed since you opened it. Look at what is stored beside yours; what you typed is '.
+        'still here.',
     'areas_apart' => 'Two different areas of one site can be joined.',
     'bands_gone' => 'The method has no bands any more.',
     'card_without_colours' => 'The card of this method has no colours to practise with on the screen. Practise with '.
@@ -53,6 +55,8 @@ return [
     'run_finished' => 'The run is finished; its readings stand.',
     'sent_without_interface' => 'This consignment went without an interface: enter what the lab says by hand.',
     'stands_alone' => ':test has no other method here to stand beside.',
+    'submission_other' => 'Something else was taken under the name of this submission already, and stays as it is. Look at '.
+        'what is stored; what you typed is still here.',
     'too_few_pairs' => ':test: :why More pairs are needed before strategies can be compared.',
     'tube_open' => 'One tube is not read yet. Read it, give it up, or finish without it.',
     'tubes_open' => ':count tubes are not read yet. Read them, give them up, or finish without them.',

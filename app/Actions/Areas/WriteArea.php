@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions\Areas;
 
 use App\Database\AllOrNothing;
+use App\Exceptions\Conflict;
 use App\Models\Area;
 use App\Models\Site;
 use HonestCore\Geometry\Boundary;
@@ -33,6 +34,23 @@ final class WriteArea
         return AllOrNothing::of(
             fn (): array => array_map(fn (array $fields): Area => $this->new($site, $fields), $areas),
         );
+    }
+
+    /**
+     * @param array{name: string, use: string, history: string, boundary: array<string, mixed>, facts?: array<string,
+     * mixed>} $fields
+     * @param string|null $basedOn the state that the edit began from
+     */
+    public function change(Area $area, array $fields, ?string $basedOn): Area
+    {
+        return AllOrNothing::of(function () use ($area, $fields, $basedOn): Area {
+            $area->refresh();
+            if ($basedOn !== null && $area->state() !== $basedOn) {
+                throw Conflict::because('area_changed', area: $area->name);
+            }
+
+            return $this->write($area, $fields);
+        });
     }
 
     /**

@@ -6444,6 +6444,8 @@ export interface components {
             facts: components["schemas"]["AreaFacts"];
             advice: string[];
             boundary: components["schemas"]["Geometry"];
+            /** @description names what can be changed of it; sent back with an edit */
+            state: string;
             area_m2: number;
             area_acres: number;
             area_ha: number;
@@ -8500,6 +8502,8 @@ export interface components {
             use: string;
             history: string;
             boundary: components["schemas"]["Geometry"];
+            /** @description the state that the edit began from */
+            state?: string;
             keep_name?: boolean;
         };
         AreasInput: {

@@ -13,6 +13,6 @@ final class UpdateArea
 {
     public function __invoke(AreaRequest $request, Area $area, WriteArea $write): AreaResource
     {
-        return new AreaResource($write->write($area, $request->fieldsGiven()));
+        return new AreaResource($write->change($area, $request->fieldsGiven(), $request->basedOn()));
     }
 }

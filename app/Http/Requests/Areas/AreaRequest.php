@@ -34,6 +34,7 @@ final class AreaRequest extends FormRequest
                     ->ignore($area instanceof Area ? $area->id : null),
             ],
             'keep_name' => ['sometimes', 'boolean'],
+            'state' => ['sometimes', 'string', 'max:16'],
         ];
     }
 
@@ -78,6 +79,12 @@ final class AreaRequest extends FormRequest
             'use.required' => 'Choose a use from the list.',
             'use.in' => 'Choose a use from the list.',
         ];
+    }
+
+    /** The state of the area that the edit began from; null where it is not said. */
+    public function basedOn(): ?string
+    {
+        return $this->has('state') ? $this->string('state')->toString() : null;
     }
 
     /**

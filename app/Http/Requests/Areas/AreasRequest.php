@@ -28,7 +28,7 @@ final class AreasRequest extends FormRequest
                 'required',
                 'string',
                 'max:80',
-                'distinct:ignore_case',
+                new NameApart('areas', 'name', 'This name stands twice in the file.'),
                 Rule::unique('areas', 'name')->where('site_id', $site instanceof Site ? $site->id : 0),
             ],
             'areas.*.keep_name' => ['sometimes', 'boolean'],
@@ -60,7 +60,6 @@ final class AreasRequest extends FormRequest
         return [
             'areas.*.name.required' => 'Give it a name that will still find the ground in ten years.',
             'areas.*.name.unique' => 'This site has an area of this name already.',
-            'areas.*.name.distinct' => 'This name stands twice in the file.',
             'areas.*.use.required' => 'Choose a use from the list.',
             'areas.*.use.in' => 'Choose a use from the list.',
         ];

@@ -26,7 +26,7 @@ final class CutRequest extends FormRequest
                 'required',
                 'string',
                 'max:80',
-                'distinct:ignore_case',
+                new NameApart('names', '', 'The two parts need different names.'),
                 Rule::unique('areas', 'name')
                     ->where('site_id', $area instanceof Area ? $area->site_id : 0)
                     ->ignore($area instanceof Area ? $area->id : null),
@@ -40,7 +40,6 @@ final class CutRequest extends FormRequest
         return [
             'names.*.unique' => 'This site has an area of this name already.',
             'names.*.required' => 'Both parts need a name.',
-            'names.*.distinct' => 'The two parts need different names.',
         ];
     }
 

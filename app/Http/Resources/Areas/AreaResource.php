@@ -28,6 +28,7 @@ final class AreaResource extends JsonResource
             'boundary' => $this->boundary,
             'facts' => $this->knownFacts()->toArray(),
             'advice' => SplitAdvice::within($this->knownFacts(), $extent->acres()),
+            'state' => $this->state(),
             'area_m2' => $extent->squareMetres,
             'area_acres' => $extent->acres(),
             'area_ha' => $extent->hectares(),

@@ -6,6 +6,7 @@ import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
 import { acresAndHectares, number } from '@/shared/format'
 import { noFacts, type Facts } from '../facts'
+import AreaStored from './AreaStored.vue'
 import FactsForm from './FactsForm.vue'
 
 const props = defineProps<{
@@ -26,15 +27,30 @@ const form = reactive({
 })
 const facts = ref<Facts>(props.area ? (JSON.parse(JSON.stringify(props.area.facts)) as Facts) : noFacts())
 
+/** The state the edit began from; where somebody saved meanwhile, what is stored is shown beside it. */
+const state = ref(props.area?.state)
+const stored = ref<Schema<'Area'> | null>(null)
 const { save, saving, refusal, wrong } = useSave(
     () => {
         const body = { ...form, facts: facts.value, boundary: props.boundary ?? props.area!.boundary }
         return props.area
-            ? api.put('/areas/{area}', body, { ids: { area: props.area.id } })
+            ? api.put('/areas/{area}', { ...body, state: state.value ?? '' }, { ids: { area: props.area.id } })
             : api.post('/sites/{site}/areas', body, { ids: { site: props.siteId } })
     },
     (area) => emit('saved', area),
 )
+watch(refusal, async (said) => {
+    stored.value =
+        said?.status === 409 && props.area
+            ? ((await api.get('/sites/{site}', { ids: { site: props.siteId } })).areas?.find(
+                  ({ id }) => id === props.area?.id,
+              ) ?? null)
+            : null
+})
+async function saveOver(): Promise<void> {
+    state.value = stored.value?.state
+    await save()
+}
 watch(
     () => form.name,
     () => (form.keep_name = false),
@@ -55,6 +71,7 @@ const questioned = (text: string | undefined): boolean => text?.includes('such a
         </div>
         <p v-if="boundaryWrong" class="wrong" role="alert">{{ boundaryWrong }}</p>
         <RefusalNote v-if="refusal && Object.keys(refusal.fields).length === 0" :refusal="refusal" />
+        <AreaStored v-if="stored" :stored="stored" :typed="form" @take="emit('saved', stored)" @over="saveOver" />
         <p v-if="wrong('boundary')" class="wrong" role="alert">{{ wrong('boundary') }}</p>
         <FormField label="Name" :wrong="wrong('name')" hint="Where it lies or what it is: a name that lasts">
             <el-input v-model="form.name" name="area-name" maxlength="80" />
