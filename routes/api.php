@@ -23,6 +23,7 @@ use Illuminate\Support\Facades\Route;
  * team alone: the models are scoped, and every route names the ability it needs.
  */
 Route::get('welcome', C\Session\Welcome::class);
+Route::get('health', C\Session\ShowHealth::class)->middleware('throttle:health');
 Route::post('session', C\Session\SignIn::class)->middleware('throttle:sign-in');
 
 Route::middleware(['auth', OnceOnly::class])->group(function (): void {

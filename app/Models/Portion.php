@@ -97,9 +97,10 @@ final class Portion extends Model
         );
     }
 
+    /** As it is stored; damage is said in it and hides nothing. */
     public function trail(): CustodyTrail
     {
-        return CustodyTrail::replay($this->code, $this->written(), now()->getTimestamp());
+        return CustodyTrail::asFound($this->code, $this->written(), now()->getTimestamp());
     }
 
     public function clock(CustodyTrail $trail): StorageClock
@@ -107,7 +108,7 @@ final class Portion extends Model
         return StorageClock::of(
             $this->tests,
             $trail,
-            $this->pulled_at?->getTimestamp() ?? $trail->lines[0]->at,
+            $this->pulled_at?->getTimestamp() ?? $trail->lines[0]->at ?? now()->getTimestamp(),
             now()->getTimestamp(),
         );
     }

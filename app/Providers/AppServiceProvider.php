@@ -148,6 +148,10 @@ final class AppServiceProvider extends ServiceProvider
             ],
         );
         RateLimiter::for(
+            'health',
+            static fn (Request $request): Limit => Limit::perMinute(30)->by((string) $request->ip()),
+        );
+        RateLimiter::for(
             'plates',
             static fn (Request $request): Limit => Limit::perMinute(20)->by((string) User::signedIn()?->id),
         );

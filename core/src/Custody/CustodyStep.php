@@ -16,6 +16,9 @@ final readonly class CustodyStep
 {
     public const WITHDRAWN = 'withdrawn';
 
+    /** The state of a portion that was split off. */
+    public const BEGINNING = 'split';
+
     /** @param list<string> $from */
     private function __construct(public string $code, public string $name, public array $from, private string $to) {}
 
@@ -35,6 +38,12 @@ final readonly class CustodyStep
     public static function all(): array
     {
         return array_map(self::of(...), array_keys(self::table()['steps']));
+    }
+
+    /** What a step is called; of one that is none, its code. */
+    public static function named(string $code): string
+    {
+        return self::table()['steps'][$code]['name'] ?? $code;
     }
 
     public static function stateName(string $state): string
@@ -59,8 +68,8 @@ final readonly class CustodyStep
     public function leadsTo(array $before): string
     {
         return match ($this->to) {
-            '@same' => $before[count($before) - 1],
-            '@before' => $before[count($before) - 2],
+            '@same' => $before[count($before) - 1] ?? self::BEGINNING,
+            '@before' => $before[count($before) - 2] ?? self::BEGINNING,
             default => $this->to,
         };
     }

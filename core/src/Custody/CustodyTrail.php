@@ -17,9 +17,10 @@ final readonly class CustodyTrail
 {
     /**
      * @param list<TrailLine> $lines that count, in the order of their times
-     * @param list<string> $states after each of them
+     * @param non-empty-list<string> $states after each of them
+     * @param list<string> $damage what cannot have been, as it stands; empty for a trail that holds
      */
-    private function __construct(public array $lines, public array $states) {}
+    private function __construct(public array $lines, public array $states, public array $damage = []) {}
 
     /**
      * @param list<TrailLine> $written in the order in which they were written
@@ -28,35 +29,65 @@ final readonly class CustodyTrail
      */
     public static function replay(string $code, array $written, int $now): self
     {
-        $states = $history = [];
-        $lines = self::standing($code, $written);
-        foreach ($lines as $i => $line) {
-            $step = CustodyStep::of($line->step);
-            $state = $states[$i - 1] ?? null;
-            if ($line->at > $now + CustodyStep::futureS()) {
-                throw new ImpossibleStep(
-                    "{$code}: {$step->name} lies in the future, ".
-                        self::said($line->at).
-                        '; accepted is a time up to now, '.
-                        self::said($now).
-                        '.',
-                );
+        $found = self::asFound($code, $written, $now);
+
+        return $found->damage === [] ? $found : throw new ImpossibleStep($found->damage[0]);
+    }
+
+    /**
+     * A trail as it is stored, for looking at: what cannot have been is said and does not hide the rest.
+     *
+     * @param list<TrailLine> $written in the order in which they were written
+     */
+    public static function asFound(string $code, array $written, int $now): self
+    {
+        $states = $history = $lines = $damage = [];
+        foreach (self::standing($code, $written) as $line) {
+            $state = $states[count($states) - 1] ?? null;
+            try {
+                $step = CustodyStep::of($line->step);
+                $wrong = self::wrong($code, $line, $step, $state, $lines[count($lines) - 1] ?? null, $now);
+            } catch (ImpossibleStep $unknown) {
+                $damage[] = "{$code}: {$unknown->getMessage()}";
+
+                continue;
             }
-            if (! $step->mayFollow($state)) {
-                throw new ImpossibleStep(self::why($code, $step, $state, $lines[$i - 1] ?? null));
+            if ($wrong !== null) {
+                $damage[] = $wrong;
             }
             $to = $step->leadsTo($history);
             if ($to !== $state) {
                 $history[] = $to;
             }
             $states[] = $to;
+            $lines[] = $line;
+        }
+        if ($states === []) {
+            $damage[] = "{$code}: a trail begins when the portion is split off; that line cannot be withdrawn.";
+            $states = [CustodyStep::BEGINNING];
         }
 
-        return $lines === []
-            ? throw new ImpossibleStep(
-                "{$code}: a trail begins when the portion is split off; that line cannot be withdrawn.",
-            )
-            : new self($lines, $states);
+        return new self($lines, $states, $damage);
+    }
+
+    /** Why a line cannot have happened; null where it can. */
+    private static function wrong(
+        string $code,
+        TrailLine $line,
+        CustodyStep $step,
+        ?string $state,
+        ?TrailLine $before,
+        int $now,
+    ): ?string {
+        if ($line->at > $now + CustodyStep::futureS()) {
+            return "{$code}: {$step->name} lies in the future, ".
+                self::said($line->at).
+                '; accepted is a time up to now, '.
+                self::said($now).
+                '.';
+        }
+
+        return $step->mayFollow($state) ? null : self::why($code, $step, $state, $before);
     }
 
     /**

@@ -219,4 +219,32 @@ final class CustodyTrailTest extends TestCase
             array_keys($steps),
         );
     }
+
+    public function test_a_damaged_trail_is_looked_at_with_its_damage_said(): void
+    {
+        $line = static fn (string $id, string $step, int $at): TrailLine => new TrailLine($id, $step, $at, 'Rack', '', null, null);
+        $now = 2_000_000_000;
+
+        $found = CustodyTrail::asFound('A-1', [$line('a', 'split', 1_000), $line('b', 'reported', 2_000)], $now);
+        self::assertCount(2, $found->lines, 'what is there is shown');
+        self::assertCount(1, $found->damage);
+        self::assertStringContainsString('cannot be', $found->damage[0]);
+
+        $found = CustodyTrail::asFound('A-1', [$line('a', 'split', 1_000), $line('b', 'eaten', 2_000)], $now);
+        self::assertSame(['split'], $found->states);
+        self::assertStringContainsString('"eaten" is no step', $found->damage[0]);
+
+        $found = CustodyTrail::asFound('A-1', [$line('b', 'drying', 2_000)], $now);
+        self::assertStringContainsString('the trail would begin with', $found->damage[0]);
+
+        $found = CustodyTrail::asFound('A-1', [], $now);
+        self::assertSame(['split', []], [$found->state(), $found->lines]);
+        self::assertStringContainsString('a trail begins when', $found->damage[0]);
+
+        // A clock that was set back: what was written is still there.
+        $found = CustodyTrail::asFound('A-1', [$line('a', 'split', 1_000_000)], 1_000);
+        self::assertSame('split', $found->state());
+        self::assertStringContainsString('lies in the future', $found->damage[0]);
+        self::assertSame([], CustodyTrail::asFound('A-1', [$line('a', 'split', 1_000)], $now)->damage);
+    }
 }

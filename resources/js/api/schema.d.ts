@@ -49,6 +49,60 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/health": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Whether this server can be worked with, for whoever watches it */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description It can */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Health"];
+                    };
+                };
+                /** @description Something is wrong */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Health"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/session": {
         parameters: {
             query?: never;
@@ -6687,6 +6741,8 @@ export interface components {
             next: components["schemas"]["NamedStep"][];
             clock: components["schemas"]["PortionClock"];
             drying: components["schemas"]["DryingTimes"] | null;
+            /** @description what of its trail cannot have been */
+            damage: string[];
             trail: components["schemas"]["TrailLine"][];
         };
         NamedStep: {
@@ -8338,6 +8394,13 @@ export interface components {
             snapshot: components["schemas"]["SnapshotPair"][];
             policy: components["schemas"]["VerdictPolicy"];
             history: components["schemas"]["VerdictPast"][];
+        };
+        Health: {
+            /** @description "ok", or what is wrong */
+            database: string;
+            disk: string;
+            clock?: string;
+            chain?: string;
         };
         Step: {
             what: string;

@@ -6,6 +6,7 @@ namespace Tests\Feature\Record;
 
 use App\Actions\Readings\RecordReading;
 use App\Models\Area;
+use App\Models\Portion;
 use App\Models\Reading;
 use App\Models\SignedVerdict;
 use App\Record\Seal;
@@ -238,6 +239,28 @@ final class TamperingTest extends ApiTestCase
         $this->unseal();
         DB::unprepared("UPDATE verdicts SET snapshot = REPLACE(snapshot, '5.52', '5.50')");
         self::assertSame([false, false], [$check()['pairs_hold'], $check()['row_holds']]);
+    }
+
+    public function test_a_damaged_trail_is_shown_with_its_damage_and_takes_no_further_line(): void
+    {
+        $portion = Portion::query()->where('kind', 'lab')->firstOrFail();
+        self::assertSame([], $this->api('GET', '/portions/{portion}', ids: ['portion' => $portion->id])->json('damage'));
+        $this->unseal();
+        DB::table('custody_lines')->where('portion_id', $portion->id)->update(['step' => 'reported']);
+
+        $shown = $this->api('GET', '/portions/{portion}', ids: ['portion' => $portion->id])->assertOk();
+        self::assertStringContainsString('the trail would begin with', (string) $shown->json('damage.0'));
+        self::assertSame('reported', $shown->json('trail.0.step'));
+        $this->api('POST', '/custody-steps', [
+            'submission' => '6f9619ff-8b86-4d01-b42d-00cf4fc964ff',
+            'codes' => [$portion->code],
+            'step' => 'drying',
+            'at' => now()->toIso8601ZuluString(),
+            'place' => null,
+            'condition' => null,
+            'celsius' => null,
+            'corrects' => null,
+        ])->assertStatus(422);
     }
 
     public function test_every_table_of_evidence_refuses_a_change_a_removal_and_a_replacement(): void

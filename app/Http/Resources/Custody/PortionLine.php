@@ -90,13 +90,14 @@ final class PortionLine
             'drying' => $drying === null
                     ? null
                     : ['ready_at' => $moment($drying['ready']), 'over_at' => $moment($drying['over'])],
+            'damage' => $trail->damage,
             'trail' => $portion->lines
                 ->sortBy('id')
                 ->map(
                     static fn (CustodyLine $line): array => [
                         'uuid' => $line->uuid,
                         'step' => $line->step,
-                        'name' => $line->step === CustodyStep::WITHDRAWN ? 'withdrawn' : CustodyStep::of($line->step)->name,
+                        'name' => $line->step === CustodyStep::WITHDRAWN ? 'withdrawn' : CustodyStep::named($line->step),
                         'at' => $line->at->toIso8601ZuluString(),
                         'written_at' => $line->created_at->toIso8601ZuluString(),
                         'by' => $line->author->name,

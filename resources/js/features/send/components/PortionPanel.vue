@@ -176,6 +176,12 @@ function openAsk(): void {
                     <button type="button" class="link" @click="leave">Leave it</button>
                 </div>
             </form>
+            <div v-if="portion.damage.length" class="wrong" role="alert">
+                This trail cannot have been as it stands. Have the record verified before you build on it.
+                <ul>
+                    <li v-for="words in portion.damage" :key="words">{{ words }}</li>
+                </ul>
+            </div>
             <table class="plain">
                 <thead>
                     <tr>
