@@ -53,4 +53,11 @@ defineEmits<{ take: []; over: [] }>()
 td {
     overflow-wrap: anywhere;
 }
+td:first-child {
+    white-space: nowrap;
+    overflow-wrap: normal;
+}
+.row {
+    margin: 8px 0 0;
+}
 </style>

@@ -13,6 +13,9 @@ const { timezone } = useSite()
 const id = computed(() => Number(route.params.verdict))
 const { data: verdict, error } = useVerdict(id)
 const print = (): void => window.print()
+const damaged = computed(
+    () => verdict.value !== undefined && (!verdict.value.check.row_holds || verdict.value.check.pairs_hold === false),
+)
 const pairs = computed(() =>
     [...(verdict.value?.snapshot ?? [])].sort(
         (a, b) => Number(a.left_out) - Number(b.left_out) || a.reference - b.reference,
@@ -31,24 +34,26 @@ const read = (pair: (typeof pairs.value)[number]): string =>
             :over="`Verdict ${verdict.id}, signed by ${verdict.signed_by} on ${day(verdict.signed_at, timezone)}`"
             :title="`${verdict.method}: ${verdict.claim} ${verdict.verdict}`"
             :lede="
-                verdict.ended.length
-                    ? `It speaks no more: ${verdict.ended.join('; ')}.`
-                    : verdict.verdict === 'stands'
-                      ? 'It may be used, within its scope.'
-                      : 'Nothing may be built on it: what it says is that the claim is not proven.'
+                damaged
+                    ? 'It is not as it was signed, and nothing may be built on it.'
+                    : verdict.ended.length
+                      ? `It speaks no more: ${verdict.ended.join('; ')}.`
+                      : verdict.verdict === 'stands'
+                        ? 'It may be used, within its scope.'
+                        : 'Nothing may be built on it: what it says is that the claim is not proven.'
             "
         >
             <a :href="`/api/verdicts/${verdict.id}`" download>As JSON</a>
             <RouterLink :to="`/evidence/${verdict.method_id}`">The evidence now</RouterLink>
             <el-button @click="print">Print</el-button>
         </PageHead>
-        <p v-if="!verdict.check.row_holds || verdict.check.pairs_hold === false" class="wrong" role="alert">
+        <p v-if="damaged" class="damaged" role="alert">
             {{
                 verdict.check.row_holds
                     ? 'The pairs kept with this verdict do not give the hash it was signed by: they were changed since.'
                     : 'This verdict does not say what it said when it was signed: its row, or its link in the record, was changed since.'
             }}
-            Do not build on it; have the record verified.
+            Have the record verified, and compare it with a head that was kept.
         </p>
         <p v-else-if="verdict.check.moved && !verdict.ended.length" class="warning">
             <span
@@ -170,6 +175,12 @@ const read = (pair: (typeof pairs.value)[number]): string =>
 </template>
 
 <style scoped>
+.damaged {
+    border-left: 3px solid var(--oxide);
+    background: var(--el-color-danger-light-9);
+    padding: 10px 12px;
+    font-weight: 600;
+}
 .two {
     grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
 }

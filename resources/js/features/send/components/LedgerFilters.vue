@@ -105,7 +105,8 @@ const choices = computed(() => [
     margin-bottom: 10px;
 }
 .el-select {
-    width: 128px;
+    width: 107px;
+    --el-component-size-small: 28px;
 }
 input {
     width: 186px;
