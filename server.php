@@ -21,7 +21,11 @@ if ($path !== '/' && ! str_contains($path, '..') && is_file($file) && ! str_ends
     header_remove('X-Powered-By');
     header('Content-Type: '.($types[pathinfo($file, PATHINFO_EXTENSION)] ?? 'application/octet-stream'));
     header('Cache-Control: '.(str_starts_with($path, '/build/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache'));
-    header("Content-Security-Policy: default-src 'none'; style-src 'unsafe-inline'; frame-ancestors 'none'");
+    // The worker that serves pages with no line asks for them under the policy of its own file.
+    header(
+        "Content-Security-Policy: default-src 'none'; script-src 'self'; connect-src 'self'; style-src 'unsafe-inline'; ".
+            "img-src 'self' data: blob:; font-src 'self' data:; frame-ancestors 'none'",
+    );
     header('X-Content-Type-Options: nosniff');
     header('X-Frame-Options: DENY');
     header('Referrer-Policy: same-origin');
