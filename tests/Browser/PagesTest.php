@@ -400,4 +400,19 @@ final class PagesTest extends BrowserTestCase
         $this->open('/evidence');
         $this->see('15 of 17 samples');
     }
+
+    public function test_every_answer_carries_its_headers_and_none_says_what_it_runs_on(): void
+    {
+        $address = self::$servers->address;
+        foreach (['/', '/sw.js', '/app.webmanifest', '/api/welcome', '/api/nothing', '/nothing.png'] as $path) {
+            $context = stream_context_create(['http' => ['ignore_errors' => true]]);
+            file_get_contents($address.$path, false, $context);
+            $headers = strtolower(implode("\n", $http_response_header));
+
+            self::assertStringContainsString("content-security-policy: default-src 'none'", $headers, $path);
+            self::assertStringContainsString('x-content-type-options: nosniff', $headers, $path);
+            self::assertStringContainsString('x-frame-options: deny', $headers, $path);
+            self::assertStringNotContainsString('php', $headers, $path);
+        }
+    }
 }
