@@ -112,14 +112,33 @@ final class Seal
     /** Whether a row says what its link says, and the link is as it was written. */
     public static function fits(string $table, int $id): bool
     {
-        $link = DB::table('record_links')->where('table', $table)->where('row', $id)->first();
-        $row = DB::table($table)->where('id', $id)->first(Sealed::columns($table, Values::whole($link->form ?? 0)));
-        if ($link === null || $row === null) {
-            return false;
-        }
-        $known = self::linkOf($link);
+        return self::damaged($table, [$id]) === [];
+    }
 
-        return $known->holds() && $known->says === self::says($row, $table, Values::whole($link->form));
+    /**
+     * Rows that do not say what their links say, or have none.
+     *
+     * @param list<int> $ids
+     * @return list<int>
+     */
+    public static function damaged(string $table, array $ids): array
+    {
+        $forms = [];
+        foreach (DB::table('record_links')->where('table', $table)->whereIn('row', $ids)->get() as $row) {
+            $forms[Values::whole($row->form)][Values::whole($row->row)] = self::linkOf($row);
+        }
+        $fit = [];
+        foreach ($forms as $form => $links) {
+            $rows = DB::table($table)->whereIn('id', array_keys($links))->cursor();
+            foreach ($rows as $row) {
+                $id = Values::whole($row->id);
+                if ($links[$id]->holds() && $links[$id]->says === self::says($row, $table, $form)) {
+                    $fit[] = $id;
+                }
+            }
+        }
+
+        return array_values(array_diff($ids, $fit));
     }
 
     public static function linkOf(\stdClass $row): ChainLink

@@ -8,6 +8,7 @@ use App\Database\Values;
 use App\Models\Sample;
 use App\Models\SignedVerdict;
 use App\Models\TestMethod;
+use App\Record\Seal;
 
 /**
  * Whether a signed verdict still speaks: it ends with its lot, its season and the lab's method, and by a newer
@@ -17,6 +18,9 @@ final class VerdictStatus
 {
     /** @var array<int, int> newest year with a composite, by team */
     private array $newest = [];
+
+    /** @var array<int, array<int, true>> verdicts that are not as they were signed, by team */
+    private array $damaged = [];
 
     /** @var array<string, int> the lab method that an analyte is judged by now */
     private array $references = [];
@@ -43,7 +47,9 @@ final class VerdictStatus
     /** @return list<string> why it has ended; empty while it speaks */
     public function ended(SignedVerdict $verdict): array
     {
-        $why = [];
+        $why = isset($this->damaged($verdict->team_id)[$verdict->id])
+            ? ['it is not as it was signed: its row, or its link in the record, was changed']
+            : [];
         if ($verdict->follower !== null) {
             $why[] = 'a newer verdict follows it';
         }
@@ -67,6 +73,15 @@ final class VerdictStatus
         }
 
         return $why;
+    }
+
+    /** @return array<int, true> of the standing ones, by id */
+    private function damaged(int $team): array
+    {
+        return $this->damaged[$team] ??= array_fill_keys(
+            Seal::damaged('verdicts', Values::wholes(SignedVerdict::standing()->pluck('id'))),
+            true,
+        );
     }
 
     private function reference(string $analyte): int

@@ -241,6 +241,24 @@ final class TamperingTest extends ApiTestCase
         self::assertSame([false, false], [$check()['pairs_hold'], $check()['row_holds']]);
     }
 
+    public function test_a_verdict_that_was_turned_round_speaks_no_more_anywhere(): void
+    {
+        $this->unseal();
+        self::assertSame([], $this->api('GET', '/verdicts')->json('0.ended'));
+        DB::unprepared("UPDATE verdicts SET verdict = 'stands'");
+        $word = 'it is not as it was signed';
+
+        self::assertStringContainsString($word, (string) $this->api('GET', '/verdicts')->json('0.ended.0'));
+        self::assertStringContainsString($word, (string) $this->api('GET', '/evidence')->json('0.claims.sort.ended.0'));
+        $area = Area::query()->firstOrFail();
+        $bare = $this->sample($area, '2026-10-01');
+        $this->read($bare, 'kit-ph', '5.5');
+        $this->api('GET', '/areas/{area}/recommendation', ids: ['area' => $area->id], query: ['sample_id' => $bare->id])
+            ->assertOk()
+            ->assertJsonPath('kind', 'none')
+            ->assertJsonPath('verdict', null);
+    }
+
     public function test_a_damaged_trail_is_shown_with_its_damage_and_takes_no_further_line(): void
     {
         $portion = Portion::query()->where('kind', 'lab')->firstOrFail();
