@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Exceptions\Conflict;
+use App\Exceptions\DiskTrouble;
 use App\Exceptions\RefusedRows;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\SoundInput;
@@ -52,6 +53,7 @@ return Application::configure(basePath: dirname(__DIR__))
                 409,
             ),
         );
+        $exceptions->render(static fn (PDOException $error): ?JsonResponse => DiskTrouble::answer($error));
         // QueryException is one too. Anything else goes its usual way.
         $exceptions->render(
             static fn (PDOException $error): ?JsonResponse => str_contains($error->getMessage(), 'database is locked')
