@@ -77,6 +77,18 @@ final class UnderlaysTest extends ApiTestCase
             UploadedFile::fake()->createWithContent('cut.png', "\x89PNG\r\n\x1a\n\0\0\0\rIHDR"),
             'cannot be read',
         ];
+        $whole = PngFile::bytes(200, 100);
+        yield 'cut off within' => [
+            UploadedFile::fake()->createWithContent('cut.png', substr($whole, 0, (int) (strlen($whole) * 0.6))),
+            'cut off or damaged',
+        ];
+        yield 'a head that claims more than a phone takes' => [
+            UploadedFile::fake()->createWithContent(
+                'claims.png',
+                substr_replace($whole, pack('NN', 11_000, 11_000), 16, 8),
+            ),
+            'up to 50 million pixels',
+        ];
         yield 'too large' => [PngFile::of('large.png', 60, 60)->size(9000), 'larger than 8 MB'];
     }
 

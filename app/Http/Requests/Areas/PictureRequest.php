@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace App\Http\Requests\Areas;
 
+use App\Http\Requests\SoundPicture;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Http\UploadedFile;
 
 /** A picture to lay under the map. */
 final class PictureRequest extends FormRequest
 {
-    /** @return array<string, list<string>> */
+    /** @return array<string, list<mixed>> */
     public function rules(): array
     {
         return [
@@ -20,6 +21,7 @@ final class PictureRequest extends FormRequest
                 'mimetypes:image/png,image/jpeg',
                 'max:8192',
                 'dimensions:min_width=50,min_height=50,max_width=12000,max_height=12000',
+                new SoundPicture(),
             ],
         ];
     }

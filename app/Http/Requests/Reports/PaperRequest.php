@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests\Reports;
 
+use App\Http\Requests\SoundPicture;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Http\UploadedFile;
 
@@ -13,7 +14,7 @@ final class PaperRequest extends FormRequest
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        return ['paper' => ['required', 'file', 'max:8192', 'mimetypes:application/pdf,image/png,image/jpeg']];
+        return ['paper' => ['required', 'file', 'max:8192', 'mimetypes:application/pdf,image/png,image/jpeg', new SoundPicture()]];
     }
 
     /** @return array<string, string> */
