@@ -25,6 +25,9 @@ final class Submission extends Model
     /** @param array<mixed> $body */
     public static function contentOf(string $path, array $body): string
     {
+        // What the clock of the device said while it was sent is no part of it.
+        unset($body['now_ms']);
+
         return CanonicalText::hash(['path' => $path, 'body' => json_encode(self::sorted($body), JSON_THROW_ON_ERROR)]);
     }
 

@@ -62,6 +62,20 @@ final class SubmissionTest extends ApiTestCase
         $this->api('POST', '/custody-steps', ['step' => 'drying'] + $body)->assertSuccessful();
     }
 
+    public function test_the_order_of_fields_and_the_clock_of_the_device_say_nothing(): void
+    {
+        $body = ['a' => 1, 'b' => ['d' => 2, 'c' => [3, 4]], 'now_ms' => 5];
+
+        self::assertSame(
+            Submission::contentOf('api/x', $body),
+            Submission::contentOf('api/x', ['now_ms' => 6, 'b' => ['c' => [3, 4], 'd' => 2], 'a' => 1]),
+        );
+        foreach ([['a' => 2] + $body, ['b' => ['d' => 2, 'c' => [4, 3]]] + $body] as $other) {
+            self::assertNotSame(Submission::contentOf('api/x', $body), Submission::contentOf('api/x', $other));
+        }
+        self::assertNotSame(Submission::contentOf('api/x', $body), Submission::contentOf('api/y', $body));
+    }
+
     public function test_another_team_may_use_the_same_name(): void
     {
         Submission::keep(self::NAME, str_repeat('a', 64));

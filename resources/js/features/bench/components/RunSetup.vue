@@ -135,6 +135,8 @@ const { save, saving, refusal, wrong } = useSave(
         await router.push(`/bench/runs/${run.id}`)
     },
 )
+/** What was refused since something else was taken under its name goes under another. */
+watch(refusal, (said) => said?.status === 409 && (submission.value = newId()))
 </script>
 
 <template>

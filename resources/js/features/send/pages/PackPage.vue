@@ -35,7 +35,7 @@ const answers = reactive<Record<string, string>>({})
 const typed = ref('')
 const said = ref('')
 const soil = ref<number | null>(null)
-const submission = newId()
+let submission = newId()
 watch(lab, (found) => (usual.value = found?.tests.slice(0, 1).map(({ code }) => code) ?? []), { immediate: true })
 
 const body = computed(() => ({
@@ -51,6 +51,8 @@ const { save, saving, refusal } = useSave(
         await router.push(`/consignments/${made.id}`)
     },
 )
+/** What was refused since something else was taken under its name goes under another. */
+watch(refusal, (said) => said?.status === 409 && (submission = newId()))
 function put(portion: Schema<'Portion'>): void {
     if (lines.value.some((one) => one.portion.id === portion.id))
         said.value = `${portion.code} is in the consignment already: scanned twice?`

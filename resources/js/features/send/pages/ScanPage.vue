@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useQueryClient } from '@tanstack/vue-query'
 import { useLocalStorage } from '@vueuse/core'
-import { computed, nextTick, onScopeDispose, reactive, ref } from 'vue'
+import { computed, nextTick, onScopeDispose, reactive, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, Refused, type Schema } from '@/api/client'
 import FormField from '@/shared/components/FormField.vue'
@@ -24,7 +24,17 @@ const field = ref<HTMLInputElement | null>(null)
 const done = ref('')
 const place = useLocalStorage('honest-core:place', '')
 const form = reactive({ step: '', condition: '', celsius: '', at: '' })
+/** Of what is on the page now: pressed again after a lost answer it is the same, changed it is another. */
 let submission = newId()
+let moment = ''
+watch(
+    [found, form, place],
+    () => {
+        submission = newId()
+        moment = ''
+    },
+    { deep: true },
+)
 const first = computed(() => found.value[0]?.id ?? 0)
 const next = usePortion(first)
 const steps = computed(() => next.data.value?.next ?? [])
@@ -40,7 +50,6 @@ async function add(code: string): Promise<void> {
         else {
             found.value = [...found.value, portion]
             said.value = ''
-            submission = newId()
         }
     } catch (error) {
         said.value = error instanceof Refused ? error.message.replace(' Nothing was written.', '') : String(error)
@@ -54,7 +63,7 @@ const { save, saving, refusal, wrong } = useSave(
             submission,
             codes: found.value.map(({ code }) => code),
             step: form.step,
-            at: form.at ? new Date(form.at).toISOString() : new Date().toISOString(),
+            at: form.at ? new Date(form.at).toISOString() : (moment ||= new Date().toISOString()),
             place: place.value || null,
             condition: form.condition || null,
             celsius: form.celsius.trim() === '' ? null : Number(form.celsius.replace(',', '.')),
@@ -67,7 +76,6 @@ const { save, saving, refusal, wrong } = useSave(
         ].join(' ')
         found.value = []
         Object.assign(form, { step: '', condition: '', celsius: '', at: '' })
-        submission = newId()
         await queries.invalidateQueries()
     },
 )
