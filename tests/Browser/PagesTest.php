@@ -401,6 +401,33 @@ final class PagesTest extends BrowserTestCase
         $this->see('15 of 17 samples');
     }
 
+    public function test_an_area_that_was_changed_elsewhere_is_shown_beside_what_was_typed(): void
+    {
+        $this->enter(self::MAREN, '/areas?area=1');
+        $this->type('History', 'Marled by the grandfather.');
+        self::$servers->database()->exec("UPDATE areas SET history = 'Limed by the neighbour.' WHERE id = 1");
+        $this->press('Save changes');
+        $this->see('was changed since you opened it');
+        $this->see('Limed by the neighbour.');
+        self::assertSame('Marled by the grandfather.', $this->field('History')->getAttribute('value'));
+        $this->press('Save mine over it');
+        $this->until(static function (): bool {
+            $found = self::$servers->database()->query('SELECT history FROM areas WHERE id = 1');
+
+            return $found !== false && $found->fetchColumn() === 'Marled by the grandfather.';
+        }, 'what was typed stored');
+        $this->miss('was changed since you opened it');
+    }
+
+    public function test_a_verdict_that_was_turned_round_is_shown_as_damaged(): void
+    {
+        self::$servers->database()->exec("DROP TRIGGER verdicts_no_UPDATE; UPDATE verdicts SET verdict = 'stands'");
+        $this->enter(self::TOBIAS, '/decide/verdicts/1');
+        $this->see('It is not as it was signed, and nothing may be built on it.');
+        $this->see('changed since it was signed; its pairs give this hash');
+        $this->miss('It may be used, within its scope.');
+    }
+
     public function test_every_answer_carries_its_headers_and_none_says_what_it_runs_on(): void
     {
         $address = self::$servers->address;

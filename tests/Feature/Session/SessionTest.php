@@ -58,13 +58,17 @@ final class SessionTest extends ApiTestCase
             ->assertJson(['demo' => true]);
     }
 
-    public function test_everything_but_the_welcome_asks_who_you_are(): void
+    public function test_everything_but_the_welcome_and_the_health_asks_who_you_are(): void
     {
         Auth::logout();
         foreach (\Illuminate\Support\Facades\Route::getRoutes()->getRoutes() as $route) {
             if (
                 ! str_starts_with($route->uri(), 'api/') ||
-                in_array([$route->methods()[0], $route->uri()], [['GET', 'api/welcome'], ['POST', 'api/session']], true)
+                in_array(
+                    "{$route->methods()[0]} {$route->uri()}",
+                    ['GET api/welcome', 'GET api/health', 'POST api/session'],
+                    true,
+                )
             ) {
                 continue;
             }
