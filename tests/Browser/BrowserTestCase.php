@@ -148,11 +148,9 @@ abstract class BrowserTestCase extends TestCase
                                 'capture: true })',
                         [$element],
                     );
-                    $option = $element->getTagName() === 'option';
                     $element->click();
 
-                    return $option ||
-                        $this->asked() ||
+                    return $this->asked() ||
                         $this->browser->executeScript('return window.hadClick !== false') === true;
                 }
             }
