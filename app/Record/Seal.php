@@ -19,26 +19,30 @@ final class Seal
     private const PIECE = 1000;
 
     /** @param array<string, int> $before the last row of each table */
-    private function __construct(private readonly array $before) {}
+    private function __construct(private readonly array $before, private readonly int $form) {}
 
     /** To be called when a transaction has begun. */
     public static function open(): self
     {
-        return new self(self::ends());
+        return new self(self::ends(Sealed::FORM), Sealed::FORM);
     }
 
-    /** Of everything that has no link yet: for what was stored before there was a chain, and for a first set-up. */
-    public static function all(): void
+    /**
+     * Of everything that was stored before there was a chain.
+     *
+     * @param int $form that of the version in which the tables stood as they stand now: a migration names its own
+     */
+    public static function all(int $form): void
     {
-        (new self(array_fill_keys(Sealed::tables(), 0)))->close();
+        (new self(array_fill_keys(Sealed::tables($form), 0), $form))->close();
     }
 
     /** To be called before the transaction ends. */
     public function close(): void
     {
-        $ends = self::ends();
+        $ends = self::ends($this->form);
         $last = [];
-        foreach (Sealed::tables() as $table) {
+        foreach (Sealed::tables($this->form) as $table) {
             for ($from = $this->before[$table]; $from < $ends[$table]; $from = $to) {
                 [$rows, $to] = $this->rows($table, $from);
                 $this->link($table, $rows, $last);
@@ -72,12 +76,12 @@ final class Seal
                 $before,
                 $table,
                 Values::whole($row->id),
-                self::says($row, $table, Sealed::FORM),
+                self::says($row, $table, $this->form),
             );
             $links[] = [
                 'team_id' => $team,
                 'position' => $last[$team]->position,
-                'form' => Sealed::FORM,
+                'form' => $this->form,
                 'table' => $table,
                 'row' => $last[$team]->row,
                 'says' => $last[$team]->says,
@@ -95,7 +99,7 @@ final class Seal
             ->where('id', '>', $from)
             ->orderBy('id')
             ->limit(self::PIECE)
-            ->get(['id', 'team_id', ...Sealed::columns($table)])
+            ->get(['id', 'team_id', ...Sealed::columns($table, $this->form)])
             ->all();
         $last = end($rows);
 
@@ -154,7 +158,7 @@ final class Seal
     }
 
     /** @return array<string, int> */
-    private static function ends(): array
+    private static function ends(int $form): array
     {
         $ends = DB::selectOne(
             'SELECT '.
@@ -162,7 +166,7 @@ final class Seal
                     ', ',
                     array_map(
                         static fn (string $table): string => "(SELECT COALESCE(MAX(id), 0) FROM {$table}) AS {$table}",
-                        Sealed::tables(),
+                        Sealed::tables($form),
                     ),
                 ),
         );

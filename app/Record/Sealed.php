@@ -40,13 +40,13 @@ final class Sealed
     ];
 
     /** @return list<string> */
-    public static function tables(int $form = self::FORM): array
+    public static function tables(int $form): array
     {
         return array_keys(self::FORMS[$form] ?? []);
     }
 
     /** @return list<string> none where the form or the table is not known */
-    public static function columns(string $table, int $form = self::FORM): array
+    public static function columns(string $table, int $form): array
     {
         return self::FORMS[$form][$table] ?? [];
     }

@@ -53,7 +53,7 @@ final class VerifyRecord
             $asked[Values::text($link->table)][Values::whole($link->form)][] = Values::whole($link->row);
         }
         foreach ($asked as $table => $forms) {
-            foreach (in_array($table, Sealed::tables(), true) ? $forms : [] as $form => $ids) {
+            foreach (in_array($table, Sealed::tables(Sealed::FORM), true) ? $forms : [] as $form => $ids) {
                 $rows = DB::table($table)
                     ->where('team_id', $team)
                     ->whereIn('id', $ids)
@@ -69,7 +69,7 @@ final class VerifyRecord
 
     private function inserted(int $team): ?ChainFault
     {
-        foreach (Sealed::tables() as $table) {
+        foreach (Sealed::tables(Sealed::FORM) as $table) {
             $id = DB::table($table)
                 ->where('team_id', $team)
                 ->whereNotExists(

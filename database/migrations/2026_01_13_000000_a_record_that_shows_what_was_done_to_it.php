@@ -108,7 +108,7 @@ return new class extends Migration
                 'SELECT team_id, id, answer, note, answered_by, answered_at, answered_at FROM report_questions '.
                 'WHERE answer IS NOT NULL AND answered_by IS NOT NULL',
         );
-        Seal::all();
+        Seal::all(1);
         foreach (self::SAYS as $name => $columns) {
             $this->seal($name, $columns);
         }

@@ -7,7 +7,7 @@ namespace Tests\Support;
 use Illuminate\Http\Testing\File;
 use Illuminate\Http\UploadedFile;
 
-/** A true PNG of one grey, written by hand: the image extensions are not needed anywhere else. */
+/** A true PNG of one grey, written by hand, so that a test can harm it where it likes. */
 final class PngFile
 {
     public static function of(string $name, int $width, int $height): File

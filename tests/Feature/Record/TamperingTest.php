@@ -207,7 +207,7 @@ final class TamperingTest extends ApiTestCase
         $kept = app(VerifyRecord::class)($team)->head;
         $this->unseal();
         DB::unprepared('UPDATE readings SET value = value + 1; DELETE FROM record_links');
-        Seal::all();
+        Seal::all(1);
 
         self::assertNull(app(VerifyRecord::class)($team)->fault, 'alone it looks whole');
         self::assertSame(ChainFault::REWRITTEN, app(VerifyRecord::class)($team, $kept)->fault?->kind);
