@@ -48,6 +48,29 @@ final class Reading extends Model
     protected $guarded = [];
 
     /**
+     * What stands of readings now: the last correction of each, or itself. As many questions as corrections lie on one another.
+     *
+     * @param list<int> $ids
+     * @return array<int, int> by the reading asked about
+     */
+    public static function standingFor(array $ids): array
+    {
+        $stands = array_combine($ids, $ids);
+        for ($asked = $ids; $asked !== [];) {
+            $newer = [];
+            foreach (self::query()->whereIn('corrects_id', $asked)->get(['id', 'corrects_id']) as $one) {
+                $newer[(int) $one->corrects_id] = $one->id;
+            }
+            foreach ($stands as $first => $now) {
+                $stands[$first] = $newer[$now] ?? $now;
+            }
+            $asked = array_values($newer);
+        }
+
+        return $stands;
+    }
+
+    /**
      * The same reading with something else said of it: a row of its own, that points at this one.
      *
      * @param array<string, mixed> $changes by column

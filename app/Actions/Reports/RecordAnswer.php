@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions\Reports;
 
 use App\Database\AllOrNothing;
+use App\Database\Values;
 use App\Exceptions\Conflict;
 use App\Models\LabResult;
 use App\Models\QuestionAnswer;
@@ -59,10 +60,11 @@ final class RecordAnswer
     private static function leaveOut(ReportQuestion $question, User $author, string $why): void
     {
         $results = LabResult::query()->whereKey($question->result_ids)->where('excluded', '')->get();
-        $readings = Reading::query()->whereKey($results->pluck('reading_id')->filter()->all())->get()->keyBy('id');
+        $stands = Reading::standingFor(Values::wholes($results->pluck('reading_id')->filter()));
+        $readings = Reading::query()->whereKey($stands)->get()->keyBy('id');
         ResultMark::leaveOut($results, $author, $why);
         foreach ($results as $result) {
-            $reading = $readings->get($result->reading_id ?? 0);
+            $reading = $readings->get($stands[$result->reading_id ?? 0] ?? 0);
             if ($reading !== null) {
                 $flags = array_values(array_unique([...$reading->flags, self::BREAK]));
                 $result->update(['reading_id' => $reading->corrected(['flags' => $flags])->id]);

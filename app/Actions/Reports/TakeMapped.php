@@ -295,6 +295,12 @@ final class TakeMapped
                 $standing["{$result->portion_id}/{$result->method_id}"] = true;
             }
         }
+        $stands = Reading::standingFor(array_values(array_column($replaced, 'reading')));
+        foreach ($replaced as $key => $one) {
+            if (isset($one['reading'])) {
+                $replaced[$key]['reading'] = $stands[$one['reading']];
+            }
+        }
         foreach (
             Reading::query()
                 ->whereIn('portion_id', $portions)

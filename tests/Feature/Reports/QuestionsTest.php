@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Reports;
 
+use App\Actions\Reports\RecordAnswer;
 use App\Models\Area;
 use App\Models\CheckSoil;
 use App\Models\LabResult;
@@ -105,6 +106,23 @@ final class QuestionsTest extends ReportTestCase
         self::assertSame(['duplicate', 'check'], array_column($report->json('asked'), 'kind'));
         self::assertStringContainsString('more than the lab repeats itself (0.168)', $report->json('asked.0.words'));
         self::assertStringContainsString('beyond three sigma', $report->json('asked.1.words'));
+    }
+
+    public function test_a_result_that_was_corrected_by_hand_before_is_left_out_with_its_correction(): void
+    {
+        $sample = $this->sample($this->history('Acid moss', 5.1));
+        $report = $this->take("sample,ph\n{$this->portionOf($sample)},8.2\n")->assertCreated();
+        Reading::query()->where('as_reported', '8.2')->sole()->corrected(['value' => 8.1, 'as_reported' => '8.1']);
+
+        $this->api(
+            'POST',
+            '/report-questions/{question}',
+            ['answer' => 'exclude', 'note' => 'The lab found a slip.'],
+            ['question' => $report->json('asked.0.id')],
+        )->assertOk();
+
+        $standing = Reading::query()->where('sample_id', $sample->id)->whereDoesntHave('correction')->sole();
+        self::assertSame(['8.1', [RecordAnswer::BREAK]], [$standing->as_reported, $standing->flags]);
     }
 
     public function test_a_question_is_answered_in_words_and_exclusion_is_seen_and_counts(): void

@@ -163,6 +163,17 @@ final class TakeReportTest extends ReportTestCase
         );
     }
 
+    public function test_a_corrected_report_takes_the_place_of_a_result_that_was_corrected_by_hand_meanwhile(): void
+    {
+        $code = $this->code();
+        $old = $this->take("sample,ph\n{$code},6.1\n")->assertCreated()->json('id');
+        Reading::query()->sole()->corrected(['value' => 6.2, 'as_reported' => '6.2', 'report_id' => null]);
+
+        $this->take("sample,ph\n{$code},6.4\n", ['supersedes_id' => $old])->assertCreated();
+
+        self::assertSame(['6.4'], Reading::query()->whereDoesntHave('correction')->pluck('as_reported')->all());
+    }
+
     public function test_a_corrected_report_takes_the_place_of_the_old_one_which_stays_visible(): void
     {
         $code = $this->code();
