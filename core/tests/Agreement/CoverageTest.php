@@ -11,6 +11,7 @@ use HonestCore\Agreement\PairedSample;
 use HonestCore\Agreement\PassingBablok;
 use HonestCore\Agreement\Repeatability;
 use HonestCore\Statistics\BinomialBound;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -20,6 +21,7 @@ use Random\Randomizer;
  * within 94 to 96 %; where the method is known to be conservative or small-sample figures differ, that is said and
  * held to.
  */
+#[Group('simulation')]
 final class CoverageTest extends TestCase
 {
     private const SEASONS = 2400;
