@@ -19,7 +19,7 @@ final class AddGroundEvent
         $request->validate(
             [
                 'kind' => ['required', 'in:application,rain'],
-                'on' => ['required', 'date_format:Y-m-d', 'after:2000-01-01', 'before_or_equal:+1 day'],
+                'on' => ['required', 'bail', 'string', 'date_format:Y-m-d', 'after:2000-01-01', 'before_or_equal:+1 day'],
                 'what' => ['present', 'nullable', 'string', 'max:120', 'required_if:kind,application'],
                 'amount' => ['required', 'numeric', 'between:0,100000'],
                 'unit' => ['required', 'in:mm,in,kg/ha,lb/acre'],

@@ -19,7 +19,7 @@ final class AddLot
             [
                 'reagent' => ['required', 'string', Rule::in($method->current?->parsed()->reagents ?? [])],
                 'lot' => ['required', 'string', 'max:60'],
-                'expires_on' => ['present', 'nullable', 'date_format:Y-m-d', 'after:2000-01-01', 'before:2100-01-01'],
+                'expires_on' => ['present', 'nullable', 'bail', 'string', 'date_format:Y-m-d', 'after:2000-01-01', 'before:2100-01-01'],
                 'price_cents' => ['present', 'nullable', 'integer', 'between:0,10000000'],
                 'tests' => ['present', 'nullable', 'integer', 'between:1,100000'],
             ],

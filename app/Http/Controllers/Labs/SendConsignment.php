@@ -18,7 +18,7 @@ final class SendConsignment
     {
         /** @var User $author */
         $author = $request->user();
-        $request->validate(['carrier' => ['present', 'nullable', 'string', 'max:80'], 'at' => ['required', 'date']]);
+        $request->validate(['carrier' => ['present', 'nullable', 'string', 'max:80'], 'at' => ['required', 'bail', 'string', 'date']]);
         $send(
             $author,
             $consignment,

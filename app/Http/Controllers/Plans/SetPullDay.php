@@ -15,7 +15,7 @@ final class SetPullDay
     {
         /** @var array{pull_on: string|null} $fields */
         $fields = $request->validate(
-            ['pull_on' => ['present', 'nullable', 'date_format:Y-m-d', 'after:2000-01-01', 'before:2200-01-01']],
+            ['pull_on' => ['present', 'nullable', 'bail', 'string', 'date_format:Y-m-d', 'after:2000-01-01', 'before:2200-01-01']],
             ['pull_on.date_format' => 'This is no day; accepted is one such as 2026-11-27.'],
         );
         Plan::withoutTimestamps(static fn (): bool => $plan->update($fields));

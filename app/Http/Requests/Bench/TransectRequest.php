@@ -22,7 +22,7 @@ final class TransectRequest extends FormRequest
     public function rules(): array
     {
         return [
-            'read_on' => ['required', 'date_format:Y-m-d', 'after:2000-01-01', 'before_or_equal:+1 day'],
+            'read_on' => ['required', 'bail', 'string', 'date_format:Y-m-d', 'after:2000-01-01', 'before_or_equal:+1 day'],
             'reader' => ['required', 'string', 'min:2', 'max:80'],
             'instrument' => ['required', 'string', 'min:2', 'max:80'],
             'row_spacing_cm' => ['required', 'numeric'],

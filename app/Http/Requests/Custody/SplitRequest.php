@@ -22,7 +22,7 @@ final class SplitRequest extends FormRequest
             'volume_ml' => ['present', 'nullable', 'integer', 'between:1,20000'],
             'tests' => ['present', 'array', 'list', 'max:20'],
             'tests.*' => ['string', 'max:30'],
-            'at' => ['required', 'date', 'before_or_equal:+2 minutes'],
+            'at' => ['required', 'bail', 'string', 'date', 'before_or_equal:+2 minutes'],
             'dry' => $check ? ['sometimes'] : ['required', 'boolean'],
         ];
     }

@@ -22,7 +22,7 @@ final class StepRequest extends FormRequest
             'codes' => ['required', 'array', 'list', 'min:1', 'max:200'],
             'codes.*' => ['required', 'string', 'max:40'],
             'step' => ['required', Rule::in([...$steps, CustodyStep::WITHDRAWN])],
-            'at' => ['required', 'date'],
+            'at' => ['required', 'bail', 'string', 'date'],
             'place' => ['present', 'nullable', 'string', 'max:80'],
             'condition' => [
                 'present',

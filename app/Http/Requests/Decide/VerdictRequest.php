@@ -20,7 +20,7 @@ final class VerdictRequest extends FormRequest
             'follows_id' => ['present', 'nullable', 'integer'],
             'scope' => ['required', 'string', 'min:10', 'max:500'],
             'note' => ['present', 'nullable', 'string', 'max:2000'],
-            'password' => ['required', 'string', 'max:200', 'current_password'],
+            'password' => ['bail', 'required', 'string', 'max:200', 'current_password'],
         ];
     }
 

@@ -26,7 +26,7 @@ final class LabRequest extends FormRequest
             'turnaround_days' => ['required', 'integer', 'between:1,120'],
             'transit_days' => ['required', 'integer', 'between:0,30'],
             'holidays' => ['present', 'array', 'list', 'max:60'],
-            'holidays.*' => ['date_format:Y-m-d', 'distinct'],
+            'holidays.*' => ['bail', 'string', 'date_format:Y-m-d', 'distinct'],
             'bag_ml' => ['required', 'integer', 'between:10,5000'],
             'quarantine' => ['present', 'nullable', 'string', 'max:200'],
             'tests' => ['required', 'array', 'list', 'min:1', 'max:40'],

@@ -15,7 +15,7 @@ final class CalendarRequest extends FormRequest
     public function rules(): array
     {
         return [
-            'lime_on' => ['required', 'date_format:Y-m-d', 'after:2000-01-01', 'before:2100-01-01'],
+            'lime_on' => ['required', 'bail', 'string', 'date_format:Y-m-d', 'after:2000-01-01', 'before:2100-01-01'],
             'lab_days' => ['sometimes', 'integer', 'between:0,120'],
             'shipping_days' => ['sometimes', 'integer', 'between:0,120'],
         ];

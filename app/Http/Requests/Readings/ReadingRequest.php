@@ -25,7 +25,7 @@ final class ReadingRequest extends FormRequest
         return [
             'method_id' => ['required', 'integer'],
             'reading' => ['required', 'string', 'max:40'],
-            'read_on' => ['required', 'date_format:Y-m-d', 'after:2000-01-01', 'before_or_equal:+1 day'],
+            'read_on' => ['required', 'bail', 'string', 'date_format:Y-m-d', 'after:2000-01-01', 'before_or_equal:+1 day'],
             'reader' => ['required', 'string', 'min:2', 'max:80'],
             'flags' => ['present', 'array'],
             'flags.*' => ['string', 'distinct', Rule::in(ProtocolBreak::codes())],

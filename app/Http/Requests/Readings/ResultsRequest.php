@@ -19,7 +19,7 @@ final class ResultsRequest extends FormRequest
     public function rules(): array
     {
         return [
-            'read_on' => ['required', 'date_format:Y-m-d', 'after:2000-01-01', 'before_or_equal:+1 day'],
+            'read_on' => ['required', 'bail', 'string', 'date_format:Y-m-d', 'after:2000-01-01', 'before_or_equal:+1 day'],
             'results' => ['required', 'array', 'min:1', 'max:20'],
             'results.*.method_id' => ['required', 'integer', 'distinct'],
             'results.*.reading' => ['required', 'string', 'max:40'],

@@ -37,7 +37,7 @@ final class FileRequest extends FormRequest
             'header_row' => ['sometimes', 'nullable', 'integer', 'between:1,10000'],
             'decimal_comma' => ['sometimes', 'nullable', 'in:0,1'],
             'mapping' => ['sometimes', 'nullable', 'string', 'max:1000000'],
-            'read_on' => ['sometimes', 'date_format:Y-m-d', 'after:2000-01-01', 'before_or_equal:+1 day'],
+            'read_on' => ['sometimes', 'bail', 'string', 'date_format:Y-m-d', 'after:2000-01-01', 'before_or_equal:+1 day'],
             'skip' => ['sometimes', 'nullable', 'string', 'max:20000', 'regex:/^[\d,\s]*$/'],
             'supersedes_id' => ['sometimes', 'nullable', 'integer'],
             'name' => ['sometimes', 'nullable', 'string', 'max:120'],

@@ -37,7 +37,7 @@ final class NotesRequest extends FormRequest
     {
         return [
             'device' => ['required', 'uuid'],
-            'now' => ['required', 'date'],
+            'now' => ['required', 'bail', 'string', 'date'],
             'entries' => ['required', 'array', 'list', 'max:'.self::MOST],
         ];
     }

@@ -23,7 +23,7 @@ final class SampleRequest extends FormRequest
     {
         return [
             'composite' => ['sometimes', 'integer', Rule::in($this->open())],
-            'pulled_on' => ['required', 'date_format:Y-m-d', 'after:2000-01-01', 'before_or_equal:+1 day'],
+            'pulled_on' => ['required', 'bail', 'string', 'date_format:Y-m-d', 'after:2000-01-01', 'before_or_equal:+1 day'],
             'pulled_by' => ['required', 'string', 'min:2', 'max:80'],
             'cores_pulled' => [Rule::requiredIf(! $this->has('cores')), 'integer', 'min:1', 'max:'.$this->planned()],
             'cores' => ['sometimes', 'array', 'max:'.$this->planned()],
