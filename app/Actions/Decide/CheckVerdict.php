@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions\Decide;
 
 use App\Actions\Evidence\Summaries;
+use App\Exceptions\Conflict;
 use App\Models\SignedVerdict;
 use App\Record\Seal;
 use HonestCore\Agreement\EvidenceHash;
@@ -28,10 +29,14 @@ final class CheckVerdict
         );
     }
 
-    /** Whether the evidence has moved since it was signed. */
+    /** Whether the evidence has moved since it was signed; where the two are no longer compared, it has. */
     public function moved(SignedVerdict $verdict): bool
     {
-        $found = $this->summaries->of([[$verdict->method, $verdict->reference]]);
+        try {
+            $found = $this->summaries->of([[$verdict->method, $verdict->reference]]);
+        } catch (Conflict) {
+            return true;
+        }
 
         return Summaries::moved($verdict, $found[$verdict->method_id]);
     }

@@ -69,14 +69,13 @@ final class ExportResults
         }
         $read = Reading::query()
             ->with(['sample:id,code', 'portion:id,code,kind', 'method', 'correction:id,corrects_id'])
-            ->whereNotIn('id', LabResult::query()->whereNotNull('reading_id')->select('reading_id'))
-            // The reading of a result that was left out is the one before the one that the result names.
-            ->whereDoesntHave(
-                'correction',
-                static fn ($newer) => $newer->whereIn(
-                    'id',
-                    LabResult::query()->whereNotNull('reading_id')->where('excluded', '<>', '')->select('reading_id'),
-                ),
+            // What a result became, and the same left out, went out with the result.
+            ->whereNotExists(
+                static fn ($results) => $results
+                    ->from('lab_results')
+                    ->whereColumn('lab_results.report_id', 'readings.report_id')
+                    ->whereColumn('lab_results.portion_id', 'readings.portion_id')
+                    ->whereColumn('lab_results.method_id', 'readings.method_id'),
             )
             ->orderBy('id');
         foreach ($read->lazyById(1000) as $reading) {

@@ -241,6 +241,14 @@ final class TamperingTest extends ApiTestCase
         self::assertSame([false, false], [$check()['pairs_hold'], $check()['row_holds']]);
     }
 
+    public function test_a_verdict_whose_reference_is_no_longer_compared_is_still_shown(): void
+    {
+        $id = SignedVerdict::query()->firstOrFail()->id;
+        $this->method('kit-ph')->update(['analyte' => 'k']);
+
+        $this->api('GET', '/verdicts/{verdict}', ids: ['verdict' => $id])->assertOk()->assertJsonPath('check.moved', true);
+    }
+
     public function test_a_verdict_that_was_turned_round_speaks_no_more_anywhere(): void
     {
         $this->unseal();

@@ -112,7 +112,11 @@ final class QuestionsTest extends ReportTestCase
     {
         $sample = $this->sample($this->history('Acid moss', 5.1));
         $report = $this->take("sample,ph\n{$this->portionOf($sample)},8.2\n")->assertCreated();
-        Reading::query()->where('as_reported', '8.2')->sole()->corrected(['value' => 8.1, 'as_reported' => '8.1']);
+        Reading::query()->where('as_reported', '8.2')->sole()->corrected([
+            'value' => 8.1,
+            'as_reported' => '8.1',
+            'report_id' => null,
+        ]);
 
         $this->api(
             'POST',
@@ -123,6 +127,11 @@ final class QuestionsTest extends ReportTestCase
 
         $standing = Reading::query()->where('sample_id', $sample->id)->whereDoesntHave('correction')->sole();
         self::assertSame(['8.1', [RecordAnswer::BREAK]], [$standing->as_reported, $standing->flags]);
+        $out = array_column(
+            (array) json_decode($this->get('/api/results.json')->streamedContent(), true, 512, JSON_THROW_ON_ERROR)['results'],
+            'as_reported',
+        );
+        self::assertSame([1, 2], [count(array_keys($out, '8.2', true)), count(array_keys($out, '8.1', true))]);
     }
 
     public function test_a_question_is_answered_in_words_and_exclusion_is_seen_and_counts(): void
