@@ -416,6 +416,21 @@ final class PagesTest extends BrowserTestCase
             return $found !== false && $found->fetchColumn() === 'Marled by the grandfather.';
         }, 'what was typed stored');
         $this->miss('was changed since you opened it');
+        $this->type('History', 'Marled twice.');
+        $this->press('Save changes');
+        $this->until(static function (): bool {
+            $found = self::$servers->database()->query('SELECT history FROM areas WHERE id = 1');
+
+            return $found !== false && $found->fetchColumn() === 'Marled twice.';
+        }, 'a second save of one\'s own');
+        $this->type('History', 'Never limed.');
+        self::$servers->database()->exec("UPDATE areas SET history = 'Limed by the neighbour.' WHERE id = 1");
+        $this->press('Save changes');
+        $this->press('Take what is stored');
+        $this->until(
+            fn (): bool => $this->field('History')->getAttribute('value') === 'Limed by the neighbour.',
+            'what is stored in the form',
+        );
     }
 
     public function test_a_verdict_that_was_turned_round_is_shown_as_damaged(): void

@@ -18,7 +18,15 @@ const props = defineProps<{
     uses: Schema<'Use'>[]
     modifying: boolean
 }>()
-const emit = defineEmits<{ saved: [area: Schema<'Area'>]; cancel: []; modify: []; split: []; cut: []; hole: [] }>()
+const emit = defineEmits<{
+    saved: [area: Schema<'Area'>]
+    taken: [id: number]
+    cancel: []
+    modify: []
+    split: []
+    cut: []
+    hole: []
+}>()
 const form = reactive({
     name: props.area?.name ?? '',
     use: props.area?.use ?? '',
@@ -37,7 +45,10 @@ const { save, saving, refusal, wrong } = useSave(
             ? api.put('/areas/{area}', { ...body, state: state.value ?? '' }, { ids: { area: props.area.id } })
             : api.post('/sites/{site}/areas', body, { ids: { site: props.siteId } })
     },
-    (area) => emit('saved', area),
+    (area) => {
+        state.value = area.state
+        emit('saved', area)
+    },
 )
 watch(refusal, async (said) => {
     stored.value =
@@ -71,7 +82,7 @@ const questioned = (text: string | undefined): boolean => text?.includes('such a
         </div>
         <p v-if="boundaryWrong" class="wrong" role="alert">{{ boundaryWrong }}</p>
         <RefusalNote v-if="refusal && Object.keys(refusal.fields).length === 0" :refusal="refusal" />
-        <AreaStored v-if="stored" :stored="stored" :typed="form" @take="emit('saved', stored)" @over="saveOver" />
+        <AreaStored v-if="stored" :stored="stored" :typed="form" @take="emit('taken', stored.id)" @over="saveOver" />
         <p v-if="wrong('boundary')" class="wrong" role="alert">{{ wrong('boundary') }}</p>
         <FormField label="Name" :wrong="wrong('name')" hint="Where it lies or what it is: a name that lasts">
             <el-input v-model="form.name" name="area-name" maxlength="80" />

@@ -32,6 +32,7 @@ const chosen = computed(() => (Number(route.query.area) || null) as number | nul
 const area = computed(() => areas.value.find((one) => one.id === chosen.value) ?? null)
 const doing = ref<Doing>('look')
 const modifying = ref(false)
+const edition = ref(0)
 const kind = ref<DrawKind>('LineString')
 const drawn = ref<Schema<'Geometry'> | null>(null)
 const spot = ref<number[] | 'asked' | null>(null)
@@ -77,6 +78,11 @@ async function done(id: number | null = null): Promise<void> {
     await refresh()
     choose(id)
 }
+/** The area was changed elsewhere than in its form, which begins anew from what is stored. */
+async function renewed(id: number | null): Promise<void> {
+    await done(id)
+    edition.value++
+}
 const hole = useSave(
     () =>
         api.post(
@@ -84,7 +90,7 @@ const hole = useSave(
             { boundary: drawn.value as Schema<'Geometry'> },
             { ids: { area: area.value?.id ?? 0 } },
         ),
-    (changed) => done(changed.id),
+    (changed) => renewed(changed.id),
 )
 function act(what: 'cut' | 'hole' | 'split'): void {
     clear()
@@ -176,7 +182,7 @@ useShortcut('n', 'Draw a new area', () => start('new'))
             <section>
                 <AreaForm
                     v-if="doing === 'new' || area"
-                    :key="area?.id ?? 'new'"
+                    :key="`${area?.id ?? 'new'} ${edition}`"
                     :site-id="siteId ?? 0"
                     :area="doing === 'new' ? null : area"
                     :boundary="drawn"
@@ -190,13 +196,14 @@ useShortcut('n', 'Draw a new area', () => start('new'))
                     @hole="act('hole')"
                     @cancel="done()"
                     @saved="(saved) => done(saved.id)"
+                    @taken="(id) => renewed(id)"
                 />
                 <TogetherCheck
                     v-if="area && doing === 'look' && !modifying"
                     :key="`together-${area.id}`"
                     :area="area"
                     :areas="areas"
-                    @joined="(joined) => done(joined.id)"
+                    @joined="(joined) => renewed(joined.id)"
                 />
                 <RefusalNote :refusal="hole.refusal.value" />
                 <LandmarkForm
@@ -222,7 +229,7 @@ useShortcut('n', 'Draw a new area', () => start('new'))
                 v-if="area && (doing === 'split' || (doing === 'cut' && drawn))"
                 :area="area"
                 :line="drawn"
-                @done="(parts) => done(parts[1]?.id ?? null)"
+                @done="(parts) => renewed(parts[1]?.id ?? null)"
                 @cancel="done(area.id)"
             />
             <ImportAreas
