@@ -27,6 +27,12 @@ final class AllOrNothing
         return $made;
     }
 
+    /** Whether what is written now gets its links at the end of a write that is on its way. */
+    public static function isSealing(): bool
+    {
+        return self::$sealing;
+    }
+
     private static function sealed(\Closure $write): mixed
     {
         self::$sealing = true;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToTeam;
+use App\Models\Concerns\TakenScope;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -26,6 +27,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property \Illuminate\Support\Carbon|null $read_on
  * @property array<string, mixed>|null $mapping
  * @property list<array{row: int, why: string}> $left_out
+ * @property string $state taking, sealing or taken
  * @property int $results_count
  * @property int $questions_count
  * @property int $open_count
@@ -39,6 +41,11 @@ final class LabReport extends Model
     use BelongsToTeam;
 
     protected $guarded = [];
+
+    protected static function booted(): void
+    {
+        self::addGlobalScope(new TakenScope('id'));
+    }
 
     protected $attributes = ['left_out' => '[]'];
 

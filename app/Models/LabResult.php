@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToTeam;
+use App\Models\Concerns\TakenScope;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -38,6 +39,11 @@ final class LabResult extends Model
     protected $table = 'lab_results';
 
     protected $guarded = [];
+
+    protected static function booted(): void
+    {
+        self::addGlobalScope(new TakenScope('report_id'));
+    }
 
     /** @return array<string, string> */
     protected function casts(): array

@@ -6,6 +6,7 @@ namespace App\Models;
 
 use App\Database\Values;
 use App\Models\Concerns\BelongsToTeam;
+use App\Models\Concerns\TakenScope;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -46,6 +47,11 @@ final class Reading extends Model
     use BelongsToTeam;
 
     protected $guarded = [];
+
+    protected static function booted(): void
+    {
+        self::addGlobalScope(new TakenScope('report_id'));
+    }
 
     /**
      * What stands of readings now: the last correction of each, or itself. As many questions as corrections lie on one another.

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToTeam;
+use App\Models\Concerns\TakenScope;
 use HonestCore\Reports\QuestionKind;
 use Illuminate\Database\Eloquent\Model;
 
@@ -29,6 +30,11 @@ final class ReportQuestion extends Model
     protected $table = 'report_questions';
 
     protected $guarded = [];
+
+    protected static function booted(): void
+    {
+        self::addGlobalScope(new TakenScope('report_id'));
+    }
 
     /** @return array<string, string> */
     protected function casts(): array

@@ -12,6 +12,7 @@ use Illuminate\Database\Eloquent\Model;
  *
  * @property int $id
  * @property string $name
+ * @property int $numbers_from by how much the numbers of its rows lie above those of its record
  */
 final class Team extends Model
 {

@@ -79,7 +79,7 @@ final class Health
                 ->limit(self::LAST_LINKS)
                 ->get()
                 ->reverse()
-                ->map(Seal::linkOf(...))
+                ->map(static fn (\stdClass $link): ChainLink => Seal::linkOf($link, $team->numbers_from))
                 ->values();
             $before = null;
             foreach ($links as $link) {

@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace App\Record;
 
+use App\Database\AllOrNothing;
 use App\Database\ManyRows;
+use App\Database\Piece;
 use App\Database\Values;
 use HonestCore\Record\CanonicalText;
 use HonestCore\Record\ChainLink;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -50,12 +53,48 @@ final class Seal
         }
     }
 
-    /** Hash of what a row says. */
-    public static function says(\stdClass $row, string $table, int $form): string
+    /**
+     * Of a report that is stored and not seen yet, in pieces; what was sealed before it was cut off is passed over.
+     */
+    public static function report(int $report): void
+    {
+        if (AllOrNothing::isSealing()) {
+            return;
+        }
+        $seal = new self([], Sealed::FORM);
+        foreach (['lab_results' => 'report_id', 'readings' => 'report_id', 'result_marks' => 'superseded_by'] as $table => $column) {
+            $from = Values::whole(DB::table($table)->where($column, $report)->min('id')) - 1;
+            while ($from < PHP_INT_MAX) {
+                $from = Piece::of(static function () use ($seal, $table, $column, $report, $from): int {
+                    // In the order of the table: its index by report would have all of them put in order for each piece.
+                    [$rows, $to] = $seal->rows($table, $from, static fn (Builder $rows): Builder => $rows
+                        ->whereRaw("+{$column} = ?", [$report])
+                        ->whereNotExists(
+                            static fn (Builder $links): Builder => $links
+                                ->from('record_links')
+                                ->where('record_links.table', $table)
+                                ->whereColumn('record_links.row', "{$table}.id"),
+                        ));
+                    $last = [];
+                    $seal->link($table, $rows, $last);
+
+                    return $to;
+                });
+            }
+        }
+    }
+
+    /**
+     * Hash of what a row says.
+     *
+     * @param int $from by how much its numbers lie above those of its record
+     */
+    public static function says(\stdClass $row, string $table, int $form, int $from): string
     {
         $fields = [];
         foreach (Sealed::columns($table, $form) as $column) {
             $value = $row->{$column} ?? null;
+            $value = is_int($value) && OwnNumbers::is($column) ? $value - $from : $value;
             $fields[$column] = is_string($value) || is_int($value) || is_float($value) ? $value : null;
         }
 
@@ -68,22 +107,23 @@ final class Seal
      */
     private function link(string $table, array $rows, array &$last): void
     {
-        $links = [];
+        [$links, $from] = [[], []];
         foreach ($rows as $row) {
             $team = Values::whole($row->team_id);
+            $from[$team] ??= OwnNumbers::from($team);
             $before = array_key_exists($team, $last) ? $last[$team] : self::head($team);
             $last[$team] = ChainLink::behind(
                 $before,
                 $table,
-                Values::whole($row->id),
-                self::says($row, $table, $this->form),
+                Values::whole($row->id) - $from[$team],
+                self::says($row, $table, $this->form, $from[$team]),
             );
             $links[] = [
                 'team_id' => $team,
                 'position' => $last[$team]->position,
                 'form' => $this->form,
                 'table' => $table,
-                'row' => $last[$team]->row,
+                'row' => $last[$team]->row + $from[$team],
                 'says' => $last[$team]->says,
                 'before' => $last[$team]->before,
                 'hash' => $last[$team]->hash,
@@ -92,11 +132,15 @@ final class Seal
         ManyRows::insert('record_links', $links);
     }
 
-    /** @return array{list<\stdClass>, int} a piece of the rows behind one, and the last of them */
-    private function rows(string $table, int $from): array
+    /**
+     * @param (\Closure(Builder): Builder)|null $which
+     * @return array{list<\stdClass>, int} a piece of the rows behind one, and the last of them
+     */
+    private function rows(string $table, int $from, ?\Closure $which = null): array
     {
         $rows = DB::table($table)
             ->where('id', '>', $from)
+            ->when($which !== null, $which)
             ->orderBy('id')
             ->limit(self::PIECE)
             ->get(['id', 'team_id', ...Sealed::columns($table, $this->form)])
@@ -110,7 +154,7 @@ final class Seal
     {
         $row = DB::table('record_links')->where('team_id', $team)->orderByDesc('position')->first();
 
-        return $row === null ? null : self::linkOf($row);
+        return $row === null ? null : self::linkOf($row, OwnNumbers::from($team));
     }
 
     /** Whether a row says what its link says, and the link is as it was written. */
@@ -127,16 +171,19 @@ final class Seal
      */
     public static function damaged(string $table, array $ids): array
     {
-        $forms = [];
+        [$forms, $from] = [[], []];
         foreach (DB::table('record_links')->where('table', $table)->whereIn('row', $ids)->get() as $row) {
-            $forms[Values::whole($row->form)][Values::whole($row->row)] = self::linkOf($row);
+            $team = Values::whole($row->team_id);
+            $from[$team] ??= OwnNumbers::from($team);
+            $forms[Values::whole($row->form)][Values::whole($row->row)] = self::linkOf($row, $from[$team]);
         }
         $fit = [];
         foreach ($forms as $form => $links) {
             $rows = DB::table($table)->whereIn('id', array_keys($links))->cursor();
             foreach ($rows as $row) {
                 $id = Values::whole($row->id);
-                if ($links[$id]->holds() && $links[$id]->says === self::says($row, $table, $form)) {
+                $own = $from[Values::whole($row->team_id)] ?? 0;
+                if ($links[$id]->holds() && $links[$id]->says === self::says($row, $table, $form, $own)) {
                     $fit[] = $id;
                 }
             }
@@ -145,12 +192,13 @@ final class Seal
         return array_values(array_diff($ids, $fit));
     }
 
-    public static function linkOf(\stdClass $row): ChainLink
+    /** @param int $from by how much the team's numbers lie above its own */
+    public static function linkOf(\stdClass $row, int $from): ChainLink
     {
         return new ChainLink(
             Values::whole($row->position),
             Values::text($row->table),
-            Values::whole($row->row),
+            Values::whole($row->row) - $from,
             Values::text($row->says),
             Values::text($row->before),
             Values::text($row->hash),

@@ -46,6 +46,7 @@ return [
     'phones_differ' => 'Two phones differ on core :cores. Say which is right, then make the composite.',
     'plan_pulled' => 'A composite was pulled by this plan, so it stays as it is. Save your changes as a new plan.',
     'portion_there' => ':sample has a portion of this kind already.',
+    'report_in_hand' => 'Another report of your team is being taken. Nothing was changed; try again when it is done.',
     'report_not_there' => 'The report to be replaced is not there, or is another lab\'s.',
     'report_replaced' => ':file was replaced already. Replace the newest report of them.',
     'result_there' => ':sample has a result by :method already. Correct that one instead.',

@@ -133,6 +133,12 @@ final class Servers
         self::awaitAnswer("{$this->address}/api/welcome");
     }
 
+    /** A command beside the application, on the same data. */
+    public function artisan(string ...$arguments): Command
+    {
+        return Command::run(array_values($arguments), '', $this->application[1]);
+    }
+
     public function database(): \PDO
     {
         return new \PDO("sqlite:{$this->folder}/demo.sqlite");

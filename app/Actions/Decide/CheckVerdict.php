@@ -7,6 +7,7 @@ namespace App\Actions\Decide;
 use App\Actions\Evidence\Summaries;
 use App\Exceptions\Conflict;
 use App\Models\SignedVerdict;
+use App\Record\OwnNumbers;
 use App\Record\Seal;
 use HonestCore\Agreement\EvidenceHash;
 use HonestCore\Record\ChainHead;
@@ -43,8 +44,11 @@ final class CheckVerdict
 
     private static function pairsHold(SignedVerdict $verdict): ?bool
     {
-        return $verdict->snapshot === null
-            ? null
-            : EvidenceHash::of($verdict->policy_id, $verdict->scope['lot'], $verdict->snapshot)->is($verdict->evidence_hash);
+        if ($verdict->snapshot === null) {
+            return null;
+        }
+        $policy = $verdict->policy_id - OwnNumbers::ofThisTeam();
+
+        return EvidenceHash::of($policy, $verdict->scope['lot'], $verdict->snapshot)->is($verdict->evidence_hash);
     }
 }

@@ -6,6 +6,7 @@ namespace App\Actions\Evidence;
 
 use App\Models\JudgingPolicy;
 use App\Models\TestMethod;
+use App\Record\OwnNumbers;
 use HonestCore\Agreement\ActionMatrix;
 use HonestCore\Agreement\ActionTally;
 use HonestCore\Agreement\Assessment;
@@ -172,7 +173,7 @@ final class Evidence
     /** Names all that a verdict on it rests on. */
     public function hash(): EvidenceHash
     {
-        return EvidenceHash::of($this->policy->id, $this->test->lot, $this->kept(), $this->against);
+        return EvidenceHash::of($this->policy->id - OwnNumbers::ofThisTeam(), $this->test->lot, $this->kept(), $this->against);
     }
 
     /** @return list<KeptPair> as a verdict keeps them */

@@ -6,6 +6,7 @@ namespace App\Actions\Evidence;
 
 use App\Models\Reading;
 use App\Models\Sample;
+use App\Record\OwnNumbers;
 use HonestCore\Agreement\ActionLimits;
 use HonestCore\Agreement\Band;
 use HonestCore\Agreement\Bands;
@@ -89,9 +90,11 @@ final readonly class Pair
     /** As a verdict keeps it. */
     public function kept(): KeptPair
     {
+        $own = OwnNumbers::ofThisTeam();
+
         return new KeptPair(
             $this->sample->code,
-            $this->sample->id,
+            $this->sample->id - $own,
             $this->sample->area->use,
             $this->limits->values,
             $this->reference,
@@ -105,7 +108,7 @@ final readonly class Pair
                     $one->reader,
                     $one->read_on->format('Y-m-d'),
                     $one->lot,
-                    $one->method_version_id,
+                    $one->method_version_id === null ? null : $one->method_version_id - $own,
                     $one->flags,
                 ),
                 $this->all,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Evidence;
 
+use App\Models\Concerns\TakenScope;
 use App\Models\EvidenceSummary;
 use App\Models\JudgingPolicy;
 use App\Models\SignedVerdict;
@@ -164,7 +165,7 @@ final class Summaries
     private function states(array $pairs): array
     {
         $team = $pairs[0][0]->team_id ?? 0;
-        $readings = DB::table('readings')
+        $readings = TakenScope::narrow(DB::table('readings'), 'report_id')
             ->where('team_id', $team)
             ->groupBy('method_id')
             ->selectRaw('method_id, count(*) n, max(id) last')

@@ -6,6 +6,7 @@ namespace App\Actions\Readings;
 
 use App\Database\AllOrNothing;
 use App\Exceptions\Conflict;
+use App\Models\Concerns\TakenScope;
 use App\Models\MethodVersion;
 use App\Models\Reading;
 use App\Models\Sample;
@@ -30,10 +31,15 @@ final class RecordReading
         ?int $reportId = null,
     ): Reading {
         return AllOrNothing::of(static function () use ($sample, $method, $author, $fields, $reportId): Reading {
+            // A report that is being taken counts too, so that its results and these never stand beside one another.
             $standing = Reading::query()
+                ->withoutGlobalScope(TakenScope::class)
                 ->where('sample_id', $sample->id)
                 ->where('method_id', $method->id)
-                ->whereDoesntHave('correction')
+                ->whereDoesntHave(
+                    'correction',
+                    static fn ($corrections) => $corrections->withoutGlobalScope(TakenScope::class),
+                )
                 ->pluck('id');
             if ($fields['corrects_id'] !== null && ! $standing->contains($fields['corrects_id'])) {
                 throw Conflict::because('nothing_to_correct');

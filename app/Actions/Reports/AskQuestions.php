@@ -38,7 +38,8 @@ final class AskQuestions
     /** @var array<string, array<string, int>> results by the code of their portion and their series */
     private array $resultIds = [];
 
-    public function __invoke(LabReport $report): void
+    /** @return list<Question> to be kept when it is taken */
+    public function of(LabReport $report): array
     {
         $this->resultIds = [];
         // Plain rows: a report may hold 100,000 of them.
@@ -71,7 +72,8 @@ final class AskQuestions
             ...$this->together($bySample, $portions, $report),
             ...$this->besideTheLab($bySample, $portions, $methods, $report),
         ];
-        $this->keep($report, array_slice($questions, 0, self::MOST));
+
+        return array_slice($questions, 0, self::MOST);
     }
 
     /** @return array<int, AskedPortion> those of a report, by id */
@@ -462,8 +464,8 @@ final class AskQuestions
         return $alike;
     }
 
-    /** @param list<Question> $questions */
-    private function keep(LabReport $report, array $questions): void
+    /** @param list<Question> $questions that were asked of this report just now */
+    public function keep(LabReport $report, array $questions): void
     {
         $now = Carbon::now();
         ReportQuestion::query()->insert(

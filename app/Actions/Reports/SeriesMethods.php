@@ -10,7 +10,7 @@ use HonestCore\Analyte\SoilUnit;
 
 /**
  * The lab method of a series: one for each lab, analyte, extractant and instrument, so that no two are ever one
- * series.
+ * series. A new one is stored when what it is for is.
  */
 final class SeriesMethods
 {
@@ -28,6 +28,14 @@ final class SeriesMethods
     {
         return $this->known["{$analyte}/{$extractant}/{$instrument}"] ??=
             $this->find($analyte, $extractant, $instrument) ?? $this->make($analyte, $extractant, $instrument);
+    }
+
+    /** Stores those that are new. */
+    public function keep(): void
+    {
+        foreach ($this->known as $method) {
+            $method->exists || $method->save();
+        }
     }
 
     private function find(string $analyte, string $extractant, string $instrument): ?TestMethod
@@ -54,7 +62,7 @@ final class SeriesMethods
             $instrument,
         ]);
 
-        return TestMethod::query()->create([
+        return new TestMethod([
             'code' => mb_substr(
                 'lab-'.$this->lab->id.'-'.implode('-', array_filter([$analyte, $extractant, $instrument])),
                 0,

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Actions\Reports;
 
-use App\Models\Lab;
 use App\Models\TestMethod;
 use HonestCore\Error\CoreError;
 use HonestCore\Reports\ColumnRole;
@@ -32,11 +31,9 @@ final class SortLines
     /** @var array<string, int> row by portion and method */
     private array $seen = [];
 
-    private readonly SeriesMethods $methods;
-
     /** @param array<int, mixed> $skip rows that a person leaves out */
     public function __construct(
-        Lab $lab,
+        private readonly SeriesMethods $methods,
         private readonly MatchPortions $match,
         private readonly ReportReading $reading,
         private readonly ReportMapping $mapping,
@@ -44,7 +41,6 @@ final class SortLines
         private readonly array $skip,
         private readonly string $person,
     ) {
-        $this->methods = new SeriesMethods($lab);
         foreach ($reading->leftOut() as $left) {
             $this->leftOut[$left['row'].$left['reason']] = ['row' => $left['row'], 'why' => $left['reason']];
         }
@@ -95,7 +91,7 @@ final class SortLines
         if ($line->value->isMissing()) {
             return null;
         }
-        $key = "{$portion->id}/{$method->id}";
+        $key = $portion->id.'/'.spl_object_id($method);
         if (isset($this->seen[$key])) {
             return $this->refuse($line, "{$portion->code} has this result in row {$this->seen[$key]} already.");
         }

@@ -13,7 +13,7 @@ final readonly class KeptReading implements Stored
     /**
      * @param string $said as it was reported
      * @param string $on day, as Y-m-d
-     * @param int|null $version number of the method's definition; null where it had none
+     * @param int|null $version that the record numbers the method's definition by; null where it had none
      * @param list<string> $flags protocol breaks
      */
     public function __construct(

@@ -192,7 +192,7 @@ final class TamperingTest extends ApiTestCase
         $row = DB::table('record_links')->where('table', 'readings')->where('row', $id)->firstOrFail();
         $before = DB::table('record_links')->where('position', $row->position - 1)->firstOrFail();
         $reading = DB::table('readings')->where('id', $id)->firstOrFail();
-        $link = ChainLink::behind(Seal::linkOf($before), 'readings', $id, Seal::says($reading, 'readings', 1));
+        $link = ChainLink::behind(Seal::linkOf($before, 0), 'readings', $id, Seal::says($reading, 'readings', 1, 0));
         DB::table('record_links')->where('id', $row->id)->update(['says' => $link->says, 'hash' => $link->hash]);
 
         $fault = app(VerifyRecord::class)($this->technician->team_id)->fault;

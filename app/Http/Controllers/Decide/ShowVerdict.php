@@ -8,6 +8,7 @@ use App\Actions\Decide\CheckVerdict;
 use App\Actions\Verdicts\VerdictStatus;
 use App\Http\Resources\Decide\VerdictResource;
 use App\Models\SignedVerdict;
+use App\Record\OwnNumbers;
 use HonestCore\Agreement\KeptPair;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -19,10 +20,14 @@ final class ShowVerdict
     {
         $checked = $check($verdict);
         $policy = $verdict->policy;
+        $own = OwnNumbers::ofThisTeam();
 
         return new JsonResponse([
             ...(new VerdictResource($status->shown($verdict)))->toArray($request),
-            'snapshot' => array_map(static fn (KeptPair $pair): array => $pair->toRow(), $verdict->snapshot ?? []),
+            'snapshot' => array_map(
+                static fn (KeptPair $pair): array => ['sample_id' => $pair->sampleId + $own] + $pair->toRow(),
+                $verdict->snapshot ?? [],
+            ),
             'check' => [
                 'pairs_hold' => $checked->pairsHold,
                 'row_holds' => $checked->rowHolds,
