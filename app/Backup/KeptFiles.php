@@ -12,13 +12,20 @@ final class KeptFiles
 {
     private const TABLES = ['photos', 'underlays', 'report_papers'];
 
-    /** @return list<string> */
-    public static function namedBy(Connection $database): array
+    /**
+     * @param int|null $team whose files are asked for; those of all where it is null
+     * @return list<string>
+     */
+    public static function namedBy(Connection $database, ?int $team = null): array
     {
         $names = [];
         foreach (self::TABLES as $table) {
             if ($database->getSchemaBuilder()->hasTable($table)) {
-                $names = [...$names, ...Values::texts($database->table($table)->orderBy('id')->pluck('file'))];
+                $rows = $database
+                    ->table($table)
+                    ->when($team !== null, static fn ($own) => $own->where('team_id', $team))
+                    ->orderBy('id');
+                $names = [...$names, ...Values::texts($rows->pluck('file'))];
             }
         }
 

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Backup;
 
-use App\Database\Values;
 use App\Models\Team;
 use App\Record\Seal;
 use HonestCore\Record\ChainHead;
@@ -24,8 +23,6 @@ final class MakeBackup
     private const TRIES = 3;
 
     public const DATABASE = 'database.sqlite';
-
-    public const MANIFEST = 'manifest.json';
 
     private const READ_ME = <<<'TEXT'
         A backup of Honest Core. database.sqlite is an ordinary SQLite 3 database, described in docs/data-model.md; under
@@ -72,7 +69,7 @@ final class MakeBackup
         [$names, $heads, $last] = BackupDatabase::within($copy, static fn (Connection $database): array => [
             KeptFiles::namedBy($database),
             self::heads($database),
-            Values::text($database->table('migrations')->orderByDesc('id')->value('migration')),
+            Version::lastMigration($database),
         ]);
         $archive = new ZipArchive();
         if ($archive->open($path, ZipArchive::CREATE | ZipArchive::OVERWRITE) !== true) {
@@ -89,9 +86,9 @@ final class MakeBackup
             $archive->addFile($disk->path($name), "files/{$name}");
             $archive->setCompressionName("files/{$name}", ZipArchive::CM_STORE);
         }
-        $manifest = new Manifest(now()->utc()->toIso8601ZuluString(), self::version(), $last, $files, $heads);
+        $manifest = new Manifest(now()->utc()->toIso8601ZuluString(), Version::running(), $last, $files, $heads);
         $archive->addFromString(
-            self::MANIFEST,
+            UnpackedParts::MANIFEST,
             json_encode($manifest->toRow(), JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES),
         );
         $archive->addFromString('READ-ME.txt', self::READ_ME);
@@ -111,12 +108,5 @@ final class MakeBackup
         }
 
         return $heads;
-    }
-
-    private static function version(): string
-    {
-        $package = json_decode((string) file_get_contents(base_path('package.json')), true);
-
-        return is_array($package) ? Values::text($package['version'] ?? '') : '';
     }
 }

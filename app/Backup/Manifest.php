@@ -6,10 +6,9 @@ namespace App\Backup;
 
 use HonestCore\Record\ChainHead;
 use HonestCore\Table\Fields;
-use HonestCore\Table\Stored;
 
 /** What a backup holds, by name, size and hash, and how far every chain had come. */
-final readonly class Manifest implements Stored
+final readonly class Manifest implements NamesParts
 {
     /**
      * @param array<string, string> $files SHA-256 by name within the archive
@@ -43,6 +42,11 @@ final readonly class Manifest implements Stored
             $files,
             $heads,
         );
+    }
+
+    public function parts(): array
+    {
+        return $this->files;
     }
 
     public function toRow(): array
