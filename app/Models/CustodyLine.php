@@ -9,6 +9,7 @@ use App\Models\Concerns\BelongsToTeam;
 use HonestCore\Custody\TrailLine;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasOne;
 
 /**
  * One line of a portion's trail: written once.
@@ -26,6 +27,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string|null $corrects
  * @property \Illuminate\Support\Carbon $created_at
  * @property-read User $author
+ * @property-read RecordLink|null $link
  */
 final class CustodyLine extends Model
 {
@@ -45,6 +47,15 @@ final class CustodyLine extends Model
     public function author(): BelongsTo
     {
         return $this->belongsTo(User::class, 'created_by');
+    }
+
+    /** @return HasOne<RecordLink, $this> none for a line that came past the program */
+    public function link(): HasOne
+    {
+        $link = $this->hasOne(RecordLink::class, 'row');
+        $link->where('table', 'custody_lines');
+
+        return $link;
     }
 
     /** From the time as it is stored: a page of the ledger replays hundreds of lines. */

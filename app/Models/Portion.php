@@ -8,6 +8,7 @@ use App\Models\Concerns\BelongsToTeam;
 use HonestCore\Custody\CustodyTrail;
 use HonestCore\Custody\StorageClock;
 use HonestCore\Custody\TrailLine;
+use HonestCore\Custody\WrittenOrder;
 use HonestCore\Quantity\DepthLayer;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -101,6 +102,19 @@ final class Portion extends Model
     public function trail(): CustodyTrail
     {
         return CustodyTrail::asFound($this->code, $this->written(), now()->getTimestamp());
+    }
+
+    /** @return list<int> places in the record that were written after the server's clock had been set back */
+    public function writtenBackwards(): array
+    {
+        $times = [];
+        foreach ($this->lines as $line) {
+            if ($line->link !== null) {
+                $times[$line->link->position] = $line->created_at->getTimestamp();
+            }
+        }
+
+        return WrittenOrder::backwards($times);
     }
 
     public function clock(CustodyTrail $trail): StorageClock

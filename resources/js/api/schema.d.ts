@@ -6766,6 +6766,8 @@ export interface components {
             name: string;
             at: string;
             written_at: string;
+            place_in_record: number | null;
+            clock_set_back: boolean;
             by: string;
             place: string;
             condition: string;

@@ -157,6 +157,27 @@ final class CustodyTest extends ApiTestCase
         );
     }
 
+    public function test_each_line_has_the_servers_own_place_and_a_clock_set_back_is_said(): void
+    {
+        $code = $this->code('lab');
+        $this->travel(2)->hours();
+        $this->step('packed', [$code], ['at' => '2026-09-01T18:30:00Z'])->assertOk();
+        $this->step('lost', [$code], ['at' => '2026-09-01T18:40:00Z'])->assertOk();
+        $this->travel(-1)->hours();
+        $line = CustodyLine::query()->where('step', 'lost')->sole()->uuid;
+        $this->step('withdrawn', [$code], ['corrects' => $line, 'condition' => 'it lay under the bench'])->assertOk();
+        DB::table('custody_lines')->insert(
+            ['id' => 900, 'uuid' => Str::uuid()->toString(), 'step' => 'frozen'] +
+                (array) DB::table('custody_lines')->where('uuid', $line)->first(),
+        );
+
+        $trail = $this->api('GET', '/portions/{portion}', ids: ['portion' => $this->portion('lab')->id])->json('trail');
+        $places = array_column($trail, 'place_in_record');
+        self::assertSame([4, null], [count(array_filter($places)), $places[4]], 'what came past the program has none');
+        self::assertSame([1, 1], [$places[2] - $places[1], $places[3] - $places[2]]);
+        self::assertSame([false, false, false, true, false], array_column($trail, 'clock_set_back'));
+    }
+
     public function test_a_hidden_duplicate_and_a_check_soil_go_under_numbers_of_their_own(): void
     {
         $hidden = $this->split('hidden')->assertCreated();

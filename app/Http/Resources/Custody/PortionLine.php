@@ -67,11 +67,12 @@ final class PortionLine
     /** @return array<string, mixed> */
     public static function whole(Portion $portion): array
     {
-        $portion->loadMissing('lines.author:id,name');
+        $portion->loadMissing(['lines.author:id,name', 'lines.link:id,table,row,position']);
         $trail = $portion->trail();
         $clock = $portion->clock($trail);
         $standing = array_column($trail->lines, 'id');
         $drying = StorageClock::drying($trail);
+        $back = $portion->writtenBackwards();
         $moment = static fn (?int $at): ?string => $at === null ? null : gmdate('Y-m-d\TH:i:s\Z', $at);
 
         return [
@@ -100,6 +101,8 @@ final class PortionLine
                         'name' => $line->step === CustodyStep::WITHDRAWN ? 'withdrawn' : CustodyStep::named($line->step),
                         'at' => $line->at->toIso8601ZuluString(),
                         'written_at' => $line->created_at->toIso8601ZuluString(),
+                        'place_in_record' => $line->link?->position,
+                        'clock_set_back' => in_array($line->link?->position, $back, true),
                         'by' => $line->author->name,
                         'place' => $line->place,
                         'condition' => $line->condition,

@@ -190,6 +190,7 @@ function openAsk(): void {
                         <th>Where</th>
                         <th>Condition</th>
                         <th>By</th>
+                        <th>In the record</th>
                         <th></th>
                     </tr>
                 </thead>
@@ -206,6 +207,13 @@ function openAsk(): void {
                             }}
                         </td>
                         <td>{{ line.by }}</td>
+                        <td class="nowrap">
+                            <template v-if="line.place_in_record">
+                                {{ line.place_in_record }}, {{ moment(line.written_at, timezone) }}
+                            </template>
+                            <strong v-else class="bad">came past the program</strong>
+                            <div v-if="line.clock_set_back" class="bad">the server’s clock had been set back</div>
+                        </td>
                         <td>
                             <button
                                 v-if="line.stands && !line.step.startsWith('split')"
