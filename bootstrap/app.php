@@ -59,7 +59,7 @@ return Application::configure(basePath: dirname(__DIR__))
             static fn (PDOException $error): ?JsonResponse => str_contains($error->getMessage(), 'database is locked')
                 ? new JsonResponse(
                     [
-                        'message' => 'Somebody is taking a large report, and this had to wait too long. Nothing was '.
+                        'message' => 'Somebody is writing a great deal, and this had to wait too long. Nothing was '.
                             'saved; what you typed is still here. Try again in a moment.',
                         'code' => 'busy',
                     ],

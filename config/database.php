@@ -10,7 +10,7 @@ return [
             'database' => env('DB_DATABASE', database_path('honest-core.sqlite')),
             'prefix' => '',
             'foreign_key_constraints' => true,
-            // A report of 100,000 results holds the write lock for a quarter of a minute; others wait rather than fail.
+            // A team that comes out of an archive holds the write lock until it is whole; others wait rather than fail.
             'busy_timeout' => 30000,
             'journal_mode' => 'WAL',
             // What was acknowledged is on the disk, whatever becomes of the power.
