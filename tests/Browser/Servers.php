@@ -37,19 +37,29 @@ final class Servers
     private static ?string $seeded = null;
 
     /**
-     * @param list<int> $groups process groups to stop, that of the application first
-     * @param array{list<string>, array<string, string>} $application its command and environment
+     * @param list<int> $serving process groups of the application
+     * @param list<int> $groups process groups beside it
+     * @param non-empty-list<list<string>> $application its commands
+     * @param array<string, string> $environment
      */
     private function __construct(
         public readonly string $address,
         private readonly string $driver,
         private readonly string $folder,
+        private array $serving,
         private array $groups,
         private readonly array $application,
+        private readonly array $environment,
     ) {}
 
+    /** The application alone, behind nginx and php-fpm as deploy/ sets them up. */
+    public static function deployed(): self
+    {
+        return self::start(withDriver: false, deployed: true);
+    }
+
     /** @param bool $withDriver false for the application alone */
-    public static function start(bool $withDriver = true): self
+    public static function start(bool $withDriver = true, bool $deployed = false): self
     {
         $folder = sys_get_temp_dir().'/honest-core-browser-'.getmypid().'-'.bin2hex(random_bytes(3));
         mkdir($folder);
@@ -73,29 +83,23 @@ final class Servers
             'PROBE_SERVICE_SIMULATED' => '1',
             'STAND_IN_STATE' => "{$folder}/stand-in.json",
         ];
-        $application = [['php', '-S', "127.0.0.1:{$port}", '-t', "{$root}/public", "{$root}/server.php"], $environment];
+        $application = [['php', '-S', "127.0.0.1:{$port}", '-t', "{$root}/public", "{$root}/server.php"]];
+        if ($deployed) {
+            [$application, $environment] = DeployedSite::in($folder, $port, $environment);
+        }
         $it = new self(
             "http://127.0.0.1:{$port}",
             "http://127.0.0.1:{$driverPort}",
             $folder,
-            [
-                self::run(...[...$application, $folder]),
-                ...$withDriver
-                    ? [
-                        self::run(
-                            ['chromedriver', "--port={$driverPort}", '--log-level=SEVERE'],
-                            $environment,
-                            $folder,
-                        ),
-                        self::run(
-                            ['php', '-S', "127.0.0.1:{$labPort}", "{$root}/stand-in/index.php"],
-                            $environment,
-                            $folder,
-                        ),
-                    ]
-                    : [],
-            ],
+            array_map(static fn (array $command): int => self::run($command, $environment, $folder), $application),
+            $withDriver
+                ? [
+                    self::run(['chromedriver', "--port={$driverPort}", '--log-level=SEVERE'], $environment, $folder),
+                    self::run(['php', '-S', "127.0.0.1:{$labPort}", "{$root}/stand-in/index.php"], $environment, $folder),
+                ]
+                : [],
             $application,
+            $environment,
         );
         register_shutdown_function($it->stop(...));
         self::awaitAnswer("{$it->address}/api/welcome");
@@ -120,7 +124,9 @@ final class Servers
     /** Kills the application at once, with all that it is doing, and waits until its port is free. */
     public function kill(): void
     {
-        posix_kill(-$this->groups[0], SIGKILL);
+        foreach ($this->serving as $leader) {
+            posix_kill(-$leader, SIGKILL);
+        }
         do {
             $socket = @stream_socket_server('tcp'.substr($this->address, 4));
         } while ($socket === false);
@@ -129,14 +135,17 @@ final class Servers
 
     public function startAgain(): void
     {
-        $this->groups[0] = self::run(...[...$this->application, $this->folder]);
+        $this->serving = array_map(
+            fn (array $command): int => self::run($command, $this->environment, $this->folder),
+            $this->application,
+        );
         self::awaitAnswer("{$this->address}/api/welcome");
     }
 
     /** A command beside the application, on the same data. */
     public function artisan(string ...$arguments): Command
     {
-        return Command::run(array_values($arguments), '', $this->application[1]);
+        return Command::run(array_values($arguments), '', $this->environment);
     }
 
     public function database(): \PDO
@@ -146,13 +155,13 @@ final class Servers
 
     public function stop(): void
     {
-        foreach ($this->groups as $leader) {
+        foreach ([...$this->serving, ...$this->groups] as $leader) {
             posix_kill(-$leader, SIGTERM);
         }
-        if ($this->groups !== []) {
+        if ($this->serving !== []) {
             exec('rm -rf '.escapeshellarg($this->folder));
         }
-        $this->groups = [];
+        [$this->serving, $this->groups] = [[], []];
     }
 
     /** A database with the demo in it, made once a run. */
@@ -219,8 +228,8 @@ final class Servers
     private static function awaitAnswer(string $url): void
     {
         exec(
-            'curl -s -o /dev/null --retry 100 --retry-delay 1 --retry-connrefused --retry-max-time 30 --max-time 5 '.
-                escapeshellarg($url),
+            'curl -s -f --retry 100 --retry-delay 1 --retry-connrefused --retry-max-time 30 --max-time 5 '.
+                escapeshellarg($url).' > /dev/null',
             $said,
             $status,
         );

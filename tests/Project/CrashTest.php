@@ -22,7 +22,7 @@ final class CrashTest extends TestCase
     public function test_each_entry_is_stored_exactly_once(): void
     {
         putenv('APP_KEY=base64:'.base64_encode(random_bytes(32)));
-        $servers = Servers::start(withDriver: false);
+        $servers = Servers::deployed();
         try {
             $plan = (int) $this->figure($servers, 'select max(id) from plans');
             $phones = [];

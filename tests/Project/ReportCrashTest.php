@@ -18,7 +18,7 @@ final class ReportCrashTest extends TestCase
     public function test_a_report_that_was_cut_off_is_there_whole_or_not_at_all(): void
     {
         putenv('APP_KEY=base64:'.base64_encode(random_bytes(32)));
-        $servers = Servers::start(withDriver: false);
+        $servers = Servers::deployed();
         $file = (string) tempnam(sys_get_temp_dir(), 'report');
         try {
             $this->portions($servers);
