@@ -150,7 +150,13 @@ final class Servers
 
     public function database(): \PDO
     {
-        return new \PDO("sqlite:{$this->folder}/demo.sqlite");
+        return new \PDO("sqlite:{$this->file()}");
+    }
+
+    /** The file of the database. */
+    public function file(): string
+    {
+        return "{$this->folder}/demo.sqlite";
     }
 
     public function stop(): void
