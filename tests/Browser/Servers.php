@@ -133,6 +133,18 @@ final class Servers
         fclose($socket);
     }
 
+    /** Kills the workers behind nginx and leaves that be. */
+    public function killWorkers(): void
+    {
+        posix_kill(-$this->serving[0], SIGKILL);
+    }
+
+    /** Rate limits begin anew. */
+    public function forgetLimits(): void
+    {
+        $this->artisan('cache:clear');
+    }
+
     public function startAgain(): void
     {
         $this->serving = array_map(

@@ -6,38 +6,19 @@ declare(strict_types=1);
  * A phone of CrashTest: sends its entries in batches and repeats each until it is acknowledged, as the pull page does.
  * Says on a line of its own when it is about to send and what was acknowledged.
  */
-[, $address, $plan, $count, $size] = $argv;
-$curl = curl_init();
-curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_COOKIEFILE => '', CURLOPT_TIMEOUT => 10]);
-$send = static function (string $method, string $path, ?array $body = null) use ($curl, $address): array {
-    $token = '';
-    foreach ((array) curl_getinfo($curl, CURLINFO_COOKIELIST) as $line) {
-        $parts = explode("\t", (string) $line);
-        $token = ($parts[5] ?? '') === 'XSRF-TOKEN' ? urldecode($parts[6] ?? '') : $token;
-    }
-    assert($address !== '' && $method !== '');
-    curl_setopt($curl, CURLOPT_URL, $address.$path);
-    curl_setopt($curl, CURLOPT_CUSTOMREQUEST, $method);
-    curl_setopt($curl, CURLOPT_POSTFIELDS, $body === null ? '' : json_encode($body, JSON_THROW_ON_ERROR));
-    curl_setopt($curl, CURLOPT_HTTPHEADER, [
-        'Accept: application/json',
-        'Content-Type: application/json',
-        "X-XSRF-TOKEN: {$token}",
-    ]);
-    $said = curl_exec($curl);
+require __DIR__.'/../../vendor/autoload.php';
 
-    return [(int) curl_getinfo($curl, CURLINFO_RESPONSE_CODE), (array) json_decode((string) $said, true)];
-};
+use Tests\Support\HttpPerson;
+
+[, $address, $plan, $count, $size] = $argv;
+$person = new HttpPerson($address, 10);
+$send = static fn (string $method, string $path, ?array $body = null): array => $person->json($method, $path, $body);
 $uuid = static fn (): string => preg_replace(
     '/^(.{8})(.{4}).(.{3}).(.{3})(.{12})$/',
     '$1-$2-4$3-a$4-$5',
     bin2hex(random_bytes(16)),
 ) ?? '';
-$signIn = static function () use ($send): int {
-    $send('GET', '/api/welcome');
-
-    return $send('POST', '/api/session', ['email' => 'maren@demo.example', 'password' => 'soil-and-lime'])[0];
-};
+$signIn = static fn (): int => $person->signIn('maren@demo.example');
 $status = $signIn();
 if ($status !== 200) {
     fwrite(STDERR, "Signing in was answered {$status}.\n");

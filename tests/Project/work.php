@@ -6,43 +6,31 @@ declare(strict_types=1);
  * Somebody who works: the rounds argv[2], as 1-12, over the paths that write, each request repeated until it is answered, as the pages
  * and the phone do. Says on a line of its own what was acknowledged; ends with 1 when an answer is none that may come.
  */
+require __DIR__.'/../../vendor/autoload.php';
+
+use Tests\Support\HttpPerson;
+
 [, $address, $rounds, $who, $file] = $argv;
 $database = new PDO("sqlite:{$file}");
-$curl = curl_init();
-curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_COOKIEFILE => '', CURLOPT_TIMEOUT => 30]);
-$once = static function (string $method, string $path, mixed $body) use ($curl, $address): array {
-    $token = '';
-    foreach ((array) curl_getinfo($curl, CURLINFO_COOKIELIST) as $line) {
-        $parts = explode("\t", (string) $line);
-        $token = ($parts[5] ?? '') === 'XSRF-TOKEN' ? urldecode($parts[6] ?? '') : $token;
-    }
-    $file = is_array($body) && ($body['file'] ?? null) instanceof CURLStringFile;
-    curl_setopt_array($curl, [
-        CURLOPT_URL => "{$address}/api{$path}",
-        CURLOPT_CUSTOMREQUEST => $method,
-        CURLOPT_POSTFIELDS => $file ? $body : (string) json_encode($body, JSON_THROW_ON_ERROR),
-        CURLOPT_HTTPHEADER => [
-            'Accept: application/json',
-            "X-XSRF-TOKEN: {$token}",
-            ...$file ? [] : ['Content-Type: application/json'],
-        ],
-    ]);
-    $said = curl_exec($curl);
-
-    return [(int) curl_getinfo($curl, CURLINFO_RESPONSE_CODE), (array) json_decode((string) $said, true)];
-};
-/** Until there is an answer: a connection that breaks and a server that is not there are tried again. */
-$send = static function (string $method, string $path, mixed $body = null) use ($once): array {
+$person = new HttpPerson($address);
+/**
+ * Until there is an answer: a connection that breaks and a server that is not there are tried again.
+ *
+ * @return array{int, array<mixed>}
+ */
+$send = static function (string $method, string $path, array $body = []) use ($person): array {
+    [$status, $said] = [0, ''];
     for ($until = time() + 60; time() < $until;) {
-        [$status, $said] = $once($method, $path, $body);
+        $form = ($body['file'] ?? null) instanceof CURLStringFile;
+        [$status, $said] = $person->ask($method, "/api{$path}", $form ? $body : json_encode((object) $body, JSON_THROW_ON_ERROR));
         if ($status !== 0 && $status < 500) {
-            return [$status, $said];
+            return [$status, (array) json_decode($said, true)];
         }
     }
-    fwrite(STDERR, "{$method} {$path}: no answer; the last was {$status} ".json_encode($said)."\n");
+    fwrite(STDERR, "{$method} {$path}: no answer; the last was {$status} {$said}\n");
     exit(1);
 };
-$act = static function (string $what, string $method, string $path, mixed $body) use ($send): array {
+$act = static function (string $what, string $method, string $path, array $body) use ($send): array {
     [$status, $said] = $send($method, $path, $body);
     // What was stored before its answer was lost is known again, or has its name taken.
     $there = $status === 409 || ($status === 422 && preg_match('/already|taken|lies before/', (string) json_encode($said)) === 1);
@@ -59,8 +47,7 @@ $uuid = static fn (): string => preg_replace(
     '$1-$2-4$3-a$4-$5',
     bin2hex(random_bytes(16)),
 ) ?? '';
-$send('GET', '/welcome');
-[$status] = $send('POST', '/session', ['email' => $who, 'password' => 'soil-and-lime']);
+$status = $person->signIn($who);
 if ($status !== 200) {
     fwrite(STDERR, "Signing in was answered {$status}.\n");
     exit(1);

@@ -197,7 +197,7 @@ final class TeamArchiveTest extends TestCase
         $said = $this->ran(['person:password', 'maren@demo.example', '--address=maren@elsewhere.example'], 'first');
         self::assertSame(1, preg_match('/^(\S+) may sign in with: (\S{16})$/', trim($said), $new));
         $this->use('first');
-        self::assertTrue(Auth::validate(['email' => $new[1], 'password' => $new[2]]));
+        self::assertTrue(Auth::validate(['email' => $new[1] ?? '', 'password' => $new[2] ?? '']));
         foreach (['nobody@demo.example' => [], 'tobias@demo.example' => ['--address=maren@elsewhere.example']] as $who => $more) {
             self::assertSame(2, $this->command(['person:password', $who, ...$more], 'first')->status);
         }

@@ -34,6 +34,13 @@ final class SoundInputTest extends ApiTestCase
         yield 'more than any number' => ['POST', '/api/policies', '{"change":1e400}', 'change', 'too large for any'];
         yield 'far down' => ['POST', '/api/boundaries/measure', '{"facts":{"a":[1,[-1e400]]}}', 'x', 'facts.a.1.0: the number'];
         yield 'control characters' => ['POST', '/api/sites', '{"name":"a\\u0000b"}', 'name', 'control characters'];
+        yield 'control characters in a long text' => [
+            'POST',
+            '/api/sites',
+            '{"name":"'.str_repeat('a', 1500).'\\u0007"}',
+            'name',
+            'control characters',
+        ];
         yield 'too deep' => [
             'POST',
             '/api/boundaries/measure',
