@@ -182,18 +182,29 @@ final class ImportTeam
             if (! is_array($row) || array_diff(array_keys($row), array_column($columns, 'name')) !== []) {
                 throw new BadBackup("{$place}: it is no row of {$table}; accepted are lines as schema.json has them.");
             }
-            $plain = [];
-            foreach ($columns as $column) {
-                $value = $row[$column->name] ?? null;
-                if (is_array($value) && is_string($value['base64'] ?? null)) {
-                    $value = base64_decode($value['base64'], true);
-                }
-                $plain[$column->name] = is_string($value) || is_int($value) || is_float($value) || $value === null
-                    ? $value
-                    : throw new BadBackup("{$place}: {$column->name} is neither a number nor a text.");
-            }
-            yield $plain;
+            yield self::plain($row, $columns, $place);
         }
+    }
+
+    /**
+     * @param array<mixed> $row
+     * @param list<TeamColumn> $columns
+     * @return array<string, string|int|float|null>
+     */
+    private static function plain(array $row, array $columns, string $place): array
+    {
+        $plain = [];
+        foreach ($columns as $column) {
+            $value = $row[$column->name] ?? null;
+            if (is_array($value) && is_string($value['base64'] ?? null)) {
+                $value = base64_decode($value['base64'], true);
+            }
+            $plain[$column->name] = is_string($value) || is_int($value) || is_float($value) || $value === null
+                ? $value
+                : throw new BadBackup("{$place}: {$column->name} is neither a number nor a text.");
+        }
+
+        return $plain;
     }
 
     /**

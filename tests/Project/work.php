@@ -128,7 +128,8 @@ for ($i = $first; $i <= $last; $i++) {
     ]);
     $run = $act('run', 'POST', '/sites/1/runs', [
         'submission' => $uuid(), 'method_id' => 1, 'portion_ids' => [$ids['bench']], 'replicates' => 1,
-        'readers' => ['Tobias'], 'said' => ['water' => 'distilled', 'light' => 'behind', 'soil' => 'dry'], 'celsius' => 20, 'depth_cm' => null, 'lot_ids' => [],
+        'readers' => ['Tobias'], 'said' => ['water' => 'distilled', 'light' => 'behind', 'soil' => 'dry'],
+        'celsius' => 20, 'depth_cm' => null, 'lot_ids' => [],
         'expired_anyway' => true, 'calibration_id' => null, 'now_ms' => (int) (microtime(true) * 1000), 'note' => $tag,
     ]);
     if (isset($run['id'])) {
