@@ -15,6 +15,7 @@ use HonestCore\Agreement\Band;
 use HonestCore\Agreement\Bands;
 use HonestCore\Agreement\PairedSample;
 use HonestCore\Agreement\Scale;
+use HonestCore\Agreement\Session;
 use HonestCore\Reports\ReportedValue;
 use HonestCore\Statistics\Spread;
 use Illuminate\Database\Eloquent\Collection;
@@ -258,7 +259,9 @@ final class GatherEvidence
                     ),
                 )
                 : [];
-        $paired = $this->paired($sample, $reference, $used, $scale, $limits)->withLimits($limits);
+        $paired = $this->paired($sample, $reference, $used, $scale, $limits)
+            ->withLimits($limits)
+            ->inCluster(self::session($used[0]));
         if (
             $policy->policy()->scale === Scale::Ratio &&
             ($reference <= 0 || ($paired->readings !== [] && min($paired->readings) <= 0))
@@ -267,6 +270,12 @@ final class GatherEvidence
         }
 
         return new Pair($sample, $reference, $used, $readings, $flags, $limits, $paired, $scale);
+    }
+
+    /** The sitting in which it was read first. */
+    private static function session(Reading $reading): string
+    {
+        return Session::of($reading->run_id, $reading->reader, $reading->read_on->format('Y-m-d'), $reading->lot);
     }
 
     /** @param non-empty-list<Reading> $readings */

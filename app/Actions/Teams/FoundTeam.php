@@ -11,6 +11,7 @@ use App\Models\Team;
 use App\Models\TestMethod;
 use App\Models\User;
 use HonestCore\Agreement\DefaultPolicy;
+use HonestCore\Agreement\Looking;
 use HonestCore\Agreement\PolicyTerms;
 use HonestCore\Bench\MethodDefinition;
 use HonestCore\Bench\MethodLibrary;
@@ -22,10 +23,19 @@ final class FoundTeam
 {
     public function __construct(private readonly SetPolicy $setPolicy, private readonly KeepMethod $keep) {}
 
-    /** @param array{name: string, email: string, password: string, role: string} $person */
-    public function __invoke(string $name, array $person, string $lab, string $kit, string $lot): User
-    {
-        return AllOrNothing::of(function () use ($name, $person, $lab, $kit, $lot): User {
+    /**
+     * @param array{name: string, email: string, password: string, role: string} $person
+     * @param Looking $looking the pages are live, so that evidence is looked at after every pair
+     */
+    public function __invoke(
+        string $name,
+        array $person,
+        string $lab,
+        string $kit,
+        string $lot,
+        Looking $looking = Looking::Often,
+    ): User {
+        return AllOrNothing::of(function () use ($name, $person, $lab, $kit, $lot, $looking): User {
             $team = Team::query()->create(['name' => $name]);
             $user = User::query()->create([...$person, 'team_id' => $team->id]);
             Auth::setUser($user);
@@ -36,7 +46,7 @@ final class FoundTeam
             foreach (array_keys($analytes) as $analyte) {
                 ($this->setPolicy)(
                     $analyte,
-                    self::terms($analyte),
+                    self::terms($analyte, $looking),
                     'The policy that ships, set before any evidence.',
                     $user,
                 );
@@ -93,11 +103,11 @@ final class FoundTeam
         }
     }
 
-    private static function terms(string $analyte): PolicyTerms
+    private static function terms(string $analyte, Looking $looking): PolicyTerms
     {
         /** @var array{analytes: array<string, array{actions: list<string>}>} $table */
         $table = RuleTable::named('policies');
 
-        return PolicyTerms::ofPolicy(DefaultPolicy::for($analyte), $table['analytes'][$analyte]['actions'] ?? []);
+        return PolicyTerms::ofPolicy(DefaultPolicy::for($analyte)->lookedAt($looking), $table['analytes'][$analyte]['actions'] ?? []);
     }
 }

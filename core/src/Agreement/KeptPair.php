@@ -82,7 +82,22 @@ final readonly class KeptPair implements Stored
             ? PairedSample::numeric($this->code, $this->reference, $this->readings === [] ? [NAN] : $this->readings)
             : PairedSample::ordinal($this->code, $this->reference, $this->bands);
 
-        return $sample->withLimits($limits);
+        $sample = $sample->withLimits($limits);
+        $first = $this->firstSound();
+
+        return $first === null ? $sample : $sample->inCluster(Session::of(null, $first->reader, $first->on, $first->lot));
+    }
+
+    /** The reading that it counts by first; null in a verdict of before that was kept. */
+    private function firstSound(): ?KeptReading
+    {
+        foreach ($this->made as $one) {
+            if ($one->flags === [] || $this->leftOut || $this->flags !== []) {
+                return $one;
+            }
+        }
+
+        return null;
     }
 
     /**
@@ -101,8 +116,10 @@ final readonly class KeptPair implements Stored
             }
         }
 
+        $paired = array_map(static fn (self $pair): PairedSample => $pair->paired($limitsFor($pair->use)), $counted);
+
         return Assessment::of(
-            array_map(static fn (self $pair): PairedSample => $pair->paired($limitsFor($pair->use)), $counted),
+            $paired,
             count($pairs) - count($counted),
             $policy,
             $bands === [] ? null : ($scale ?? Bands::of(array_values($bands))),

@@ -545,7 +545,7 @@ final class RegisterTest extends ApiTestCase
                     'value' => round($ph + $off + 0.06 * (-1) ** $i, 3),
                     'band' => null,
                     'as_reported' => 'x',
-                    'read_on' => '2026-09-05',
+                    'read_on' => '2026-09-'.sprintf('%02d', 1 + $i % 28),
                     'reader' => 'Ada Fenwright',
                     'flags' => [],
                     'note' => '',

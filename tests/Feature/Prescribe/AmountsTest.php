@@ -78,7 +78,7 @@ final class AmountsTest extends ApiTestCase
             $sample = $this->sample($area, '2026-06-01');
             $ppm = 6 + 2 * $i;
             $this->read($sample, 'lab-n', (string) $ppm);
-            $this->read($sample, 'probe', number_format($ppm * ($i % 2 === 0 ? 1.02 : 0.98), 2));
+            $this->read($sample, 'probe', number_format($ppm * ($i % 2 === 0 ? 1.02 : 0.98), 2), on: '2026-06-'.(1 + $i % 28));
         }
         $bare = $this->area($area->site, 'corn', 'Alder carr');
         $this->read($this->sample($bare), 'probe', '12.0');

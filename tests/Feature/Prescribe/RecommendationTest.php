@@ -385,7 +385,7 @@ final class RecommendationTest extends ApiTestCase
             $sample = $this->sample($area, '2026-04-01');
             $ph = 4.6 + $i * 0.05;
             $this->read($sample, 'lab-ph', number_format($ph, 2));
-            $this->read($sample, 'pen', number_format($ph + ($i % 2 === 0 ? 0.03 : -0.03), 2));
+            $this->read($sample, 'pen', number_format($ph + ($i % 2 === 0 ? 0.03 : -0.03), 2), on: '2026-04-'.(2 + $i % 28));
         }
         $bare = $this->area($area->site, name: 'Alder carr');
         $alone = $this->sample($bare, '2026-05-02');
