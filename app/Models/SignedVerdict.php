@@ -27,7 +27,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property string $claim
  * @property string $verdict
  * @property array{text: string, lot: string, test_from: float|null, test_to: float|null,
- *     reference_from: float|null, reference_to: float|null} $scope
+ *     reference_from: float|null, reference_to: float|null, lots?: list<string>, seasons?: list<int>} $scope
  * @property array<string, mixed> $evidence
  * @property string $evidence_hash
  * @property string $note
@@ -69,6 +69,20 @@ final class SignedVerdict extends Model
         'season',
         'created_at',
     ];
+
+    /**
+     * What it was not asked for of a reading: its lot, or the season of its composite; empty where it speaks. Verdicts of
+     * before speak for their lot and end with their season.
+     */
+    public function silentOn(string $lot, int $year): string
+    {
+        return match (true) {
+            ! isset($this->scope['lots'], $this->scope['seasons']) => '',
+            ! in_array($lot, $this->scope['lots'], true) => $lot === '' ? 'readings that name no lot' : "lot {$lot}",
+            ! in_array($year, $this->scope['seasons'], true) => "the season {$year}",
+            default => '',
+        };
+    }
 
     /**
      * Verdicts that no other follows.

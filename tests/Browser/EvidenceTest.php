@@ -25,6 +25,7 @@ final class EvidenceTest extends BrowserTestCase
         $this->see('On the whole it reads higher');
         $this->click("//section[@aria-label='track']//button[normalize-space()='Sign it']");
         $this->see('Signed, it is never changed');
+        $this->see('It will speak for');
         $this->type('Your password, once more', self::PASSWORD);
         $this->press('Sign as stands');
         $this->see('Signed stands by Tobias Wren');
@@ -53,6 +54,40 @@ final class EvidenceTest extends BrowserTestCase
         $this->miss('Signed, it is never changed');
         $this->open('/decide/verdicts/2');
         $this->see('a newer verdict follows it');
+        self::assertSame('', $this->complaints());
+    }
+
+    /** A new lot is not asked until it has pairs of its own, and is carried over by signing what they say. */
+    public function test_a_verdict_is_carried_over_to_a_new_lot(): void
+    {
+        $database = self::$servers->database();
+        $database->exec("UPDATE methods SET lot = 'P-2' WHERE id = 5");
+        $this->enter(self::TOBIAS, '/evidence/5');
+        $this->see('Lot P-2 is not asked: 0 of 5 pairs of its own; 5 more would carry the verdict over.');
+        $this->click("//section[@aria-label='track']//button[contains(normalize-space(), 'Sign')]");
+        $this->miss('lot P-2, ');
+        $this->type('Your password, once more', self::PASSWORD);
+        $this->press('Sign as stands');
+        $this->see('It was not asked for lot P-2.');
+        $this->open('/decide');
+        $this->see('not asked for lot P-2');
+
+        foreach (['0.01', '-0.01'] as $off) {
+            $database->exec(
+                'INSERT INTO readings (team_id, sample_id, portion_id, method_id, created_by, value, as_reported, read_on, reader, '.
+                    "flags, note, lot, created_at) SELECT team_id, sample_id, portion_id, method_id, created_by, value + {$off}, ".
+                    "as_reported, '2026-10-1' || (id % 7), reader, '[]', '', 'P-2', created_at FROM readings WHERE id IN ".
+                    "(SELECT MIN(id) FROM readings WHERE method_id = 5 AND flags = '[]' AND lot <> 'P-2' GROUP BY sample_id ".
+                    'ORDER BY sample_id LIMIT 6)',
+            );
+        }
+        $this->open('/evidence/5');
+        $this->see('New evidence since.');
+        $this->click("//section[@aria-label='track']//button[normalize-space()='Sign what it says now']");
+        $this->see('lot P-2');
+        $this->type('Your password, once more', self::PASSWORD);
+        $this->press('Sign as stands');
+        $this->miss('It was not asked for lot P-2.');
         self::assertSame('', $this->complaints());
     }
 

@@ -131,6 +131,10 @@ final class Servers
             $socket = @stream_socket_server('tcp'.substr($this->address, 4));
         } while ($socket === false);
         fclose($socket);
+        // Workers that have not died yet would have the next ones believe that others are at work.
+        while (($worker = @stream_socket_client("unix://{$this->folder}/fpm.sock")) !== false) {
+            fclose($worker);
+        }
     }
 
     /** Kills the workers behind nginx and leaves that be. */

@@ -56,6 +56,8 @@ final class Sign
                 throw Conflict::because('verdict_signed');
             }
 
+            $coverage = $evidence->coverage($claim);
+
             return SignedVerdict::query()->create([
                 'method_id' => $test->id,
                 'reference_id' => $evidence->reference->id,
@@ -64,7 +66,13 @@ final class Sign
                 'follows_id' => $standing?->id,
                 'claim' => $claim,
                 'verdict' => $evidence->assessment()->{$claim}->verdict->value,
-                'scope' => ['text' => $scope, 'lot' => $test->lot, ...$evidence->ranges()],
+                'scope' => [
+                    'text' => $scope,
+                    'lot' => $test->lot,
+                    'lots' => $coverage->coveredLots(),
+                    'seasons' => $coverage->coveredSeasons(),
+                    ...$evidence->ranges(),
+                ],
                 'evidence' => [
                     'pairs' => count($evidence->counted()),
                     'left_out' => count($evidence->leftOut()),

@@ -10,7 +10,9 @@ use App\Record\OwnNumbers;
 use HonestCore\Agreement\ActionMatrix;
 use HonestCore\Agreement\ActionTally;
 use HonestCore\Agreement\Assessment;
+use HonestCore\Agreement\Clusters;
 use HonestCore\Agreement\Correction;
+use HonestCore\Agreement\Coverage;
 use HonestCore\Agreement\Differences;
 use HonestCore\Agreement\EvidenceHash;
 use HonestCore\Agreement\KeptPair;
@@ -29,6 +31,7 @@ final class Evidence
      * @param list<Pair> $pairs those that count and those left out, the newest sample first
      * @param list<array{code: string, sample_id: int, said: string}> $censored composites where the reference gave
      *                                                                          no number
+     * @param int $now the newest season in which a composite was pulled; 0 where none was
      * @param string $against the reader whose bands stand for the reference; empty where it is another method
      */
     public function __construct(
@@ -38,6 +41,7 @@ final class Evidence
         public readonly array $pairs,
         public readonly array $censored = [],
         public readonly string $against = '',
+        private readonly int $now = 0,
     ) {}
 
     public function assessment(): Assessment
@@ -91,6 +95,21 @@ final class Evidence
             ),
             $policy,
         );
+    }
+
+    /** Sittings that the pairs were read in. */
+    public function sessions(): int
+    {
+        return Clusters::of($this->paired())->count();
+    }
+
+    /** The lots and seasons that a verdict on a claim would speak for. */
+    public function coverage(string $claim): Coverage
+    {
+        $policy = $this->policy->policy();
+        $pairs = array_map(static fn (Pair $pair): array => $pair->covers($claim, $policy), array_reverse($this->counted()));
+
+        return Coverage::of(array_merge(...$pairs), $this->test->lot, $this->now === 0 ? null : $this->now, $policy);
     }
 
     /** Year of the newest pair. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Evidence;
 
+use App\Database\Values;
 use App\Exceptions\Conflict;
 use App\Models\JudgingPolicy;
 use App\Models\LabResult;
@@ -29,6 +30,9 @@ final class GatherEvidence
 {
     /** What stands in the place of a protocol break when no logarithm can be taken. */
     public const NO_LOGARITHM = 'no-logarithm';
+
+    /** The newest season in which a composite was pulled. */
+    private ?int $now = null;
 
     public function __invoke(TestMethod $test, ?TestMethod $reference = null): Evidence
     {
@@ -167,6 +171,7 @@ final class GatherEvidence
             $pairs,
             array_values(array_filter($censored, static fn (array $one): bool => isset($tested[$one['sample_id']]))),
             $against,
+            $this->now ??= Values::whole(Sample::query()->max('year')),
         );
     }
 
@@ -269,7 +274,16 @@ final class GatherEvidence
             $flags = [...$flags, self::NO_LOGARITHM];
         }
 
-        return new Pair($sample, $reference, $used, $readings, $flags, $limits, $paired, $scale);
+        $lots = [];
+        foreach ($used as $reading) {
+            $lots["lot {$reading->lot}"][] = $reading;
+        }
+        $byLot = array_map(
+            fn (array $own): PairedSample => $this->paired($sample, $reference, $own, $scale, $limits),
+            $lots,
+        );
+
+        return new Pair($sample, $reference, $used, $readings, $flags, $limits, $paired, $scale, $byLot);
     }
 
     /** The sitting in which it was read first. */

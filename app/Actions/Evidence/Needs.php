@@ -7,6 +7,7 @@ namespace App\Actions\Evidence;
 use App\Models\Portion;
 use App\Models\Reading;
 use HonestCore\Agreement\Call;
+use HonestCore\Agreement\CoveredGroup;
 use HonestCore\Statistics\BinomialBound;
 use HonestCore\Statistics\ConfidenceSequence;
 
@@ -81,9 +82,21 @@ final class Needs
         return $words;
     }
 
+    /** The lot in use, where pairs of its own would carry the verdict over to it. */
+    private function lotToAsk(Evidence $evidence): ?CoveredGroup
+    {
+        foreach ($evidence->coverage('sort')->lots as $lot) {
+            if ($lot->name === $evidence->test->lot && ! $lot->refuted && $lot->lacking() > 0 && $evidence->counted() !== []) {
+                return $lot;
+            }
+        }
+
+        return null;
+    }
+
     /**
-     * Portions at hand of composites that the reference has read and the test has not: those of an action that was
-     * asked too little come first, then those clear of a limit before those too close to one.
+     * Portions at hand of composites that the reference has read and the test, or its new lot, has not: those of an action
+     * that was asked too little come first, then those near a limit, where a test errs, before the easy ones far from it.
      *
      * @param list<array{n: int, agree: int}> $perClass
      * @return list<array{portion: string, portion_id: int, sample_id: int, sample: string, area: string,
@@ -102,7 +115,13 @@ final class Needs
         ) {
             $known[$reading->sample_id] = (float) $reading->value;
         }
-        $paired = array_flip(array_map(static fn (Pair $pair): int => $pair->sample->id, $evidence->counted()));
+        $lot = $this->lotToAsk($evidence);
+        $paired = [];
+        foreach ($evidence->counted() as $pair) {
+            if ($lot === null || isset($pair->byLot["lot {$lot->name}"])) {
+                $paired[$pair->sample->id] = true;
+            }
+        }
         $portions = Portion::query()
             ->whereIn('kind', ['archive', 'bench'])
             ->whereIn('state', ['shelved', 'dried', 'split'])
@@ -123,7 +142,8 @@ final class Needs
             $class = $limits->classOf($known[$sample->id]);
             $asked = $perClass[$class]['n'] ?? 0;
             $close = Call::ofValue($known[$sample->id], $expanded, $limits)->isTooClose();
-            $ranks[$sample->id] = [$asked >= self::LEAST_IN_CLASS ? 1 : 0, $close ? 1 : 0, $asked];
+            $from = array_map(static fn (float $limit): float => abs($known[$sample->id] - $limit), $limits->values);
+            $ranks[$sample->id] = [$asked >= self::LEAST_IN_CLASS ? 1 : 0, $from === [] ? 0.0 : min($from), $asked];
             $rows[$sample->id] = [
                 'portion' => $portion->code,
                 'portion_id' => $portion->id,
@@ -141,7 +161,8 @@ final class Needs
                             }.
                             ' so far'
                         : 'another pair for '.($actions[$class] ?? '')).
-                    ($close ? '; too close to a limit to count on' : ''),
+                    ($lot === null ? '' : ($lot->name === '' ? ', with no lot named' : ", with lot {$lot->name}")).
+                    ($close ? '; the lab itself is too close to a limit to be sure' : ''),
             ];
         }
         uksort($rows, static fn (int $a, int $b): int => $ranks[$a] <=> $ranks[$b]);

@@ -10,9 +10,11 @@ use App\Record\OwnNumbers;
 use HonestCore\Agreement\ActionLimits;
 use HonestCore\Agreement\Band;
 use HonestCore\Agreement\Bands;
+use HonestCore\Agreement\CoveragePair;
 use HonestCore\Agreement\KeptPair;
 use HonestCore\Agreement\KeptReading;
 use HonestCore\Agreement\PairedSample;
+use HonestCore\Agreement\Policy;
 
 /** One composite that both the test and the reference have read, with the limits of what grows there. */
 final readonly class Pair
@@ -22,6 +24,7 @@ final readonly class Pair
      * @param non-empty-list<Reading> $all of the test, those with a broken protocol too
      * @param list<string> $flags protocol breaks of the readings, or why no figure can be made of them; empty when
      *                            the pair counts
+     * @param array<string, PairedSample> $byLot the same as each lot read it, by the lot behind "lot "
      */
     public function __construct(
         public Sample $sample,
@@ -32,6 +35,7 @@ final readonly class Pair
         public ActionLimits $limits,
         public PairedSample $paired,
         private ?Bands $scale,
+        public array $byLot,
     ) {}
 
     public function counts(): bool
@@ -75,6 +79,32 @@ final readonly class Pair
     public function otherClasses(): array
     {
         return array_values(array_diff($this->band()?->reaches($this->limits) ?? [], [$this->testClass()]));
+    }
+
+    /**
+     * Whether what each lot read bears a claim out.
+     *
+     * @return list<CoveragePair>
+     */
+    public function covers(string $claim, Policy $policy): array
+    {
+        $pairs = [];
+        foreach ($this->byLot as $lot => $paired) {
+            if ($claim === 'track' && $paired->replicates() < 2) {
+                continue;
+            }
+            $pairs[] = new CoveragePair(
+                substr($lot, 4),
+                $this->sample->year,
+                match ($claim) {
+                    'sort' => $paired->testClass($this->limits, $this->scale) === $this->referenceClass(),
+                    'rate' => $this->scale !== null || $policy->allows($paired->test(), $this->reference),
+                    default => true,
+                },
+            );
+        }
+
+        return $pairs;
     }
 
     public function lot(): string

@@ -77,6 +77,7 @@ final class WhatStands
             if (
                 $verdict !== null &&
                 $verdict->verdict === Word::Stands->value &&
+                $verdict->silentOn($reading->lot, $sample->year) === '' &&
                 $reading->value >= ($verdict->scope['test_from'] ?? INF) &&
                 $reading->value <= ($verdict->scope['test_to'] ?? -INF)
             ) {
@@ -108,6 +109,7 @@ final class WhatStands
                 $verdict === null ? null : Word::from($verdict->verdict),
                 $verdict?->scope['test_from'],
                 $verdict?->scope['test_to'],
+                $verdict?->silentOn($reading->lot, $sample->year) ?? '',
             );
             if (self::rank($kit) > self::rank($best[2])) {
                 $best = [$reading, $verdict, $kit];

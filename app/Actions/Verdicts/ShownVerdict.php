@@ -6,9 +6,9 @@ namespace App\Actions\Verdicts;
 
 use App\Models\SignedVerdict;
 
-/** A signed verdict, and why it speaks no more; no reason while it does. */
+/** A signed verdict, why it speaks no more, and what of that which is in use now it was not asked for. */
 final readonly class ShownVerdict
 {
     /** @param list<string> $ended */
-    public function __construct(public SignedVerdict $verdict, public array $ended) {}
+    public function __construct(public SignedVerdict $verdict, public array $ended, public string $silentOn = '') {}
 }

@@ -11,8 +11,8 @@ use App\Models\TestMethod;
 use App\Record\Seal;
 
 /**
- * Whether a signed verdict still speaks: it ends with its lot, its season and the lab's method, and by a newer
- * verdict.
+ * Whether a signed verdict still speaks: it ends with the lab's method and by a newer verdict, and speaks for the lots and
+ * seasons that it was asked for.
  */
 final class VerdictStatus
 {
@@ -27,7 +27,9 @@ final class VerdictStatus
 
     public function shown(SignedVerdict $verdict): ShownVerdict
     {
-        return new ShownVerdict($verdict->loadMissing(SignedVerdict::SHOWN_WITH), $this->ended($verdict));
+        $verdict->loadMissing(SignedVerdict::SHOWN_WITH);
+
+        return new ShownVerdict($verdict, $this->ended($verdict), $this->silentOn($verdict));
     }
 
     /**
@@ -53,15 +55,16 @@ final class VerdictStatus
         if ($verdict->follower !== null) {
             $why[] = 'a newer verdict follows it';
         }
-        if ($verdict->method->lot !== $verdict->scope['lot']) {
+        $asked = isset($verdict->scope['lots'], $verdict->scope['seasons']);
+        if (! $asked && $verdict->method->lot !== $verdict->scope['lot']) {
             $why[] =
                 'another lot is in use: '.
                 ($verdict->method->lot === '' ? 'none is named' : $verdict->method->lot).
                 ' instead of '.
                 ($verdict->scope['lot'] === '' ? 'none' : $verdict->scope['lot']);
         }
-        $newest = $this->newest[$verdict->team_id] ??= Values::whole(Sample::query()->max('year'));
-        if ($verdict->season !== null && $newest > $verdict->season) {
+        $newest = $this->newest($verdict);
+        if (! $asked && $verdict->season !== null && $newest > $verdict->season) {
             $why[] = "a new season has begun: it rests on composites up to {$verdict->season}, and there are some ".
                 "of {$newest}";
         }
@@ -73,6 +76,17 @@ final class VerdictStatus
         }
 
         return $why;
+    }
+
+    /** What of that which is in use now a verdict was not asked for; empty where it speaks for it. */
+    public function silentOn(SignedVerdict $verdict): string
+    {
+        return $verdict->silentOn($verdict->method->lot, $this->newest($verdict));
+    }
+
+    private function newest(SignedVerdict $verdict): int
+    {
+        return $this->newest[$verdict->team_id] ??= Values::whole(Sample::query()->max('year'));
     }
 
     /** @return array<int, true> of the standing ones, by id */

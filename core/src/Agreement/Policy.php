@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HonestCore\Agreement;
 
 use HonestCore\Error\ValueOutOfRange;
+use HonestCore\Statistics\BinomialBound;
 
 /**
  * The limits set before the evidence is looked at.
@@ -120,6 +121,12 @@ final readonly class Policy
     public function tolerance(): float
     {
         return $this->scale->tolerance($this->allowable);
+    }
+
+    /** Is a result no further from the reference than sizing a rate allows? */
+    public function allows(float $test, float $reference): bool
+    {
+        return abs($this->scale->of($test) - $this->scale->of($reference)) <= $this->tolerance() + BinomialBound::REACHED;
     }
 
     /** Change to see on the scale on which differences are taken. */

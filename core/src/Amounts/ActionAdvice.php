@@ -117,6 +117,11 @@ final readonly class ActionAdvice
                 "Nothing: {$kit->test} reads {$kit->band}, and no verdict on its sort claim has been signed.",
                 $lab,
             ),
+            $kit->silentOn !== '' => self::bare(
+                'none',
+                "Nothing: {$kit->test} reads {$kit->band}, and the verdict on its sort claim was not asked for {$kit->silentOn}.",
+                $lab,
+            ),
             $kit->action === null => self::bare(
                 'none',
                 "Nothing: {$kit->test} reads {$kit->band}, which reaches over a limit.",

@@ -4,162 +4,71 @@ declare(strict_types=1);
 
 namespace HonestCore\Tests\Agreement;
 
-use HonestCore\Agreement\Concordance;
+use HonestCore\Agreement\Coverage;
+use HonestCore\Agreement\CoveragePair;
+use HonestCore\Agreement\CoveredGroup;
 use HonestCore\Agreement\DefaultPolicy;
-use HonestCore\Agreement\Differences;
-use HonestCore\Agreement\PairedSample;
-use HonestCore\Agreement\PassingBablok;
-use HonestCore\Agreement\Repeatability;
-use HonestCore\Statistics\BinomialBound;
-use PHPUnit\Framework\Attributes\Group;
+use HonestCore\Agreement\Looking;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\TestCase;
-use Random\Engine\Mt19937;
-use Random\Randomizer;
 
-/**
- * How often each interval holds what it should, over simulated seasons whose truth is known. Nominal 95 % must lie
- * within 94 to 96 %; where the method is known to be conservative or small-sample figures differ, that is said and
- * held to.
- */
-#[Group('simulation')]
+#[CoversClass(Coverage::class)]
+#[CoversClass(CoveragePair::class)]
+#[CoversClass(CoveredGroup::class)]
 final class CoverageTest extends TestCase
 {
-    private const SEASONS = 2400;
-
-    private Randomizer $random;
-
-    protected function setUp(): void
+    public function test_a_lot_speaks_from_five_pairs_of_its_own_and_a_season_from_three(): void
     {
-        $this->random = new Randomizer(new Mt19937(2026));
+        $pairs = [...self::pairs('A', 2025, 5, 5), ...self::pairs('B', 2026, 4, 4)];
+        $it = Coverage::of($pairs, 'B', 2026, DefaultPolicy::for('ph'));
+
+        self::assertSame(['A'], $it->coveredLots());
+        self::assertSame([2025, 2026], $it->coveredSeasons());
+        self::assertSame([0, 1], array_map(static fn (CoveredGroup $lot): int => $lot->lacking(), $it->lots));
+        self::assertSame(
+            'Lot B is not asked: 4 of 5 pairs of its own; 1 more would carry the verdict over.',
+            $it->toArray()['lots'][1]['words'],
+        );
+        self::assertSame(['A', 'B'], Coverage::of([...$pairs, new CoveragePair('B', 2026, true)], 'B', 2026, DefaultPolicy::for('ph'))
+            ->coveredLots());
     }
 
-    public function test_the_mean_difference_and_both_limits_of_agreement(): void
+    public function test_the_lot_in_use_and_the_season_that_runs_are_named_before_anybody_reads_with_them(): void
     {
-        foreach ([8, 25] as $n) {
-            $held = ['mean' => 0, 'lower' => 0, 'upper' => 0];
-            for ($season = 0; $season < self::SEASONS; $season++) {
-                [$x, $y] = [[], []];
-                for ($i = 0; $i < $n; $i++) {
-                    $x[] = 6.2 + 0.6 * $this->normal();
-                    $y[] = $x[$i] + 0.1 + 0.2 * $this->normal();
-                }
-                $found = Differences::between($x, $y, 0.95);
-                $held['mean'] += self::holds($found->meanInterval, 0.1);
-                $held['lower'] += self::holds($found->lowerInterval, 0.1 - 1.96 * 0.2);
-                $held['upper'] += self::holds($found->upperInterval, 0.1 + 1.96 * 0.2);
-            }
-            foreach ($held as $what => $times) {
-                self::assertNominal($times, "{$what} at {$n} pairs");
-            }
-        }
+        $it = Coverage::of(self::pairs('A', 2025, 9, 9), 'C', 2027, DefaultPolicy::for('ph'));
+
+        self::assertSame([['A', 9], ['C', 0]], array_map(static fn (CoveredGroup $lot): array => [$lot->name, $lot->pairs], $it->lots));
+        self::assertSame(['2025', '2027'], array_column($it->toArray()['seasons'], 'name'));
+        self::assertSame(['covered', 'not asked'], array_column($it->toArray()['seasons'], 'state'));
+        self::assertSame([['not asked', 0]], array_map(
+            static fn (array $lot): array => [$lot['state'], $lot['pairs']],
+            Coverage::of([], '', null, DefaultPolicy::for('ph'))->toArray()['lots'],
+        ));
     }
 
-    public function test_the_spread_of_repeats(): void
+    public function test_a_lot_that_its_own_pairs_refute_is_not_covered_by_what_others_said(): void
     {
         $policy = DefaultPolicy::for('ph');
-        $held = 0;
-        for ($season = 0; $season < self::SEASONS; $season++) {
-            $samples = [];
-            for ($i = 0; $i < 8; $i++) {
-                $samples[] = PairedSample::numeric("s{$i}", 6.0, [
-                    6.0 + 0.1 * $this->normal(),
-                    6.0 + 0.1 * $this->normal(),
-                ]);
-            }
-            $held += self::holds(Repeatability::of($samples, $policy)->interval, 0.1);
-        }
-        self::assertNominal($held, 'the repeatability');
+        $it = Coverage::of([...self::pairs('A', 2025, 40, 40), ...self::pairs('B', 2025, 8, 2)], 'B', 2025, $policy);
+
+        self::assertSame(['A'], $it->coveredLots());
+        self::assertSame('refuted', $it->toArray()['lots'][1]['state']);
+        self::assertStringContainsString('refuted by its own pairs: 2 of 8', $it->toArray()['lots'][1]['words']);
+        // Upper Clopper-Pearson bound at 97.5 % of 2 in 8 is 0.651, below 0.8; of 4 in 8 it is 0.843 (R 4.2, binom.test).
+        self::assertSame(['A', 'B'], Coverage::of(
+            [...self::pairs('A', 2025, 40, 40), ...self::pairs('B', 2025, 8, 4)],
+            'B',
+            2025,
+            $policy->lookedAt(Looking::Once),
+        )->coveredLots());
     }
 
-    /**
-     * Both errors alike and the slope 1: the case that the method was made for. Ranks are whole numbers, so that few
-     * pairs hold it a little more often.
-     */
-    public function test_the_slope_of_passing_and_bablok(): void
+    /** @return list<CoveragePair> */
+    private static function pairs(string $lot, int $season, int $n, int $agree): array
     {
-        foreach ([20 => [0.94, 0.975], 50 => [0.94, 0.965]] as $n => [$least, $most]) {
-            $held = 0;
-            for ($season = 0; $season < 1500; $season++) {
-                [$x, $y] = [[], []];
-                for ($i = 0; $i < $n; $i++) {
-                    $truth = 5.0 + 3.0 * $this->uniform();
-                    $x[] = $truth + 0.12 * $this->normal();
-                    $y[] = 0.2 + $truth + 0.12 * $this->normal();
-                }
-                $held += self::holds(PassingBablok::fit($x, $y, 0.95)->slopeInterval, 1.0);
-            }
-            self::assertGreaterThanOrEqual($least, $held / 1500, "{$n} pairs");
-            self::assertLessThanOrEqual($most, $held / 1500, "{$n} pairs");
-        }
-    }
-
-    /** Fisher's z is an approximation: at 60 pairs it holds what it should within a percent, at 15 a little less. */
-    public function test_the_concordance(): void
-    {
-        foreach ([15 => [0.92, 0.965], 60 => [0.94, 0.96]] as $n => [$least, $most]) {
-            [$between, $error] = [0.6, 0.25];
-            $truth = (2 * $between ** 2) / (2 * ($between ** 2 + $error ** 2));
-            $held = 0;
-            for ($season = 0; $season < self::SEASONS; $season++) {
-                [$x, $y] = [[], []];
-                for ($i = 0; $i < $n; $i++) {
-                    $soil = $between * $this->normal();
-                    $x[] = $soil + $error * $this->normal();
-                    $y[] = $soil + $error * $this->normal();
-                }
-                $held += self::holds(Concordance::of($x, $y, 0.95)->interval, $truth);
-            }
-            self::assertGreaterThanOrEqual($least, $held / self::SEASONS, "{$n} pairs");
-            self::assertLessThanOrEqual($most, $held / self::SEASONS, "{$n} pairs");
-        }
-    }
-
-    /**
-     * Exact bounds are conservative: each holds at least as often as it says, whatever the share; computed, not
-     * simulated.
-     */
-    public function test_the_exact_bounds_of_a_share_never_hold_too_seldom(): void
-    {
-        $n = 18;
-        for ($share = 0.05; $share < 1; $share += 0.05) {
-            [$below, $above, $log] = [
-                0.0,
-                0.0,
-                static fn (int $k): float => array_sum(array_map(log(...), range(1, max(1, $k)))),
-            ];
-            for ($hits = 0; $hits <= $n; $hits++) {
-                $mass = exp(
-                    $log($n) -
-                        ($hits > 0 ? $log($hits) : 0.0) -
-                        ($n - $hits > 0 ? $log($n - $hits) : 0.0) +
-                        $hits * log($share) +
-                        ($n - $hits) * log(1 - $share),
-                );
-                $below += BinomialBound::lower($hits, $n, 0.95) <= $share ? $mass : 0.0;
-                $above += BinomialBound::upper($hits, $n, 0.95) >= $share ? $mass : 0.0;
-            }
-            self::assertGreaterThanOrEqual(0.95 - 1e-9, min($below, $above), "a share of {$share}");
-        }
-    }
-
-    private static function assertNominal(int $held, string $what): void
-    {
-        self::assertEqualsWithDelta(0.95, $held / self::SEASONS, 0.01, $what);
-    }
-
-    /** @param array{float, float}|null $interval */
-    private static function holds(?array $interval, float $truth): int
-    {
-        return $interval !== null && $interval[0] <= $truth && $truth <= $interval[1] ? 1 : 0;
-    }
-
-    private function uniform(): float
-    {
-        return ($this->random->getInt(0, 2 ** 31 - 1) + 0.5) / 2 ** 31;
-    }
-
-    private function normal(): float
-    {
-        return sqrt(-2 * log($this->uniform())) * cos(2 * M_PI * $this->uniform());
+        return array_map(
+            static fn (int $i): CoveragePair => new CoveragePair($lot, $season, $i <= $agree),
+            range(1, $n),
+        );
     }
 }

@@ -7984,10 +7984,29 @@ export interface components {
             detectable_change?: number | null;
         };
         ClaimState: {
+            coverage: components["schemas"]["Coverage"];
             computed: components["schemas"]["Claim"];
             with_all: components["schemas"]["Claim"];
             signed: components["schemas"]["Verdict"] | null;
             moved: boolean;
+        };
+        Worth: {
+            pairs: number;
+            sessions: number;
+            effective: number;
+        };
+        Coverage: {
+            lots: components["schemas"]["CoveredGroup"][];
+            seasons: components["schemas"]["CoveredGroup"][];
+        };
+        CoveredGroup: {
+            name: string;
+            pairs: number;
+            agree: number;
+            needed: number;
+            /** @enum {unknown} */
+            state: "covered" | "not asked" | "refuted";
+            words: string;
         };
         Claims: {
             sort: components["schemas"]["ClaimState"];
@@ -8030,6 +8049,7 @@ export interface components {
             made_at: string;
         };
         Evidence: {
+            worth: components["schemas"]["Worth"];
             method: components["schemas"]["Method"];
             reference: components["schemas"]["Method"];
             policy: components["schemas"]["Policy"];
@@ -8317,6 +8337,7 @@ export interface components {
             verdict_id: number | null;
             moved: boolean;
             ended: string[];
+            silent_on: string;
         };
         ClaimLines: {
             sort: components["schemas"]["ClaimLine"];
@@ -8338,6 +8359,8 @@ export interface components {
         Scope: {
             text: string;
             lot: string;
+            lots: string[] | null;
+            seasons: number[] | null;
             test_from: number | null;
             test_to: number | null;
             reference_from: number | null;
@@ -8370,6 +8393,7 @@ export interface components {
             season: number | null;
             hash: string;
             ended: string[];
+            silent_on: string;
         };
         WholeVerdict: {
             id: number;
@@ -8392,6 +8416,7 @@ export interface components {
             season: number | null;
             hash: string;
             ended: string[];
+            silent_on: string;
             check: components["schemas"]["VerdictCheck"];
             snapshot: components["schemas"]["SnapshotPair"][];
             policy: components["schemas"]["VerdictPolicy"];

@@ -13,6 +13,8 @@ use App\Models\RunTube;
 use App\Models\Sample;
 use App\Models\SignedVerdict;
 use App\Models\TestMethod;
+use App\Record\Seal;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\HttpFoundation\Response;
 use Tests\Feature\ApiTestCase;
@@ -49,7 +51,7 @@ final class RegisterTest extends ApiTestCase
         $this->actingAs($stranger)->api('GET', '/verdicts/{verdict}', ids: ['verdict' => $first])->assertNotFound();
     }
 
-    public function test_a_new_lot_a_new_season_or_another_lab_method_ends_it_and_prescribing_no_longer_hears_it(): void
+    public function test_a_verdict_speaks_for_the_lots_and_seasons_it_was_asked_for_and_is_carried_over_by_pairs_of_their_own(): void
     {
         $area = $this->area();
         $this->provenKit($area);
@@ -62,18 +64,73 @@ final class RegisterTest extends ApiTestCase
             ids: ['area' => $area->id],
             query: ['material' => 'calcitic', 'depth_inches' => 6],
         )->json('kind');
-        $ended = fn (): array => $this->api('GET', '/evidence')->json('0.claims.sort.ended');
-        self::assertSame([[], 'stands'], [$ended(), $this->api('GET', '/evidence')->json('0.claims.sort.signed')]);
-        $before = $kind();
+        $claim = fn (string $key): mixed => $this->api('GET', '/evidence')->json("0.claims.sort.{$key}");
+        self::assertSame(['', 'stands', 'direction'], [$claim('silent_on'), $claim('signed'), $kind()]);
 
         $this->method('kit-ph')->update(['lot' => 'K-9']);
-        self::assertStringContainsString('another lot is in use: K-9', $ended()[0]);
-        self::assertNotSame($before, $kind(), 'a verdict of another lot gives no direction');
-        $this->method('kit-ph')->update(['lot' => SignedVerdict::query()->firstOrFail()->scope['lot']]);
-        self::assertSame($before, $kind());
+        self::assertSame(['lot K-9', []], [$claim('silent_on'), $claim('ended')]);
+        self::assertSame('direction', $kind(), 'what was read with the lot of before is heard');
         $next = $this->sample($area, '2026-10-01');
+        $this->read($next, 'kit-ph', '5.0', on: '2026-10-02');
+        self::assertSame('none', $kind(), 'a reading of a lot that was not asked gives no direction');
+        foreach (['5.0' => '5.02', '6.5' => '6.51', '7.5' => '7.55'] as $band => $ph) {
+            for ($i = 0; $i < ($band === '5.0' ? 1 : 2); $i++) {
+                self::assertContains(
+                    'not asked',
+                    array_column($this->coverage('lots'), 'state', 'name'),
+                    'four pairs are not enough',
+                );
+                $this->pair($area, (string) $band, $ph);
+            }
+        }
+        self::assertSame(['L-1' => 'covered', 'K-9' => 'covered'], array_column($this->coverage('lots'), 'state', 'name'));
+        self::assertSame('lot K-9', $claim('silent_on'), 'it was not signed for it yet');
+        $this->sign(SignedVerdict::query()->latest('id')->firstOrFail()->id);
+        self::assertSame('', $claim('silent_on'));
+        self::assertSame('direction', $this->recommended($next), 'signed anew it speaks for both lots');
+
         Sample::query()
             ->whereKey($next->id)
+            ->update(['year' => 2027, 'number' => 99]);
+        self::assertSame('the season 2027', $claim('silent_on'));
+        self::assertSame('none', $this->recommended($next));
+        self::assertSame(['2026' => 'covered', '2027' => 'not asked'], array_column($this->coverage('seasons'), 'state', 'name'));
+    }
+
+    public function test_another_lab_method_ends_it_and_prescribing_no_longer_hears_it(): void
+    {
+        $area = $this->area();
+        $this->provenKit($area);
+        $this->sign();
+        $this->method('lab-ph')->update(['analyte' => 'om']);
+        TestMethod::query()->create(
+            ['code' => 'lab-other', 'name' => 'Other'] + $this->method('lab-ph')->only(['workplace', 'lot', 'extractant']) +
+                ['analyte' => 'ph'],
+        );
+
+        self::assertSame(['another lab method is the reference now'], $this->api('GET', '/verdicts')->json('0.ended'));
+    }
+
+    /** Every verdict of before speaks for its own lot alone and ends with its season. */
+    public function test_a_verdict_of_before_keeps_the_rules_it_was_signed_under(): void
+    {
+        $area = $this->area();
+        $this->provenKit($area);
+        $this->sign();
+        DB::unprepared('DROP TRIGGER verdicts_no_UPDATE');
+        DB::update("UPDATE verdicts SET scope = json_remove(scope, '$.lots', '$.seasons')");
+        DB::unprepared('DROP TRIGGER record_links_no_DELETE; DELETE FROM record_links');
+        Seal::all(1);
+        $ended = fn (): array => $this->api('GET', '/verdicts')->json('0.ended');
+        self::assertSame([], $ended());
+        self::assertNull($this->api('GET', '/verdicts')->json('0.scope.lots'));
+        $this->method('kit-ph')->update(['lot' => 'K-9']);
+        self::assertStringContainsString('another lot is in use: K-9', $ended()[0]);
+        $this->method('kit-ph')->update(['lot' => '']);
+        self::assertSame(['another lot is in use: none is named instead of L-1'], $ended());
+        $this->method('kit-ph')->update(['lot' => 'L-1']);
+        Sample::query()
+            ->whereKey($this->sample($area, '2026-10-01')->id)
             ->update(['year' => 2027, 'number' => 99]);
         self::assertStringContainsString(
             'a new season has begun: it rests on composites up to 2026, and there are some of 2027',
@@ -81,22 +138,34 @@ final class RegisterTest extends ApiTestCase
         );
     }
 
-    /** A verdict names the lot it was signed for, and says so when there is none, before or now. */
+    /** @return list<array<string, mixed>> */
+    private function coverage(string $of): array
+    {
+        return $this->api('GET', '/evidence/{method}', ids: ['method' => $this->method('kit-ph')->id])
+            ->json("claims.sort.coverage.{$of}");
+    }
+
+    /** What is recommended from one composite. */
+    private function recommended(Sample $sample): string
+    {
+        return $this->api(
+            'GET',
+            '/areas/{area}/recommendation',
+            ids: ['area' => $sample->area_id],
+            query: ['material' => 'calcitic', 'depth_inches' => 6, 'sample_id' => $sample->id],
+        )->json('kind');
+    }
+
+    /** Readings that name no lot are a lot of their own. */
     public function test_a_lot_that_is_not_named_is_told_as_none(): void
     {
         $this->provenKit($this->area());
         $kit = $this->method('kit-ph');
-        $ended = fn (): array => (array) $this->api('GET', '/evidence')->json('0.claims.sort.ended');
-        $lot = $kit->lot;
-        self::assertNotSame('', $lot);
         $this->sign();
         $kit->update(['lot' => '']);
-        self::assertSame(["another lot is in use: none is named instead of {$lot}"], $ended());
-
-        $this->sign(SignedVerdict::query()->latest('id')->firstOrFail()->id);
-        self::assertSame([], $ended(), 'the new one was signed for no lot, and none is in use');
-        $kit->update(['lot' => 'N-4']);
-        self::assertSame(['another lot is in use: N-4 instead of none'], $ended());
+        self::assertSame('readings that name no lot', $this->api('GET', '/evidence')->json('0.claims.sort.silent_on'));
+        $words = array_column($this->coverage('lots'), 'words');
+        self::assertSame('No lot named is not asked: 0 of 5 pairs of its own; 5 more would carry the verdict over.', $words[1]);
     }
 
     /** Whoever looks at a verdict outside of what it rests on is told nothing by it, from below and from above. */

@@ -30,7 +30,10 @@ final class VerdictsTest extends ApiTestCase
             ],
         );
         self::assertEquals(
-            ['test_from' => 5.0, 'test_to' => 7.5, 'reference_from' => 5.02, 'reference_to' => 7.55],
+            [
+                'test_from' => 5.0, 'test_to' => 7.5, 'reference_from' => 5.02, 'reference_to' => 7.55,
+                'lots' => ['L-1'], 'seasons' => [2026],
+            ],
             array_diff_key($signed->json('scope'), ['text' => 0, 'lot' => 0]),
         );
         self::assertSame(15, $signed->json('evidence.claim.agree'));

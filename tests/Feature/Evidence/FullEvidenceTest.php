@@ -105,7 +105,7 @@ final class FullEvidenceTest extends ApiTestCase
         self::assertEqualsWithDelta(0.25, $evidence->json('difference.mean'), 1e-9);
     }
 
-    /** What would serve best first: actions that were asked too little, then what is clear of a limit. */
+    /** What would serve best first: actions that were asked too little, then what is near a limit. */
     public function test_portions_at_hand_are_offered_by_what_they_would_settle(): void
     {
         $area = $this->area();
@@ -127,17 +127,21 @@ final class FullEvidenceTest extends ApiTestCase
 
         self::assertSame(
             [
+                '7.35' => 'too high was asked once so far; the lab itself is too close to a limit to be sure',
                 '8.00' => 'too high was asked once so far',
-                '7.35' => 'too high was asked once so far; too close to a limit to count on',
+                '5.95' => 'another pair for lime; the lab itself is too close to a limit to be sure',
                 '6.45' => 'another pair for leave',
                 '5.10' => 'another pair for lime',
-                '5.95' => 'another pair for lime; too close to a limit to count on',
             ],
             array_combine(
                 array_map(static fn (array $one): string => $at[$one['sample_id']], $portions),
                 array_column($portions, 'why'),
             ),
         );
+        $this->method('kit-ph')->update(['lot' => 'K-9']);
+        $again = $this->api('GET', '/evidence/{method}', ids: ['method' => $this->method('kit-ph')->id])->json('needs.portions');
+        self::assertCount(6, $again, 'what the lot of before has read may be read with the new one');
+        self::assertStringEndsWith('with lot K-9', $again[2]['why']);
     }
 
     public function test_one_reader_stands_beside_another(): void

@@ -51,7 +51,7 @@ final class ListEvidence
                 'untested' => null,
             ];
         }
-        $nothing = ['computed' => 'untested', 'signed' => null, 'verdict_id' => null, 'moved' => false, 'ended' => []];
+        $nothing = ['computed' => 'untested', 'signed' => null, 'verdict_id' => null, 'moved' => false, 'ended' => [], 'silent_on' => ''];
         foreach ($untested as $test) {
             $why =
                 $gather->untested($test) ??
@@ -82,7 +82,7 @@ final class ListEvidence
      *     rate: string, track: string}} $summary
      * @param Collection<int, SignedVerdict> $signed
      * @return array<string, array{computed: string, signed: string|null, verdict_id: int|null, moved: bool,
-     *     ended: list<string>}>
+     *     ended: list<string>, silent_on: string}>
      */
     private static function claims(
         array $summary,
@@ -101,6 +101,7 @@ final class ListEvidence
                 'verdict_id' => $verdict?->id,
                 'moved' => $verdict !== null && Summaries::moved($verdict, $summary),
                 'ended' => $verdict === null ? [] : $status->ended($verdict),
+                'silent_on' => $verdict === null ? '' : $status->silentOn($verdict),
             ];
         }
 

@@ -29,7 +29,7 @@ final class VerdictResource extends JsonResource
             'claim' => $verdict->claim,
             'verdict' => $verdict->verdict,
             'policy_version' => $verdict->policy->version,
-            'scope' => $verdict->scope,
+            'scope' => ['lots' => null, 'seasons' => null, ...$verdict->scope],
             'evidence' => $verdict->evidence,
             'note' => $verdict->note,
             'signed_by' => $verdict->signer->name,
@@ -40,6 +40,7 @@ final class VerdictResource extends JsonResource
             'season' => $verdict->season,
             'hash' => $verdict->evidence_hash,
             'ended' => $this->resource->ended,
+            'silent_on' => $this->resource->silentOn,
         ];
     }
 }

@@ -40,6 +40,11 @@ final class EvidenceResource extends JsonResource
             'ranges' => $evidence->ranges(),
             'pairs' => array_map($pair, $evidence->counted()),
             'left_out' => array_map($pair, $evidence->leftOut()),
+            'worth' => [
+                'pairs' => count($evidence->counted()),
+                'sessions' => $evidence->sessions(),
+                'effective' => $evidence->assessment()->sort->effective,
+            ],
             'matrix' => $evidence->matrix(),
             'kappa' => $evidence->assessment()->kappa?->toArray(),
             'claims' => $this->claims($request),
@@ -74,6 +79,7 @@ final class EvidenceResource extends JsonResource
                 'computed' => $evidence->assessment()->{$claim}->toArray(),
                 'with_all' => $evidence->withAll()->{$claim}->toArray(),
                 'signed' => $signed === null ? null : (new VerdictResource($signed))->toArray($request),
+                'coverage' => $evidence->coverage($claim)->toArray(),
                 'moved' => $signed !== null && ! $evidence->hash()->is($signed->verdict->evidence_hash),
             ];
         }

@@ -10,7 +10,7 @@ use HonestCore\Agreement\Verdict;
  * What a cheap test has to say about lime: the action it sorts to, and the verdict its sort claim was signed with.
  *
  * Quantity and unit: pH ranges of bands. `seenFrom` and `seenTo` bound the readings the verdict rests on; outside
- * of them it does not speak.
+ * of them it does not speak, nor on `silentOn`: a lot or a season that it was not asked for.
  */
 final readonly class KitDirection
 {
@@ -22,12 +22,13 @@ final readonly class KitDirection
         public ?Verdict $signed,
         public ?float $seenFrom = null,
         public ?float $seenTo = null,
+        public string $silentOn = '',
     ) {}
 
     /** Does a signed verdict that stands cover this reading? */
     public function counts(): bool
     {
-        return $this->signed === Verdict::Stands && $this->action !== null && $this->inScope();
+        return $this->signed === Verdict::Stands && $this->action !== null && $this->silentOn === '' && $this->inScope();
     }
 
     public function inScope(): bool

@@ -246,6 +246,7 @@ final readonly class LimeAdvice
             $kit->signed === null => 'no verdict on its sort claim has been signed',
             $kit->signed !== Verdict::Stands => "its sort claim is signed as \"{$kit->signed->value}\", not as ".
                 'standing',
+            $kit->silentOn !== '' => "the verdict on its sort claim was not asked for {$kit->silentOn}",
             $kit->action === null => "its band {$kit->band} straddles a limit with an open end and cannot sort",
             default => "its reading {$kit->band} lies outside the readings that the verdict rests on",
         };

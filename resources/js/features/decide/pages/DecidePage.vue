@@ -88,7 +88,9 @@ const lede = computed(() =>
                                     }}{{
                                         line.claims[claim].ended.length
                                             ? `, speaks no more: ${line.claims[claim].ended.join('; ')}`
-                                            : ''
+                                            : line.claims[claim].silent_on
+                                              ? `, not asked for ${line.claims[claim].silent_on}`
+                                              : ''
                                     }}
                                 </span>
                             </td>

@@ -73,6 +73,16 @@ const read = (pair: (typeof pairs.value)[number]): string =>
                             <td>Where it holds</td>
                             <td>{{ verdict.scope.text }}</td>
                         </tr>
+                        <tr v-if="verdict.scope.lots && verdict.scope.seasons">
+                            <td>Lots and seasons</td>
+                            <td>
+                                {{ verdict.scope.lots.map((lot) => lot || 'no lot named').join(', ') || 'no lot' }};
+                                {{ verdict.scope.seasons.join(', ') || 'no season' }}
+                                <strong v-if="verdict.silent_on" class="warning"
+                                    >It was not asked for {{ verdict.silent_on }}.</strong
+                                >
+                            </td>
+                        </tr>
                         <tr>
                             <td>Against</td>
                             <td>{{ verdict.reference }}</td>

@@ -70,6 +70,22 @@ const limits = computed(() => {
     }
     return null
 })
+/** What it speaks for in a line, and a line for each lot and season that was not asked. */
+const covered = computed(() => {
+    const { lots, seasons } = props.state.coverage
+    const of = (groups: typeof lots): string[] =>
+        groups.filter(({ state }) => state === 'covered').map(({ name }) => name)
+    const parts = [
+        of(lots).length ? `lot ${of(lots).join(', ')}`.replace(/^lot $/, 'readings that name no lot') : '',
+        of(seasons).length ? `season ${of(seasons).join(', ')}` : '',
+    ].filter(Boolean)
+    return parts.length ? `It speaks for ${parts.join('; ')}.` : ''
+})
+const silent = computed(() =>
+    [...props.state.coverage.lots, ...props.state.coverage.seasons]
+        .filter(({ state, pairs, needed }) => state === 'refuted' || (state === 'not asked' && pairs < needed))
+        .map(({ words: said }) => said),
+)
 const others = computed(() => (props.name === 'sort' ? claim.value.reasons : claim.value.reasons.slice(1)))
 </script>
 
@@ -107,6 +123,10 @@ const others = computed(() => (props.name === 'sort' ? claim.value.reasons : cla
                 <li v-for="reason in others" :key="reason">{{ reason }}</li>
             </ul>
         </details>
+        <ul v-if="claim.verdict !== 'unable'" class="covers">
+            <li v-if="covered">{{ covered }}</li>
+            <li v-for="said in silent" :key="said" class="silent">{{ said }}</li>
+        </ul>
         <p class="signed">
             <template v-if="state.signed">
                 Signed
@@ -114,6 +134,9 @@ const others = computed(() => (props.name === 'sort' ? claim.value.reasons : cla
                 by {{ state.signed.signed_by }}, {{ day(state.signed.signed_at, timezone) }}, policy
                 {{ state.signed.policy_version }}.
                 <strong v-if="state.moved" class="moved">New evidence since.</strong>
+                <strong v-if="state.signed.silent_on" class="moved">
+                    It was not asked for {{ state.signed.silent_on }}.
+                </strong>
             </template>
             <template v-else>Not signed.</template>
             <button v-if="maySign && (!state.signed || state.moved)" type="button" class="link" @click="$emit('sign')">
@@ -155,6 +178,15 @@ summary {
 ul {
     margin: 4px 0;
     padding-left: 16px;
+}
+ul.covers {
+    list-style: none;
+    padding: 0;
+    font-size: 12.5px;
+    color: var(--ink-2);
+}
+.silent {
+    color: var(--amber);
 }
 .signed {
     color: var(--ink-2);

@@ -16,6 +16,13 @@ const { me } = useSession()
 const state = props.evidence.claims[props.claim]
 const { test_from, test_to, reference_from, reference_to } = props.evidence.ranges
 const readers = [...new Set(props.evidence.pairs.map((pair) => pair.reader))].join(', ')
+const { lots, seasons } = state.coverage
+const names = (groups: typeof lots, kind: string): string =>
+    groups
+        .filter((group) => group.state === 'covered')
+        .map(({ name }) => (name === '' ? 'readings that name no lot' : `${kind} ${name}`))
+        .join(', ')
+const covers = [names(lots, 'lot'), names(seasons, 'season')].filter(Boolean).join('; ')
 const form = reactive({
     scope:
         `${props.evidence.method.name}${props.evidence.method.lot ? `, lot ${props.evidence.method.lot}` : ''}, ` +
@@ -75,6 +82,13 @@ async function again(): Promise<void> {
             <FormField label="Your password, once more" :wrong="wrong('password')"
                 ><el-input v-model="form.password" type="password" name="sign-password" autocomplete="current-password"
             /></FormField>
+            <p>
+                {{
+                    covers
+                        ? `It will speak for ${covers}, and for no other lot or season.`
+                        : 'No lot and no season has pairs enough of its own: it will speak for none.'
+                }}
+            </p>
             <p class="note">Signed, it is never changed: only a new verdict can follow it.</p>
             <div class="row">
                 <el-button type="primary" :loading="saving" native-type="submit"

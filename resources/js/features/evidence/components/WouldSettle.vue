@@ -32,6 +32,11 @@ const shown = (value: number): string =>
                     {{ one.n === 0 ? 'never' : one.n === 1 ? 'once' : count(one.n, 'time') }}: at least
                     {{ count(one.lacks, 'more composite') }} that the reference sends there.
                 </li>
+                <li v-if="evidence.worth.pairs && evidence.worth.sessions < evidence.worth.pairs">
+                    {{ count(evidence.worth.pairs, 'pair') }} of {{ count(evidence.worth.sessions, 'sitting') }} are
+                    worth {{ number(evidence.worth.effective, 1) }} read one a sitting. A pair on another day is worth
+                    more than one more today.
+                </li>
                 <li v-for="word in needs.scope" :key="word">{{ word }}</li>
                 <li>
                     Looking once, at a number fixed beforehand, {{ count(needs.once, 'more clean pair') }} would reach
