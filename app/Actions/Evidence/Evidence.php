@@ -18,6 +18,7 @@ use HonestCore\Agreement\EvidenceHash;
 use HonestCore\Agreement\KeptPair;
 use HonestCore\Agreement\KnownErrors;
 use HonestCore\Agreement\PairedSample;
+use HonestCore\Agreement\Scale;
 use HonestCore\Agreement\SortClaim;
 
 /** All pairs of one test and its reference, and what they prove under a policy. */
@@ -149,6 +150,7 @@ final class Evidence
                 $this->counted(),
             ),
             $this->policy->policy(),
+            $this->referenceSd(),
         );
     }
 
@@ -209,6 +211,18 @@ final class Evidence
             $leftOut,
             $this->policy->policy(),
             $this->test->scale(),
+            $this->referenceSd(),
         );
+    }
+
+    /**
+     * Standard uncertainty of one result of the reference, where it is stated: what of the spread is the lab's own. Half of
+     * the expanded one (k = 2); null on the ratio scale, where none is stated.
+     */
+    public function referenceSd(): ?float
+    {
+        $expanded = $this->against === '' ? $this->reference->uncertainty : null;
+
+        return $expanded === null || $this->policy->policy()->scale === Scale::Ratio ? null : $expanded / 2;
     }
 }

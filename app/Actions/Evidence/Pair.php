@@ -112,6 +112,14 @@ final readonly class Pair
         return $this->readings[count($this->readings) - 1]->lot;
     }
 
+    /** @return non-empty-list<Reading> those of a lot; all where none is of it */
+    public function readingsOfLot(string $lot): array
+    {
+        $own = array_values(array_filter($this->readings, static fn (Reading $one): bool => $one->lot === $lot));
+
+        return $own === [] ? $this->readings : $own;
+    }
+
     public function reader(): string
     {
         return $this->readings[count($this->readings) - 1]->reader;

@@ -68,7 +68,7 @@ final class Strata
                 min(
                     array_map(
                         static fn (Reading $reading): string => $reading->read_on->format('Y-m-d'),
-                        $pair->readings,
+                        $pair->readingsOfLot($pair->lot()),
                     ),
                 ),
                 $pair->lot() === '' ? 'no lot named' : $pair->lot(),

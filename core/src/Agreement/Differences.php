@@ -101,7 +101,7 @@ final readonly class Differences
      *
      * @param list<array{float, float|null}> $pairs reference, and the middle of the band; none for an open one
      */
-    public static function ofMiddles(array $pairs, Policy $policy): ?self
+    public static function ofMiddles(array $pairs, Policy $policy, ?float $uReference = null): ?self
     {
         [$x, $y] = [[], []];
         foreach ($pairs as [$reference, $test]) {
@@ -111,7 +111,7 @@ final readonly class Differences
             }
         }
 
-        return $x === [] ? null : self::between($x, $y, $policy->confidence);
+        return $x === [] ? null : self::between($x, $y, $policy->confidence, uReference: $uReference);
     }
 
     /** @return array<string, mixed> */

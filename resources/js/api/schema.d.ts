@@ -8128,6 +8128,7 @@ export interface components {
             p: number | null;
         };
         DifferenceLimits: {
+            reference_sd: number | null;
             of_bands: boolean;
             ratio: boolean;
             allowable: number;

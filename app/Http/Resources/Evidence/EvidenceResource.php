@@ -100,6 +100,7 @@ final class EvidenceResource extends JsonResource
                 'of_bands' => $evidence->assessment()->differences === null,
                 'ratio' => $policy->scale === Scale::Ratio,
                 'allowable' => $policy->tolerance(),
+                'reference_sd' => $evidence->referenceSd(),
             ] + $differences->toArray();
     }
 

@@ -78,9 +78,16 @@ const means = computed(() => {
             : limits.mean > 0
               ? `reads higher, by ${shown(limits.mean)}`
               : `reads lower, by ${shown(limits.mean)}`
+    const labs =
+        limits.reference_sd === null || limits.sd === null
+            ? ''
+            : ` Of the spread of ${number(limits.sd, 2)}, ${number(limits.reference_sd, 2)} is the lab’s own` +
+              (limits.sd_without_reference
+                  ? `; without it the test’s is ${number(limits.sd_without_reference, 2)}.`
+                  : ', all there is.')
     return (
         `On the whole it ` +
-        `${lean}.${spread}${limits.of_bands ? ' Differences are of the middles of bands: for looking at, not for sizing a rate.' : ''}`
+        `${lean}.${spread}${labs}${limits.of_bands ? ' Differences are of the middles of bands: for looking at, not for sizing a rate.' : ''}`
     )
 })
 </script>

@@ -2,17 +2,19 @@
 import { computed } from 'vue'
 import type { Schema } from '@/api/client'
 import { number, percent, signed } from '@/shared/format'
+import LotDrift from './LotDrift.vue'
 
 /** The pairs by range, lot, reader, season and ground; a group of fewer than five is shown and proves nothing. */
 const props = defineProps<{ evidence: Schema<'Evidence'> }>()
 const ways = computed(() => [...new Set(props.evidence.strata.map(({ by }) => by))])
 const rows = (by: string) => props.evidence.strata.filter((one) => one.by === by)
 const lots = computed(() => rows('lot').filter(({ difference }) => difference !== null))
+const named = (lot: string): string => (lot === 'no lot named' ? 'readings that name no lot' : `lot ${lot}`)
 const drift = computed(() => {
     if (lots.value.length < 2) return ''
     const [first, last] = [lots.value[0]!, lots.value.at(-1)!]
     return (
-        `From lot ${first.group} to lot ${last.group} the mean difference went from ${signed(first.difference)} to ` +
+        `From ${named(first.group)} to ${named(last.group)} the mean difference went from ${signed(first.difference)} to ` +
         `${signed(last.difference)}.`
     )
 })
@@ -22,6 +24,7 @@ const drift = computed(() => {
     <section v-if="evidence.strata.length">
         <h2>Taken apart</h2>
         <p class="note">{{ drift }} A group of fewer than five pairs proves nothing by itself.</p>
+        <LotDrift v-if="lots.length > 1" :evidence="evidence" :words="drift" />
         <table class="plain">
             <thead>
                 <tr>
