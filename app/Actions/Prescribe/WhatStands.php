@@ -13,6 +13,9 @@ use App\Models\Sample;
 use App\Models\SignedVerdict;
 use HonestCore\Agreement\ActionLimits;
 use HonestCore\Agreement\Band;
+use HonestCore\Agreement\ErrorOfTest;
+use HonestCore\Agreement\KeptPair;
+use HonestCore\Agreement\Scale;
 use HonestCore\Agreement\Verdict as Word;
 use HonestCore\Agronomy\Lime\KitDirection;
 use Illuminate\Database\Eloquent\Collection;
@@ -29,6 +32,9 @@ final class WhatStands
 
     /** @var array<int, true>|null readings in an open question */
     private ?array $doubted = null;
+
+    /** @var array<int, ErrorOfTest|null> by verdict */
+    private array $errors = [];
 
     /** @var Collection<int, SignedVerdict>|null */
     private ?Collection $signed = null;
@@ -110,6 +116,7 @@ final class WhatStands
                 $verdict?->scope['test_from'],
                 $verdict?->scope['test_to'],
                 $verdict?->silentOn($reading->lot, $sample->year) ?? '',
+                $verdict === null ? '' : $this->tooClose($verdict, $reading, $band, $policy->limitsFor($area->use)),
             );
             if (self::rank($kit) > self::rank($best[2])) {
                 $best = [$reading, $verdict, $kit];
@@ -117,6 +124,31 @@ final class WhatStands
         }
 
         return $best;
+    }
+
+    /**
+     * Between which figures the lab would have found it, where a limit lies between them: by the bias and the spread of the
+     * pairs that the verdict rests on, not by the test's own repeats.
+     */
+    private function tooClose(SignedVerdict $verdict, Reading $reading, ?Band $band, ActionLimits $limits): string
+    {
+        $figure = $band === null ? $reading->value : $band->middle();
+        $ratio = $verdict->policy->terms->scale === Scale::Ratio;
+        $error = $figure === null || $ratio ? null : $this->error($verdict);
+        if ($figure === null || $error === null || ! $error->call($figure, $limits)->isTooClose()) {
+            return '';
+        }
+        [$from, $to] = $error->byReference($figure);
+
+        return 'by the '.$error->n.' pairs of its verdict the lab would have found '.number_format($from, 1).' to '.
+            number_format($to, 1);
+    }
+
+    private function error(SignedVerdict $verdict): ?ErrorOfTest
+    {
+        return $this->errors[$verdict->id] ??= KeptPair::error(
+            SignedVerdict::query()->findOrFail($verdict->id, ['id', 'snapshot'])->snapshot ?? [],
+        );
     }
 
     private function verdict(Reading $reading, string $claim): ?SignedVerdict

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HonestCore\Agreement;
 
+use HonestCore\Statistics\Spread;
 use HonestCore\Table\Fields;
 use HonestCore\Table\Stored;
 
@@ -98,6 +99,35 @@ final readonly class KeptPair implements Stored
         }
 
         return null;
+    }
+
+    /** The figure of the test: the mean of its numbers or the middle of its band; null for an open band. */
+    public function figure(): ?float
+    {
+        return match (true) {
+            $this->bands !== [] => Bands::median($this->bands, ActionLimits::of($this->limits))->middle(),
+            $this->readings === [] => null,
+            default => Spread::mean($this->readings),
+        };
+    }
+
+    /**
+     * What kept pairs say of the error of one more result.
+     *
+     * @param list<self> $pairs
+     */
+    public static function error(array $pairs): ?ErrorOfTest
+    {
+        $counted = array_values(array_filter($pairs, static fn (self $pair): bool => ! $pair->leftOut));
+        $sittings = array_map(
+            static fn (self $pair): ?string => $pair->paired(ActionLimits::of($pair->limits))->cluster,
+            $counted,
+        );
+
+        return ErrorOfTest::of(
+            array_map(static fn (self $pair): array => [$pair->reference, $pair->figure()], $counted),
+            in_array(null, $sittings, true) ? null : array_values(array_filter($sittings, is_string(...))),
+        );
     }
 
     /**

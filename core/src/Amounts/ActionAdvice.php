@@ -122,6 +122,11 @@ final readonly class ActionAdvice
                 "Nothing: {$kit->test} reads {$kit->band}, and the verdict on its sort claim was not asked for {$kit->silentOn}.",
                 $lab,
             ),
+            $kit->tooClose !== '' => self::bare(
+                'none',
+                "Nothing: {$kit->test} reads {$kit->band}, too close to call: {$kit->tooClose}.",
+                $lab,
+            ),
             $kit->action === null => self::bare(
                 'none',
                 "Nothing: {$kit->test} reads {$kit->band}, which reaches over a limit.",

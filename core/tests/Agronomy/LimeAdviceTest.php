@@ -185,6 +185,26 @@ final class LimeAdviceTest extends TestCase
         self::assertStringContainsString('Pull a composite', implode(' ', $advice->next));
     }
 
+    public function test_a_verdict_that_was_not_asked_and_a_reading_too_close_to_call_give_no_direction(): void
+    {
+        $stands = static fn (string $silent, string $close): KitDirection => new KitDirection(
+            'capsule kit', '5.5', 5.5, 'lime', Verdict::Stands, 5.0, 7.5, $silent, $close,
+        );
+
+        self::assertTrue($stands('', '')->counts());
+        foreach (
+            [
+                [$stands('lot K-9', ''), 'the verdict on its sort claim was not asked for lot K-9'],
+                [$stands('', 'the lab would have found 5.2 to 6.3'), 'is too close to call: the lab would have found 5.2 to 6.3'],
+            ] as [$kit, $words]
+        ) {
+            self::assertFalse($kit->counts());
+            $advice = $this->advise(null, $kit);
+            self::assertSame('none', $advice->kind);
+            self::assertStringContainsString($words, $advice->answer);
+        }
+    }
+
     private static function kit(string $band, float $middle, ?string $action, ?Verdict $signed): KitDirection
     {
         return new KitDirection('capsule kit', $band, $middle, $action, $signed, 5.0, 7.5);

@@ -97,6 +97,31 @@ final class RegisterTest extends ApiTestCase
         self::assertSame(['2026' => 'covered', '2027' => 'not asked'], array_column($this->coverage('seasons'), 'state', 'name'));
     }
 
+    /** A kit that reads 6.0 at a limit of 6.0 sends nowhere, however surely it sorts what lies clear of it. */
+    public function test_a_reading_near_the_limit_is_too_close_to_call_by_the_pairs_of_the_verdict(): void
+    {
+        $area = $this->area();
+        foreach (['5.0' => 5.02, '6.5' => 6.51, '7.5' => 7.55] as $band => $ph) {
+            for ($i = 0; $i < 5; $i++) {
+                $this->pair($area, (string) $band, number_format($ph + 0.08 * ($i - 2), 2));
+            }
+        }
+        $this->sign();
+        $near = $this->sample($area, '2026-10-01');
+        $this->read($near, 'kit-ph', '6.0', on: '2026-10-02');
+        $clear = $this->sample($area, '2026-10-03');
+        $this->read($clear, 'kit-ph', '5.0', on: '2026-10-04');
+
+        self::assertSame(['none', 'direction'], [$this->recommended($near), $this->recommended($clear)]);
+        $answer = $this->api(
+            'GET',
+            '/areas/{area}/recommendation',
+            ids: ['area' => $area->id],
+            query: ['material' => 'calcitic', 'depth_inches' => 6, 'sample_id' => $near->id],
+        )->json('answer');
+        self::assertStringContainsString('too close to call: by the 15 pairs of its verdict the lab would have found 5.8 to 6.3', $answer);
+    }
+
     public function test_another_lab_method_ends_it_and_prescribing_no_longer_hears_it(): void
     {
         $area = $this->area();

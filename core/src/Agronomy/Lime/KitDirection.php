@@ -11,6 +11,7 @@ use HonestCore\Agreement\Verdict;
  *
  * Quantity and unit: pH ranges of bands. `seenFrom` and `seenTo` bound the readings the verdict rests on; outside
  * of them it does not speak, nor on `silentOn`: a lot or a season that it was not asked for.
+ * `tooClose` says between which figures the reference would have found it, where a limit lies between them.
  */
 final readonly class KitDirection
 {
@@ -23,12 +24,14 @@ final readonly class KitDirection
         public ?float $seenFrom = null,
         public ?float $seenTo = null,
         public string $silentOn = '',
+        public string $tooClose = '',
     ) {}
 
     /** Does a signed verdict that stands cover this reading? */
     public function counts(): bool
     {
-        return $this->signed === Verdict::Stands && $this->action !== null && $this->silentOn === '' && $this->inScope();
+        return $this->signed === Verdict::Stands && $this->action !== null && $this->silentOn === '' && $this->tooClose === '' &&
+            $this->inScope();
     }
 
     public function inScope(): bool

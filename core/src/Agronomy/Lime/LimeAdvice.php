@@ -247,6 +247,7 @@ final readonly class LimeAdvice
             $kit->signed !== Verdict::Stands => "its sort claim is signed as \"{$kit->signed->value}\", not as ".
                 'standing',
             $kit->silentOn !== '' => "the verdict on its sort claim was not asked for {$kit->silentOn}",
+            $kit->tooClose !== '' => "its reading {$kit->band} is too close to call: {$kit->tooClose}",
             $kit->action === null => "its band {$kit->band} straddles a limit with an open end and cannot sort",
             default => "its reading {$kit->band} lies outside the readings that the verdict rests on",
         };

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Agreement;
+
+use HonestCore\Statistics\Spread;
+use HonestCore\Statistics\StudentT;
+
+/**
+ * What the pairs say of the error of one more result of a test: how far it leans from the reference, and how far the two lie
+ * apart in all, evenings, lots and the steps of its scale included. Its own repeats would say too little.
+ *
+ * Quantity and unit: that of the readings, on the absolute scale; middles stand for bands.
+ * Rule: the reference would have found the result less the bias, within t(0.975, df) · sd · √(1 + 1/n): a prediction
+ *   interval. df is that of the sittings where pairs share them, less 1: a new evening is predicted from evenings.
+ * Domain: 3 pairs or more, of 3 sittings or more where they are named.
+ * Source: prediction interval of a normal sample, any textbook; which df: the product's own, tried by simulation.
+ */
+final readonly class ErrorOfTest
+{
+    private const CONFIDENCE = 0.975;
+
+    private const FEWEST = 3;
+
+    private function __construct(public float $bias, public float $sd, public int $n, public float $reach) {}
+
+    /**
+     * @param list<array{float, float|null}> $pairs reference, and the figure of the test; none for an open band
+     * @param list<string>|null $sittings of each pair
+     */
+    public static function of(array $pairs, ?array $sittings = null): ?self
+    {
+        [$differences, $own] = [[], []];
+        foreach ($pairs as $i => [$reference, $test]) {
+            if ($test !== null) {
+                $differences[] = $test - $reference;
+                $own[] = $sittings[$i] ?? (string) $i;
+            }
+        }
+        [$n, $k] = [count($differences), count(array_unique($own))];
+        if ($differences === [] || $k < self::FEWEST) {
+            return null;
+        }
+        $sd = Spread::standardDeviation($differences) ?? 0.0;
+
+        return new self(
+            Spread::mean($differences),
+            $sd,
+            $n,
+            StudentT::quantile(self::CONFIDENCE, $k - 1) * $sd * sqrt(1 + 1 / $n),
+        );
+    }
+
+    /** @return array{float, float} where the reference would have found it */
+    public function byReference(float $result): array
+    {
+        return [$result - $this->bias - $this->reach, $result - $this->bias + $this->reach];
+    }
+
+    public function call(float $result, ActionLimits $limits): Call
+    {
+        [$from, $to] = $this->byReference($result);
+
+        return Call::ofInterval($from, $to, $limits);
+    }
+}
