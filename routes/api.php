@@ -156,6 +156,7 @@ Route::middleware(['auth', OnceOnly::class])->group(function (): void {
     Route::get('reports', C\Reports\ListReports::class);
 
     Route::get('evidence', C\Evidence\ListEvidence::class);
+    Route::get('claims/luck', C\Decide\ShowLuck::class);
     Route::get('evidence/{method}', C\Evidence\ShowEvidence::class)->can('view', 'method');
     Route::get('policies', C\Decide\ListPolicies::class);
     Route::post('policies', C\Decide\CreatePolicy::class)->can('create', JudgingPolicy::class);

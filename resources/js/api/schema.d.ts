@@ -5691,6 +5691,51 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/claims/luck": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How many claims are judged, and how many would stand by luck were none of them true */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Luck"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/evidence": {
         parameters: {
             query?: never;
@@ -7989,6 +8034,11 @@ export interface components {
             with_all: components["schemas"]["Claim"];
             signed: components["schemas"]["Verdict"] | null;
             moved: boolean;
+        };
+        Luck: {
+            judged: number;
+            by_luck: number;
+            any_by_luck: number;
         };
         Worth: {
             pairs: number;

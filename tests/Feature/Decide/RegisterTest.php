@@ -122,6 +122,25 @@ final class RegisterTest extends ApiTestCase
         self::assertStringContainsString('too close to call: by the 15 pairs of its verdict the lab would have found 5.8 to 6.3', $answer);
     }
 
+    public function test_how_many_claims_would_stand_by_luck_is_said(): void
+    {
+        self::assertSame([0, 0.0, 0.0], $this->luck());
+        $this->provenKit($this->area());
+        $one = $this->luck();
+        self::assertSame(1, $one[0], 'of the kit only the sort claim is judged: bands rate nothing, and none was read twice');
+        self::assertEqualsWithDelta([0.05, 0.05], array_slice($one, 1), 1e-9);
+        $this->pen();
+        self::assertEqualsWithDelta([4, 0.2, 1 - 0.95 ** 4], $this->luck(), 1e-9);
+    }
+
+    /** @return array{int, float, float} */
+    private function luck(): array
+    {
+        $said = $this->api('GET', '/claims/luck')->assertOk();
+
+        return [$said->json('judged'), (float) $said->json('by_luck'), (float) $said->json('any_by_luck')];
+    }
+
     public function test_another_lab_method_ends_it_and_prescribing_no_longer_hears_it(): void
     {
         $area = $this->area();
@@ -625,7 +644,7 @@ final class RegisterTest extends ApiTestCase
             'lot' => '',
             'bands' => null,
         ]);
-        $area = $this->area();
+        $area = $this->area($this->site('PE'));
         foreach (range(0, 29) as $i) {
             $sample = $this->sample($area);
             $ph = 5.0 + 0.1 * $i;

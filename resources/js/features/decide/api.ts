@@ -5,6 +5,9 @@ import { api } from '@/api/client'
 /** Every verdict ever signed. */
 export const useVerdicts = () => useQuery({ queryKey: ['verdicts'], queryFn: () => api.get('/verdicts') })
 
+/** How many claims are judged, and how many would stand by luck. */
+export const useLuck = () => useQuery({ queryKey: ['evidence', 'luck'], queryFn: () => api.get('/claims/luck') })
+
 /** Every version of every policy. */
 export const usePolicies = () => useQuery({ queryKey: ['policies'], queryFn: () => api.get('/policies') })
 

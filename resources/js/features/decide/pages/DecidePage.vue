@@ -9,7 +9,7 @@ import { count, day, number, percent } from '@/shared/format'
 import PolicyForm from '../components/PolicyForm.vue'
 import VerdictChain from '../components/VerdictChain.vue'
 import { useChoices, useEvidenceLines } from '@/shared/api'
-import { usePolicies, useVerdicts } from '../api'
+import { useLuck, usePolicies, useVerdicts } from '../api'
 
 const CLAIMS = ['sort', 'rate', 'track'] as const
 const route = useRoute()
@@ -19,6 +19,7 @@ const lines = useEvidenceLines()
 const verdicts = useVerdicts()
 const policies = usePolicies()
 const choices = useChoices()
+const { data: luck } = useLuck()
 const analytes = computed(() => [...new Set((policies.data.value ?? []).map((policy) => policy.analyte))])
 const analyte = ref('ph')
 const versions = computed(() => (policies.data.value ?? []).filter((policy) => policy.analyte === analyte.value))
@@ -97,6 +98,11 @@ const lede = computed(() =>
                         </tr>
                     </tbody>
                 </table>
+                <p v-if="luck && luck.judged > 1" class="note">
+                    {{ count(luck.judged, 'claim is', 'claims are') }} judged here. Were none of them true,
+                    {{ number(luck.by_luck, 1) }} would be expected to stand by luck, and the chance of one at all is
+                    {{ percent(luck.any_by_luck) }}.
+                </p>
                 <p class="note">A verdict is signed on the page of its evidence, by a reviewer.</p>
                 <template v-for="{ title, chain } in chains" :key="title">
                     <h2>{{ title }}</h2>
