@@ -26,7 +26,7 @@ use Illuminate\Support\Facades\DB;
 final class Summaries
 {
     /** Computations that depend on the code change with this. */
-    private const VERSION = 3;
+    private const VERSION = 4;
 
     public function __construct(private readonly GatherEvidence $gather) {}
 

@@ -146,9 +146,12 @@ final class WhatStands
 
     private function error(SignedVerdict $verdict): ?ErrorOfTest
     {
-        return $this->errors[$verdict->id] ??= KeptPair::error(
-            SignedVerdict::query()->findOrFail($verdict->id, ['id', 'snapshot'])->snapshot ?? [],
-        );
+        if (! array_key_exists($verdict->id, $this->errors)) {
+            $pairs = SignedVerdict::query()->findOrFail($verdict->id, ['id', 'snapshot'])->snapshot ?? [];
+            $this->errors[$verdict->id] = KeptPair::error($pairs);
+        }
+
+        return $this->errors[$verdict->id];
     }
 
     private function verdict(Reading $reading, string $claim): ?SignedVerdict
