@@ -69,6 +69,11 @@ final class ImportTeam
                     "this one ends with {$here}. Take it in with that version, then upgrade.",
             );
         }
+        $tables = array_map(static fn (string $table): string => "tables/{$table}.jsonl", TeamTables::of(DB::connection())->names());
+        $named = array_filter(array_keys($manifest->parts), static fn (string $part): bool => str_starts_with($part, 'tables/'));
+        foreach (array_diff($named, $tables) as $unknown) {
+            throw new BadBackup("{$unknown} is of no table that a team has here; nothing was stored.");
+        }
         if (Team::query()->where('name', $name ?? $manifest->team)->exists()) {
             throw new BadBackup(
                 'A team named '.($name ?? $manifest->team).' is here already; --name gives the one of the archive another name.',

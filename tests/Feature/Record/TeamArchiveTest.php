@@ -144,6 +144,14 @@ final class TeamArchiveTest extends TestCase
             'Take it in with that version' => ['manifest.json' => str_replace('2026_01_15', '2031_01_15', $manifest)],
             'holds no manifest' => ['manifest.json' => '[]]'],
             'cannot be read' => ['manifest.json' => str_replace('honest-core-team', 'another-format', $manifest)],
+            'is of no table' => [
+                'tables/secrets.jsonl' => '',
+                'manifest.json' => str_replace(
+                    '"parts": [',
+                    '"parts": [{"name": "tables/secrets.jsonl", "sha256": "'.hash('sha256', '').'"},',
+                    $manifest,
+                ),
+            ],
             'is no name of a part' => ['manifest.json' => str_replace('tables/sites.jsonl', 'tables/../sites', $manifest)],
         ];
         foreach ($harms as $words => $parts) {
