@@ -15,7 +15,8 @@ const form = reactive({
     confidence: terms.confidence * 100,
     allowable: terms.allowable,
     change: terms.change,
-    looking: terms.looking,
+    // The pages are live, so that a policy begins with bounds that hold however often one looks.
+    looking: 'often' as Schema<'PolicyTerms'>['looking'],
     thresholds: [...terms.thresholds],
     crops: Object.fromEntries(Object.entries(terms.crops).map(([use, limits]) => [use, [...limits]])) as Record<
         string,
@@ -89,7 +90,9 @@ const name = (code: string) => props.uses.find((use) => use.code === code)?.name
         <FormField label="The evidence is looked at" :wrong="wrong('looking')">
             <el-radio-group v-model="form.looking">
                 <el-radio value="once">once, at a number fixed beforehand</el-radio>
-                <el-radio value="often">after every pair; bounds that stay valid cost more pairs</el-radio>
+                <el-radio value="often"
+                    >after every pair: 20 clean pairs instead of 14 prove 80 %, 43 instead of 29 prove 90 %</el-radio
+                >
             </el-radio-group>
         </FormField>
         <FormField v-if="!Object.keys(form.crops).length" label="Action limits" :wrong="wrong('thresholds')">
