@@ -18,8 +18,15 @@ final class DeployedSite
         $root = dirname(__DIR__, 2);
         $asRoot = posix_geteuid() === 0;
         mkdir("{$folder}/cache");
+        foreach (['app', 'logs', 'framework/cache/data', 'framework/sessions', 'framework/views', 'framework/turns'] as $own) {
+            mkdir("{$folder}/storage/{$own}", recursive: true);
+        }
         $cached = ['APP_CONFIG_CACHE' => "{$folder}/cache/config.php", 'APP_ROUTES_CACHE' => "{$folder}/cache/routes.php"];
-        $environment = ['CACHE_STORE' => 'file', 'PATH' => '/usr/sbin:/sbin:'.$environment['PATH']] + $environment;
+        $environment = [
+            'LARAVEL_STORAGE_PATH' => "{$folder}/storage",
+            'CACHE_STORE' => 'file',
+            'PATH' => '/usr/sbin:/sbin:'.$environment['PATH'],
+        ] + $environment;
         foreach (['config:cache', 'route:cache'] as $command) {
             $made = Command::run([$command], '', $cached + $environment);
             $made->status === 0 || throw new \RuntimeException($made->output.$made->error);

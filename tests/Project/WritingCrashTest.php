@@ -21,6 +21,8 @@ final class WritingCrashTest extends TestCase
         'sample' => "SELECT count(*) FROM samples WHERE pulled_by = 'Work %d of tobias@demo.example'",
         'run' => "SELECT count(*) FROM bench_runs WHERE note LIKE 'Work %d of tobias@demo.example%%'",
         'soil' => "SELECT count(*) FROM check_soils WHERE name = 'Work %d of tobias@demo.example'",
+        'lab' => "SELECT count(*) FROM labs WHERE name = 'Work %d of tobias@demo.example'",
+        'lot' => "SELECT count(*) FROM reagent_lots WHERE lot = 'Work %d of tobias@demo.example'",
         'report' => "SELECT count(*) FROM lab_reports WHERE file_name = 'Work %d of tobias@demo.example.csv' AND state = 'taken'",
     ];
 
@@ -30,6 +32,7 @@ final class WritingCrashTest extends TestCase
         'spread' => "SELECT count(*) FROM ground_events WHERE what = 'Work %d of tobias@demo.example'",
         'transect' => "SELECT count(*) FROM transects WHERE note = 'Work %d of tobias@demo.example'",
         'reading' => "SELECT count(*) FROM readings WHERE note = 'Work %d of tobias@demo.example'",
+        'vision' => "SELECT count(*) FROM vision_checks WHERE reader = 'Work %d of tobias@demo.example'",
         'calibration' => "SELECT count(*) FROM calibrations WHERE instrument = 'Work %d of tobias@demo.example'",
         'policy' => "SELECT count(*) FROM judging_policies WHERE reason LIKE 'Work %d of tobias@demo.example,%%'",
     ];
@@ -74,7 +77,7 @@ final class WritingCrashTest extends TestCase
     private function work(Servers $servers, int $kills, array &$acts): int
     {
         static $from = 1;
-        $rounds = max(2, intdiv($kills, 4));
+        $rounds = max(2, intdiv($kills, 8));
         $process = proc_open(
             [PHP_BINARY, __DIR__.'/work.php', $servers->address, "{$from}-".($from + $rounds - 1), 'tobias@demo.example', $servers->file()],
             [['file', '/dev/null', 'r'], ['pipe', 'w'], ['pipe', 'w']],
@@ -85,7 +88,7 @@ final class WritingCrashTest extends TestCase
         [$killed, $line] = [0, 0];
         while (($said = fgets($pipes[1])) !== false) {
             $acts[trim($said)] = ($acts[trim($said)] ?? 0) + 1;
-            // Some 21 acts a round, and 4 kills: at another moment of another act each time.
+            // Some 40 acts a round, and 8 kills: at another moment of another act each time.
             if (++$line % 5 === 0 && $killed < $kills) {
                 for ($until = hrtime(true) + random_int(0, 40_000_000); hrtime(true) < $until;);
                 $servers->kill();
@@ -115,6 +118,13 @@ final class WritingCrashTest extends TestCase
         self::assertGreaterThan(1, $this->figure($servers, 'SELECT count(*) FROM verdicts'));
         foreach (self::HALVES as $sql) {
             self::assertSame(0, $this->figure($servers, $sql), $sql);
+        }
+        $files = $servers->database()->query(
+            'SELECT file FROM photos UNION SELECT file FROM underlays UNION SELECT file FROM report_papers',
+        );
+        self::assertNotFalse($files);
+        foreach ($files->fetchAll(\PDO::FETCH_COLUMN) as $file) {
+            self::assertFileExists(dirname($servers->file())."/storage/app/private/{$file}", 'what the database names');
         }
         $check = $servers->database()->query('PRAGMA integrity_check');
         self::assertNotFalse($check);

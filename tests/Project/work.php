@@ -9,6 +9,7 @@ declare(strict_types=1);
 require __DIR__.'/../../vendor/autoload.php';
 
 use Tests\Support\HttpPerson;
+use Tests\Support\PngFile;
 
 [, $address, $rounds, $who, $file] = $argv;
 $database = new PDO("sqlite:{$file}");
@@ -21,7 +22,7 @@ $person = new HttpPerson($address);
 $send = static function (string $method, string $path, array $body = []) use ($person): array {
     [$status, $said] = [0, ''];
     for ($until = time() + 60; time() < $until;) {
-        $form = ($body['file'] ?? null) instanceof CURLStringFile;
+        $form = array_filter($body, static fn (mixed $one): bool => $one instanceof CURLStringFile) !== [];
         [$status, $said] = $person->ask($method, "/api{$path}", $form ? $body : json_encode((object) $body, JSON_THROW_ON_ERROR));
         if ($status !== 0 && $status < 500) {
             return [$status, (array) json_decode($said, true)];
@@ -73,12 +74,22 @@ $square = static fn (int $i): array => [
     ]],
 ];
 [$first, $last] = array_map(intval(...), explode('-', $rounds));
+$picture = static fn (string $tag): CURLStringFile => new CURLStringFile(
+    PngFile::painted(60, 60, [crc32($tag) & 255, (crc32($tag) >> 8) & 255, (crc32($tag) >> 16) & 255], []),
+    'ground.png',
+    'image/png',
+);
+$reagent = (string) ($send('GET', '/methods/1')[1]['definition']['reagents'][0]['name'] ?? '');
 for ($i = $first; $i <= $last; $i++) {
     $tag = "Work {$i} of {$who}";
     $act('area', 'POST', '/sites/1/areas', [
         'name' => $tag, 'use' => 'pasture', 'history' => '', 'boundary' => $square($i % 40), 'facts' => (object) [],
     ]);
     $area = $find('SELECT id FROM areas WHERE name = ?', $tag);
+    $act('changed', 'PUT', "/areas/{$area}", [
+        'name' => $tag, 'use' => 'orchard', 'history' => 'limed once', 'boundary' => $square($i % 40), 'facts' => (object) [],
+    ]);
+    $act('underlay', 'POST', '/sites/1/underlays', ['picture' => $picture($tag)]);
     $act('landmark', 'POST', '/sites/1/landmarks', [
         'name' => $tag, 'geometry' => ['type' => 'Point', 'coordinates' => [-76.281, 42.9145]], 'distance_m' => 5,
     ]);
@@ -96,6 +107,13 @@ for ($i = $first; $i <= $last; $i++) {
         'ph_sd' => null, 'kept_reason' => $tag, 'keep_away' => [],
     ]);
     $plan = $find('SELECT max(id) FROM plans WHERE area_id = ?', $area);
+    $act('again', 'PUT', "/plans/{$plan}", [
+        'purpose' => 'routine', 'school' => null, 'layers' => ['0-6in'], 'cores' => 12, 'pattern' => 'zigzag',
+        'cell_acres' => null, 'cell_mode' => 'over', 'rows' => null, 'zones' => null, 'start' => null,
+        'speed_km_per_h' => null, 'seconds_per_core' => null, 'edge_m' => 5.0, 'probe_mm' => 19.0, 'seed' => $i + 1,
+        'ph_sd' => null, 'kept_reason' => $tag, 'keep_away' => [],
+    ]);
+    $act('codes', 'POST', "/plans/{$plan}/codes", []);
     $act('day', 'PUT', "/plans/{$plan}/day", ['pull_on' => $day]);
     $act('notes', 'POST', '/pull-entries', ['device' => $uuid(), 'now' => gmdate('c'), 'entries' => array_map(
         static fn (int $core): array => [
@@ -109,6 +127,7 @@ for ($i = $first; $i <= $last; $i++) {
         'pulled_on' => $day, 'pulled_by' => $tag, 'cores_pulled' => 12, 'note' => '', 'submission' => $uuid(),
     ]);
     $sample = $find('SELECT id FROM samples WHERE pulled_by = ?', $tag);
+    $act('photo', 'POST', "/samples/{$sample}/photos", ['picture' => $picture($tag)]);
     $shown = $send('GET', "/samples/{$sample}")[1];
     $codes = array_column($shown['portions'] ?? [], 'code', 'kind');
     $ids = array_column($shown['portions'] ?? [], 'id', 'kind');
@@ -116,6 +135,9 @@ for ($i = $first; $i <= $last; $i++) {
         fwrite(STDERR, "The composite of {$tag} was acknowledged and is not there whole.\n");
         exit(1);
     }
+    $act('split', 'POST', "/samples/{$sample}/portions", [
+        'kind' => 'archive', 'volume_ml' => 200, 'tests' => [], 'at' => gmdate('c'), 'dry' => false,
+    ]);
     foreach (['drying', 'dried'] as $step) {
         $act('step', 'POST', '/custody-steps', [
             'submission' => $uuid(), 'codes' => array_values($codes), 'step' => $step, 'at' => gmdate('c'), 'place' => 'Tray',
@@ -142,14 +164,48 @@ for ($i = $first; $i <= $last; $i++) {
         'instrument' => $tag, 'in_millivolts' => false, 'celsius' => 22,
         'points' => [['buffer' => 4, 'shown' => 4.02], ['buffer' => 7, 'shown' => 7.03]],
     ]);
+    $pen = $find('SELECT max(id) FROM calibrations WHERE instrument = ?', $tag);
+    $act('drift', 'POST', "/calibrations/{$pen}/drift", ['buffer' => 7, 'shown' => 7.02]);
+    $act('lot', 'POST', '/methods/1/lots', [
+        'reagent' => $reagent, 'lot' => $tag, 'expires_on' => null, 'price_cents' => null, 'tests' => null,
+    ]);
+    $act('links', 'PUT', '/methods/1/links', ['links' => [['name' => 'Sheet', 'url' => "https://sheets.example/{$i}"]]]);
+    $act('eyes', 'POST', '/vision-checks', ['reader' => $tag, 'seed' => 1 + $i, 'answers' => array_fill(0, 10, '5')]);
+    $round = $act('practice', 'POST', '/practice-rounds', [
+        'method_id' => 1, 'reader' => $tag, 'source' => 'bench', 'known' => [5.0, 6.0], 'copies' => 1,
+    ]);
+    if (isset($round['id'])) {
+        $act('score', 'POST', "/practice-rounds/{$round['id']}", [
+            'answers' => array_fill(0, 2, ['band' => '6.0', 'between' => null]),
+        ]);
+    }
+    $act('lab', 'POST', '/labs', [
+        'name' => $tag, 'address' => null, 'email' => null, 'turnaround_days' => 10, 'transit_days' => 2, 'holidays' => [],
+        'bag_ml' => 400, 'quarantine' => null, 'form' => [], 'columns' => [['column' => 'sample', 'field' => 'code']],
+        'service' => false, 'tests' => [[
+            'code' => 'ph', 'name' => 'pH', 'method' => null, 'extractant' => null, 'unit' => null, 'fee_cents' => 900,
+            'needs_ml' => 100, 'depth' => null, 'outside' => null,
+        ]],
+    ]);
+    $act('results', 'POST', "/samples/{$sample}/results", [
+        'read_on' => $day, 'results' => [['method_id' => 4, 'reading' => '6.8']],
+    ]);
     $act('soil', 'POST', '/check-soils', ['name' => $tag, 'known' => ['ph' => ['value' => 6.4, 'uncertainty' => 0.1]], 'note' => '']);
+    $act('slipped', 'POST', '/sites/1/check-portions', [
+        'check_soil_id' => $find('SELECT id FROM check_soils WHERE name = ?', $tag), 'volume_ml' => 200, 'tests' => ['ph'],
+        'at' => gmdate('c'),
+    ]);
     $act('consignment', 'POST', '/consignments', [
         'lab_id' => 2, 'submission' => $uuid(), 'portions' => [['code' => $codes['lab'], 'tests' => ['ph']]], 'answers' => [],
     ]);
+    $packed = $find('SELECT max(consignment_id) FROM consigned_portions WHERE portion_id = ?', $ids['lab']);
+    $act('sent', 'POST', "/consignments/{$packed}/send", ['carrier' => null, 'at' => gmdate('c')]);
     $act('report', 'POST', '/reports', [
         'file' => new CURLStringFile("sample,ph\n{$codes['lab']},6.".($i % 10)."\n", "{$tag}.csv", 'text/csv'),
         'lab_id' => '2', 'read_on' => $day,
     ]);
+    $report = $find('SELECT max(id) FROM lab_reports WHERE file_name = ?', "{$tag}.csv");
+    $act('paper', 'POST', "/reports/{$report}/papers", ['paper' => $picture($tag)]);
     $act('policy', 'POST', '/policies', [
         'analyte' => 'k', 'required' => 0.85, 'confidence' => 0.95, 'allowable' => 20 + $i % 3, 'change' => 20, 'crops' => (object) [],
         'thresholds' => [120, 170], 'looking' => 'often', 'reason' => "{$tag}, the limits as agreed.",

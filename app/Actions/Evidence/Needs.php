@@ -6,6 +6,7 @@ namespace App\Actions\Evidence;
 
 use App\Models\Portion;
 use App\Models\Reading;
+use HonestCore\Agreement\ActionLimits;
 use HonestCore\Agreement\Call;
 use HonestCore\Agreement\CoveredGroup;
 use HonestCore\Statistics\BinomialBound;
@@ -116,12 +117,7 @@ final class Needs
             $known[$reading->sample_id] = (float) $reading->value;
         }
         $lot = $this->lotToAsk($evidence);
-        $paired = [];
-        foreach ($evidence->counted() as $pair) {
-            if ($lot === null || isset($pair->byLot["lot {$lot->name}"])) {
-                $paired[$pair->sample->id] = true;
-            }
-        }
+        $paired = self::read($evidence, $lot);
         $portions = Portion::query()
             ->whereIn('kind', ['archive', 'bench'])
             ->whereIn('state', ['shelved', 'dried', 'split'])
@@ -142,8 +138,11 @@ final class Needs
             $class = $limits->classOf($known[$sample->id]);
             $asked = $perClass[$class]['n'] ?? 0;
             $close = Call::ofValue($known[$sample->id], $expanded, $limits)->isTooClose();
-            $from = array_map(static fn (float $limit): float => abs($known[$sample->id] - $limit), $limits->values);
-            $ranks[$sample->id] = [$asked >= self::LEAST_IN_CLASS ? 1 : 0, $from === [] ? 0.0 : min($from), $asked];
+            $ranks[$sample->id] = [
+                $asked >= self::LEAST_IN_CLASS ? 1 : 0,
+                self::fromLimit($known[$sample->id], $limits),
+                $asked,
+            ];
             $rows[$sample->id] = [
                 'portion' => $portion->code,
                 'portion_id' => $portion->id,
@@ -151,22 +150,48 @@ final class Needs
                 'sample' => $sample->code,
                 'area' => $sample->area->name,
                 'place' => $portion->place,
-                'why' => ($asked < self::LEAST_IN_CLASS
-                        ? ($actions[$class] ?? '').
-                            ' was asked '.
-                            match ($asked) {
-                                0 => 'never',
-                                1 => 'once',
-                                default => "{$asked} times",
-                            }.
-                            ' so far'
-                        : 'another pair for '.($actions[$class] ?? '')).
-                    ($lot === null ? '' : ($lot->name === '' ? ', with no lot named' : ", with lot {$lot->name}")).
-                    ($close ? '; the lab itself is too close to a limit to be sure' : ''),
+                'why' => self::why($asked, $actions[$class] ?? '', $lot, $close),
             ];
         }
         uksort($rows, static fn (int $a, int $b): int => $ranks[$a] <=> $ranks[$b]);
 
         return array_slice(array_values($rows), 0, self::SHOWN);
+    }
+
+    /** @return array<int, true> composites that the test, or the lot that is asked about, has read */
+    private static function read(Evidence $evidence, ?CoveredGroup $lot): array
+    {
+        $read = [];
+        foreach ($evidence->counted() as $pair) {
+            if ($lot === null || isset($pair->byLot["lot {$lot->name}"])) {
+                $read[$pair->sample->id] = true;
+            }
+        }
+
+        return $read;
+    }
+
+    private static function fromLimit(float $value, ActionLimits $limits): float
+    {
+        $apart = array_map(static fn (float $limit): float => abs($value - $limit), $limits->values);
+
+        return $apart === [] ? 0.0 : min($apart);
+    }
+
+    private static function why(int $asked, string $action, ?CoveredGroup $lot, bool $close): string
+    {
+        $so = match ($asked) {
+            0 => 'never',
+            1 => 'once',
+            default => "{$asked} times",
+        };
+
+        return ($asked < self::LEAST_IN_CLASS ? "{$action} was asked {$so} so far" : "another pair for {$action}").
+            match (true) {
+                $lot === null => '',
+                $lot->name === '' => ', with no lot named',
+                default => ", with lot {$lot->name}",
+            }.
+            ($close ? '; the lab itself is too close to a limit to be sure' : '');
     }
 }
