@@ -85,10 +85,10 @@ const means = computed(() => {
               (limits.sd_without_reference
                   ? `; without it the test’s is ${number(limits.sd_without_reference, 2)}.`
                   : ', all there is.')
-    return (
-        `On the whole it ` +
-        `${lean}.${spread}${labs}${limits.of_bands ? ' Differences are of the middles of bands: for looking at, not for sizing a rate.' : ''}`
-    )
+    const bands = limits.of_bands
+        ? ' Differences are of the middles of bands: for looking at, not for sizing a rate.'
+        : ''
+    return `On the whole it ${lean}.${spread}${labs}${bands}`
 })
 </script>
 
