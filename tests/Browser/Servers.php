@@ -250,13 +250,14 @@ final class Servers
     private static function awaitAnswer(string $url): void
     {
         exec(
-            'curl -s -f --retry 100 --retry-delay 1 --retry-connrefused --retry-max-time 30 --max-time 5 '.
+            // An answer that is cut off counts as none yet.
+            'curl -s -f --retry 100 --retry-delay 1 --retry-all-errors --retry-max-time 60 --max-time 5 '.
                 escapeshellarg($url).' > /dev/null',
             $said,
             $status,
         );
         if ($status !== 0) {
-            throw new \RuntimeException("{$url} does not answer.");
+            throw new \RuntimeException("{$url} does not answer: curl ends with {$status}.");
         }
     }
 }
