@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Database\Values;
+use App\Exceptions\Conflict;
 use App\Models\Concerns\BelongsToTeam;
 use App\Models\Concerns\TakenScope;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasOne;
+use Illuminate\Database\UniqueConstraintViolationException;
 
 /**
  * One reading of one portion by one method, as it was reported. A correction is a new reading.
@@ -83,15 +85,20 @@ final class Reading extends Model
      */
     public function corrected(array $changes): self
     {
-        return self::record([
-            ...$this->only([
-                'sample_id', 'portion_id', 'method_id', 'report_id', 'value', 'band', 'as_reported', 'read_on', 'reader',
-                'flags', 'note', 'method_version_id', 'run_id', 'between', 'lot', 'detail',
-            ]),
-            ...$changes,
-            'created_by' => User::signedIn()->id ?? $this->created_by,
-            'corrects_id' => $this->id,
-        ]);
+        try {
+            return self::record([
+                ...$this->only([
+                    'sample_id', 'portion_id', 'method_id', 'report_id', 'value', 'band', 'as_reported', 'read_on', 'reader',
+                    'flags', 'note', 'method_version_id', 'run_id', 'between', 'lot', 'detail',
+                ]),
+                ...$changes,
+                'created_by' => User::signedIn()->id ?? $this->created_by,
+                'corrects_id' => $this->id,
+            ]);
+        } catch (UniqueConstraintViolationException) {
+            // A report that is being taken corrects it already, which nobody sees yet.
+            throw Conflict::because('nothing_to_correct');
+        }
     }
 
     /** @return array<string, string> */

@@ -6,6 +6,7 @@ namespace HonestCore\Amounts;
 
 use HonestCore\Agreement\ActionLimits;
 use HonestCore\Agreement\Call;
+use HonestCore\Agreement\Verdict;
 use HonestCore\Agreement\Words;
 use HonestCore\Agronomy\Lime\KitDirection;
 use HonestCore\Analyte\Analyte;
@@ -102,6 +103,7 @@ final readonly class ActionAdvice
 
     private static function byTest(Analyte $analyte, ?KitDirection $kit, string $extractant): self
     {
+        $stands = $kit?->signed === Verdict::Stands;
         $lab = "A lab's {$analyte->name}".($extractant === '' ? '.' : " by {$extractant}.");
 
         return match (true) {
@@ -117,12 +119,12 @@ final readonly class ActionAdvice
                 "Nothing: {$kit->test} reads {$kit->band}, and no verdict on its sort claim has been signed.",
                 $lab,
             ),
-            $kit->silentOn !== '' => self::bare(
+            $stands && $kit->silentOn !== '' => self::bare(
                 'none',
                 "Nothing: {$kit->test} reads {$kit->band}, and the verdict on its sort claim was not asked for {$kit->silentOn}.",
                 $lab,
             ),
-            $kit->tooClose !== '' => self::bare(
+            $stands && $kit->tooClose !== '' => self::bare(
                 'none',
                 "Nothing: {$kit->test} reads {$kit->band}, too close to call: {$kit->tooClose}.",
                 $lab,

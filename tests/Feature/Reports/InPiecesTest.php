@@ -55,6 +55,26 @@ final class InPiecesTest extends ReportTestCase
         }
     }
 
+    public function test_a_reading_that_a_report_in_hand_corrects_is_not_left_out_beside_it(): void
+    {
+        $this->read($this->sample, 'lab-smp', '6.8');
+        $reading = Reading::query()->firstOrFail();
+        $this->inHand('taking');
+        TakenScope::admitting($this->report->id, fn () => Reading::query()->create(
+            ['report_id' => $this->report->id, 'corrects_id' => $reading->id] +
+                $reading->only([
+                    'sample_id', 'portion_id', 'method_id', 'created_by', 'value', 'as_reported', 'read_on', 'reader', 'flags', 'note',
+                ]),
+        ));
+
+        try {
+            $reading->corrected(['note' => 'left out']);
+            self::fail('two corrections of one reading');
+        } catch (Conflict $refused) {
+            self::assertSame('nothing_to_correct', $refused->reason);
+        }
+    }
+
     public function test_one_that_was_cut_off_while_its_rows_were_stored_leaves_nothing(): void
     {
         $this->read($this->sample, 'lab-smp', '6.8');

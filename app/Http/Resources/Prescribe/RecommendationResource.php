@@ -68,7 +68,9 @@ final class RecommendationResource extends JsonResource
                         'read_on' => $by->kitReading?->read_on->format('Y-m-d'),
                         'counts' => $by->kit->counts(),
                     ],
-            'verdict' => $by->verdict === null ? null : (new VerdictResource(new ShownVerdict($by->verdict, [])))->toArray($request),
+            'verdict' => $by->verdict === null ? null : (new VerdictResource(
+                new ShownVerdict($by->verdict, [], $by->kit->silentOn ?? ''),
+            ))->toArray($request),
             'verdict_moved' => $this->verdictMoved,
             'pooled' => $by->pooled === null
                     ? null

@@ -78,9 +78,7 @@ const read = (pair: (typeof pairs.value)[number]): string =>
                             <td>
                                 {{ verdict.scope.lots.map((lot) => lot || 'no lot named').join(', ') || 'no lot' }};
                                 {{ verdict.scope.seasons.join(', ') || 'no season' }}
-                                <strong v-if="verdict.silent_on" class="warning"
-                                    >It was not asked for {{ verdict.silent_on }}.</strong
-                                >
+                                <strong v-if="verdict.silent_on">It was not asked for {{ verdict.silent_on }}.</strong>
                             </td>
                         </tr>
                         <tr>
@@ -98,8 +96,11 @@ const read = (pair: (typeof pairs.value)[number]): string =>
                         <tr>
                             <td>Ends with</td>
                             <td>
-                                a new lot, another lab method, or the first composite after
-                                {{ verdict.season ?? 'its season' }}
+                                {{
+                                    verdict.scope.lots
+                                        ? 'a newer verdict, or another lab method; for another lot or season it was never asked'
+                                        : `a new lot, another lab method, or the first composite after ${verdict.season ?? 'its season'}`
+                                }}
                             </td>
                         </tr>
                         <tr v-if="verdict.note">

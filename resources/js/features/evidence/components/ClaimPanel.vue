@@ -76,7 +76,9 @@ const covered = computed(() => {
     const of = (groups: typeof lots): string[] =>
         groups.filter(({ state }) => state === 'covered').map(({ name }) => name)
     const parts = [
-        of(lots).length ? `lot ${of(lots).join(', ')}`.replace(/^lot $/, 'readings that name no lot') : '',
+        of(lots)
+            .map((name) => (name === '' ? 'readings that name no lot' : `lot ${name}`))
+            .join(', '),
         of(seasons).length ? `season ${of(seasons).join(', ')}` : '',
     ].filter(Boolean)
     return parts.length ? `It speaks for ${parts.join('; ')}.` : ''

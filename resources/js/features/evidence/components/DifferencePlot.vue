@@ -78,13 +78,13 @@ const means = computed(() => {
             : limits.mean > 0
               ? `reads higher, by ${shown(limits.mean)}`
               : `reads lower, by ${shown(limits.mean)}`
+    const [all, lab, test] = [limits.sd, limits.reference_sd, limits.sd_without_reference]
     const labs =
-        limits.reference_sd === null || limits.sd === null
+        lab === null || all === null
             ? ''
-            : ` Of the spread of ${number(limits.sd, 2)}, ${number(limits.reference_sd, 2)} is the lab’s own` +
-              (limits.sd_without_reference
-                  ? `; without it the test’s is ${number(limits.sd_without_reference, 2)}.`
-                  : ', all there is.')
+            : test
+              ? ` Of the spread of ${number(all, 2)}, ${number(lab, 2)} is the lab’s own; without it the test’s is ${number(test, 2)}.`
+              : ` The spread of ${number(all, 2)} is no larger than the lab’s own, ${number(lab, 2)}.`
     const bands = limits.of_bands
         ? ' Differences are of the middles of bands: for looking at, not for sizing a rate.'
         : ''
