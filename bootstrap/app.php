@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Exceptions\Conflict;
 use App\Exceptions\DiskTrouble;
 use App\Exceptions\RefusedRows;
+use App\Exceptions\Worded;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\SoundInput;
 use HonestCore\Error\CoreError;
@@ -35,7 +36,7 @@ return Application::configure(basePath: dirname(__DIR__))
         $exceptions->shouldRenderJsonWhen(
             static fn (Request $request): bool => $request->is('api/*') || $request->expectsJson(),
         );
-        $exceptions->dontReport([CoreError::class, Conflict::class, RefusedRows::class]);
+        $exceptions->dontReport([CoreError::class, Worded::class, RefusedRows::class]);
         $exceptions->render(
             static fn (NotFoundHttpException $error, Request $request): ?JsonResponse => $request->is('api/*')
                 ? new JsonResponse(['message' => 'There is nothing here under this address.', 'code' => 'not_found'], 404)
@@ -43,14 +44,14 @@ return Application::configure(basePath: dirname(__DIR__))
         );
         $exceptions->render(
             static fn (CoreError $error): JsonResponse => new JsonResponse(
-                ['message' => $error->forPeople(), 'code' => $error->errorCode()],
+                ['message' => $error->forPeople(), 'code' => $error->errorCode(), 'reason' => $error->reason()],
                 422,
             ),
         );
         $exceptions->render(
-            static fn (Conflict $error): JsonResponse => new JsonResponse(
+            static fn (Worded $error): JsonResponse => new JsonResponse(
                 ['message' => $error->words(), 'code' => $error->reason],
-                409,
+                $error instanceof Conflict ? 409 : 422,
             ),
         );
         $exceptions->render(static fn (PDOException $error): ?JsonResponse => DiskTrouble::answer($error));

@@ -32,7 +32,7 @@ final readonly class TeamManifest implements NamesParts
     {
         $fields = new Fields($row);
         if ($fields->text('format') !== self::FORMAT || $fields->whole('form') !== 1) {
-            throw BadField::of('format', self::FORMAT.', form 1');
+            throw new BadField('no_such_format', ['place' => 'format', 'known' => self::FORMAT.', form 1']);
         }
         $parts = [];
         foreach ($fields->rows('parts') as $part) {

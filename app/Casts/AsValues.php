@@ -35,7 +35,7 @@ final class AsValues implements CastsAttributes
             return null;
         }
         if (! is_array($rows)) {
-            throw BadField::of($key, 'a list of rows');
+            throw new BadField('no_list_of_rows', ['place' => $key]);
         }
 
         return $this->values($key, $rows);
@@ -67,7 +67,7 @@ final class AsValues implements CastsAttributes
             fn (mixed $one): Stored => match (true) {
                 $one instanceof Stored => $one,
                 is_array($one) => ($this->class)::fromRow($one),
-                default => throw BadField::of($key, 'a list of rows'),
+                default => throw new BadField('no_list_of_rows', ['place' => $key]),
             },
             array_values($rows),
         );

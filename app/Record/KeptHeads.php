@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace App\Record;
 
-use HonestCore\Error\BadOption;
-use HonestCore\Error\BadRow;
+use App\Console\BadInput;
 use HonestCore\Error\CoreError;
 use HonestCore\Record\ChainHead;
 use HonestCore\Table\Fields;
@@ -18,18 +17,18 @@ final readonly class KeptHeads
     /** @param array<int, ChainHead> $heads by team */
     public function __construct(private array $heads) {}
 
-    /** @throws CoreError */
+    /** @throws BadInput|CoreError */
     public static function ofFile(string $path): self
     {
         $text = is_file($path) && is_readable($path) && filesize($path) <= self::MOST_BYTES ? file_get_contents($path) : false;
         if ($text === false) {
-            throw BadOption::because('--against', "{$path} cannot be read", 'a file that record:head wrote');
+            throw BadInput::because('--against', "{$path} cannot be read", 'a file that record:head wrote');
         }
         $heads = [];
         foreach (preg_split('/\R/', trim($text)) ?: [] as $i => $line) {
             $row = json_decode($line, true);
             if (! is_array($row)) {
-                throw BadRow::at($i + 1, 'it is no head of a chain', 'a line that record:head wrote');
+                throw BadInput::because('row '.($i + 1), 'it is no head of a chain', 'a line that record:head wrote');
             }
             $heads[(new Fields($row))->whole('team')] = ChainHead::fromRow($row);
         }

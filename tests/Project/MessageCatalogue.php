@@ -4,114 +4,131 @@ declare(strict_types=1);
 
 namespace Tests\Project;
 
+use HonestCore\Error\RefusalWords;
 use PhpParser\Node;
 use PhpParser\Node\Expr;
-use PhpParser\Node\Scalar;
 use PhpParser\NodeFinder;
 use PhpParser\ParserFactory;
 
-/** Every sentence by which the program refuses something, read out of the sources: where, by which code, in which words. */
+/** Every sentence by which the program refuses something, and where in the sources each is thrown. */
 final class MessageCatalogue
 {
-    private const ENDINGS = [
+    public const KINDS = [
         'BadBoundary' => 'bad_boundary', 'BadDefinition' => 'bad_definition', 'BadField' => 'bad_field',
         'BadOption' => 'bad_option', 'BadRow' => 'bad_row', 'BadTable' => 'bad_table',
-        'ImpossibleStep' => 'impossible_step', 'ValueOutOfRange' => 'value_out_of_range',
+        'ImpossibleStep' => 'impossible_step', 'ValueOutOfRange' => 'value_out_of_range', 'Bounds' => 'value_out_of_range',
     ];
 
-    public static function ofSources(): string
+    public static function written(): string
     {
-        $lines = [];
-        foreach (SourceFiles::in('core/src', 'php') as $file => $text) {
-            foreach (self::thrown($text) as [$code, $words]) {
-                $lines[$code][$words][] = '`'.basename($file, '.php').'`';
-            }
-        }
-        ksort($lines);
         $said = '';
-        foreach ($lines as $code => $sentences) {
-            ksort($sentences);
-            $said .= "\n## {$code}\n\n";
-            foreach ($sentences as $words => $where) {
-                $said .= "- {$words} ".implode(', ', array_unique($where))."\n";
+        foreach (RefusalWords::sentences() as $kind => $sentences) {
+            $said .= "\n## {$kind}\n\n";
+            foreach ($sentences as $reason => $words) {
+                $said .= "- `{$reason}`: {$words}\n";
             }
         }
-        /** @var array<string, string> $conflicts */
-        $conflicts = require SourceFiles::ROOT.'/lang/en/conflicts.php';
-        ksort($conflicts);
-        foreach ($conflicts as $code => $words) {
-            $conflicts[$code] = "- `{$code}`: ".str_replace('|', '\|', $words);
+        foreach (
+            [
+                'refused' => ['refusals', 'What cannot be done with what was given'],
+                'conflict' => ['conflicts', 'What was sound and cannot be done now'],
+            ] as $title => [$file, $what]
+        ) {
+            /** @var array<string, string> $words */
+            $words = require SourceFiles::ROOT."/lang/en/{$file}.php";
+            ksort($words);
+            $said .= "\n## {$title}\n\n{$what}; the words stand in `lang/en/{$file}.php`.\n\n";
+            foreach ($words as $code => $sentence) {
+                $said .= "- `{$code}`: {$sentence}\n";
+            }
         }
 
         return "# What the program refuses\n\n".
-            "Written by `bin/messages` from the sources; a test holds it. In braces stands what is filled in. A refusal of\n".
-            "the core is worded where it is thrown, because commands print it with no framework about; it carries its\n".
-            "facts (place, value, bounds, unit, what is accepted) beside the words, and an answer gives its code.\n".
-            $said."\n## conflict\n\nWhat was sound and cannot be done now; the words stand in `lang/en/conflicts.php`.\n\n".
-            implode("\n", $conflicts)."\n";
+            "Written by `bin/messages`; a test holds it. The kinds of the core come first, with their words of\n".
+            "`core/words/refusals.json`: in braces stands what is filled in. An answer of the interface gives the kind as\n".
+            "`code` and the name of the sentence as `reason`; of what the application refuses, `code` names the sentence.\n".$said;
     }
 
-    /** @return iterable<array{string, string}> code and words */
-    private static function thrown(string $text): iterable
+    /**
+     * What one source throws: the kind, each reason it may have, and the names of the facts it gives, where they can be
+     * read off the source.
+     *
+     * @return iterable<array{string, list<string>, list<string>|null}>
+     */
+    public static function thrown(string $source): iterable
     {
-        $tree = (new ParserFactory)->createForHostVersion()->parse($text) ?? [];
-        $class = (new NodeFinder)->findFirstInstanceOf($tree, Node\Stmt\ClassLike::class);
-        foreach ((new NodeFinder)->findInstanceOf($tree, Expr\Throw_::class) as $throw) {
-            $made = $throw->expr;
-            if (! ($made instanceof Expr\New_ || $made instanceof Expr\StaticCall) || ! $made->class instanceof Node\Name) {
-                continue;
-            }
-            $code = self::ENDINGS[$made->class->getLast()] ?? null;
-            $parts = array_map(
-                static fn (Node $one): string => $one instanceof Node\Arg ? self::words($one->value) : '…',
-                array_values($made->args),
-            );
-            if ($code === null || $class?->name?->toString() === $made->class->getLast()) {
-                continue;
-            }
-            yield [$code, self::sentence($made instanceof Expr\New_ ? '' : $code, $parts)];
+        $tree = (new ParserFactory)->createForHostVersion()->parse($source) ?? [];
+        foreach ((new NodeFinder)->find($tree, self::makesOne(...)) as $made) {
+            assert(($made instanceof Expr\New_ || $made instanceof Expr\StaticCall) && $made->class instanceof Node\Name);
+            $class = $made->class->getLast();
+            $args = array_values(array_map(
+                static fn (Node $one): ?Expr => $one instanceof Node\Arg ? $one->value : null,
+                $made->args,
+            ));
+            $facts = self::facts($args[$class === 'Bounds' ? 4 : 1] ?? null);
+            yield [
+                self::KINDS[$class],
+                self::reasons($args[0] ?? null),
+                $facts === null || $class !== 'Bounds' ? $facts : [...$facts, 'value', 'low', 'high'],
+            ];
         }
     }
 
-    /** @param list<string> $parts */
-    private static function sentence(string $code, array $parts): string
+    /** @return iterable<array{string, list<string>}> each act that one source lets fail: its code and the names of its facts */
+    public static function failedActs(string $source, string $class): iterable
     {
-        $part = static fn (int $i): string => $parts[$i] ?? '';
-
-        return match ($code) {
-            '' => $part(0),
-            'bad_table' => "{$part(0)}; accepted is {$part(1)}.",
-            'bad_field' => "\"{$part(0)}\" is missing or of another kind; accepted is {$part(1)}.",
-            'bad_row' => "row {$part(0)}: {$part(1)}; accepted is {$part(2)}.",
-            'value_out_of_range' => trim("{$part(0)} must be {$part(2)} {$part(3)}").', '.$part(1).' given.',
-            default => "{$part(0)}: {$part(1)}; accepted is {$part(2)}.",
-        };
+        $tree = (new ParserFactory)->createForHostVersion()->parse($source) ?? [];
+        foreach ((new NodeFinder)->findInstanceOf($tree, Expr\StaticCall::class) as $call) {
+            if (! $call->class instanceof Node\Name || $call->class->getLast() !== $class) {
+                continue;
+            }
+            [$code, $facts] = ['(no code)', []];
+            foreach ($call->args as $arg) {
+                $name = $arg instanceof Node\Arg ? $arg->name?->toString() : null;
+                if ($name !== null) {
+                    $facts[] = $name;
+                } elseif ($arg instanceof Node\Arg && $arg->value instanceof Node\Scalar\String_) {
+                    $code = $arg->value->value;
+                }
+            }
+            yield [$code, $facts];
+        }
     }
 
-    private static function words(Expr $from): string
+    private static function makesOne(Node $node): bool
+    {
+        return ($node instanceof Expr\New_ || $node instanceof Expr\StaticCall) &&
+            $node->class instanceof Node\Name &&
+            isset(self::KINDS[$node->class->getLast()]);
+    }
+
+    /** @return list<string> none where a variable says it */
+    private static function reasons(?Expr $said): array
     {
         return match (true) {
-            $from instanceof Scalar\String_ => $from->value,
-            $from instanceof Scalar\Int_, $from instanceof Scalar\Float_ => (string) $from->value,
-            $from instanceof Expr\BinaryOp\Concat => self::words($from->left).self::words($from->right),
-            $from instanceof Expr\Ternary && $from->if !== null => self::words($from->if).' / '.self::words($from->else),
-            $from instanceof Scalar\InterpolatedString => implode('', array_map(
-                static fn (Expr|Node\InterpolatedStringPart $one): string => $one instanceof Expr ? self::words($one) : $one->value,
-                $from->parts,
-            )),
-            $from instanceof Expr\Variable && is_string($from->name) => "{{$from->name}}",
-            $from instanceof Expr\PropertyFetch && $from->name instanceof Node\Identifier => "{{$from->name}}",
-            $from instanceof Expr\ClassConstFetch && $from->name instanceof Node\Identifier => '{'.strtolower((string) $from->name).'}',
-            $from instanceof Expr\FuncCall && $from->name instanceof Node\Name => self::filled($from),
-            default => '{…}',
+            $said instanceof Node\Scalar\String_ => [$said->value],
+            $said instanceof Expr\Ternary => [...self::reasons($said->if), ...self::reasons($said->else)],
+            $said instanceof Expr\Variable => [],
+            default => ['(a sentence of its own)'],
         };
     }
 
-    /** What a call puts into the sentence: the name of what it is called with. */
-    private static function filled(Expr\FuncCall $call): string
+    /** @return list<string>|null */
+    private static function facts(?Expr $given): ?array
     {
-        $last = end($call->args);
+        if ($given === null) {
+            return [];
+        }
+        if (! $given instanceof Expr\Array_) {
+            return null;
+        }
+        $names = [];
+        foreach ($given->items as $item) {
+            if ($item->key instanceof Node\Scalar\String_) {
+                $names[] = $item->key->value;
+            }
+        }
 
-        return $last instanceof Node\Arg ? self::words($last->value) : '{…}';
+        return $names;
     }
 }

@@ -191,19 +191,18 @@ final class WallsTest extends TestCase
 
     public function test_each_failed_act_has_a_code_and_its_words_in_the_catalogue(): void
     {
-        $catalogue = require dirname(__DIR__, 2).'/lang/en/conflicts.php';
-        $used = [];
-        foreach (SourceFiles::in('app', 'php') as $file => $text) {
-            preg_match_all("/Conflict::because\\(\\s*'(\\w+)'((?:,\\s*\\w+: [^\\n]+?)*)\\)[;\\s]/", $text, $calls, PREG_SET_ORDER);
-            self::assertCount(substr_count($text, 'Conflict::because('), $calls, $file);
-            foreach ($calls as [, $code, $facts]) {
-                preg_match_all('/[ ,](\w+): /', $facts, $given);
-                preg_match_all('/:([a-z]+)/', $catalogue[$code] ?? '', $said);
-                self::assertEqualsCanonicalizing($said[1], array_unique($given[1]), "the facts of {$code} in {$file}");
-                $used[$code] = $code;
+        foreach (['Conflict' => 'conflicts', 'Refused' => 'refusals'] as $class => $file) {
+            $catalogue = require dirname(__DIR__, 2)."/lang/en/{$file}.php";
+            $used = [];
+            foreach (SourceFiles::in('app', 'php') as $path => $text) {
+                foreach (MessageCatalogue::failedActs($text, $class) as [$code, $given]) {
+                    preg_match_all('/:([a-z]+)/', $catalogue[$code] ?? '', $said);
+                    self::assertEqualsCanonicalizing($said[1], $given, "the facts of {$code} in {$path}");
+                    $used[$code] = $code;
+                }
             }
+            self::assertEqualsCanonicalizing(array_keys($catalogue), array_values($used));
         }
-        self::assertEqualsCanonicalizing(array_keys($catalogue), array_values($used));
     }
 
     public function test_no_function_has_more_branches_than_a_reader_can_hold(): void

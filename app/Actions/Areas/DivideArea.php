@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Actions\Areas;
 
 use App\Database\AllOrNothing;
+use App\Exceptions\Refused;
 use App\Models\Area;
-use HonestCore\Error\BadBoundary;
 use HonestCore\Geometry\Boundary;
 use HonestCore\Geometry\Cut;
 use HonestCore\Geometry\GeoJson;
@@ -90,7 +90,7 @@ final class DivideArea
 
         return count($polygons) === 1
             ? $polygons[0]['rings']
-            : throw BadBoundary::because('the area', 'it has '.count($polygons).' parts', 'an area of one piece');
+            : throw Refused::because('area_of_parts', parts: count($polygons));
     }
 
     /**

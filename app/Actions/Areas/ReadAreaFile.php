@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Areas;
 
+use App\Exceptions\Refused;
 use App\Models\Site;
 use HonestCore\Agronomy\AreaName;
 use HonestCore\Agronomy\Crop;
@@ -38,7 +39,7 @@ final class ReadAreaFile
             }
         }
         if ($areas === []) {
-            throw new BadBoundary($passed[0]['why'] ?? 'The file holds no area.');
+            throw $passed === [] ? Refused::because('file_without_areas') : Refused::because('no_part_is_an_area', why: $passed[0]['why']);
         }
 
         return ['areas' => $areas, 'looks_swapped' => $swapped, 'passed_over' => $passed];

@@ -6,11 +6,11 @@ namespace App\Actions\Bench;
 
 use App\Database\AllOrNothing;
 use App\Exceptions\Conflict;
+use App\Exceptions\Refused;
 use App\Models\PenCalibration;
 use App\Models\Reading;
 use App\Models\Run;
 use App\Models\User;
-use HonestCore\Error\ValueOutOfRange;
 use HonestCore\Probe\Calibration;
 
 /** Keeps what a pen showed in its buffers, and how far it had drifted after the work. */
@@ -59,10 +59,10 @@ final class Calibrate
                 }
             }
             if ($before === null) {
-                throw new ValueOutOfRange(
-                    "The pen was not calibrated in a buffer of {$buffer}; accepted are ".
-                        implode(', ', array_column($calibration->points, 'buffer')).
-                        '.',
+                throw Refused::because(
+                    'not_calibrated_there',
+                    buffer: $buffer,
+                    buffers: implode(', ', array_column($calibration->points, 'buffer')),
                 );
             }
             $drift = Calibration::drift($before, $shown);

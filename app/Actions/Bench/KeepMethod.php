@@ -6,12 +6,12 @@ namespace App\Actions\Bench;
 
 use App\Database\AllOrNothing;
 use App\Exceptions\Conflict;
+use App\Exceptions\Refused;
 use App\Models\MethodVersion;
 use App\Models\TestMethod;
 use App\Models\User;
 use HonestCore\Agreement\Band;
 use HonestCore\Bench\MethodDefinition;
-use HonestCore\Error\BadDefinition;
 
 /**
  * Adds a bench method to the team's, or revises one: every definition is kept, and readings keep the one they were
@@ -63,11 +63,7 @@ final class KeepMethod
                 throw Conflict::because('method_revised', version: $current->version);
             }
             if (! $definition->measuresLike($current->parsed())) {
-                throw BadDefinition::at(
-                    'scale',
-                    'another analyte, unit or scale makes another test, and its evidence must begin anew',
-                    'the scale as it is; add the changed one as a method of its own',
-                );
+                throw Refused::because('another_test');
             }
             if (TestMethod::query()->where('name', $definition->name)->whereKeyNot($method->id)->exists()) {
                 throw Conflict::because('method_named', method: $definition->name);

@@ -6,6 +6,7 @@ namespace App\Actions\Bench;
 
 use App\Database\AllOrNothing;
 use App\Exceptions\Conflict;
+use App\Exceptions\Refused;
 use App\Models\PracticeRound;
 use App\Models\TestMethod;
 use App\Models\User;
@@ -14,7 +15,6 @@ use HonestCore\Bench\PracticeScore;
 use HonestCore\Bench\ScaleKind;
 use HonestCore\Colour\LabColour;
 use HonestCore\Colour\Srgb;
-use HonestCore\Error\ValueOutOfRange;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
@@ -41,7 +41,7 @@ final class Practise
         if ($source === 'screen') {
             $known = self::spread($scale, $random);
         } elseif (count($known) < 2) {
-            throw new ValueOutOfRange('The values of the tubes are not said; accepted are two or more numbers.');
+            throw Refused::because('tubes_without_values');
         }
         $tubes = [];
         foreach ($known as $value) {
@@ -71,11 +71,7 @@ final class Practise
                 throw Conflict::because('round_read');
             }
             if (count($answers) !== count($round->tubes)) {
-                throw ValueOutOfRange::of(
-                    'The number of answers',
-                    count($answers),
-                    'one for each of '.count($round->tubes).' tubes',
-                );
+                throw Refused::because('answers_unlike_tubes', answers: count($answers), tubes: count($round->tubes));
             }
             $scale = $round->method->current?->parsed()->scale;
             if ($scale?->bands === null) {

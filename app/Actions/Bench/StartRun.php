@@ -6,6 +6,7 @@ namespace App\Actions\Bench;
 
 use App\Database\AllOrNothing;
 use App\Exceptions\Conflict;
+use App\Exceptions\Refused;
 use App\Models\MethodVersion;
 use App\Models\PenCalibration;
 use App\Models\Portion;
@@ -16,7 +17,6 @@ use App\Models\TestMethod;
 use App\Models\User;
 use HonestCore\Bench\MethodDefinition;
 use HonestCore\Bench\MethodStep;
-use HonestCore\Error\ValueOutOfRange;
 use HonestCore\Jar\JarSteps;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -50,10 +50,10 @@ final class StartRun
             $definition = $version->parsed();
             $portions = $this->portions($site, $setup['portion_ids']);
             if (count($portions) * $setup['replicates'] > self::MOST_TUBES) {
-                throw ValueOutOfRange::of(
-                    'The number of tubes',
-                    count($portions) * $setup['replicates'],
-                    'up to '.self::MOST_TUBES.' in one run',
+                throw Refused::because(
+                    'too_many_tubes',
+                    tubes: count($portions) * $setup['replicates'],
+                    most: self::MOST_TUBES,
                 );
             }
             $definition->breaksOf($setup['said'], $setup['celsius']);
@@ -86,12 +86,10 @@ final class StartRun
     {
         $off = abs($nowMs - (int) now()->getPreciseTimestamp(3));
         if ($off > self::CLOCK_OFF_MS) {
-            throw new ValueOutOfRange(
-                'The clock of this device is off by '.
-                    round($off / 60_000).
-                    ' min; accepted is up to '.
-                    self::CLOCK_OFF_MS / 60_000 .
-                    ' min. Set it right, so that times can be trusted.',
+            throw Refused::because(
+                'clock_off',
+                minutes: (int) round($off / 60_000),
+                most: intdiv(self::CLOCK_OFF_MS, 60_000),
             );
         }
     }
@@ -110,10 +108,7 @@ final class StartRun
             return $definition->steps;
         }
         if ($setup['depth_cm'] === null || $setup['celsius'] === null) {
-            throw new ValueOutOfRange(
-                'When to read a jar follows from the depth of its water and the temperature; accepted are both, in '.
-                    'centimetres and °C.',
-            );
+            throw Refused::because('jar_without_depth_or_temperature');
         }
 
         return JarSteps::timed($definition->steps, $setup['depth_cm'], $setup['celsius']);
@@ -128,17 +123,15 @@ final class StartRun
         $found = Portion::query()->whereIn('id', $ids)->where('site_id', $site->id)->with('sample')->get()->keyBy('id');
         $portions = [];
         foreach ($ids as $id) {
-            $portion = $found->get($id) ?? throw new ValueOutOfRange("Portion {$id} is none of this site.");
+            $portion = $found->get($id) ?? throw Refused::because('portion_of_another_site', portion: $id);
             if (! in_array($portion->kind, ['bench', 'archive'], true) || $portion->sample === null) {
-                throw new ValueOutOfRange(
-                    "{$portion->code} is not for the bench; accepted are bench and archive portions.",
-                );
+                throw Refused::because('not_for_the_bench', portion: $portion->code);
             }
             $portions[] = $portion;
         }
 
         return $portions === []
-            ? throw new ValueOutOfRange('Nothing is chosen; accepted are one portion or more.')
+            ? throw Refused::because('no_portion_chosen')
             : $portions;
     }
 
@@ -154,26 +147,22 @@ final class StartRun
             ReagentLot::query()->whereIn('id', $ids)->where('method_id', $method->id)->orderBy('id')->get() as $lot
         ) {
             if (isset($lots[$lot->reagent])) {
-                throw new ValueOutOfRange("Two lots of {$lot->reagent} are chosen; accepted is one of each reagent.");
+                throw Refused::because('two_lots', reagent: $lot->reagent);
             }
-            $expired = $lot->expires_on !== null && $lot->expires_on->format('Y-m-d') < $today;
+            $ends = $lot->expires_on?->format('Y-m-d');
+            $expired = $ends !== null && $ends < $today;
             if ($expired && ! $anyway) {
-                throw new ValueOutOfRange(
-                    "Lot {$lot->lot} of {$lot->reagent} expired on {$lot->expires_on?->format(
-                        'Y-m-d',
-                    )}. Take another lot; with this one, which you may choose knowingly, every reading is left out ".
-                        'of the verdict.',
-                );
+                throw Refused::because('lot_expired', lot: $lot->lot, reagent: $lot->reagent, day: $ends);
             }
             $lots[$lot->reagent] = [
                 'reagent' => $lot->reagent,
                 'lot' => $lot->lot,
-                'expires_on' => $lot->expires_on?->format('Y-m-d'),
+                'expires_on' => $ends,
                 'expired' => $expired,
             ];
         }
         if (count($lots) < count(array_unique($ids))) {
-            throw new ValueOutOfRange('One of the lots is none of this method.');
+            throw Refused::because('lot_of_another_method');
         }
 
         return array_values($lots);
@@ -183,7 +172,7 @@ final class StartRun
     {
         return $id === null
             ? null
-            : (PenCalibration::query()->find($id) ?? throw new ValueOutOfRange('There is no such calibration.'))->id;
+            : (PenCalibration::query()->find($id) ?? throw Refused::because('no_such_calibration'))->id;
     }
 
     /** @param non-empty-list<Portion> $portions */

@@ -7,13 +7,13 @@ namespace App\Actions\Reports;
 use App\Database\AllOrNothing;
 use App\Database\Turn;
 use App\Exceptions\Conflict;
+use App\Exceptions\Refused;
 use App\Exceptions\RefusedRows;
 use App\Models\Concerns\TakenScope;
 use App\Models\Lab;
 use App\Models\LabMapping;
 use App\Models\LabReport;
 use App\Models\User;
-use HonestCore\Error\BadTable;
 use HonestCore\Reports\ColumnRole;
 use HonestCore\Reports\ReportMapping;
 use HonestCore\Reports\ReportReading;
@@ -70,7 +70,7 @@ final class TakeMapped
         $methods = new SeriesMethods($lab);
         $lines = $this->lines($file, $reading, $lab, $mapping, $taking['skip'], $methods, $author);
         if (! $lines->check($old)) {
-            throw BadTable::because('no row holds a result of a portion of this team', 'a file with at least one result');
+            throw Refused::because('report_without_results');
         }
         $rows = count($file->table->rows);
         $report = AllOrNothing::of(static function () use ($lab, $mapping, $taking, $author, $rows, $old, $methods): LabReport {

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Console\BadInput;
 use HonestCore\Agreement\Assessment;
 use HonestCore\Agreement\Bands;
 use HonestCore\Agreement\DefaultPolicy;
 use HonestCore\Agreement\EvidenceTable;
 use HonestCore\Agreement\Looking;
 use HonestCore\Agreement\Scale;
-use HonestCore\Error\BadOption;
 use HonestCore\Table\Number;
 
 final class AssessEvidence extends ContractCommand
@@ -36,7 +36,7 @@ final class AssessEvidence extends ContractCommand
     {
         $analyte =
             $this->text('analyte') ??
-            throw BadOption::because('--analyte', 'it is missing', 'an analyte code such as ph');
+            throw BadInput::because('--analyte', 'it is missing', 'an analyte code such as ph');
         $policy = DefaultPolicy::for(
             $analyte,
             $this->thresholds(),
@@ -63,7 +63,7 @@ final class AssessEvidence extends ContractCommand
     /**
      * @return list<float>|null
      *
-     * @throws BadOption
+     * @throws BadInput
      */
     private function thresholds(): ?array
     {
@@ -73,7 +73,7 @@ final class AssessEvidence extends ContractCommand
             ? null
             : array_map(
                 static fn (string $part): float => Number::parse($part) ??
-                    throw BadOption::because(
+                    throw BadInput::because(
                         '--thresholds',
                         "\"{$part}\" is not a number",
                         'ascending numbers parted by commas, such as 6.0,7.3',
@@ -82,7 +82,7 @@ final class AssessEvidence extends ContractCommand
             );
     }
 
-    /** @throws BadOption */
+    /** @throws BadInput */
     private function scale(): ?Scale
     {
         $text = $this->text('scale');
@@ -90,6 +90,6 @@ final class AssessEvidence extends ContractCommand
         return $text === null
             ? null
             : Scale::tryFrom($text) ??
-                    throw BadOption::because('--scale', "\"{$text}\" is no scale", 'absolute or ratio');
+                    throw BadInput::because('--scale', "\"{$text}\" is no scale", 'absolute or ratio');
     }
 }

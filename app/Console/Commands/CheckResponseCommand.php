@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use HonestCore\Error\BadOption;
+use App\Console\BadInput;
 use HonestCore\Response\DressingResponse;
 use HonestCore\Response\PlotChanges;
 
@@ -23,7 +23,7 @@ final class CheckResponseCommand extends ContractCommand
     {
         $expected = $this->number('expected');
         if ($expected === 0.0) {
-            throw BadOption::because('--expected', 'it is 0', 'a number other than 0');
+            throw BadInput::because('--expected', 'it is 0', 'a number other than 0');
         }
 
         return DressingResponse::of(

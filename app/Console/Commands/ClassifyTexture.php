@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Console\BadInput;
 use HonestCore\Agronomy\Texture;
-use HonestCore\Error\BadOption;
 use HonestCore\Table\Number;
 
 final class ClassifyTexture extends ContractCommand
@@ -31,7 +31,7 @@ final class ClassifyTexture extends ContractCommand
         }
         foreach (['sand', 'silt', 'clay'] as $option) {
             if ($this->option($option) !== null) {
-                throw BadOption::because(
+                throw BadInput::because(
                     "--{$option}",
                     'it does not go with --jar',
                     'either --jar or all of --sand, --silt, --clay',
@@ -40,7 +40,7 @@ final class ClassifyTexture extends ContractCommand
         }
         $heights = array_map(Number::parse(...), explode(',', $jar));
         if (count($heights) !== 3 || in_array(null, $heights, true)) {
-            throw BadOption::because('--jar', "\"{$jar}\" is not three heights", 'sand,silt,clay such as 30,15,5');
+            throw BadInput::because('--jar', "\"{$jar}\" is not three heights", 'sand,silt,clay such as 30,15,5');
         }
 
         return Texture::ofLayers(...$heights)->toArray();

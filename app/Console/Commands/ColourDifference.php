@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Console\BadInput;
 use HonestCore\Colour\Ciede2000;
 use HonestCore\Colour\LabColour;
-use HonestCore\Error\BadOption;
 use HonestCore\Table\Number;
 
 final class ColourDifference extends ContractCommand
@@ -29,7 +29,7 @@ final class ColourDifference extends ContractCommand
         $text = is_string($text) ? $text : '';
         $parts = array_map(Number::parse(...), explode(',', $text));
         if (count($parts) !== 3 || in_array(null, $parts, true)) {
-            throw BadOption::because(
+            throw BadInput::because(
                 $argument,
                 "\"{$text}\" is not a colour",
                 'three numbers L,a,b such as 50,2.68,-79.78',

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use HonestCore\Error\BadOption;
+use App\Console\BadInput;
 use HonestCore\Error\CoreError;
 use HonestCore\Table\Number;
 use Illuminate\Console\Command;
@@ -27,7 +27,8 @@ abstract class ContractCommand extends Command
             return parent::run($input, $output);
         } catch (ExceptionInterface|CoreError $error) {
             $line = trim((string) preg_replace('/\s+/', ' ', $error->getMessage()));
-            $line = $error instanceof CoreError ? $line : rtrim($line, '.')."; accepted is {$this->getSynopsis()}.";
+            $spoken = $error instanceof CoreError || $error instanceof BadInput;
+            $line = $spoken ? $line : rtrim($line, '.')."; accepted is {$this->getSynopsis()}.";
             $to = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
             $to->writeln($line, OutputInterface::OUTPUT_RAW | OutputInterface::VERBOSITY_QUIET);
 
@@ -66,7 +67,7 @@ abstract class ContractCommand extends Command
         return json_encode($facts, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
     }
 
-    /** @throws BadOption */
+    /** @throws BadInput */
     protected function file(string $argument): string
     {
         $path = $this->argument($argument);
@@ -77,7 +78,7 @@ abstract class ContractCommand extends Command
     /**
      * @param string $name of the argument or option, as a person knows it
      *
-     * @throws BadOption
+     * @throws BadInput
      */
     protected function fileOf(string $name, string $path): string
     {
@@ -89,7 +90,7 @@ abstract class ContractCommand extends Command
                     : false);
 
         return $text === false
-            ? throw BadOption::because(
+            ? throw BadInput::because(
                 $name,
                 "\"{$path}\" cannot be read",
                 'the path of a readable file, or - for standard input',
@@ -104,7 +105,7 @@ abstract class ContractCommand extends Command
         return is_string($value) ? $value : null;
     }
 
-    /** @throws BadOption */
+    /** @throws BadInput */
     protected function number(string $option): ?float
     {
         $text = $this->text($option);
@@ -113,20 +114,20 @@ abstract class ContractCommand extends Command
         }
 
         return Number::parse($text) ??
-            throw BadOption::because("--{$option}", "\"{$text}\" is not a number", 'a finite number such as 0.25');
+            throw BadInput::because("--{$option}", "\"{$text}\" is not a number", 'a finite number such as 0.25');
     }
 
-    /** @throws BadOption */
+    /** @throws BadInput */
     protected function requiredNumber(string $option): float
     {
         return $this->number($option) ??
-            throw BadOption::because("--{$option}", 'it is missing', 'a finite number such as 0.25');
+            throw BadInput::because("--{$option}", 'it is missing', 'a finite number such as 0.25');
     }
 
     /**
      * A number within bounds, named by its option.
      *
-     * @throws BadOption
+     * @throws BadInput
      */
     protected function within(string $option, float $low, float $high = INF, bool $aboveLow = false): ?float
     {
@@ -135,14 +136,14 @@ abstract class ContractCommand extends Command
             return $value;
         }
         $from = $aboveLow ? "above {$low}" : ($high === INF ? "{$low} or more" : "from {$low}");
-        throw BadOption::because(
+        throw BadInput::because(
             "--{$option}",
             $this->text($option).' is out of bounds',
             'a number '.$from.($high === INF ? '' : ($aboveLow ? ", up to {$high}" : " to {$high}")),
         );
     }
 
-    /** @throws BadOption */
+    /** @throws BadInput */
     protected function requiredWithin(string $option, float $low, float $high = INF, bool $aboveLow = false): float
     {
         $this->requiredNumber($option);
@@ -150,14 +151,14 @@ abstract class ContractCommand extends Command
         return $this->within($option, $low, $high, $aboveLow) ?? NAN;
     }
 
-    /** @throws BadOption */
+    /** @throws BadInput */
     protected function confidence(): float
     {
         $value = $this->requiredNumber('confidence');
 
         return $value > 0 && $value < 1
             ? $value
-            : throw BadOption::because('--confidence', "{$value} is none", 'a number between 0 and 1');
+            : throw BadInput::because('--confidence', "{$value} is none", 'a number between 0 and 1');
     }
 
     /**
@@ -165,7 +166,7 @@ abstract class ContractCommand extends Command
      *
      * @param list<string> $words
      *
-     * @throws BadOption
+     * @throws BadInput
      */
     protected function oneOf(string $option, array $words): ?string
     {
@@ -173,10 +174,10 @@ abstract class ContractCommand extends Command
 
         return $text === null || in_array($text, $words, true)
             ? $text
-            : throw BadOption::because("--{$option}", "\"{$text}\" is none of them", implode(', ', $words));
+            : throw BadInput::because("--{$option}", "\"{$text}\" is none of them", implode(', ', $words));
     }
 
-    /** @throws BadOption */
+    /** @throws BadInput */
     protected function whole(string $option): ?int
     {
         $text = $this->text($option);
@@ -186,7 +187,7 @@ abstract class ContractCommand extends Command
         $value = filter_var($text, FILTER_VALIDATE_INT);
 
         return $value === false
-            ? throw BadOption::because("--{$option}", "\"{$text}\" is not a whole number", 'a whole number such as 20')
+            ? throw BadInput::because("--{$option}", "\"{$text}\" is not a whole number", 'a whole number such as 20')
             : $value;
     }
 

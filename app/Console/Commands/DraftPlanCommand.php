@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use HonestCore\Error\BadOption;
+use App\Console\BadInput;
 use HonestCore\Geometry\Boundary;
 use HonestCore\Geometry\KeepAway;
 use HonestCore\Quantity\DepthLayer;
@@ -43,10 +43,10 @@ final class DraftPlanCommand extends ContractCommand
     {
         $format = $this->text('format') ?? '';
         if (! in_array($format, self::FORMATS, true)) {
-            throw BadOption::because('--format', "\"{$format}\" is no format", implode(', ', self::FORMATS));
+            throw BadInput::because('--format', "\"{$format}\" is no format", implode(', ', self::FORMATS));
         }
         if ($format !== 'geojson' && $this->option('json') === true) {
-            throw BadOption::because(
+            throw BadInput::because(
                 '--json',
                 "it does not go with --format={$format}",
                 '--json with --format=geojson only',
@@ -76,10 +76,10 @@ final class DraftPlanCommand extends ContractCommand
         $names = array_values(array_diff(array_column(Pattern::cases(), 'value'), [Pattern::Rows->value]));
         $pattern = in_array($name, $names, true)
             ? Pattern::from($name)
-            : throw BadOption::because('--pattern', "\"{$name}\" is no pattern", implode(', ', $names));
+            : throw BadInput::because('--pattern', "\"{$name}\" is no pattern", implode(', ', $names));
         $cellAcres = $this->number('cell-acres');
         if ($cellAcres !== null && $cellAcres <= 0) {
-            throw BadOption::because('--cell-acres', "{$cellAcres} is no size", 'acres above 0');
+            throw BadInput::because('--cell-acres', "{$cellAcres} is no size", 'acres above 0');
         }
         $cores = $this->whole('cores') ?? ($cellAcres === null ? self::USUAL_CORES : self::USUAL_CORES_IN_CELL);
         $layers = array_values(
@@ -89,7 +89,7 @@ final class DraftPlanCommand extends ContractCommand
         $seed = $this->whole('seed') ?? 1;
         $buffer = $this->requiredNumber('buffer-m');
         if ($buffer < 0 || $buffer > 100_000) {
-            throw BadOption::because('--buffer-m', "{$buffer} is no distance to keep", 'metres from 0 to 100000');
+            throw BadInput::because('--buffer-m', "{$buffer} is no distance to keep", 'metres from 0 to 100000');
         }
         $boundary = Boundary::fromGeoJson($this->file('boundary'));
 
@@ -114,7 +114,7 @@ final class DraftPlanCommand extends ContractCommand
         }
         $text = is_file($path) && is_readable($path) ? file_get_contents($path) : false;
         if ($text === false) {
-            throw BadOption::because('--exclude', "\"{$path}\" cannot be read", 'the path of a readable GeoJSON file');
+            throw BadInput::because('--exclude', "\"{$path}\" cannot be read", 'the path of a readable GeoJSON file');
         }
 
         return KeepAway::fromGeoJson($text, $boundary->plane, $buffer);

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Console\BadInput;
 use HonestCore\Agronomy\Lime\LimeMaterial;
 use HonestCore\Agronomy\Lime\LimeQuestion;
 use HonestCore\Agronomy\Lime\LimeRequirement;
-use HonestCore\Error\BadOption;
 use HonestCore\Error\ValueOutOfRange;
 use HonestCore\Quantity\DepthLayer;
 
@@ -43,7 +43,7 @@ final class LimeRateCommand extends ContractCommand
             'capacity' => $this->within('capacity', 0, aboveLow: true),
         ];
         if (array_filter($readings, is_float(...)) === []) {
-            throw BadOption::because(
+            throw BadInput::because(
                 '--smp, --mehlich, --adams-evans, --capacity',
                 'none of them is given',
                 'at least one',
@@ -73,7 +73,7 @@ final class LimeRateCommand extends ContractCommand
             $this->requiredWithin('moisture', 0, 100),
         ];
         if ($p60 > $p8) {
-            throw BadOption::because(
+            throw BadInput::because(
                 '--p60',
                 "{$p60} % pass the finer mesh and {$p8} % the coarser",
                 'no more than --p8',
@@ -82,7 +82,7 @@ final class LimeRateCommand extends ContractCommand
         try {
             return LimeMaterial::ground($cce, $p8, $p60, $moisture);
         } catch (ValueOutOfRange $error) {
-            throw new BadOption("--p8, --moisture: {$error->getMessage()}", $error);
+            throw new BadInput("--p8, --moisture: {$error->getMessage()}", 0, $error);
         }
     }
 }

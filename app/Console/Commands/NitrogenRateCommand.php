@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Console\BadInput;
 use HonestCore\Amounts\NitrogenCredits;
 use HonestCore\Amounts\NitrogenRate;
 use HonestCore\Amounts\NitrogenSplits;
-use HonestCore\Error\BadOption;
 use HonestCore\Quantity\DepthLayer;
 
 final class NitrogenRateCommand extends ContractCommand
@@ -37,7 +37,7 @@ final class NitrogenRateCommand extends ContractCommand
     {
         [$need, $psnt] = [$this->within('need', 0), $this->within('psnt', 0)];
         if (($need === null) === ($psnt === null)) {
-            throw BadOption::because(
+            throw BadInput::because(
                 '--need, --psnt',
                 $need === null ? 'neither is given' : 'both are given',
                 'one of them',
@@ -53,7 +53,7 @@ final class NitrogenRateCommand extends ContractCommand
         return $rate->toArray($splits, $this->within('cec', 0), $this->requiredWithin('cap', 0, aboveLow: true));
     }
 
-    /** @throws BadOption */
+    /** @throws BadInput */
     private function credits(): NitrogenCredits
     {
         [$ppm, $inches, $tons, $ammonium, $organic] = [
@@ -64,14 +64,14 @@ final class NitrogenRateCommand extends ContractCommand
             $this->within('manure-organic', 0),
         ];
         if (($ppm === null) !== ($inches === null)) {
-            throw BadOption::because(
+            throw BadInput::because(
                 '--irrigation-ppm, --irrigation-in',
                 'only one of them is given',
                 'both, or neither',
             );
         }
         if (($tons === null) !== ($ammonium === null && $organic === null)) {
-            throw BadOption::because(
+            throw BadInput::because(
                 '--manure-tons, --manure-nh4, --manure-organic',
                 $tons === null ? 'the tons are missing' : 'what is in it is missing',
                 'the tons with what is in them, or none of them',

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Console\BadInput;
 use HonestCore\Amounts\NutrientQuestion;
 use HonestCore\Amounts\NutrientRate;
-use HonestCore\Error\BadOption;
 
 final class NutrientRateCommand extends ContractCommand
 {
@@ -30,15 +30,15 @@ final class NutrientRateCommand extends ContractCommand
     protected function facts(): array
     {
         $analyte =
-            $this->oneOf('analyte', ['p', 'k']) ?? throw BadOption::because('--analyte', 'it is missing', 'p or k');
+            $this->oneOf('analyte', ['p', 'k']) ?? throw BadInput::because('--analyte', 'it is missing', 'p or k');
         $value = $this->requiredWithin('value', 0);
         $crop =
             $this->oneOf('crop', NutrientQuestion::CROPS) ??
-            throw BadOption::because('--crop', 'it is missing', implode(', ', NutrientQuestion::CROPS));
+            throw BadInput::because('--crop', 'it is missing', implode(', ', NutrientQuestion::CROPS));
         $school = $this->oneOf('school', ['build', 'sufficiency']);
         $x0 = $this->within('x0', 0);
         if ($school === 'sufficiency' && $x0 === null) {
-            throw BadOption::because(
+            throw BadInput::because(
                 '--x0',
                 'it is missing',
                 'the rate at test zero, lb/acre, which sufficiency needs',
@@ -65,16 +65,16 @@ final class NutrientRateCommand extends ContractCommand
     /**
      * @return array{float, float}|null
      *
-     * @throws BadOption
+     * @throws BadInput
      */
     private function limits(): ?array
     {
         [$critical, $limit] = [$this->within('critical', 0), $this->within('limit', 0)];
         if (($critical === null) !== ($limit === null)) {
-            throw BadOption::because('--critical, --limit', 'only one of them is given', 'both, or neither');
+            throw BadInput::because('--critical, --limit', 'only one of them is given', 'both, or neither');
         }
         if ($critical !== null && $limit !== null && $critical > $limit) {
-            throw BadOption::because('--critical', "{$critical} lies above --limit", 'no more than --limit');
+            throw BadInput::because('--critical', "{$critical} lies above --limit", 'no more than --limit');
         }
 
         return $critical === null || $limit === null ? null : [$critical, $limit];

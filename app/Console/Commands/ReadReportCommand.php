@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use HonestCore\Error\BadOption;
+use App\Console\BadInput;
 use HonestCore\Quantity\DepthLayer;
 use HonestCore\Reports\ColumnMap;
 use HonestCore\Reports\ReportFacts;
@@ -25,7 +25,7 @@ final class ReadReportCommand extends ContractCommand
         ini_set('memory_limit', '1G');
         $density = $this->requiredNumber('bulk-density');
         if (! ($density >= 0.05 && $density <= 2.65)) {
-            throw BadOption::because(
+            throw BadInput::because(
                 '--bulk-density',
                 "{$density} is no bulk density of soil",
                 'from 0.05 to 2.65 g/cm3',

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use HonestCore\Error\BadOption;
+use App\Console\BadInput;
 use HonestCore\Metals\MetalsScreen;
 
 final class ScreenMetalsCommand extends ContractCommand
@@ -24,7 +24,7 @@ final class ScreenMetalsCommand extends ContractCommand
         $limit = $this->requiredWithin('limit', 0, aboveLow: true);
         $cores = $this->whole('cores') ?? 1;
         if ($cores < 1) {
-            throw BadOption::because('--cores', "{$cores} is too few", 'a whole number from 1');
+            throw BadInput::because('--cores', "{$cores} is too few", 'a whole number from 1');
         }
 
         return MetalsScreen::of(

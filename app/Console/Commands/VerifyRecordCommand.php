@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Console\BadInput;
 use App\Models\Team;
 use App\Record\KeptHeads;
 use App\Record\VerifyRecord;
@@ -23,7 +24,7 @@ final class VerifyRecordCommand extends Command
         $against = $this->option('against');
         try {
             $kept = is_string($against) ? KeptHeads::ofFile($against) : new KeptHeads([]);
-        } catch (CoreError $refused) {
+        } catch (BadInput|CoreError $refused) {
             $this->getOutput()->getErrorStyle()->writeln($refused->getMessage());
 
             return self::INVALID;

@@ -27,14 +27,17 @@ final readonly class ActionLimits
     public static function of(array $values): self
     {
         if ($values === []) {
-            throw ValueOutOfRange::of('The number of action limits', 0, '1 or more');
+            throw new ValueOutOfRange('number_action_limits', ['value' => 0, 'low' => 1]);
         }
         foreach ($values as $i => $value) {
             if (! is_finite($value)) {
-                throw new ValueOutOfRange('Action limits must be finite numbers.');
+                throw new ValueOutOfRange('action_limits');
             }
             if ($i > 0 && $value <= $values[$i - 1]) {
-                throw new ValueOutOfRange("Action limits must ascend, {$value} given after {$values[$i - 1]}.");
+                throw new ValueOutOfRange('action_limits_do_not_ascend', [
+                    'value' => $value,
+                    'before' => $values[$i - 1],
+                ]);
             }
         }
 

@@ -104,11 +104,11 @@ final readonly class ActionTally
     private static function needSameClasses(string $sample, ActionLimits $own, ActionLimits $limits): void
     {
         if ($own->classes() !== $limits->classes()) {
-            throw ValueOutOfRange::of(
-                "The number of action classes of sample {$sample}",
-                $own->classes(),
-                "{$limits->classes()}, as in the policy",
-            );
+            throw new ValueOutOfRange('number_action_classes_sample', [
+                'value' => $own->classes(),
+                'sample' => $sample,
+                'classes' => $limits->classes(),
+            ]);
         }
     }
 

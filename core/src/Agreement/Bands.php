@@ -9,8 +9,6 @@ use HonestCore\Error\BadOption;
 /** The ordered, non-overlapping bands of an ordinal test. */
 final readonly class Bands
 {
-    private const ACCEPTED = 'name:lower:upper, parted by commas, such as Low:0:6,Mid:6:7.3,High:7.3:';
-
     /** @param non-empty-list<Band> $bands ascending */
     private function __construct(public array $bands) {}
 
@@ -22,23 +20,22 @@ final readonly class Bands
     public static function of(array $bands): self
     {
         if ($bands === []) {
-            throw BadOption::because('bands', 'there is none', self::ACCEPTED);
+            throw new BadOption('no_bands');
         }
         usort($bands, static fn (Band $a, Band $b): int => $a->lower <=> $b->lower);
         $names = [];
         foreach ($bands as $i => $band) {
             if ($band->lower >= $band->upper) {
-                throw BadOption::because('bands', "{$band->name} does not end above its start", self::ACCEPTED);
+                throw new BadOption('band_upside_down', ['band' => $band->name]);
             }
             if ($i > 0 && $band->lower < $bands[$i - 1]->upper) {
-                throw BadOption::because(
-                    'bands',
-                    "{$band->name} overlaps {$bands[$i - 1]->name}",
-                    'bands that do not overlap',
-                );
+                throw new BadOption('bands_overlap', [
+                    'band' => $band->name,
+                    'other' => $bands[$i - 1]->name,
+                ]);
             }
             if (isset($names[$band->name])) {
-                throw BadOption::because('bands', "{$band->name} stands twice", 'names that differ');
+                throw new BadOption('band_twice', ['band' => $band->name]);
             }
             $names[$band->name] = true;
         }
@@ -56,7 +53,7 @@ final readonly class Bands
         $bands = [];
         foreach (explode(',', $notation) as $part) {
             if (preg_match('/^\s*(.*\S)\s*:([^:]*):([^:]*)$/su', $part, $m) !== 1) {
-                throw BadOption::because('bands', "\"{$part}\" is no band", self::ACCEPTED);
+                throw new BadOption('no_band', ['part' => $part]);
             }
             $bands[] = new Band($m[1], self::end($m[2], -INF, $part), self::end($m[3], INF, $part));
         }
@@ -123,7 +120,7 @@ final readonly class Bands
             return $open;
         }
         if (! is_numeric($text) || ! is_finite((float) $text)) {
-            throw BadOption::because('bands', "\"{$text}\" in \"{$part}\" is not a number", self::ACCEPTED);
+            throw new BadOption('band_limit_no_number', ['text' => $text, 'part' => $part]);
         }
 
         return (float) $text;

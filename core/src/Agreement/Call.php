@@ -35,10 +35,10 @@ final readonly class Call
     public static function ofValue(float $value, ?float $expanded, ActionLimits $limits): self
     {
         if (! is_finite($value)) {
-            throw ValueOutOfRange::of('A result', $value, 'a finite number');
+            throw new ValueOutOfRange('result', ['value' => $value]);
         }
         if ($expanded !== null && ! ($expanded >= 0 && is_finite($expanded))) {
-            throw ValueOutOfRange::of('An expanded uncertainty', $expanded, 'a finite number from 0 on');
+            throw new ValueOutOfRange('expanded_uncertainty', ['value' => $expanded]);
         }
 
         return self::ofInterval($value - ($expanded ?? 0.0), $value + ($expanded ?? 0.0), $limits);
@@ -48,7 +48,7 @@ final readonly class Call
     public static function ofInterval(float $from, float $to, ActionLimits $limits): self
     {
         if (is_nan($from) || is_nan($to) || $from > $to) {
-            throw new ValueOutOfRange('An interval begins at or below its end.');
+            throw new ValueOutOfRange('interval_upside_down');
         }
         [$low, $high] = [$limits->classOfComputed($from), $limits->classOfComputed($to)];
         $middle = is_finite($from) && is_finite($to) ? ($from + $to) / 2 : (is_finite($to) ? $to : $from);

@@ -49,7 +49,7 @@ final readonly class Clusters
             ),
         );
         if ($names !== [] && count($names) !== count($samples)) {
-            throw ValueOutOfRange::of('The number of pairs with a cluster', count($names), '0, or all of them');
+            throw new ValueOutOfRange('number_pairs_with_cluster', ['value' => count($names)]);
         }
 
         return new self($names === [] ? null : $names);

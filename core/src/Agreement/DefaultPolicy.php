@@ -35,24 +35,22 @@ final class DefaultPolicy
          */
         $table = RuleTable::named('policies');
         if (! in_array($analyte, Analytes::codes(), true)) {
-            throw BadOption::because(
-                '--analyte',
-                "\"{$analyte}\" is no analyte code",
-                'one of '.implode(', ', Analytes::codes()),
-            );
+            throw new BadOption('no_analyte', [
+                'analyte' => $analyte,
+                'known' => implode(', ', Analytes::codes()),
+            ]);
         }
         if ($confidence !== null && ! ($confidence > 0.5 && $confidence < 1)) {
-            throw BadOption::because('--confidence', "{$confidence} is out of bounds", 'above 0.5 and below 1');
+            throw new BadOption('confidence_out_of_bounds', ['confidence' => $confidence]);
         }
         $row = $table['analytes'][$analyte] ?? null;
         $needed = ['--thresholds' => $thresholds, '--allowable' => $allowable, '--change' => $change];
         $missing = array_keys(array_filter($needed, static fn (mixed $value): bool => $value === null));
         if ($row === null && $missing !== []) {
-            throw BadOption::because(
-                implode(', ', $missing),
-                "there is no default policy for {$analyte}",
-                'a value for each of them',
-            );
+            throw new BadOption('no_default_policy', [
+                'place' => implode(', ', $missing),
+                'analyte' => $analyte,
+            ]);
         }
 
         return Policy::of(

@@ -41,23 +41,23 @@ final readonly class EvidenceTable
             }
             $sample = $cells['sample'];
             if ($sample === '') {
-                throw BadRow::at($row, 'the sample is empty', 'the code of a sample');
+                throw new BadRow('sample_empty', ['place' => $row]);
             }
             $key = 's'.$sample;
             if (isset($tests[$key]) && ! $table->has('replicate')) {
-                throw BadRow::at(
-                    $row,
-                    "sample {$sample} stands on several rows",
-                    'one row a sample, or a replicate column',
-                );
+                throw new BadRow('sample_stands_on_several_rows', [
+                    'place' => $row,
+                    'sample' => $sample,
+                ]);
             }
             $reference = self::number($row, 'reference', $cells['reference'], $scale);
             if (($references[$key] ?? $reference) !== $reference) {
-                throw BadRow::at(
-                    $row,
-                    "sample {$sample} has another reference than before ({$references[$key]}, now {$reference})",
-                    'the same reference on all rows of a sample',
-                );
+                throw new BadRow('reference_differs', [
+                    'place' => $row,
+                    'sample' => $sample,
+                    'before' => $references[$key],
+                    'reference' => $reference,
+                ]);
             }
             $references[$key] = $reference;
             if ($table->has('cluster')) {
@@ -104,13 +104,25 @@ final readonly class EvidenceTable
         $value = Number::parse($cell);
         if ($value === null) {
             $shown = $cell === '' ? 'an empty cell' : "\"{$cell}\"";
-            throw BadRow::at($row, "{$column} is {$shown}", 'a finite number with a decimal point, such as 6.25');
+            throw new BadRow('no_finite_number', [
+                'place' => $row,
+                'column' => $column,
+                'value' => $shown,
+            ]);
         }
         if (abs($value) > self::LARGEST) {
-            throw BadRow::at($row, "{$column} is {$cell}", 'a number within ± 1e12');
+            throw new BadRow('number_too_large', [
+                'place' => $row,
+                'column' => $column,
+                'value' => $cell,
+            ]);
         }
         if ($scale === Scale::Ratio && $value <= 0) {
-            throw BadRow::at($row, "{$column} is {$cell}", 'a number above 0 on the ratio scale');
+            throw new BadRow('not_above_zero_on_ratio_scale', [
+                'place' => $row,
+                'column' => $column,
+                'value' => $cell,
+            ]);
         }
 
         return $value;
@@ -121,18 +133,15 @@ final readonly class EvidenceTable
     {
         $cluster = trim($cell);
         if ($cluster === '') {
-            throw BadRow::at(
-                $row,
-                'the cluster is empty',
-                'the session, lot or day of the pair, in every row that is not flagged',
-            );
+            throw new BadRow('cluster_empty', ['place' => $row]);
         }
         if ($before !== null && $before !== $cluster) {
-            throw BadRow::at(
-                $row,
-                "sample {$sample} stands in another cluster than before ({$before}, now {$cluster})",
-                'the same cluster on all rows of a sample',
-            );
+            throw new BadRow('cluster_differs', [
+                'place' => $row,
+                'sample' => $sample,
+                'before' => $before,
+                'cluster' => $cluster,
+            ]);
         }
 
         return $cluster;
@@ -144,6 +153,10 @@ final readonly class EvidenceTable
         $names = implode(', ', array_map(static fn (Band $band): string => $band->name, $bands->bands));
         $shown = $cell === '' ? 'an empty cell' : "\"{$cell}\"";
 
-        return $bands->named($cell) ?? throw BadRow::at($row, "test is {$shown}", "a band name: {$names}");
+        return $bands->named($cell) ?? throw new BadRow('no_band_name', [
+            'place' => $row,
+            'value' => $shown,
+            'known' => $names,
+        ]);
     }
 }

@@ -44,12 +44,17 @@ final readonly class Policy
     ): self {
         foreach (['allowable' => $allowable, 'change' => $change] as $name => $value) {
             if (! is_finite($value) || $value <= 0) {
-                throw ValueOutOfRange::of($name, $value, 'a finite number above 0');
+                throw new ValueOutOfRange('policy_figure', ['value' => $value, 'name' => $name]);
             }
         }
         foreach (['required' => $required, 'confidence' => $confidence] as $name => $value) {
             if (! ($value > 0 && $value < 1)) {
-                throw ValueOutOfRange::of($name, $value, 'between 0 and 1, both left out');
+                throw new ValueOutOfRange('policy_share', [
+                    'value' => $value,
+                    'low' => 0,
+                    'high' => 1,
+                    'name' => $name,
+                ]);
             }
         }
 
@@ -66,11 +71,10 @@ final readonly class Policy
     public function withActions(array $actions): self
     {
         if (count($actions) !== $this->limits->classes()) {
-            throw ValueOutOfRange::of(
-                'The number of action names',
-                count($actions),
-                "{$this->limits->classes()}, one for each class",
-            );
+            throw new ValueOutOfRange('number_action_names', [
+                'value' => count($actions),
+                'classes' => $this->limits->classes(),
+            ]);
         }
 
         return $this->with(['actions' => $actions]);
@@ -96,7 +100,7 @@ final readonly class Policy
     {
         return is_finite($resolution) && $resolution > 0
             ? $this->with(['resolution' => $resolution])
-            : throw ValueOutOfRange::of('resolution', $resolution, 'a finite number above 0');
+            : throw new ValueOutOfRange('resolution', ['value' => $resolution]);
     }
 
     /** Smallest step of the test on the scale on which differences are taken; 0 where none is known. */

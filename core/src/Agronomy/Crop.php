@@ -39,7 +39,7 @@ final readonly class Crop
             }
         }
         $codes = implode(', ', array_map(static fn (self $crop): string => $crop->code, self::all()));
-        throw new ValueOutOfRange("The use \"{$code}\" is not in the table; accepted are {$codes}.");
+        throw new ValueOutOfRange('use_not_table', ['code' => $code, 'codes' => $codes]);
     }
 
     /**
@@ -50,7 +50,7 @@ final readonly class Crop
     public function within(float $low, float $high): self
     {
         if ($low >= $high) {
-            throw ValueOutOfRange::of('The upper limit', $high, "above the lower one of {$low}");
+            throw new ValueOutOfRange('upper_limit', ['value' => $high, 'low' => $low]);
         }
 
         return new self($this->code, $this->name, $low, $high, min(max($this->target, $low), $high), $this->ratesFor);

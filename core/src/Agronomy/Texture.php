@@ -33,7 +33,7 @@ final readonly class Texture
         self::check(['sand' => $sand, 'silt' => $silt, 'clay' => $clay]);
         $sum = $sand + $silt + $clay;
         if (abs($sum - 100) > self::MOST_OFF + self::EXACT) {
-            throw ValueOutOfRange::of('The sum of sand, silt and clay', round($sum, 6), 'within 2 of 100', '%');
+            throw new ValueOutOfRange('sum_sand_silt_clay', ['value' => round($sum, 6), 'unit' => '%']);
         }
 
         return self::scaled($sand, $silt, $clay, 'mass');
@@ -48,7 +48,7 @@ final readonly class Texture
     {
         self::check(['sand layer' => $sand, 'silt layer' => $silt, 'clay layer' => $clay]);
         if ($sand + $silt + $clay <= 0) {
-            throw ValueOutOfRange::of('The height of all layers', 0, 'above 0');
+            throw new ValueOutOfRange('height_all_layers', ['value' => 0]);
         }
 
         return self::scaled($sand, $silt, $clay, 'volume');
@@ -107,7 +107,7 @@ final readonly class Texture
     {
         foreach ($shares as $name => $share) {
             if (! is_finite($share) || $share < 0) {
-                throw ValueOutOfRange::of($name, $share, 'a finite number, 0 or more');
+                throw new ValueOutOfRange('fraction_of_texture', ['value' => $share, 'name' => $name]);
             }
         }
     }

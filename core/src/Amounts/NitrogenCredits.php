@@ -41,12 +41,12 @@ final readonly class NitrogenCredits
     ): self {
         foreach ([$legume, $applied, $manureTons, $ammonium, $organic, $irrigationPpm, $irrigationIn] as $value) {
             if (! ($value >= 0 && is_finite($value))) {
-                throw ValueOutOfRange::of('A credit', $value, '0 or more');
+                throw new ValueOutOfRange('credit', ['value' => $value, 'low' => 0]);
             }
         }
         foreach ([$kept, $mineral] as $share) {
             if (! ($share >= 0 && $share <= 1)) {
-                throw ValueOutOfRange::of('A share', $share, 'from 0 to 1');
+                throw new ValueOutOfRange('share', ['value' => $share, 'low' => 0, 'high' => 1]);
             }
         }
         /** @var array{irrigation_lb_per_ppm_inch: float} $table */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HonestCore\Amounts;
 
+use HonestCore\Error\Bounds;
 use HonestCore\Error\ValueOutOfRange;
 use HonestCore\Quantity\AreaRate;
 use HonestCore\Quantity\DepthLayer;
@@ -35,7 +36,7 @@ final readonly class NitrogenRate
     public static function byCrop(float $need, NitrogenCredits $credits): self
     {
         if (! ($need >= 0 && is_finite($need))) {
-            throw ValueOutOfRange::of('The need', $need, '0 or more', 'lb N/acre');
+            throw new ValueOutOfRange('need', ['value' => $need, 'low' => 0, 'unit' => 'lb N/acre']);
         }
 
         return new self('crop', max(0.0, $need - $credits->sum()), $credits, null, [
@@ -48,11 +49,8 @@ final readonly class NitrogenRate
     /** @throws ValueOutOfRange */
     public static function byNitrate(float $ppm, DepthLayer $layer, float $u = 0.0): self
     {
-        foreach (['Nitrate' => $ppm, 'The uncertainty' => $u] as $what => $value) {
-            if (! ($value >= 0 && is_finite($value))) {
-                throw ValueOutOfRange::of($what, $value, '0 or more', 'ppm');
-            }
-        }
+        Bounds::within('nitrate', $ppm, 0, INF, ['unit' => 'ppm']);
+        Bounds::within('uncertainty_of_the_nitrate', $u, 0, INF, ['unit' => 'ppm']);
         /**
          * @var array{psnt_critical: float|int, psnt_each: float|int, psnt_layer_in: array{float|int, float|int}}
          *                                                                                                        $table

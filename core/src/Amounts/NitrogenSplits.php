@@ -17,9 +17,6 @@ use HonestCore\Table\RuleTable;
  */
 final readonly class NitrogenSplits
 {
-    private const ACCEPTED = 'day:share parted by commas, with days of 0 or more and shares that add up to 1, such '.
-        'as 0:0.5,28:0.5';
-
     /** @param non-empty-list<array{float, float}> $parts day and share */
     private function __construct(private array $parts) {}
 
@@ -31,7 +28,7 @@ final readonly class NitrogenSplits
             $pair = explode(':', trim($part));
             [$day, $share] = count($pair) === 2 ? [Number::parse($pair[0]), Number::parse($pair[1])] : [null, null];
             if ($day === null || $share === null || $day < 0 || $share < 0 || $share > 1 + 1e-6) {
-                throw BadOption::because('--splits', "\"{$part}\" is no split", self::ACCEPTED);
+                throw new BadOption('splits_no_split', ['part' => $part]);
             }
             $parts[] = [$day, $share];
         }
@@ -39,7 +36,7 @@ final readonly class NitrogenSplits
 
         return abs($sum - 1) <= 1e-6
             ? new self($parts)
-            : throw BadOption::because('--splits', "the shares add up to {$sum}", self::ACCEPTED);
+            : throw new BadOption('splits_do_not_add_up', ['sum' => $sum]);
     }
 
     /** @return list<array{day: float|null, lb_per_acre: float}> */

@@ -53,31 +53,27 @@ final readonly class NutrientQuestion
         float $u = 0.0,
     ): self {
         if (! in_array($analyte, ['p', 'k'], true) || ! in_array($crop, self::CROPS, true)) {
-            throw new ValueOutOfRange(
-                'Rates are known of phosphate and potash for '.
-                    implode(', ', self::CROPS).
-                    '; accepted are p or k and one of them.',
-            );
+            throw new ValueOutOfRange('no_rate_for_nutrient', ['known' => implode(', ', self::CROPS)]);
         }
         foreach (
             [
-                'The test' => $value,
-                'The yield' => $yield,
-                'The exchange capacity' => $cec,
-                'The rate at test zero' => $x0,
-                'The critical level' => $ownLimits[0] ?? null,
-                'The uncertainty' => $u,
-            ] as $what => $number
+                'tested' => $value,
+                'yield' => $yield,
+                'exchange_capacity' => $cec,
+                'rate_at_test_zero' => $x0,
+                'critical_level' => $ownLimits[0] ?? null,
+                'uncertainty_of_the_test' => $u,
+            ] as $reason => $number
         ) {
-            Bounds::within($what, $number, 0, INF, '0 or more');
+            Bounds::within($reason, $number, 0, INF);
         }
-        Bounds::between('The number of years', $years, 0, INF, 'above 0');
+        Bounds::between('number_years', $years, 0, INF);
         if ($ownLimits !== null) {
             [$critical, $limit] = $ownLimits;
-            Bounds::within('The limit', $limit, $critical, INF, "the critical level of {$critical} or more");
+            Bounds::within('limit', $limit, $critical, INF, ['critical' => $critical]);
         }
         if ($bySufficiency && $x0 === null) {
-            throw new ValueOutOfRange('Sufficiency needs the rate at test zero; accepted is lb/acre, 0 or more.');
+            throw new ValueOutOfRange('sufficiency_without_rate_at_zero');
         }
 
         return new self(

@@ -102,19 +102,12 @@ final readonly class SulphurRate
         float $depthIn,
         float $most,
     ): void {
-        foreach (
-            [
-                'pH' => [$ph, 3.0, 10.0],
-                'The target' => [$target, 3.0, 10.0],
-                'Carbonate' => [$carbonate ?? 0.0, 0.0, 100.0],
-                'The capacity' => [$capacity ?? 1.0, 1e-12, INF],
-                'The depth' => [$depthIn, 0.0, INF],
-                'A dressing' => [$most, 1e-12, INF],
-            ] as $what => [$value, $low, $high]
-        ) {
-            $open = $low > 0 ? 'above 0' : '0 or more';
-            Bounds::within($what, $value, $low, $high, $high === INF ? $open : "from {$low} to {$high}");
-        }
+        Bounds::within('amendment_ph', $ph, 3, 10);
+        Bounds::within('amendment_target', $target, 3, 10);
+        Bounds::within('carbonate', $carbonate, 0, 100);
+        Bounds::between('capacity', $capacity, 0, INF);
+        Bounds::within('depth_of_sulphur', $depthIn, 0, INF);
+        Bounds::between('dressing', $most, 0, INF);
     }
 
     /** @return array{'none'|'stop'|'unable'|'amount', string} */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HonestCore\Amounts;
 
+use HonestCore\Error\Bounds;
 use HonestCore\Error\ValueOutOfRange;
 use HonestCore\Quantity\DepthLayer;
 
@@ -32,11 +33,8 @@ final readonly class TestedValue
         DepthLayer $layer,
         string $test = '',
     ): self {
-        foreach (['The result' => $value, 'Its uncertainty' => $expanded] as $what => $number) {
-            if ($number !== null && ! ($number >= 0 && is_finite($number))) {
-                throw ValueOutOfRange::of($what, $number, '0 or more');
-            }
-        }
+        Bounds::within('result_tested', $value, 0, INF);
+        Bounds::within('uncertainty_of_the_result', $expanded, 0, INF);
 
         return new self($value, $expanded, $extractant, $layer, $test);
     }

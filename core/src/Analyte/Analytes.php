@@ -66,11 +66,10 @@ final class Analytes
     public static function get(string $code): Analyte
     {
         return self::find($code) ??
-            throw new ValueOutOfRange(
-                "\"{$code}\" is no analyte with a unit of its own; accepted are ".
-                    implode(', ', array_keys(self::all())).
-                    '.',
-            );
+            throw new ValueOutOfRange('analyte_without_unit', [
+                'code' => $code,
+                'known' => implode(', ', array_keys(self::all())),
+            ]);
     }
 
     /** The name of an analyte, or its code where it is not known. */

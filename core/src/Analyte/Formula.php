@@ -28,18 +28,16 @@ final class Formula
             preg_match_all('/([A-Z][a-z]?)(\d*)/', $formula, $parts, PREG_SET_ORDER) < 1 ||
             implode('', array_column($parts, 0)) !== $formula
         ) {
-            throw new ValueOutOfRange(
-                "\"{$formula}\" is no formula; accepted are element symbols with counts, such as P2O5.",
-            );
+            throw new ValueOutOfRange('no_formula', ['formula' => $formula]);
         }
         foreach ($parts as [, $element, $count]) {
             $mass =
                 $masses[$element] ??
-                throw new ValueOutOfRange(
-                    "\"{$element}\" in {$formula} is no element of the table; accepted are ".
-                        implode(', ', array_keys($masses)).
-                        '.',
-                );
+                throw new ValueOutOfRange('no_element_table', [
+                    'element' => $element,
+                    'formula' => $formula,
+                    'known' => implode(', ', array_keys($masses)),
+                ]);
             $sum += $mass * ($count === '' ? 1 : (int) $count);
         }
 
@@ -59,6 +57,6 @@ final class Formula
                 return self::mass($compound) / (self::mass($element) * ($count === '' ? 1 : (int) $count));
             }
         }
-        throw new ValueOutOfRange("{$compound} holds no {$element}.");
+        throw new ValueOutOfRange('compound_without_element', ['compound' => $compound, 'element' => $element]);
     }
 }

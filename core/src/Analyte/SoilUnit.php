@@ -52,9 +52,7 @@ final readonly class SoilUnit
     {
         return self::all()[$name] ??
             (UnitText::read($name)->unit ??
-                throw new ValueOutOfRange(
-                    "\"{$name}\" is no unit of soil reports; accepted are ".implode(', ', self::codes()).'.',
-                ));
+                throw new ValueOutOfRange('no_unit', ['name' => $name, 'known' => implode(', ', self::codes())]));
     }
 
     /** The unit of a kind with just this factor to the first of its kind, or null. */
@@ -131,12 +129,14 @@ final readonly class SoilUnit
     ): float {
         $known = Analytes::get($analyte);
         if (! is_finite($value)) {
-            throw ValueOutOfRange::of('A reported value', $value, 'a finite number');
+            throw new ValueOutOfRange('reported_value', ['value' => $value]);
         }
         if (! $from->fits($analyte)) {
-            throw new ValueOutOfRange(
-                "{$analyte} cannot be given in {$from->code}; accepted are units that turn into {$known->homeUnit}.",
-            );
+            throw new ValueOutOfRange('unit_of_another_kind', [
+                'analyte' => $analyte,
+                'from_code' => $from->code,
+                'home_unit' => $known->homeUnit,
+            ]);
         }
         $scooped = $from->isByVolume() ? self::scooped() : 1.0;
         $home = self::named($known->homeUnit);
@@ -171,10 +171,15 @@ final readonly class SoilUnit
     public static function areaPerPpm(string $unit, ?float $depthCm, ?float $bulkDensity): float
     {
         if ($depthCm === null || ! ($depthCm > 0 && $depthCm <= 300)) {
-            throw new ValueOutOfRange("{$unit} needs the depth of the sample; accepted is a depth above 0 to 300 cm.");
+            throw new ValueOutOfRange('needs_depth_sample', ['unit' => $unit]);
         }
         if ($bulkDensity !== null && ! ($bulkDensity >= 0.05 && $bulkDensity <= 2.65)) {
-            throw ValueOutOfRange::of('The bulk density', $bulkDensity, 'from 0.05 to 2.65', 'g/cm³');
+            throw new ValueOutOfRange('bulk_density', [
+                'value' => $bulkDensity,
+                'low' => 0.05,
+                'high' => 2.65,
+                'unit' => 'g/cm³',
+            ]);
         }
         /** @var array{lb_acre_per_ppm_inch: float, usual_bulk_density: float} $table */
         $table = RuleTable::named('soil-units');
@@ -190,7 +195,7 @@ final readonly class SoilUnit
             'lb/acre' => $lbPerAcre,
             'lb/1000ft2' => ($lbPerAcre * 1000) / self::FT2_PER_ACRE,
             'lb/100ft2' => ($lbPerAcre * 100) / self::FT2_PER_ACRE,
-            default => throw new ValueOutOfRange("{$unit} is no mass on an area."),
+            default => throw new ValueOutOfRange('no_mass_on_area', ['unit' => $unit]),
         };
     }
 
@@ -205,9 +210,11 @@ final readonly class SoilUnit
             return 1.0;
         }
         if (! in_array($form, $analyte->forms, true)) {
-            throw new ValueOutOfRange(
-                "\"{$form}\" is no form of {$analyte->code}; accepted are ".implode(', ', $analyte->forms).'.',
-            );
+            throw new ValueOutOfRange('no_form', [
+                'form' => $form,
+                'analyte_code' => $analyte->code,
+                'known' => implode(', ', $analyte->forms),
+            ]);
         }
         /** @var array{om_per_oc: float} $table */
         $table = RuleTable::named('soil-units');

@@ -57,16 +57,15 @@ final readonly class BenchRun
         [$attention, $last, $first] = [0.0, null, null];
         foreach (self::standing($marks) as $mark) {
             $tube =
-                $all[$mark->tube] ?? throw new ImpossibleStep("The run has no tube {$mark->tube}; it has {$tubes}.");
+                $all[$mark->tube] ?? throw new ImpossibleStep('no_such_tube', [
+                    'tube' => $mark->tube,
+                    'tubes' => $tubes,
+                ]);
             if ($mark->atMs < $startedMs) {
-                throw new ImpossibleStep(
-                    "Tube {$mark->tube}: the moment lies before the run began; times run forward.",
-                );
+                throw new ImpossibleStep('mark_before_the_run', ['tube' => $mark->tube]);
             }
             if ($mark->atMs > $nowMs + self::AHEAD_MS) {
-                throw new ImpossibleStep(
-                    "Tube {$mark->tube}: the moment lies in the future. Set the clock of the device right.",
-                );
+                throw new ImpossibleStep('mark_in_the_future', ['tube' => $mark->tube]);
             }
             if ($last !== null) {
                 $attention += self::attention($all, $last, $mark->atMs);
@@ -101,9 +100,7 @@ final readonly class BenchRun
             }
             $ofTube = array_filter($kept, static fn (Mark $one): bool => $one->tube === $mark->tube);
             if (array_key_last($ofTube) !== $mark->undoes) {
-                throw new ImpossibleStep(
-                    "Tube {$mark->tube}: only the last mark can be taken back, and that was another one.",
-                );
+                throw new ImpossibleStep('not_the_last_mark', ['tube' => $mark->tube]);
             }
             unset($kept[$mark->undoes]);
         }

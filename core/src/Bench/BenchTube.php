@@ -61,8 +61,8 @@ final class BenchTube
             Mark::AGAIN => $this->again(),
             Mark::GIVE_UP => ($this->givenUp = $this->isOpen()
                 ? true
-                : throw $this->impossible('is not open, so that it cannot be given up')),
-            default => throw $this->impossible("knows no \"{$mark->kind}\""),
+                : throw $this->impossible('tube_not_open')),
+            default => throw $this->impossible('no_such_mark', ['mark' => $mark->kind]),
         };
     }
 
@@ -193,10 +193,10 @@ final class BenchTube
     {
         $step = $this->current($mark);
         if ($this->begunMs !== null) {
-            throw $this->impossible("is at \"{$step->do}\" already");
+            throw $this->impossible('step_begun_already', ['step' => $step->do]);
         }
         if ($this->endedMs !== null && $mark->atMs < $this->endedMs) {
-            throw $this->impossible('would begin a step before the one before it ended; times run forward');
+            throw $this->impossible('step_begun_before_the_last_ended');
         }
         $wait = $this->wait();
         if ($wait !== null) {
@@ -209,11 +209,11 @@ final class BenchTube
     {
         $step = $this->current($mark);
         if ($step->kind === StepKind::Read) {
-            throw $this->impossible('ends a reading by what is read');
+            throw $this->impossible('reading_ends_by_what_is_read');
         }
         if ($this->begunMs === null) {
             if ($step->kind === StepKind::Timed) {
-                throw $this->impossible("has not begun \"{$step->do}\", so that it cannot end it");
+                throw $this->impossible('step_not_begun', ['step' => $step->do]);
             }
             $this->begin($mark);
         }
@@ -224,12 +224,13 @@ final class BenchTube
     {
         $step = $this->current($mark);
         if ($step->kind !== StepKind::Read) {
-            throw $this->impossible("is at \"{$step->do}\" and cannot be read yet");
+            throw $this->impossible('not_to_be_read_yet', ['step' => $step->do]);
         }
         if (! in_array($mark->reader, $this->unread(), true)) {
-            throw $this->impossible(
-                "waits for no reading by \"{$mark->reader}\"; it waits for ".implode(', ', $this->unread()),
-            );
+            throw $this->impossible('reader_not_waited_for', [
+                'reader' => $mark->reader,
+                'readers' => implode(', ', $this->unread()),
+            ]);
         }
         $reading = $this->scale->read($mark->typed, $mark->between);
         $this->grows($mark->reader, $reading);
@@ -253,10 +254,11 @@ final class BenchTube
     {
         foreach ($this->scale->kind === ScaleKind::Heights ? $this->reads : [] as $read) {
             if ($read['reader'] === $reader && $read['reading']->number > $reading->number) {
-                throw new ValueOutOfRange(
-                    "Tube {$this->number}: {$reading->number} mm is less than the {$read['reading']->number} mm ".
-                        'read before; accepted is a height of all that has settled, which only grows.',
-                );
+                throw new ValueOutOfRange('layer_shrinks', [
+                    'tube' => $this->number,
+                    'value' => $reading->number,
+                    'before' => $read['reading']->number,
+                ]);
             }
         }
     }
@@ -269,10 +271,10 @@ final class BenchTube
     private function again(): void
     {
         if (! $this->isStarted()) {
-            throw $this->impossible('was not begun yet');
+            throw $this->impossible('tube_not_begun');
         }
         if ($this->reads !== [] && $this->breaks === []) {
-            throw $this->impossible('was read by the rules; read it once more as a replicate, not in its place');
+            throw $this->impossible('tube_read_by_the_rules');
         }
         $this->attempts++;
         [$this->at, $this->begunMs, $this->endedMs, $this->givenUp, $this->breaks, $this->reads, $this->times] = [
@@ -288,17 +290,17 @@ final class BenchTube
 
     private function current(Mark $mark): MethodStep
     {
-        $step = $this->step() ?? throw $this->impossible($this->givenUp ? 'was given up' : 'is done');
+        $step = $this->step() ?? throw $this->impossible($this->givenUp ? 'tube_given_up' : 'tube_done');
 
         return $step->code === $mark->step
             ? $step
-            : throw $this->impossible("is at \"{$step->do}\", not at \"{$mark->step}\"");
+            : throw $this->impossible('tube_at_another_step', ['step' => $step->do, 'named' => $mark->step]);
     }
 
     private function forward(int $atMs): void
     {
         if ($this->begunMs !== null && $atMs < $this->begunMs) {
-            throw $this->impossible('would end a step before it began; times run forward');
+            throw $this->impossible('step_ended_before_it_began');
         }
     }
 
@@ -322,8 +324,9 @@ final class BenchTube
         }
     }
 
-    private function impossible(string $why): ImpossibleStep
+    /** @param array<string, string|null> $facts */
+    private function impossible(string $reason, array $facts = []): ImpossibleStep
     {
-        return new ImpossibleStep("Tube {$this->number} {$why}.");
+        return new ImpossibleStep($reason, ['tube' => $this->number] + $facts);
     }
 }

@@ -23,7 +23,7 @@ final class Entry
     public static function of(mixed $value, string $place): self
     {
         if (! is_array($value) || ($value !== [] && array_is_list($value))) {
-            throw BadDefinition::at($place, 'it is no object', 'an object of named fields');
+            throw new BadDefinition('no_object', ['place' => $place]);
         }
 
         /** @var array<string, mixed> $value */
@@ -40,7 +40,7 @@ final class Entry
     {
         $value = $this->take($field);
         if (! is_string($value) || mb_strlen(trim($value)) < $least || mb_strlen($value) > $most) {
-            throw $this->wrong($field, $value, $least === 0 ? "up to {$most} letters" : "{$least} to {$most} letters");
+            throw $this->wrong($least === 0 ? 'no_text' : 'no_words', $field, $value, ['low' => $least, 'high' => $most]);
         }
 
         return trim($value);
@@ -53,7 +53,7 @@ final class Entry
 
         return is_string($value) && strlen($value) <= 40 && preg_match(self::CODE, $value) === 1
             ? $value
-            : throw $this->wrong($field, $value, 'lower-case letters and digits parted by hyphens');
+            : throw $this->wrong('no_code', $field, $value);
     }
 
     /** @throws BadDefinition */
@@ -66,7 +66,7 @@ final class Entry
 
         return in_array($value, ProtocolBreak::codes(), true)
             ? $value
-            : throw $this->wrong($field, $value, 'a protocol break: '.implode(', ', ProtocolBreak::codes()));
+            : throw $this->wrong('no_break', $field, $value, ['known' => implode(', ', ProtocolBreak::codes())]);
     }
 
     /** @throws BadDefinition */
@@ -77,7 +77,7 @@ final class Entry
 
         return is_int($value) && $value >= $least && $value <= $most
             ? $value
-            : throw $this->wrong($field, $value, "a whole number from {$least} to {$most}");
+            : throw $this->wrong('no_whole_number', $field, $value, ['low' => $least, 'high' => $most]);
     }
 
     /** @throws BadDefinition */
@@ -87,7 +87,7 @@ final class Entry
 
         return self::isNumber($value) && $value >= $least && $value <= $most
             ? (float) $value
-            : throw $this->wrong($field, $value, "a number from {$least} to {$most}");
+            : throw $this->wrong('no_number', $field, $value, ['low' => $least, 'high' => $most]);
     }
 
     /** @throws BadDefinition */
@@ -99,7 +99,7 @@ final class Entry
             ? ($value === null
                 ? null
                 : (float) $value)
-            : throw $this->wrong($field, $value, 'a number, or null for an open end');
+            : throw $this->wrong('no_end', $field, $value);
     }
 
     /** @throws BadDefinition */
@@ -107,7 +107,7 @@ final class Entry
     {
         $value = $this->take($field);
 
-        return is_bool($value) ? $value : throw $this->wrong($field, $value, 'true or false');
+        return is_bool($value) ? $value : throw $this->wrong('no_truth', $field, $value);
     }
 
     /**
@@ -121,11 +121,9 @@ final class Entry
 
         return in_array($value, $choices, true)
             ? $value
-            : throw $this->wrong(
-                $field,
-                $value,
-                implode(', ', array_map(static fn (?string $choice): string => $choice ?? 'null', $choices)),
-            );
+            : throw $this->wrong('no_choice', $field, $value, [
+                'known' => implode(', ', array_map(static fn (?string $choice): string => $choice ?? 'null', $choices)),
+            ]);
     }
 
     /** @throws BadDefinition */
@@ -139,7 +137,7 @@ final class Entry
     /** @throws BadDefinition */
     public function entry(string $field): self
     {
-        return $this->maybe($field) ?? throw $this->wrong($field, null, 'an object of named fields');
+        return $this->maybe($field) ?? throw $this->wrong('no_object_there', $field, null);
     }
 
     /**
@@ -153,7 +151,7 @@ final class Entry
 
         return is_array($value) && array_is_list($value) && count($value) >= $least && count($value) <= $most
             ? $value
-            : throw $this->wrong($field, $value, "a list of {$least} to {$most}");
+            : throw $this->wrong('no_list', $field, $value, ['low' => $least, 'high' => $most]);
     }
 
     /**
@@ -176,11 +174,11 @@ final class Entry
     {
         foreach (array_keys($this->fields) as $field) {
             if (! isset($this->asked[$field])) {
-                throw BadDefinition::at(
-                    $this->place.$field,
-                    'there is no such field',
-                    implode(', ', array_keys($this->asked)),
-                );
+                throw new BadDefinition('no_such_field', [
+                    'place' => $this->place,
+                    'field' => $field,
+                    'known' => implode(', ', array_keys($this->asked)),
+                ]);
             }
         }
     }
@@ -189,17 +187,18 @@ final class Entry
     {
         $this->asked[$field] = true;
         if (! array_key_exists($field, $this->fields)) {
-            throw BadDefinition::at($this->place.$field, 'it is missing', 'a definition that says it');
+            throw new BadDefinition('missing', ['place' => $this->place, 'field' => $field]);
         }
 
         return $this->fields[$field];
     }
 
-    private function wrong(string $field, mixed $value, string $accepted): BadDefinition
+    /** @param array<string, string|int|float> $facts bounds, or what is known */
+    private function wrong(string $reason, string $field, mixed $value, array $facts = []): BadDefinition
     {
         $shown = mb_substr((string) json_encode($value, JSON_UNESCAPED_UNICODE | JSON_PARTIAL_OUTPUT_ON_ERROR), 0, 60);
 
-        return BadDefinition::at($this->place.$field, "{$shown} will not do", $accepted);
+        return new BadDefinition($reason, ['place' => $this->place, 'field' => $field, 'value' => $shown] + $facts);
     }
 
     /** @phpstan-assert-if-true int|float $value */

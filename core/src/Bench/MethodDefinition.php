@@ -66,7 +66,7 @@ final readonly class MethodDefinition
                 : ['lowest' => $celsius->number('lowest', 0, 60), 'highest' => $celsius->number('highest', 0, 60)];
         $celsius?->done();
         if ($range !== null && $range['lowest'] >= $range['highest']) {
-            throw BadDefinition::at('celsius', 'it does not end above its start', 'a lowest below the highest');
+            throw new BadDefinition('celsius_upside_down');
         }
         $it = new self(
             $entry->code('code'),
@@ -126,11 +126,10 @@ final readonly class MethodDefinition
             $options = array_column($condition['options'], null, 'value');
             $option =
                 $options[$said[$condition['code']] ?? ''] ??
-                throw BadDefinition::at(
-                    $condition['name'],
-                    'it is not said',
-                    implode(', ', array_column($condition['options'], 'name')),
-                );
+                throw new BadDefinition('not_said', [
+                    'place' => $condition['name'],
+                    'known' => implode(', ', array_column($condition['options'], 'name')),
+                ]);
             if ($option['breaks'] !== null) {
                 $breaks[] = new ObservedBreak($option['breaks'], "{$condition['name']}: {$option['name']}.");
             }
@@ -197,7 +196,7 @@ final readonly class MethodDefinition
             $one->done();
         }
         if (count(array_unique(array_column($conditions, 'code'))) < count($conditions)) {
-            throw BadDefinition::at('conditions', 'a code stands twice', 'codes that differ');
+            throw new BadDefinition('conditions_code_stands_twice');
         }
 
         return $conditions;
@@ -230,7 +229,7 @@ final readonly class MethodDefinition
             $hazards[] =
                 is_string($words) && trim($words) !== '' && mb_strlen($words) <= 300
                     ? $words
-                    : throw BadDefinition::at('hazards '.($i + 1), 'it is no sentence', '1 to 300 letters');
+                    : throw new BadDefinition('hazards_no_sentence', ['number' => $i + 1]);
         }
 
         return $hazards;

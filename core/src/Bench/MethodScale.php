@@ -43,7 +43,7 @@ final readonly class MethodScale
     {
         $typed = trim($typed);
         if ($between !== null && $this->kind !== ScaleKind::Bands) {
-            throw new ValueOutOfRange('Only a colour on a card can lie between two bands.');
+            throw new ValueOutOfRange('between_bands_of_no_colour');
         }
 
         return match ($this->kind) {
@@ -60,12 +60,12 @@ final readonly class MethodScale
     private function number(string $typed): float
     {
         $value = Number::parse($typed);
-        $accepted = "a number from {$this->lowest} to {$this->highest} with a decimal point";
+        $facts = ['value' => $typed, 'low' => $this->lowest, 'high' => $this->highest];
         if ($value === null) {
-            throw new ValueOutOfRange("\"{$typed}\" is not a number; accepted is {$accepted}.");
+            throw new ValueOutOfRange('not_number', $facts);
         }
         if ($value < $this->lowest || $value > $this->highest) {
-            throw new ValueOutOfRange("{$typed} is off the scale of the instrument; accepted is {$accepted}.");
+            throw new ValueOutOfRange('off_scale_instrument', $facts);
         }
 
         return $value;
@@ -76,9 +76,7 @@ final readonly class MethodScale
     {
         $value = Number::parse($typed);
         if ($value === null || $value < 0 || $value > 1000) {
-            throw new ValueOutOfRange(
-                "\"{$typed}\" is no height of a layer; accepted is a number of millimetres from 0 to 1000.",
-            );
+            throw new ValueOutOfRange('no_height_layer', ['typed' => $typed]);
         }
 
         return $value;
@@ -89,9 +87,7 @@ final readonly class MethodScale
     {
         $last = $this->mostDrops() ?? 0;
         if (preg_match('/^\d{1,4}$/D', $typed) !== 1 || (int) $typed < 1 || (int) $typed > $last) {
-            throw new ValueOutOfRange(
-                "\"{$typed}\" is no count of drops; accepted is a whole number from 1 to {$last}.",
-            );
+            throw new ValueOutOfRange('no_count_drops', ['typed' => $typed, 'last' => $last]);
         }
         foreach ($this->drops as $row) {
             if ((int) $typed <= $row['to']) {
@@ -107,9 +103,10 @@ final readonly class MethodScale
         $names = array_map(static fn ($band): string => $band->name, $this->bands->bands ?? []);
         foreach ($between === null ? [$name] : [$name, $between] as $given) {
             if (! in_array($given, $names, true)) {
-                throw new ValueOutOfRange(
-                    "\"{$given}\" is no band of the method; accepted are ".implode(', ', $names).'.',
-                );
+                throw new ValueOutOfRange('no_band_method', [
+                    'given' => $given,
+                    'known' => implode(', ', $names),
+                ]);
             }
         }
         if ($between === null) {
@@ -117,9 +114,7 @@ final readonly class MethodScale
         }
         $places = [(int) array_search($name, $names, true), (int) array_search($between, $names, true)];
         if (abs($places[0] - $places[1]) !== 1) {
-            throw new ValueOutOfRange(
-                "{$name} and {$between} are no neighbours; between two bands means between neighbours.",
-            );
+            throw new ValueOutOfRange('bands_no_neighbours', ['name' => $name, 'between' => $between]);
         }
 
         return BenchReading::between($names[min($places)], $names[max($places)]);

@@ -38,15 +38,17 @@ final readonly class PracticeScore
     public static function of(Bands $bands, array $readings): self
     {
         if (count($readings) < 2) {
-            throw ValueOutOfRange::of('The number of tubes', count($readings), '2 or more');
+            throw new ValueOutOfRange('number_tubes', ['value' => count($readings), 'low' => 2]);
         }
         [$right, $off, $groups] = [0, [], []];
         foreach ($readings as ['known' => $known, 'band' => $name, 'between' => $other]) {
-            $band = $bands->named($name) ?? throw new ValueOutOfRange("\"{$name}\" is no band of the card.");
+            $band = $bands->named($name) ?? throw new ValueOutOfRange('no_band_card', ['name' => $name]);
             $beside =
                 $other === null
                     ? null
-                    : $bands->named($other) ?? throw new ValueOutOfRange("\"{$other}\" is no band of the card.");
+                    : $bands->named($other) ?? throw new ValueOutOfRange('practised_band_not_on_card', [
+                        'other' => $other,
+                    ]);
             $right += $band->contains($known) || ($beside?->contains($known) ?? false) ? 1 : 0;
             $middle = $beside === null ? $band->middle() : min($band->upper, $beside->upper);
             if ($middle !== null) {

@@ -28,9 +28,10 @@ final readonly class ProtocolBreak
                 return $break;
             }
         }
-        throw new ValueOutOfRange(
-            "\"{$code}\" is no protocol break of the table; accepted are ".implode(', ', self::codes()).'.',
-        );
+        throw new ValueOutOfRange('no_protocol_break_table', [
+            'code' => $code,
+            'known' => implode(', ', self::codes()),
+        ]);
     }
 
     /** The name of a break; a code that the table lacks, as of a left-out result, stands for itself. */

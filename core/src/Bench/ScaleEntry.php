@@ -42,11 +42,7 @@ final class ScaleEntry
 
         return $scale->lowest < $scale->highest
             ? $scale
-            : throw BadDefinition::at(
-                "{$entry->place}highest",
-                'it is not above the lowest',
-                'a scale that ends above its start',
-            );
+            : throw new BadDefinition('highest_not_above_lowest', ['place' => $entry->place]);
     }
 
     /**
@@ -78,11 +74,7 @@ final class ScaleEntry
         $parts = $entry->items('colour', 3, 3);
         foreach ($parts as $part) {
             if (! is_int($part) && ! is_float($part)) {
-                throw BadDefinition::at(
-                    "{$entry->place}colour",
-                    'it is not three numbers',
-                    'lightness, a and b of CIE L*a*b*',
-                );
+                throw new BadDefinition('colour_not_three_numbers', ['place' => $entry->place]);
             }
         }
 
@@ -111,30 +103,22 @@ final class ScaleEntry
             $one->done();
             $band =
                 $bands->named($row['band']) ??
-                throw BadDefinition::at(
-                    "{$one->place}band",
-                    "\"{$row['band']}\" is no band of the scale",
-                    implode(', ', array_column($bands->bands, 'name')),
-                );
+                throw new BadDefinition('no_band_of_the_scale', [
+                    'place' => $one->place,
+                    'band' => $row['band'],
+                    'known' => implode(', ', array_column($bands->bands, 'name')),
+                ]);
             if ($row['from'] !== $next || $row['to'] < $row['from']) {
-                throw BadDefinition::at(
-                    "{$one->place}from",
-                    'it does not follow on the row before',
-                    "rows without gap: this one begins at {$next}",
-                );
+                throw new BadDefinition('rows_with_a_gap', ['place' => $one->place, 'next' => $next]);
             }
             if ($last !== null && ($band->lower <=> $last->lower) !== $sign) {
-                throw BadDefinition::at(
-                    "{$one->place}band",
-                    'the direction turns',
-                    $sign < 0 ? 'bands that fall as drops are added' : 'bands that rise as drops are added',
-                );
+                throw new BadDefinition($sign < 0 ? 'band_rises' : 'band_falls', ['place' => $one->place]);
             }
             [$rows[], $next, $last] = [$row, $row['to'] + 1, $band];
         }
 
         return $next - 1 === $most
             ? $rows
-            : throw BadDefinition::at("{$entry->place}table", 'it does not reach the most drops', "rows up to {$most}");
+            : throw new BadDefinition('table_too_short', ['place' => $entry->place, 'most' => $most]);
     }
 }

@@ -18,7 +18,7 @@ final class StepEntry
     {
         $steps = array_map(self::one(...), $definition->entries('steps', 1, 30));
         if ($steps === []) {
-            throw BadDefinition::at('steps', 'there is none', 'at least a step that reads');
+            throw new BadDefinition('no_steps');
         }
         $last = count($steps) - 1;
         foreach ($steps as $i => $step) {
@@ -27,32 +27,22 @@ final class StepEntry
                 $step->kind === StepKind::Wait &&
                 ($i === 0 || $i === $last || $steps[$i - 1]->kind === StepKind::Wait)
             ) {
-                throw BadDefinition::at(
-                    $place,
-                    'nothing begins or ends this wait',
-                    'waits between two steps that are done by hand',
-                );
+                throw new BadDefinition('wait_without_begin_or_end', ['place' => $place]);
             }
         }
         if ($steps[$last]->kind !== StepKind::Read) {
-            throw BadDefinition::at(
-                'steps '.($last + 1),
-                'the last step reads nothing',
-                'a reading as the last step',
-            );
+            throw new BadDefinition('last_step_reads_nothing', ['last' => $last + 1]);
         }
         $codes = array_map(static fn (MethodStep $step): string => $step->code, $steps);
         if (count(array_unique($codes)) < count($codes)) {
-            throw BadDefinition::at('steps', 'a code stands twice', 'codes that differ');
+            throw new BadDefinition('steps_code_stands_twice');
         }
         $reads = array_values(array_filter(array_map(static fn (MethodStep $step): ?string => $step->reads, $steps)));
-        if ($reads !== ($scale->kind === ScaleKind::Heights ? ['sand', 'silt', 'all'] : ['reading'])) {
-            throw BadDefinition::at(
-                'steps',
-                'they read '.implode(', ', $reads),
-                $scale->kind === ScaleKind::Heights
-                    ? 'the heights sand, silt and all, in this order'
-                    : 'one step that reads the reading',
+        $heights = $scale->kind === ScaleKind::Heights;
+        if ($reads !== ($heights ? ['sand', 'silt', 'all'] : ['reading'])) {
+            throw new BadDefinition(
+                $heights ? 'steps_do_not_read_the_heights' : 'steps_do_not_read_once',
+                ['read' => implode(', ', $reads)],
             );
         }
 
@@ -73,11 +63,12 @@ final class StepEntry
                 ])
                 : [null, null, null];
         if ($least !== null && ($least > $aim || $aim > $most)) {
-            throw BadDefinition::at(
-                "{$entry->place}aim_s",
-                "{$aim} does not lie between {$least} and {$most}",
-                'a time between the shortest and the longest',
-            );
+            throw new BadDefinition('aim_outside_shortest_and_longest', [
+                'place' => $entry->place,
+                'aim' => $aim,
+                'least' => $least,
+                'most' => $most,
+            ]);
         }
         $step = new MethodStep(
             $entry->code('code'),

@@ -26,14 +26,11 @@ final readonly class BlendProblem
     {
         $given = json_decode((string) preg_replace('/^\xEF\xBB\xBF/', '', $json), true, 16);
         if (! is_array($given)) {
-            throw BadTable::because('the file is no JSON object', 'an object with need, never_above and products');
+            throw new BadTable('file_no_json_object');
         }
         $unknown = array_diff(array_keys($given), ['need', 'never_above', 'products']);
         if ($unknown !== []) {
-            throw BadTable::because(
-                '"'.implode('", "', $unknown).'" is nothing that is asked for',
-                'need, never_above and products',
-            );
+            throw new BadTable('field_not_asked', ['known' => implode('", "', $unknown)]);
         }
 
         return new self(
@@ -56,15 +53,15 @@ final readonly class BlendProblem
     private static function need(mixed $given): array
     {
         if (! is_array($given) || $given === [] || array_is_list($given)) {
-            throw BadTable::because('there is no need', 'an object of nutrient to amount');
+            throw new BadTable('no_need');
         }
         $need = [];
         foreach ($given as $nutrient => $amount) {
             if (! in_array($nutrient, BlendProduct::NUTRIENTS, true)) {
-                throw BadTable::because(
-                    "\"{$nutrient}\" in need is no nutrient",
-                    implode(', ', BlendProduct::NUTRIENTS),
-                );
+                throw new BadTable('need_no_nutrient', [
+                    'nutrient' => $nutrient,
+                    'known' => implode(', ', BlendProduct::NUTRIENTS),
+                ]);
             }
             $need[$nutrient] = BlendProduct::number($amount, "the need of {$nutrient}");
         }
@@ -80,16 +77,13 @@ final readonly class BlendProblem
     private static function neverAbove(mixed $given, mixed $need): array
     {
         if (! is_array($given) || ! array_is_list($given)) {
-            throw BadTable::because('never_above is no list', 'a list of nutrients that need names');
+            throw new BadTable('never_above_no_list');
         }
         foreach ($given as $nutrient) {
             if (! is_string($nutrient) || ! is_array($need) || ! array_key_exists($nutrient, $need)) {
-                throw BadTable::because(
-                    'never_above names '.
-                        (is_string($nutrient) ? "\"{$nutrient}\"" : 'something').
-                        ', which need does not',
-                    'a list of nutrients that need names',
-                );
+                throw new BadTable('never_above_without_need', [
+                    'nutrient' => is_string($nutrient) ? "\"{$nutrient}\"" : 'something',
+                ]);
             }
         }
 
@@ -105,7 +99,7 @@ final readonly class BlendProblem
     private static function products(mixed $given): array
     {
         if (! is_array($given) || $given === [] || ! array_is_list($given)) {
-            throw BadTable::because('there are no products', 'a list of products');
+            throw new BadTable('no_products');
         }
         $products = array_map(BlendProduct::fromArray(...), $given, array_keys($given));
         $names = array_map(static fn (BlendProduct $one): string => $one->name, $products);
@@ -113,6 +107,6 @@ final readonly class BlendProblem
 
         return $twice === []
             ? $products
-            : throw BadTable::because('two products are called "'.reset($twice).'"', 'names that differ');
+            : throw new BadTable('product_twice', ['name' => reset($twice)]);
     }
 }

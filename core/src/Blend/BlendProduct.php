@@ -17,8 +17,6 @@ final readonly class BlendProduct
 {
     public const NUTRIENTS = ['n', 'p2o5', 'k2o', 'ca', 'mg', 's', 'zn', 'mn', 'cu', 'fe', 'b', 'lime'];
 
-    private const ACCEPTED = 'a name, a cost, grades in percent and perhaps the most of it';
-
     /** @param array<string, float> $grades by nutrient, those above 0 */
     private function __construct(public string $name, public float $cost, public array $grades, public ?float $most) {}
 
@@ -28,7 +26,7 @@ final readonly class BlendProduct
         $place = 'product '.($i + 1);
         $name = is_array($given) && is_string($given['name'] ?? null) ? trim($given['name']) : '';
         if (! is_array($given) || $name === '') {
-            throw BadTable::because("{$place} has no name", self::ACCEPTED);
+            throw new BadTable('no_name', ['place' => $place]);
         }
         $place = "{$place} ({$name})";
         $cost = self::number($given['cost'] ?? null, "{$place}: its cost");
@@ -36,24 +34,28 @@ final readonly class BlendProduct
         $grades = [];
         foreach (array_diff_key($given, ['name' => 0, 'cost' => 0, 'most' => 0]) as $nutrient => $grade) {
             if (! in_array($nutrient, self::NUTRIENTS, true)) {
-                throw BadTable::because("{$place}: \"{$nutrient}\" is no nutrient", implode(', ', self::NUTRIENTS));
+                throw new BadTable('no_nutrient', [
+                    'place' => $place,
+                    'nutrient' => $nutrient,
+                    'known' => implode(', ', self::NUTRIENTS),
+                ]);
             }
             $value = self::number($grade, "{$place}: its {$nutrient}");
             $grades += $value > 0 ? [$nutrient => $value] : [];
         }
         if (array_sum(array_diff_key($grades, ['lime' => 0])) > 100 + 1e-9) {
-            throw BadTable::because("{$place}: its grades add up to more than 100 %", 'percent of its mass');
+            throw new BadTable('grades_above_100', ['place' => $place]);
         }
 
         return new self($name, $cost, $grades, $most);
     }
 
     /** @throws BadTable */
-    public static function number(mixed $value, string $what): float
+    public static function number(mixed $value, string $place): float
     {
         return (is_int($value) || is_float($value)) && is_finite($value) && $value >= 0
             ? (float) $value
-            : throw BadTable::because("{$what} is no number of 0 or more", 'a number, 0 or more');
+            : throw new BadTable('no_amount', ['place' => $place]);
     }
 
     /** Mass of a nutrient in a unit of mass of the product. */

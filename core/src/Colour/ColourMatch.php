@@ -36,7 +36,7 @@ final readonly class ColourMatch
     public static function of(Patch $tube, Patch $white, array $swatches): self
     {
         if (count($swatches) < 2) {
-            throw ValueOutOfRange::of('The number of swatches', count($swatches), '2 or more');
+            throw new ValueOutOfRange('number_swatches', ['value' => count($swatches), 'low' => 2]);
         }
         /**
          * @var array{no_match: float, least_margin: float, margin_by_unevenness: float, white_least: float,
@@ -70,19 +70,14 @@ final readonly class ColourMatch
      */
     private static function checkWhite(Patch $white, array $table): void
     {
-        $problem = match (true) {
-            $white->clipped > 0.05 || max($white->light) > $table['white_most'] => 'is burnt out: part of its light '.
-                'is lost. Take the photo darker',
-            min($white->light) < $table['white_least'] => 'is dark: the photo has too little light, or the spot is '.
-                'not white',
-            max($white->light) > $table['white_cast'] * min($white->light) => 'is strongly coloured: the light has '.
-                'a cast, or the spot is not white',
+        $reason = match (true) {
+            $white->clipped > 0.05 || max($white->light) > $table['white_most'] => 'white_spot_burnt_out',
+            min($white->light) < $table['white_least'] => 'white_spot_dark',
+            max($white->light) > $table['white_cast'] * min($white->light) => 'white_spot_coloured',
             default => null,
         };
-        if ($problem !== null) {
-            throw new ValueOutOfRange(
-                "The white spot {$problem}; accepted is white paper beside the tube in even daylight.",
-            );
+        if ($reason !== null) {
+            throw new ValueOutOfRange($reason);
         }
     }
 

@@ -21,11 +21,16 @@ final readonly class LabColour
     public static function of(float $lightness, float $a, float $b): self
     {
         if (! ($lightness >= 0 && $lightness <= 100)) {
-            throw ValueOutOfRange::of('The lightness L*', $lightness, 'from 0 to 100');
+            throw new ValueOutOfRange('lightness_l', ['value' => $lightness, 'low' => 0, 'high' => 100]);
         }
         foreach (['a*' => $a, 'b*' => $b] as $name => $value) {
             if (! (abs($value) <= self::WIDEST)) {
-                throw ValueOutOfRange::of($name, $value, 'from -1000 to 1000');
+                throw new ValueOutOfRange('colour_axis', [
+                    'value' => $value,
+                    'low' => -1000,
+                    'high' => 1000,
+                    'name' => $name,
+                ]);
             }
         }
 

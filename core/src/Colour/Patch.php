@@ -45,18 +45,23 @@ final readonly class Patch
             $count < $table['patch_least_pixels'] ||
             $count > $table['patch_most_pixels']
         ) {
-            throw new ValueOutOfRange(
-                "The patch of {$name} has ".
-                    count($channels).
-                    ' channel values; accepted are three for each of '.
-                        "{$table['patch_least_pixels']} to {$table['patch_most_pixels']} pixels.",
-            );
+            throw new ValueOutOfRange('patch_channel_values', [
+                'name' => $name,
+                'count' => count($channels),
+                'patch_least_pixels' => $table['patch_least_pixels'],
+                'patch_most_pixels' => $table['patch_most_pixels'],
+            ]);
         }
         $of = [[], [], []];
         $clipped = 0;
         foreach ($channels as $i => $channel) {
             if ($channel < 0 || $channel > 255) {
-                throw ValueOutOfRange::of("A channel of {$name}", $channel, 'from 0 to 255');
+                throw new ValueOutOfRange('channel', [
+                    'value' => $channel,
+                    'low' => 0,
+                    'high' => 255,
+                    'name' => $name,
+                ]);
             }
             $of[$i % 3][] = $channel;
             $clipped += $channel >= 254 ? 1 : 0;

@@ -63,11 +63,7 @@ final readonly class VisionCheck
     {
         $plates = self::plates($seed);
         if (count($answers) !== count($plates)) {
-            throw ValueOutOfRange::of(
-                'The number of answers',
-                count($answers),
-                'one for each of '.count($plates).' plates',
-            );
+            throw new ValueOutOfRange('number_answers', ['value' => count($answers), 'count' => count($plates)]);
         }
         $missed = [];
         foreach ($plates as $i => $plate) {

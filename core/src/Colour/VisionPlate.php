@@ -42,9 +42,10 @@ final readonly class VisionPlate
         $figures = RuleTable::named('vision-plates')['figures'];
         $lines =
             $figures[$figure] ??
-            throw new ValueOutOfRange(
-                "\"{$figure}\" is no figure of the plates; accepted are ".implode(', ', array_keys($figures)).'.',
-            );
+            throw new ValueOutOfRange('no_figure_plates', [
+                'figure' => $figure,
+                'known' => implode(', ', array_keys($figures)),
+            ]);
         $random = new Randomizer(new Mt19937($seed));
         [$ground, $mark] = self::colours($kind);
         $dots = [];
@@ -82,9 +83,7 @@ final readonly class VisionPlate
         }
         $apart =
             self::APART[$kind] ??
-            throw new ValueOutOfRange(
-                "\"{$kind}\" is no kind of plate; accepted are protan, deutan, tritan, all, none.",
-            );
+            throw new ValueOutOfRange('no_kind_plate', ['kind' => $kind]);
         $cone = (int) array_search($kind, array_keys(self::APART), true);
         $lms = Cones::ofXyz(self::GROUND);
         $moved = static function (float $by) use ($lms, $cone): array {

@@ -28,9 +28,10 @@ final readonly class CustodyStep
         $row = self::table()['steps'][$code] ?? null;
 
         return $row === null
-            ? throw new ImpossibleStep(
-                "\"{$code}\" is no step; accepted are ".implode(', ', array_keys(self::table()['steps'])).'.',
-            )
+            ? throw new ImpossibleStep('no_step', [
+                'code' => $code,
+                'known' => implode(', ', array_keys(self::table()['steps'])),
+            ])
             : new self($code, $row['name'], $row['from'], $row['to']);
     }
 

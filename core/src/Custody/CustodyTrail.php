@@ -31,7 +31,9 @@ final readonly class CustodyTrail
     {
         $found = self::asFound($code, $written, $now);
 
-        return $found->damage === [] ? $found : throw new ImpossibleStep($found->damage[0]);
+        return $found->damage === [] ? $found : throw new ImpossibleStep('trail_damaged', [
+            'damage' => $found->damage[0],
+        ]);
     }
 
     /**
@@ -101,24 +103,20 @@ final readonly class CustodyTrail
     {
         $corrects = $next->correctsId;
         if ($corrects !== null && ! in_array($corrects, array_column($written, 'id'), true)) {
-            throw new ImpossibleStep("{$code}: the line to correct is not in this trail.");
+            throw new ImpossibleStep('corrected_line_not_there', ['code' => $code]);
         }
         if ($corrects !== null && in_array($corrects, array_column($written, 'correctsId'), true)) {
-            throw new ImpossibleStep("{$code}: that line was corrected already; correct its correction.");
+            throw new ImpossibleStep('corrected_already', ['code' => $code]);
         }
         $last = $written === [] ? null : self::replay($code, $written, $now)->last();
         if ($corrects === null && $last !== null && $next->at < $last->at) {
-            throw new ImpossibleStep(
-                "{$code}: ".
-                    CustodyStep::of($next->step)->name.
-                    ' at '.
-                    self::said($next->at).
-                    ' lies before the last line, '.
-                    CustodyStep::of($last->step)->name.
-                    ' at '.
-                    self::said($last->at).
-                    '; accepted is a time from then to now. If that line is wrong, correct it first.',
-            );
+            throw new ImpossibleStep('before_the_last_line', [
+                'code' => $code,
+                'step' => CustodyStep::of($next->step)->name,
+                'at' => self::said($next->at),
+                'last' => CustodyStep::of($last->step)->name,
+                'last_at' => self::said($last->at),
+            ]);
         }
 
         return self::replay($code, [...$written, $next], $now);

@@ -34,15 +34,15 @@ final readonly class PullConditions
         string $helper = '',
     ): self {
         if ($depthReachedCm !== null && ! ($depthReachedCm >= 1 && $depthReachedCm <= 300)) {
-            throw ValueOutOfRange::of('The depth reached', $depthReachedCm, 'from 1 to 300 cm');
+            throw new ValueOutOfRange('depth_reached', ['value' => $depthReachedCm, 'low' => 1, 'high' => 300]);
         }
         foreach (['tools' => $tool, 'moistures' => $moisture] as $table => $code) {
             if ($code !== '' && self::row($table, $code) === null) {
-                throw new ValueOutOfRange(
-                    "\"{$code}\" is none of the {$table}; accepted are ".
-                        implode(', ', array_column(self::table()[$table], 'code')).
-                        '.',
-                );
+                throw new ValueOutOfRange('no_code_of_the_table', [
+                    'code' => $code,
+                    'table' => $table,
+                    'known' => implode(', ', array_column(self::table()[$table], 'code')),
+                ]);
             }
         }
 

@@ -18,10 +18,10 @@ final readonly class SampleCode
     public static function ofSample(string $siteLetters, int $year, int $number, string $portion = ''): self
     {
         if (preg_match('/^[A-Z]{2,3}$/D', $siteLetters) !== 1) {
-            throw new ValueOutOfRange("The letters of a site must be 2 or 3 capitals, \"{$siteLetters}\" given.");
+            throw new ValueOutOfRange('letters_site', ['site_letters' => $siteLetters]);
         }
         if ($number < 1 || $number > 99_999) {
-            throw ValueOutOfRange::of('The number of a sample', $number, 'from 1 to 99999');
+            throw new ValueOutOfRange('number_sample', ['value' => $number, 'low' => 1, 'high' => 99999]);
         }
         $stem = sprintf('%s%02d-%02d%s', $siteLetters, $year % 100, $number, $portion);
 

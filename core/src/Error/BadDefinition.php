@@ -8,15 +8,6 @@ namespace HonestCore\Error;
 final class BadDefinition extends Refusal
 {
     /** @pure */
-    public static function at(string $place, string $problem, string $accepted): self
-    {
-        return new self(
-            "{$place}: {$problem}; accepted is {$accepted}.",
-            facts: ['place' => $place, 'wrong' => $problem, 'accepted' => $accepted],
-        );
-    }
-
-    /** @pure */
     public function errorCode(): string
     {
         return 'bad_definition';

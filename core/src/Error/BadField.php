@@ -8,15 +8,6 @@ namespace HonestCore\Error;
 final class BadField extends Refusal
 {
     /** @pure */
-    public static function of(string $field, string $accepted): self
-    {
-        return new self(
-            "\"{$field}\" is missing or of another kind; accepted is {$accepted}.",
-            facts: ['place' => $field, 'accepted' => $accepted],
-        );
-    }
-
-    /** @pure */
     public function errorCode(): string
     {
         return 'bad_field';

@@ -8,15 +8,6 @@ namespace HonestCore\Error;
 final class BadOption extends Refusal
 {
     /** @pure */
-    public static function because(string $option, string $wrong, string $accepted): self
-    {
-        return new self(
-            "{$option}: {$wrong}; accepted is {$accepted}.",
-            facts: ['place' => $option, 'wrong' => $wrong, 'accepted' => $accepted],
-        );
-    }
-
-    /** @pure */
     public function errorCode(): string
     {
         return 'bad_option';

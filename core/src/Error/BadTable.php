@@ -8,15 +8,6 @@ namespace HonestCore\Error;
 final class BadTable extends Refusal
 {
     /** @pure */
-    public static function because(string $wrong, string $accepted): self
-    {
-        return new self(
-            "{$wrong}; accepted is {$accepted}.",
-            facts: ['wrong' => $wrong, 'accepted' => $accepted],
-        );
-    }
-
-    /** @pure */
     public function errorCode(): string
     {
         return 'bad_table';

@@ -10,40 +10,30 @@ final class Bounds
     /**
      * Both bounds belong to it; a number that is not known is not checked.
      *
-     * @throws ValueOutOfRange
+     * @param string $reason as the catalogue of words calls a number outside of them
+     * @param array<string, string|int|float|null> $more facts beside value and bounds: the unit, what it is
      *
-     * @pure
+     * @throws ValueOutOfRange
      */
-    public static function within(
-        string $what,
-        float|int|null $value,
-        float $low,
-        float $high,
-        string $accepted,
-        string $unit = '',
-    ): void {
+    public static function within(string $reason, float|int|null $value, float $low, float $high, array $more = []): void
+    {
         if ($value !== null && ! (is_finite((float) $value) && $value >= $low && $value <= $high)) {
-            throw ValueOutOfRange::of($what, $value, $accepted, $unit, ['low' => $low, 'high' => $high]);
+            throw new ValueOutOfRange($reason, ['value' => $value, 'low' => $low, 'high' => $high] + $more);
         }
     }
 
     /**
      * Neither bound belongs to it.
      *
-     * @throws ValueOutOfRange
+     * @param string $reason as the catalogue of words calls a number outside of them
+     * @param array<string, string|int|float|null> $more facts beside value and bounds: the unit, what it is
      *
-     * @pure
+     * @throws ValueOutOfRange
      */
-    public static function between(
-        string $what,
-        float|int|null $value,
-        float $low,
-        float $high,
-        string $accepted,
-        string $unit = '',
-    ): void {
+    public static function between(string $reason, float|int|null $value, float $low, float $high, array $more = []): void
+    {
         if ($value !== null && ! (is_finite((float) $value) && $value > $low && $value < $high)) {
-            throw ValueOutOfRange::of($what, $value, $accepted, $unit, ['low' => $low, 'high' => $high]);
+            throw new ValueOutOfRange($reason, ['value' => $value, 'low' => $low, 'high' => $high] + $more);
         }
     }
 }

@@ -23,8 +23,6 @@ final readonly class AreaFile
 {
     private const MOST_POSITIONS = 50_000;
 
-    private const ACCEPTED = 'GeoJSON, KML, GPX, well-known text, or a CSV with longitude and latitude';
-
     /**
      * @param list<array{place: string, geometry: array{type: string, coordinates: array<mixed>},
      *     properties: array<mixed>}> $areas
@@ -42,7 +40,7 @@ final readonly class AreaFile
         $text = str_starts_with($text, "\xEF\xBB\xBF") ? substr($text, 3) : $text;
         $start = ltrim($text);
         [$areas, $passed] = match (true) {
-            $start === '' => throw BadBoundary::because('the file', 'it is empty', self::ACCEPTED),
+            $start === '' => throw new BadBoundary('file_empty'),
             str_starts_with($start, '{'), str_starts_with($start, '[') => self::geoJson($text),
             str_starts_with($start, '<') => self::xml($text),
             Wkt::looksLike($start) => self::sound(
@@ -57,29 +55,27 @@ final readonly class AreaFile
                 ),
             ),
             CsvAreas::looksLike($start) => self::sound(CsvAreas::read($text)),
-            default => throw BadBoundary::because('the file', 'it is '.self::seen($text), self::ACCEPTED),
+            default => throw new BadBoundary('file_is_something_else', ['text' => self::seen($text)]),
         };
         $count = 0;
         array_walk_recursive($areas, static function (mixed $value) use (&$count): void {
             $count += is_int($value) || is_float($value) ? 1 : 0;
         });
         if ($count / 2 > self::MOST_POSITIONS) {
-            throw BadBoundary::because(
-                'the file',
-                'it holds '.number_format($count / 2).' positions',
-                'up to '.number_format(self::MOST_POSITIONS).'; simplify it first',
-            );
+            throw new BadBoundary('too_many_positions', [
+                'count' => number_format($count / 2),
+                'most_positions' => number_format(self::MOST_POSITIONS),
+            ]);
         }
         if ($areas === []) {
-            throw $passed === []
-                ? BadBoundary::because(
-                    'the file',
-                    'it holds no area',
-                    'a file with at least one polygon, track or ring of points',
-                )
-                : new BadBoundary(
-                    $passed[0]['why'].(count($passed) > 1 ? ' So it is with '.(count($passed) - 1).' more.' : ''),
-                );
+            throw match (count($passed)) {
+                0 => new BadBoundary('file_holds_no_area'),
+                1 => new BadBoundary('the_part_is_no_area', ['why' => $passed[0]['why']]),
+                default => new BadBoundary('no_part_is_an_area', [
+                    'why' => $passed[0]['why'],
+                    'more' => count($passed) - 1,
+                ]),
+            };
         }
 
         return new self($areas, $passed);
@@ -157,7 +153,7 @@ final readonly class AreaFile
 
         return in_array($type, ['Polygon', 'MultiPolygon'], true)
             ? $geometry
-            : throw BadBoundary::because($place, "it is a {$type}", 'a polygon, or a line that ends where it begins');
+            : throw new BadBoundary('geometry_not_closed', ['place' => $place, 'type' => $type]);
     }
 
     /** @return list<string> one geometry a line, or all of the text as one */
@@ -277,7 +273,7 @@ final readonly class AreaFile
     {
         $document = json_decode($text, true);
         if (! is_array($document)) {
-            throw BadBoundary::because('the file', 'it begins like JSON and breaks off', self::ACCEPTED);
+            throw new BadBoundary('file_json_breaks_off');
         }
         self::refuseOtherSystems($document);
         $listed = is_array($document['features'] ?? null) ? $document['features'] : null;
@@ -299,18 +295,14 @@ final readonly class AreaFile
     private static function refuseOtherSystems(array $document): void
     {
         if (($document['type'] ?? null) === 'Topology') {
-            throw BadBoundary::because('the file', 'it is TopoJSON', 'GeoJSON; export it as that');
+            throw new BadBoundary('file_topojson');
         }
         $crs =
             is_array($document['crs'] ?? null) && is_array($document['crs']['properties'] ?? null)
                 ? $document['crs']['properties']['name'] ?? null
                 : null;
         if (is_string($crs) && preg_match('/(CRS84|EPSG:{1,2}(4326|4979))$/i', $crs) !== 1) {
-            throw BadBoundary::because(
-                'the file',
-                "its coordinates are in {$crs}",
-                'longitude and latitude in WGS 84; choose the file on the page, which turns them, or export it so',
-            );
+            throw new BadBoundary('file_coordinates_of_a_grid', ['crs' => $crs]);
         }
     }
 
@@ -342,7 +334,7 @@ final readonly class AreaFile
     private static function xml(string $text): array
     {
         if (str_contains($text, '<!DOCTYPE') || str_contains($text, '<!ENTITY')) {
-            throw BadBoundary::because('the file', 'it declares a document type', 'plain KML or GPX');
+            throw new BadBoundary('file_declares_document_type');
         }
         $before = libxml_use_internal_errors(true);
         $root = simplexml_load_string($text, \SimpleXMLElement::class, LIBXML_NONET);
@@ -350,23 +342,17 @@ final readonly class AreaFile
         libxml_clear_errors();
         libxml_use_internal_errors($before);
         if ($root === false) {
-            throw BadBoundary::because(
-                'the file',
-                'its XML breaks off'.($error === false ? '' : " in line {$error->line}"),
-                'KML or GPX',
-            );
+            throw $error === false
+                ? new BadBoundary('file_xml_breaks_off')
+                : new BadBoundary('file_xml_breaks_off_in_line', ['line' => $error->line]);
         }
 
         return match ($root->getName()) {
             'kml' => self::sound(self::kml($root)),
             'gpx' => [self::gpx($root), []],
-            'html' => throw BadBoundary::because('the file', 'it is a web page: its root is html', self::ACCEPTED),
-            'FeatureCollection' => throw BadBoundary::because(
-                'the file',
-                'it is GML',
-                'GeoJSON or KML; export it as one of them',
-            ),
-            default => throw BadBoundary::because('the file', "its root is {$root->getName()}", 'KML or GPX'),
+            'html' => throw new BadBoundary('file_is_a_web_page'),
+            'FeatureCollection' => throw new BadBoundary('file_gml'),
+            default => throw new BadBoundary('file_of_another_root', ['root' => $root->getName()]),
         };
     }
 
@@ -448,7 +434,7 @@ final readonly class AreaFile
 
                 return isset($numbers[0], $numbers[1])
                     ? [$numbers[0], $numbers[1]]
-                    : throw BadBoundary::because($place, "\"{$tuple}\" is no position", 'longitude,latitude');
+                    : throw new BadBoundary('no_position', ['place' => $place, 'text' => $tuple]);
             },
             preg_split('/\s+/', trim($text)) ?: [],
         );

@@ -42,7 +42,7 @@ final readonly class Boundary
                 array_map(static fn (array $ring): array => array_map($plane->toMetres(...), $ring), $part['rings']),
             );
             if ($polygon->area() < self::LEAST_AREA_M2) {
-                throw BadBoundary::because($part['place'], 'it has no area', 'a ring round some ground');
+                throw new BadBoundary('no_area', ['place' => $part['place']]);
             }
             $polygons[] = $polygon;
         }
@@ -64,23 +64,22 @@ final readonly class Boundary
      */
     private static function checkRings(string $place, array $rings): void
     {
-        $accepted = 'rings that neither touch nor cross themselves or each other';
         foreach ($rings as $i => $ring) {
             $here = $place.($i === 0 ? '' : ", hole {$i}");
             $crossing = RingCheck::selfCrossing($ring);
             if ($crossing !== null) {
-                throw BadBoundary::because(
-                    $here,
-                    "its boundary crosses itself (edges {$crossing[0]} and {$crossing[1]})",
-                    $accepted,
-                );
+                throw new BadBoundary('boundary_crosses_itself', [
+                    'place' => $here,
+                    'edge' => $crossing[0],
+                    'other' => $crossing[1],
+                ]);
             }
             if ($i > 0 && (RingCheck::cross($rings[0], $ring) || ! self::inside($rings[0], $ring))) {
-                throw BadBoundary::because($here, 'it reaches outside its polygon', 'a hole inside the outer ring');
+                throw new BadBoundary('hole_outside_polygon', ['place' => $here]);
             }
             for ($k = 1; $k < $i; $k++) {
                 if (RingCheck::cross($rings[$k], $ring) || self::inside($rings[$k], $ring)) {
-                    throw BadBoundary::because($here, "it overlaps hole {$k}", 'holes that do not overlap');
+                    throw new BadBoundary('overlaps_hole', ['place' => $here, 'hole' => $k]);
                 }
             }
         }
@@ -105,11 +104,10 @@ final readonly class Boundary
                     self::covers($one, $other) ||
                     self::covers($other, $one)
                 ) {
-                    throw BadBoundary::because(
-                        $parts[$i]['place'],
-                        "it overlaps {$parts[$k]['place']}",
-                        'polygons that do not overlap',
-                    );
+                    throw new BadBoundary('polygons_overlap', [
+                        'place' => $parts[$i]['place'],
+                        'other' => $parts[$k]['place'],
+                    ]);
                 }
             }
         }

@@ -101,19 +101,15 @@ final class CsvAreas
     {
         $degrees =
             Degrees::parse($text) ??
-            throw BadRow::at(
-                $row,
-                "{$column} is \"{$text}\"",
-                'degrees with a decimal point, or degrees, minutes and seconds',
-            );
+            throw new BadRow('no_degrees', ['place' => $row, 'column' => $column, 'text' => $text]);
 
         return abs($degrees) <= $most
             ? $degrees
-            : throw BadRow::at(
-                $row,
-                "{$column} is {$text}, which are no degrees but metres of some grid",
-                'longitude and latitude in degrees, WGS 84; export it so',
-            );
+            : throw new BadRow('metres_of_a_grid', [
+                'place' => $row,
+                'column' => $column,
+                'text' => $text,
+            ]);
     }
 
     /** @return list<string> */

@@ -14,8 +14,6 @@ use HonestCore\Error\BadBoundary;
  */
 final class Cut
 {
-    private const ACCEPTED = 'a line that crosses the boundary twice, from outside to outside, and no hole';
-
     /**
      * The two sides of a polygon along a line.
      *
@@ -33,15 +31,11 @@ final class Cut
         $path = array_map($plane->toMetres(...), $line);
         $crossings = self::crossings($outer, $path);
         if (count($crossings) !== 2) {
-            throw BadBoundary::because(
-                'the line',
-                'it crosses the boundary '.count($crossings).' times',
-                self::ACCEPTED,
-            );
+            throw new BadBoundary('line_does_not_cross_twice', ['count' => count($crossings)]);
         }
         foreach (array_slice($rings, 1) as $i => $hole) {
             if (self::crossings(array_map($plane->toMetres(...), $hole), $path) !== []) {
-                throw BadBoundary::because('the line', 'it crosses hole '.($i + 1), self::ACCEPTED);
+                throw new BadBoundary('line_crosses_hole', ['hole' => $i + 1]);
             }
         }
         [$enter, $leave] = $crossings;

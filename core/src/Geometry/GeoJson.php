@@ -32,19 +32,11 @@ final class GeoJson
     {
         $document = json_decode(str_starts_with($text, "\xEF\xBB\xBF") ? substr($text, 3) : $text, true);
         if (! is_array($document)) {
-            throw BadBoundary::because(
-                'the file',
-                'it is not JSON',
-                'GeoJSON: a Feature, FeatureCollection or geometry',
-            );
+            throw new BadBoundary('file_not_json');
         }
         $found = self::collect($document, $place);
         if ($found === []) {
-            throw BadBoundary::because(
-                'the file',
-                'it holds no geometry',
-                'GeoJSON: a Feature, FeatureCollection or geometry',
-            );
+            throw new BadBoundary('file_holds_no_geometry');
         }
 
         return $found;
@@ -64,7 +56,7 @@ final class GeoJson
             self::geometries($text, $place) as ['place' => $here, 'type' => $type, 'coordinates' => $coordinates]
         ) {
             if ($type !== 'Polygon' && $type !== 'MultiPolygon') {
-                throw BadBoundary::because($here, "it is a {$type}", 'a Polygon or MultiPolygon');
+                throw new BadBoundary('geometry_no_polygon', ['place' => $here, 'type' => $type]);
             }
             foreach ($type === 'Polygon' ? [$coordinates] : $coordinates as $k => $rings) {
                 $where = $type === 'Polygon' ? $here : $here.', polygon '.((int) $k + 1);
@@ -72,7 +64,7 @@ final class GeoJson
             }
         }
         if ($polygons === []) {
-            throw BadBoundary::because('the file', 'it holds no polygon', 'a Polygon or MultiPolygon');
+            throw new BadBoundary('file_holds_no_polygon');
         }
 
         return $polygons;
@@ -85,7 +77,6 @@ final class GeoJson
      */
     public static function position(string $place, mixed $position): array
     {
-        $accepted = 'longitude from -180 to 180, then latitude from -90 to 90, in degrees';
         if (
             ! is_array($position) ||
             count($position) < 2 ||
@@ -94,11 +85,15 @@ final class GeoJson
             is_string($position[0]) ||
             is_string($position[1])
         ) {
-            throw BadBoundary::because($place, 'a position is not two numbers', $accepted);
+            throw new BadBoundary('position_not_two_numbers', ['place' => $place]);
         }
         [$longitude, $latitude] = [(float) $position[0], (float) $position[1]];
         if (! (abs($longitude) <= 180 && abs($latitude) <= 90)) {
-            throw BadBoundary::because($place, "the position {$longitude}, {$latitude} lies off the globe", $accepted);
+            throw new BadBoundary('position_lies_off_globe', [
+                'place' => $place,
+                'longitude' => $longitude,
+                'latitude' => $latitude,
+            ]);
         }
 
         return [$longitude, $latitude];
@@ -112,11 +107,7 @@ final class GeoJson
     public static function positions(string $place, mixed $line): array
     {
         if (! is_array($line) || ! array_is_list($line)) {
-            throw BadBoundary::because(
-                $place,
-                'it is not a list of positions',
-                'a list of longitude and latitude pairs',
-            );
+            throw new BadBoundary('not_list_positions', ['place' => $place]);
         }
 
         return array_map(static fn (mixed $position): array => self::position($place, $position), $line);
@@ -130,7 +121,7 @@ final class GeoJson
     public static function rings(string $place, mixed $rings): array
     {
         if (! is_array($rings) || ! array_is_list($rings) || $rings === []) {
-            throw BadBoundary::because($place, 'it has no ring', 'a closed ring of 4 positions or more');
+            throw new BadBoundary('no_ring', ['place' => $place]);
         }
 
         return array_map(
@@ -150,14 +141,10 @@ final class GeoJson
         $positions = self::positions($place, $ring);
         $n = count($positions);
         if ($n < 4) {
-            throw BadBoundary::because($place, "its ring has {$n} positions", 'a closed ring of 4 positions or more');
+            throw new BadBoundary('ring_of_too_few_positions', ['place' => $place, 'positions' => $n]);
         }
         if ($positions[0] !== $positions[$n - 1]) {
-            throw BadBoundary::because(
-                $place,
-                'its ring is not closed',
-                'a ring whose last position repeats its first',
-            );
+            throw new BadBoundary('ring_not_closed', ['place' => $place]);
         }
         $open = [];
         foreach (array_slice($positions, 0, -1) as $position) {
@@ -169,7 +156,7 @@ final class GeoJson
             array_pop($open);
         }
         if (count($open) < 3) {
-            throw BadBoundary::because($place, 'its ring has no area', 'a ring round some ground');
+            throw new BadBoundary('ring_no_area', ['place' => $place]);
         }
 
         return $open;
@@ -193,14 +180,9 @@ final class GeoJson
 
         return match (true) {
             ! is_array($held) => self::strange($type, $place),
-            $type === 'FeatureCollection' => self::each($held, 'feature ', 'it is no Feature', 'a GeoJSON Feature'),
+            $type === 'FeatureCollection' => self::each($held, 'feature ', 'no_feature'),
             $type === 'Feature' => self::collect($held, $place),
-            $type === 'GeometryCollection' => self::each(
-                $held,
-                "{$place}, geometry ",
-                'it is no geometry',
-                'a GeoJSON geometry',
-            ),
+            $type === 'GeometryCollection' => self::each($held, "{$place}, geometry ", 'no_geometry'),
             isset(self::DEPTHS[$type]) && array_is_list($held) => [
                 ['place' => $place, 'type' => $type, 'coordinates' => $held],
             ],
@@ -214,13 +196,13 @@ final class GeoJson
      *
      * @throws BadBoundary
      */
-    private static function each(array $nodes, string $what, string $wrong, string $accepted): array
+    private static function each(array $nodes, string $what, string $reason): array
     {
         $found = [];
         foreach (array_values($nodes) as $i => $node) {
             $here = $what.($i + 1);
             if (! is_array($node)) {
-                throw BadBoundary::because($here, $wrong, $accepted);
+                throw new BadBoundary($reason, ['place' => $here]);
             }
             array_push($found, ...self::collect($node, $here));
         }
@@ -231,10 +213,6 @@ final class GeoJson
     /** @throws BadBoundary */
     private static function strange(string $type, string $place): never
     {
-        throw BadBoundary::because(
-            $place,
-            $type === '' ? 'it has no type' : "a {$type} cannot be read here",
-            'a Feature, FeatureCollection, or a geometry with its coordinates',
-        );
+        throw new BadBoundary($type === '' ? 'no_type' : 'type_not_read', ['place' => $place, 'type' => $type]);
     }
 }

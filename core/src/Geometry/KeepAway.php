@@ -98,11 +98,7 @@ final readonly class KeepAway
         foreach ($lines as $line) {
             $positions = GeoJson::positions($place, $line);
             if ($positions === [] || (count($positions) < 2 && str_contains($type, 'Line'))) {
-                throw BadBoundary::because(
-                    $place,
-                    'its line has fewer than 2 positions',
-                    'a line of 2 positions or more',
-                );
+                throw new BadBoundary('line_fewer_than_2_positions', ['place' => $place]);
             }
             $checked[] = $positions;
         }

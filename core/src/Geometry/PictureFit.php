@@ -36,11 +36,15 @@ final readonly class PictureFit
     public static function of(array $known): self
     {
         if (count($known) < 2 || count($known) > 3) {
-            throw ValueOutOfRange::of('The number of known places', count($known), '2 or 3');
+            throw new ValueOutOfRange('number_known_places', ['value' => count($known)]);
         }
         foreach ($known as $place) {
             if (abs($place['latitude']) > self::FARTHEST_DEGREES) {
-                throw ValueOutOfRange::of('The latitude of a known place', $place['latitude'], 'between -80 and 80');
+                throw new ValueOutOfRange('latitude_known_place', [
+                    'value' => $place['latitude'],
+                    'low' => -80,
+                    'high' => 80,
+                ]);
             }
         }
         $plane = LocalPlane::about(array_map(static fn (array $k): array => [$k['longitude'], $k['latitude']], $known));
@@ -54,11 +58,7 @@ final readonly class PictureFit
             count($at) === 2 ? self::turned($at[0], $at[1]) : self::sheared($at[0], $at[1], $at[2]),
         );
         if ($fit->metresPerPixel() > self::COARSEST_M) {
-            throw ValueOutOfRange::of(
-                'The ground that a pixel stands for, in metres,',
-                round($fit->metresPerPixel()),
-                'up to 100; look at the known places again',
-            );
+            throw new ValueOutOfRange('ground_of_a_pixel', ['value' => round($fit->metresPerPixel())]);
         }
 
         return $fit;
@@ -88,7 +88,7 @@ final readonly class PictureFit
         [$dx, $dy, $de, $dn] = [$q[0] - $p[0], $q[1] - $p[1], $q[2] - $p[2], $q[3] - $p[3]];
         $square = $dx * $dx + $dy * $dy;
         if ($square < self::LEAST || $de * $de + $dn * $dn < self::LEAST) {
-            throw new ValueOutOfRange('The two known places must lie apart, on the picture and on the ground.');
+            throw new ValueOutOfRange('known_places_coincide');
         }
         // The picture's y runs down, so the turn is taken with y mirrored.
         $cos = ($de * $dx - $dn * $dy) / $square;
@@ -108,7 +108,7 @@ final readonly class PictureFit
         $twice = ($q[0] - $p[0]) * ($r[1] - $p[1]) - ($q[1] - $p[1]) * ($r[0] - $p[0]);
         $ground = ($q[2] - $p[2]) * ($r[3] - $p[3]) - ($q[3] - $p[3]) * ($r[2] - $p[2]);
         if (abs($twice) < self::LEAST || abs($ground) < self::LEAST) {
-            throw new ValueOutOfRange('The three known places must not lie on one line.');
+            throw new ValueOutOfRange('known_places_on_one_line');
         }
         $solve = static function (int $k) use ($p, $q, $r, $twice): array {
             $a = (($q[$k] - $p[$k]) * ($r[1] - $p[1]) - ($r[$k] - $p[$k]) * ($q[1] - $p[1])) / $twice;

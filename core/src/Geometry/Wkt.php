@@ -31,26 +31,14 @@ final class Wkt
     public static function read(string $text, string $place): array
     {
         if (preg_match(self::START, $text, $m) !== 1) {
-            throw BadBoundary::because(
-                $place,
-                'it is no well-known text',
-                'POLYGON ((longitude latitude, …)) or MULTIPOLYGON',
-            );
+            throw new BadBoundary('no_well_known_text', ['place' => $place]);
         }
         if ($m[1] !== '' && $m[1] !== '4326') {
-            throw BadBoundary::because(
-                $place,
-                "its coordinates are in EPSG:{$m[1]}",
-                'longitude and latitude, EPSG:4326',
-            );
+            throw new BadBoundary('wkt_coordinates_of_a_grid', ['place' => $place, 'code' => $m[1]]);
         }
         $depth =
             ['MULTIPOLYGON' => 3, 'POLYGON' => 2, 'LINESTRING' => 1][strtoupper($m[2])] ??
-            throw BadBoundary::because(
-                $place,
-                'it is a '.strtoupper($m[2]),
-                'a POLYGON, a MULTIPOLYGON or a closed LINESTRING',
-            );
+            throw new BadBoundary('wkt_no_polygon', ['place' => $place, 'type' => strtoupper($m[2])]);
         $body = substr($text, (int) strpos($text, '('));
         $json = (string) preg_replace_callback(
             '/[^(),]+/',
@@ -59,7 +47,7 @@ final class Wkt
         );
         $coordinates = json_decode(strtr($json, ['(' => '[', ')' => ']']), true, 8);
         if (! is_array($coordinates) || self::depth($coordinates) !== $depth + 1) {
-            throw BadBoundary::because($place, 'its brackets do not match', 'well-known text with all its brackets');
+            throw new BadBoundary('brackets_do_not_match', ['place' => $place]);
         }
 
         return [
@@ -76,11 +64,10 @@ final class Wkt
         }
         $numbers = array_map(Number::parse(...), preg_split('/\s+/', $trimmed) ?: []);
         if (count($numbers) < 2 || $numbers[0] === null || ($numbers[1] ?? null) === null) {
-            throw BadBoundary::because(
-                $place,
-                '"'.mb_substr($trimmed, 0, 40).'" is no position',
-                'longitude latitude, parted by a blank',
-            );
+            throw new BadBoundary('wkt_no_position', [
+                'place' => $place,
+                'text' => mb_substr($trimmed, 0, 40),
+            ]);
         }
 
         return json_encode([$numbers[0], $numbers[1]], JSON_THROW_ON_ERROR);

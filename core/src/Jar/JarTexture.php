@@ -40,17 +40,29 @@ final readonly class JarTexture
             ] as $name => $height
         ) {
             if (! ($height >= 0 && $height <= 1000)) {
-                throw ValueOutOfRange::of($name, $height, 'from 0 to 1000', 'mm');
+                throw new ValueOutOfRange('height_in_jar', [
+                    'value' => $height,
+                    'low' => 0,
+                    'high' => 1000,
+                    'unit' => 'mm',
+                    'name' => $name,
+                ]);
             }
         }
         if (! ($errorMm > 0 && $errorMm <= 20)) {
-            throw ValueOutOfRange::of('The reading error', $errorMm, 'above 0 to 20', 'mm');
+            throw new ValueOutOfRange('reading_error', [
+                'value' => $errorMm,
+                'low' => 0,
+                'high' => 20,
+                'unit' => 'mm',
+            ]);
         }
         if ($sandMm > $siltMm || $siltMm > $allMm || $allMm <= 0) {
-            throw new ValueOutOfRange(
-                "Layers only grow: sand {$sandMm} mm, with silt {$siltMm} mm, all {$allMm} mm; accepted are ".
-                    'heights that rise from reading to reading.',
-            );
+            throw new ValueOutOfRange('layers_do_not_grow', [
+                'sand_mm' => $sandMm,
+                'silt_mm' => $siltMm,
+                'all_mm' => $allMm,
+            ]);
         }
         $texture = Texture::ofLayers($sandMm, $siltMm - $sandMm, $allMm - $siltMm);
         $ranges = [];

@@ -29,20 +29,30 @@ final class Stokes
     public static function secondsToSink(float $micrometres, float $depthCm, float $celsius): float
     {
         if (! ($micrometres > 0 && $micrometres <= 2000)) {
-            throw ValueOutOfRange::of('The diameter of a grain', $micrometres, 'above 0 to 2000', 'µm');
+            throw new ValueOutOfRange('diameter_grain', [
+                'value' => $micrometres,
+                'low' => 0,
+                'high' => 2000,
+                'unit' => 'µm',
+            ]);
         }
         if (! ($depthCm > 0 && $depthCm <= 100)) {
-            throw ValueOutOfRange::of('The depth of water', $depthCm, 'above 0 to 100', 'cm');
+            throw new ValueOutOfRange('depth_water', [
+                'value' => $depthCm,
+                'low' => 0,
+                'high' => 100,
+                'unit' => 'cm',
+            ]);
         }
         $density = Water::densityKgPerM3($celsius);
         $viscosity = Water::viscosityPaS($celsius);
         $metres = $micrometres * 1e-6;
         $speed = (self::GRAVITY * (self::PARTICLE_KG_PER_M3 - $density) * $metres ** 2) / (18 * $viscosity);
         if (($density * $speed * $metres) / $viscosity > self::SLOW) {
-            throw new ValueOutOfRange(
-                "Grains of {$micrometres} µm sink too fast for Stokes' law in water of {$celsius} °C; accepted are ".
-                    'finer ones.',
-            );
+            throw new ValueOutOfRange('grains_sink_too_fast', [
+                'micrometres' => $micrometres,
+                'celsius' => $celsius,
+            ]);
         }
 
         return $depthCm / 100 / $speed;

@@ -54,7 +54,12 @@ final class Water
     private static function check(float $celsius): void
     {
         if (! ($celsius >= self::COLDEST && $celsius <= self::WARMEST)) {
-            throw ValueOutOfRange::of('The temperature of the water', $celsius, 'from 0 to 40', '°C');
+            throw new ValueOutOfRange('temperature_water', [
+                'value' => $celsius,
+                'low' => 0,
+                'high' => 40,
+                'unit' => '°C',
+            ]);
         }
     }
 }

@@ -27,7 +27,7 @@ final readonly class QualityControl
     public static function ofPairs(int $pairs): self
     {
         if ($pairs < 0 || $pairs > 1000) {
-            throw ValueOutOfRange::of('The duplicates', $pairs, 'from 0 to 1000');
+            throw new ValueOutOfRange('duplicates', ['value' => $pairs, 'low' => 0, 'high' => 1000]);
         }
         if ($pairs === 0) {
             return new self(0, null, null);

@@ -31,7 +31,7 @@ final readonly class WorkingDays
     public function after(\DateTimeImmutable $day, int $count): \DateTimeImmutable
     {
         if ($count < 0 || $count > 400) {
-            throw ValueOutOfRange::of('The working days ahead', $count, 'from 0 to 400');
+            throw new ValueOutOfRange('working_days_ahead', ['value' => $count, 'low' => 0, 'high' => 400]);
         }
         $day = $day->setTime(0, 0);
         for ($left = $count; $left > 0;) {

@@ -65,7 +65,7 @@ final readonly class MetalsScreen
             $below = str_starts_with($cell, '<');
             $value = Number::parse($below ? substr($cell, 1) : $cell);
             if ($value === null || $value <= 0) {
-                throw BadRow::at($row, "value is \"{$cell}\"", 'a number above 0 in ppm, or a bound such as <5');
+                throw new BadRow('no_metal_value', ['place' => $row, 'cell' => $cell]);
             }
             $values[] = [$value, $below];
         }
@@ -86,13 +86,12 @@ final readonly class MetalsScreen
         float $background = 0.0,
     ): self {
         if ($values === []) {
-            throw ValueOutOfRange::of('The number of values', 0, '1 or more');
+            throw new ValueOutOfRange('number_values', ['value' => 0, 'low' => 1]);
         }
-        Bounds::between('The limit', $limit, 0, INF, 'above 0', 'ppm');
-        Bounds::between('The confidence', $confidence, 0, 1, 'between 0 and 1');
-        $accepted = 'a whole number from 1, and 0 or more';
-        Bounds::within('The cores or the background', $cores, 1, INF, $accepted);
-        Bounds::within('The cores or the background', $background, 0, INF, $accepted);
+        Bounds::between('metal_limit', $limit, 0, INF, ['unit' => 'ppm']);
+        Bounds::between('confidence', $confidence, 0, 1);
+        Bounds::within('cores_or_background', $cores, 1, INF);
+        Bounds::within('cores_or_background', $background, 0, INF);
         $numbers = array_column($values, 0);
         $n = count($numbers);
         $censored = count(array_filter($values, static fn (array $one): bool => $one[1]));

@@ -81,7 +81,7 @@ final readonly class Calibration
     {
         foreach ([$before, $after] as $ph) {
             if (! ($ph >= 0 && $ph <= 14)) {
-                throw ValueOutOfRange::of('The pH shown', $ph, 'from 0 to 14');
+                throw new ValueOutOfRange('ph_shown', ['value' => $ph, 'low' => 0, 'high' => 14]);
             }
         }
 
@@ -103,20 +103,17 @@ final readonly class Calibration
      */
     private static function check(array $points, float $celsius, bool $inMillivolts, float $apart): void
     {
-        Bounds::within('The temperature of the buffers', $celsius, 0, 60, 'from 0 to 60', '°C');
-        Bounds::within('The number of buffers', count($points), 2, 6, 'from 2 to 6');
+        Bounds::within('temperature_buffers', $celsius, 0, 60, ['unit' => '°C']);
+        Bounds::within('number_buffers', count($points), 2, 6);
         foreach ($points as ['buffer' => $buffer, 'shown' => $shown]) {
-            Bounds::within('The pH of a buffer', $buffer, 0, 14, 'from 0 to 14');
+            Bounds::within('ph_buffer', $buffer, 0, 14);
             $inMillivolts
-                ? Bounds::within('What the pen shows', $shown, -1000, 1000, 'from -1000 to 1000', 'mV')
-                : Bounds::within('What the pen shows', $shown, 0, 14, 'from 0 to 14');
+                ? Bounds::within('millivolts_a_pen_shows', $shown, -1000, 1000, ['unit' => 'mV'])
+                : Bounds::within('ph_a_pen_shows', $shown, 0, 14);
         }
         $buffers = array_column($points, 'buffer');
         if ($buffers === [] || max($buffers) - min($buffers) < $apart) {
-            throw new ValueOutOfRange(
-                "The buffers lie within {$apart} pH of one another; accepted are at least two that lie further ".
-                    'apart, such as 4 and 7.',
-            );
+            throw new ValueOutOfRange('buffers_too_close', ['apart' => $apart]);
         }
     }
 

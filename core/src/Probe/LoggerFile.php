@@ -30,22 +30,19 @@ final class LoggerFile
         foreach ($table->rows as $row => $cells) {
             $value = Number::parse($cells['value']);
             if ($value === null || $value < $lowest || $value > $highest) {
-                throw BadRow::at(
-                    $row,
-                    "value: \"{$cells['value']}\" is no reading of the probe",
-                    "a number from {$lowest} to {$highest} with a decimal point",
-                );
+                throw new BadRow('no_reading_of_the_probe', [
+                    'place' => $row,
+                    'value' => $cells['value'],
+                    'lowest' => $lowest,
+                    'highest' => $highest,
+                ]);
             }
             if ($cells['portion'] === '') {
-                throw BadRow::at($row, 'portion: it is empty', 'the code of the portion that was read');
+                throw new BadRow('portion_empty', ['place' => $row]);
             }
             $celsius = ($cells['celsius'] ?? '') === '' ? null : Number::parse($cells['celsius']);
             if (($cells['celsius'] ?? '') !== '' && ($celsius === null || abs($celsius) > 100)) {
-                throw BadRow::at(
-                    $row,
-                    "celsius: \"{$cells['celsius']}\" is no temperature",
-                    'nothing, or a number of °C from -100 to 100',
-                );
+                throw new BadRow('no_temperature', ['place' => $row, 'celsius' => $cells['celsius']]);
             }
             $readings[] = [
                 'row' => $row,

@@ -28,7 +28,12 @@ final class Nernst
     public static function millivoltsPerPh(float $celsius): float
     {
         if (! ($celsius >= -5 && $celsius <= 100)) {
-            throw ValueOutOfRange::of('The temperature', $celsius, 'from -5 to 100', '°C');
+            throw new ValueOutOfRange('temperature', [
+                'value' => $celsius,
+                'low' => -5,
+                'high' => 100,
+                'unit' => '°C',
+            ]);
         }
 
         return (1000 * M_LN10 * self::GAS * (self::ZERO_CELSIUS + $celsius)) / self::FARADAY;

@@ -43,18 +43,21 @@ final readonly class RowTransect
     public static function of(float $rowSpacingCm, array $places): self
     {
         if (! ($rowSpacingCm >= 10 && $rowSpacingCm <= 1000)) {
-            throw ValueOutOfRange::of('The row spacing', $rowSpacingCm, 'from 10 to 1000', 'cm');
+            throw new ValueOutOfRange('row_spacing', [
+                'value' => $rowSpacingCm,
+                'low' => 10,
+                'high' => 1000,
+                'unit' => 'cm',
+            ]);
         }
         if ($places === [] || count($places) > 60) {
-            throw ValueOutOfRange::of('The number of places', count($places), 'from 1 to 60');
+            throw new ValueOutOfRange('number_places', ['value' => count($places), 'low' => 1, 'high' => 60]);
         }
         $means = array_map(static fn (array $place): array => self::place($place, $rowSpacingCm / 2), $places);
         usort($means, static fn (array $a, array $b): int => $a['cm'] <=> $b['cm']);
         foreach ($means as $i => $place) {
             if ($i > 0 && $place['cm'] - $means[$i - 1]['cm'] < self::EPSILON) {
-                throw new ValueOutOfRange(
-                    "The place at {$place['cm']} cm stands twice; accepted is one place with all its readings.",
-                );
+                throw new ValueOutOfRange('place_twice', ['cm' => $place['cm']]);
             }
         }
         [$from, $to] = [$means[0]['cm'], $means[count($means) - 1]['cm']];
@@ -96,19 +99,25 @@ final readonly class RowTransect
     {
         ['cm' => $cm, 'readings' => $readings] = $place;
         if (! ($cm >= 0 && $cm <= $middle + self::EPSILON)) {
-            throw ValueOutOfRange::of(
-                'The distance from the row',
-                $cm,
-                "from 0 to {$middle}, the middle between the rows,",
-                'cm',
-            );
+            throw new ValueOutOfRange('distance_from_row', ['value' => $cm, 'unit' => 'cm', 'middle' => $middle]);
         }
         if ($readings === [] || count($readings) > 10) {
-            throw ValueOutOfRange::of("The number of readings at {$cm} cm", count($readings), 'from 1 to 10');
+            throw new ValueOutOfRange('number_readings_at_cm', [
+                'value' => count($readings),
+                'low' => 1,
+                'high' => 10,
+                'cm' => $cm,
+            ]);
         }
         foreach ($readings as $reading) {
             if (! ($reading >= 0 && $reading <= 500)) {
-                throw ValueOutOfRange::of("A reading at {$cm} cm", $reading, 'from 0 to 500', 'ppm');
+                throw new ValueOutOfRange('reading_at_cm', [
+                    'value' => $reading,
+                    'low' => 0,
+                    'high' => 500,
+                    'unit' => 'ppm',
+                    'cm' => $cm,
+                ]);
             }
         }
 

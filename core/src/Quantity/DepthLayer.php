@@ -24,9 +24,7 @@ final readonly class DepthLayer
     public static function ofCm(float $top, float $bottom): self
     {
         if (! ($top >= 0 && $bottom > $top && $bottom <= self::DEEPEST_CM)) {
-            throw new ValueOutOfRange(
-                "A depth layer must run downwards within 0 to 300 cm, {$top} to {$bottom} cm given.",
-            );
+            throw new ValueOutOfRange('depth_layer_upside_down', ['top' => $top, 'bottom' => $bottom]);
         }
 
         return new self($top, $bottom);
@@ -45,19 +43,15 @@ final readonly class DepthLayer
      */
     public static function parse(string $notation, string $option = '--depth'): self
     {
-        $accepted = 'top and bottom with a unit, such as 0-6in or 15-30cm, down to 300 cm';
         if (preg_match('/^\s*(\d+(?:\.\d+)?)\s*-\s*(\d+(?:\.\d+)?)\s*(cm|in)\s*$/D', $notation, $m) !== 1) {
-            throw BadOption::because($option, "\"{$notation}\" is no layer", $accepted);
+            throw new BadOption('no_layer', ['place' => $option, 'notation' => $notation]);
         }
         try {
             return $m[3] === 'in'
                 ? self::ofInches((float) $m[1], (float) $m[2])
                 : self::ofCm((float) $m[1], (float) $m[2]);
         } catch (ValueOutOfRange $error) {
-            throw new BadOption(
-                "{$option}: \"{$notation}\" does not run downwards within 0 to 300 cm; accepted is {$accepted}.",
-                $error,
-            );
+            throw new BadOption('layer_upside_down', ['place' => $option, 'notation' => $notation], $error);
         }
     }
 

@@ -24,7 +24,7 @@ final readonly class Extent
     {
         return is_finite($value) && $value >= 0
             ? new self($value)
-            : throw ValueOutOfRange::of('An area', $value, '0 or more', 'm²');
+            : throw new ValueOutOfRange('area', ['value' => $value, 'low' => 0, 'unit' => 'm²']);
     }
 
     /** @pure */

@@ -21,7 +21,7 @@ final readonly class ChainHead implements Stored
 
         return preg_match('/^[0-9a-f]{64}$/', $hash) === 1
             ? new self($fields->whole('position'), $hash)
-            : throw BadField::of('hash', '64 digits of base 16');
+            : throw new BadField('no_hash');
     }
 
     public function toRow(): array

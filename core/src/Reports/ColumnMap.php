@@ -17,9 +17,6 @@ use HonestCore\Error\BadOption;
  */
 final readonly class ColumnMap
 {
-    private const ACCEPTED = 'a JSON object of column name to meaning: a role, a code of an analyte, or an object '.
-        'with role, analyte, unit, form and extractant';
-
     /** @param array<string, array<string, mixed>> $meanings by column name */
     private function __construct(private array $meanings) {}
 
@@ -28,7 +25,7 @@ final readonly class ColumnMap
     {
         $given = json_decode((string) preg_replace('/^\xEF\xBB\xBF/', '', $json), true, 8);
         if (! is_array($given)) {
-            throw BadOption::because('--map', 'the file is no JSON object', self::ACCEPTED);
+            throw new BadOption('map_no_object');
         }
         $given = is_array($given['columns'] ?? null) ? $given['columns'] : $given;
         $meanings = [];
@@ -63,18 +60,8 @@ final readonly class ColumnMap
                         ),
                     );
             if ($at === []) {
-                throw BadOption::because(
-                    '--map',
-                    "the file has no column \"{$name}\"",
-                    'one of '.
-                        implode(
-                            ', ',
-                            array_map(
-                                static fn (ReportColumn $column): string => "\"{$column->name}\"",
-                                array_slice($columns, 0, 30),
-                            ),
-                        ),
-                );
+                $known = array_map(static fn (ReportColumn $one): string => "\"{$one->name}\"", array_slice($columns, 0, 30));
+                throw new BadOption('map_no_such_column', ['name' => $name, 'known' => implode(', ', $known)]);
             }
             foreach ($at as $i) {
                 $columns[$i] = self::changed($columns[$i], $changes);
@@ -107,11 +94,7 @@ final readonly class ColumnMap
             in_array($role, [ColumnRole::Result, ColumnRole::Rating], true) &&
             ($analyte === '' || ! is_string($analyte))
         ) {
-            throw BadOption::because(
-                '--map',
-                "\"{$column->name}\" is said to be a result and not of what",
-                'an analyte code beside it',
-            );
+            throw new BadOption('map_result_of_nothing', ['column' => $column->name]);
         }
 
         return $column->with([...$fresh, ...$changes]);
@@ -131,7 +114,7 @@ final readonly class ColumnMap
             return ['role' => ColumnRole::Ignore];
         }
         if (! is_array($given)) {
-            throw BadOption::because('--map', "\"{$name}\" has no meaning that is known", self::ACCEPTED);
+            throw new BadOption('map_no_meaning_known', ['name' => $name]);
         }
 
         return self::said($name, $given);
@@ -168,11 +151,7 @@ final readonly class ColumnMap
     private static function unit(string $name, string $unit): string
     {
         return UnitText::read($unit)->unit->code ??
-            throw BadOption::because(
-                '--map',
-                "the unit \"{$unit}\" of \"{$name}\" is not understood",
-                'a unit of soil reports, such as ppm, mg/kg, %, lb/acre',
-            );
+            throw new BadOption('map_unit_not_understood', ['unit' => $unit, 'name' => $name]);
     }
 
     /** @throws BadOption */
@@ -180,11 +159,11 @@ final readonly class ColumnMap
     {
         $known = Analytes::get($analyte);
         if (! in_array($form, [...$known->forms, $known->element], true)) {
-            throw BadOption::because(
-                '--map',
-                "the form of \"{$name}\" is none of {$analyte}",
-                implode(', ', $known->forms),
-            );
+            throw new BadOption('map_form_of_another_analyte', [
+                'name' => $name,
+                'analyte' => $analyte,
+                'known' => implode(', ', $known->forms),
+            ]);
         }
     }
 
@@ -207,10 +186,10 @@ final readonly class ColumnMap
         if ($key === 'meaning' && in_array($word, ['none', 'unknown', 'saturation'], true)) {
             return ['role' => ColumnRole::Ignore];
         }
-        throw BadOption::because(
-            '--map',
-            "\"{$word}\" is no meaning of \"{$name}\"",
-            implode(', ', ColumnRole::values()).', or an analyte code',
-        );
+        throw new BadOption('map_no_meaning', [
+            'word' => $word,
+            'name' => $name,
+            'known' => implode(', ', ColumnRole::values()),
+        ]);
     }
 }

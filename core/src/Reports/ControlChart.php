@@ -42,10 +42,10 @@ final readonly class ControlChart
     public static function of(array $values, ?array $known = null): self
     {
         if (count($values) < 2 && $known === null) {
-            throw ValueOutOfRange::of('The number of values', count($values), '2 or more, or 1 with a known value');
+            throw new ValueOutOfRange('number_values_of_chart', ['value' => count($values), 'low' => 2]);
         }
         if ($values === [] || array_filter($values, is_finite(...)) !== $values) {
-            throw new ValueOutOfRange('A chart needs values that are finite numbers.');
+            throw new ValueOutOfRange('chart_of_no_numbers');
         }
         /** @var array{d2: float, D4: float, least_points: int} $table */
         $table = RuleTable::named('control-chart');

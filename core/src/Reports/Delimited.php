@@ -38,31 +38,26 @@ final class Delimited
                 $cells = self::quoted($row, $delimiter);
                 while ($cells === null) {
                     if ($line >= $count) {
-                        throw BadTable::because("a quote that begins in line {$at} is never closed", 'quotes in pairs');
+                        throw new BadTable('quote_never_closed', ['at' => $at]);
                     }
                     $row .= "\n".$lines[$line++];
                     $cells =
                         strlen($row) > 100_000
-                            ? throw BadTable::because(
-                                "a quote that begins in line {$at} is not closed within 100,000 letters",
-                                'quotes in pairs',
-                            )
+                            ? throw new BadTable('quote_too_long', ['at' => $at])
                             : self::quoted($row, $delimiter);
                 }
             }
             if (count($cells) > self::MOST_CELLS) {
-                throw BadTable::because(
-                    "row {$at} has ".count($cells).' cells',
-                    'up to '.self::MOST_CELLS.' columns',
-                );
+                throw new BadTable('row_too_wide', [
+                    'at' => $at,
+                    'count' => count($cells),
+                    'most_cells' => self::MOST_CELLS,
+                ]);
             }
             if (trim($row, " \t{$delimiter}\"") !== '') {
                 $records[$at] = array_map(trim(...), $cells);
                 if (count($records) > self::MOST_ROWS) {
-                    throw BadTable::because(
-                        'the file has more than '.number_format(self::MOST_ROWS).' rows',
-                        'a file in parts',
-                    );
+                    throw new BadTable('too_many_rows', ['most_rows' => number_format(self::MOST_ROWS)]);
                 }
                 if (count($records) >= $most) {
                     break;

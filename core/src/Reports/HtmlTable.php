@@ -44,7 +44,7 @@ final class HtmlTable
 
         return $best !== []
             ? $best
-            : throw BadTable::because('the file is an HTML page without a table', 'a page with a table, or CSV');
+            : throw new BadTable('page_without_table');
     }
 
     /** @return array<int, list<string>> */

@@ -33,7 +33,7 @@ final class Interchange
     public static function records(string $bytes): array
     {
         if (strlen($bytes) > self::MOST_BYTES) {
-            throw BadTable::because('the document is larger than 40 MB', 'a smaller one');
+            throw new BadTable('document_too_large');
         }
         $text = (string) preg_replace('/^\xEF\xBB\xBF/', '', $bytes);
         $tree = str_starts_with(ltrim($text), '{') ? self::json($text) : self::xml($text);
@@ -60,10 +60,7 @@ final class Interchange
 
         return count($rows) > 1
             ? $rows
-            : throw BadTable::because(
-                'the document holds no soil sample with results',
-                'an interchange document with SoilSample, Depth and NutrientResult, or a CSV',
-            );
+            : throw new BadTable('document_without_samples');
     }
 
     /**
@@ -75,7 +72,7 @@ final class Interchange
     {
         $tree = json_decode($text, true, 64);
 
-        return is_array($tree) ? $tree : throw BadTable::because('the document is no JSON', 'a whole JSON document');
+        return is_array($tree) ? $tree : throw new BadTable('document_no_json');
     }
 
     /**
@@ -86,7 +83,7 @@ final class Interchange
     private static function xml(string $text): array
     {
         if (preg_match('/<!(DOCTYPE|ENTITY)/i', $text) === 1) {
-            throw BadTable::because('the document declares types or entities of its own', 'XML without a DOCTYPE');
+            throw new BadTable('document_declares_types');
         }
         $before = libxml_use_internal_errors(true);
         $element = simplexml_load_string($text, \SimpleXMLElement::class, LIBXML_NONET);
@@ -94,10 +91,9 @@ final class Interchange
         libxml_clear_errors();
         libxml_use_internal_errors($before);
         if ($element === false) {
-            throw BadTable::because(
-                'the document is no XML'.($problem === null ? '' : ' from line '.$problem->line.' on'),
-                'a whole XML document',
-            );
+            throw $problem === null
+                ? new BadTable('document_no_xml')
+                : new BadTable('document_breaks_off', ['line' => $problem->line]);
         }
 
         return [$element->getName() => self::tree($element, 0)];

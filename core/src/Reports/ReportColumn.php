@@ -131,10 +131,7 @@ final readonly class ReportColumn
         foreach (self::FIELDS as $field) {
             $text = $given[$field] ?? '';
             if (! is_string($text) || mb_strlen($text) > 40) {
-                throw BadTable::because(
-                    "the mapping of \"{$name}\" has a {$field} that is none",
-                    'a text of up to 40 letters',
-                );
+                throw new BadTable('mapping_field_no_text', ['name' => $name, 'field' => $field]);
             }
             $texts[$field] = $text;
         }
@@ -235,10 +232,9 @@ final readonly class ReportColumn
      */
     public static function fromArray(mixed $given, string $name): self
     {
-        $accepted = 'a role for each column, and for a column of results what it measures and in which unit';
         $role = is_array($given) && is_string($given['role'] ?? null) ? ColumnRole::tryFrom($given['role']) : null;
         if (! is_array($given) || $role === null) {
-            throw BadTable::because("the mapping gives \"{$name}\" no role that is known", $accepted);
+            throw new BadTable('mapping_role_unknown', ['name' => $name]);
         }
         $analyte = $given['analyte'] ?? '';
         $texts = self::texts($given, $name);
@@ -246,10 +242,10 @@ final readonly class ReportColumn
             ! is_string($analyte) ||
             (in_array($role, [ColumnRole::Result, ColumnRole::Rating], true) && Analytes::find($analyte) === null)
         ) {
-            throw BadTable::because(
-                "the mapping says of \"{$name}\" that it measures something that is not known here",
-                'a code of '.implode(', ', array_keys(Analytes::all())),
-            );
+            throw new BadTable('mapping_analyte_unknown', [
+                'name' => $name,
+                'known' => implode(', ', array_keys(Analytes::all())),
+            ]);
         }
         $unit = $texts['unit'] === '' ? '' : SoilUnit::named($texts['unit'])->code;
 

@@ -44,21 +44,18 @@ final readonly class ReportMapping
      */
     public static function fromArray(mixed $given, array $names): self
     {
-        $accepted =
-            'a role for each column, and for each column of results what it measures and in which unit; a bulk '.
-                'density from 0.05 to 2.65 g/cm³';
         if (! is_array($given) || ! is_array($given['columns'] ?? null) || ! array_is_list($given['columns'])) {
-            throw BadTable::because('The mapping is not one', $accepted);
+            throw new BadTable('no_mapping');
         }
         if (count($given['columns']) !== count($names)) {
-            throw BadTable::because(
-                'the mapping names '.count($given['columns']).' columns and the file has '.count($names),
-                'a mapping of this file',
-            );
+            throw new BadTable('mapping_of_another_file', [
+                'named' => count($given['columns']),
+                'columns' => count($names),
+            ]);
         }
         $density = $given['bulk_density'] ?? null;
         if ($density !== null && ! ((is_int($density) || is_float($density)) && $density >= 0.05 && $density <= 2.65)) {
-            throw BadTable::because('The mapping is not one', $accepted);
+            throw new BadTable('no_mapping');
         }
 
         return new self(
@@ -75,20 +72,14 @@ final readonly class ReportMapping
         );
         foreach ($roles as $role => $count) {
             if ($count > 1 && ! ColumnRole::from($role)->mayRepeat()) {
-                throw BadTable::because("{$count} columns are said to be {$role}", 'one column of that kind');
+                throw new BadTable('columns_of_one_role', ['count' => $count, 'role' => $role]);
             }
         }
         if (array_intersect_key($roles, ['sample' => 1, 'lab_number' => 1, 'bag' => 1]) === []) {
-            throw BadTable::because(
-                'no column says which sample it is',
-                'a column with the sample code, the lab number or the bag',
-            );
+            throw new BadTable('no_column_says_sample');
         }
         if (! isset($roles['result']) && ! isset($roles['analyte'], $roles['value'])) {
-            throw BadTable::because(
-                'no column holds results',
-                'columns of results, or one of analytes and one of values',
-            );
+            throw new BadTable('no_column_holds_results');
         }
     }
 

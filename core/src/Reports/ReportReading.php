@@ -38,10 +38,10 @@ final readonly class ReportReading
     public static function of(ReportTable $table, ?array $said = null, ?NumberStyle $style = null): self
     {
         if ($said !== null && count($said) !== count($table->columns)) {
-            throw BadTable::because(
-                'the mapping names '.count($said).' columns and the file has '.count($table->columns),
-                'a mapping of this file',
-            );
+            throw new BadTable('mapping_of_another_file', [
+                'named' => count($said),
+                'columns' => count($table->columns),
+            ]);
         }
         $columns = $said ?? self::understood($table);
 

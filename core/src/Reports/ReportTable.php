@@ -50,7 +50,7 @@ final readonly class ReportTable
         }
         $at = $headerRow ?? HeaderRows::find($records);
         if (! isset($records[$at])) {
-            throw BadTable::because("row {$at} is empty or not there", 'a header row with the names of the columns');
+            throw new BadTable('no_header_row', ['at' => $at]);
         }
         $below = array_filter($records, static fn (int $row): bool => $row > $at, ARRAY_FILTER_USE_KEY);
         $continued = [];
@@ -62,8 +62,7 @@ final readonly class ReportTable
         }
         $rows = array_diff_key($below, $continued);
         if ($rows === []) {
-            throw BadTable::because("there is no row below the header in row {$at}", 'a row for each sample or '.
-                'result');
+            throw new BadTable('report_without_rows', ['at' => $at]);
         }
         $names = self::named($records[$at], $continued);
         [$groups, $titles] = self::above(
@@ -179,10 +178,12 @@ final readonly class ReportTable
                 implode('', array_slice($cells, $width)) !== '' &&
                 ! self::isNote(implode('', $cells))
             ) {
-                throw BadTable::because(
-                    "row {$row} has {$count} cells and the header in row {$at} has {$width}",
-                    'rows as wide as the header; a comma inside a cell needs quotes around it',
-                );
+                throw new BadTable('row_wider_than_header', [
+                    'row' => $row,
+                    'count' => $count,
+                    'at' => $at,
+                    'width' => $width,
+                ]);
             }
             $rows[$row] = $count > $width ? array_slice($cells, 0, $width) : array_pad($cells, $width, '');
         }

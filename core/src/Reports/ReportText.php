@@ -53,10 +53,7 @@ final readonly class ReportText
     public static function ofRecords(array $records, string $charset = 'UTF-8', string $delimiter = ''): self
     {
         return $records === []
-            ? throw BadTable::because(
-                'the file holds no row with anything in it',
-                'a header and a row for each sample or result',
-            )
+            ? throw new BadTable('file_of_empty_rows')
             : new self($charset, $delimiter, $records);
     }
 
@@ -75,19 +72,16 @@ final readonly class ReportText
     {
         foreach (
             [
-                'PK' => 'a zipped file, as workbooks (.xlsx) are',
-                "\xD0\xCF\x11\xE0" => 'an old binary workbook (.xls)',
-                '%PDF' => 'a PDF',
-            ] as $mark => $what
+                'PK' => 'file_zipped',
+                "\xD0\xCF\x11\xE0" => 'file_old_workbook',
+                '%PDF' => 'file_pdf',
+            ] as $mark => $reason
         ) {
             if (
                 (str_starts_with($bytes, $mark) && preg_match('/[\x00-\x08]/', substr($bytes, 0, 200)) === 1) ||
                 (str_starts_with($bytes, $mark) && $mark !== 'PK')
             ) {
-                throw BadTable::because(
-                    "the file is no text: it is {$what}",
-                    'CSV as text; save the sheet as CSV, or choose the workbook on the page',
-                );
+                throw new BadTable($reason);
             }
         }
         foreach (["\xEF\xBB\xBF" => 'UTF-8', "\xFF\xFE" => 'UTF-16LE', "\xFE\xFF" => 'UTF-16BE'] as $mark => $charset) {
@@ -120,10 +114,10 @@ final readonly class ReportText
     private static function printable(string $text): string
     {
         if (trim($text) === '') {
-            throw BadTable::because('the file is empty', 'a header and a row for each sample or result');
+            throw new BadTable('file_empty');
         }
         if (preg_match('/[\x00-\x08\x0E-\x1F]/', $text) === 1 || ! mb_check_encoding($text, 'UTF-8')) {
-            throw BadTable::because('the file is no text', 'CSV as text; open a spreadsheet file as one');
+            throw new BadTable('file_of_bytes');
         }
 
         return str_replace("\r", "\n", str_replace("\r\n", "\n", $text));

@@ -38,7 +38,7 @@ final readonly class SeriesHistory
     public static function of(string $analyte, array $values): self
     {
         if (count($values) < 2) {
-            throw ValueOutOfRange::of('The number of earlier results', count($values), '2 or more');
+            throw new ValueOutOfRange('number_earlier_results', ['value' => count($values), 'low' => 2]);
         }
         /** @var array{area_absolute_sd: array<string, float>, area_relative_sd: float, chance: float} $rules */
         $rules = RuleTable::named('report-rules');

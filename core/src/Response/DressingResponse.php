@@ -50,11 +50,11 @@ final readonly class DressingResponse
         float $confidence = 0.95,
     ): self {
         if ($expected === 0.0) {
-            throw ValueOutOfRange::of('The expected change', $expected, 'a number other than 0');
+            throw new ValueOutOfRange('expected_change', ['value' => $expected]);
         }
-        Bounds::within('The expected change', $expected, -INF, INF, 'a number other than 0');
-        Bounds::between('The uncertainty', $u, 0, INF, 'above 0');
-        Bounds::between('The confidence', $confidence, 0, 1, 'between 0 and 1');
+        Bounds::within('expected_change', $expected, -INF, INF);
+        Bounds::between('uncertainty', $u, 0, INF);
+        Bounds::between('confidence', $confidence, 0, 1);
         [$t, $c] = [Spread::mean($plots->treated), $plots->control === [] ? null : Spread::mean($plots->control)];
         $difference = $t - ($c ?? 0.0);
         [$se, $df] = self::standardError($plots, $u);

@@ -33,14 +33,13 @@ final readonly class PlotChanges
         foreach (CsvTable::parse($text, ['group', 'plot', 'before', 'after'])->rows as $row => $cells) {
             $group = mb_strtolower(trim($cells['group']));
             if ($group !== 'treated' && $group !== 'control') {
-                throw BadRow::at($row, "group is \"{$cells['group']}\"", 'treated or control');
+                throw new BadRow('no_group', ['place' => $row, 'group' => $cells['group']]);
             }
             $plot = trim($cells['plot']);
             if ($plot === '' || isset($seen["{$group} {$plot}"])) {
-                throw BadRow::at(
-                    $row,
-                    $plot === '' ? 'plot is empty' : "plot {$plot} stands twice among the {$group}",
-                    'each plot once in its group',
+                throw new BadRow(
+                    $plot === '' ? 'plot_empty' : 'plot_twice',
+                    ['place' => $row, 'plot' => $plot, 'group' => $group],
                 );
             }
             $seen["{$group} {$plot}"] = true;
@@ -48,13 +47,17 @@ final readonly class PlotChanges
             foreach (['before', 'after'] as $column) {
                 $values[] =
                     Number::parse($cells[$column]) ??
-                    throw BadRow::at($row, "{$column} is \"{$cells[$column]}\"", 'a number with a decimal point');
+                    throw new BadRow('plot_value_no_number', [
+                        'place' => $row,
+                        'column' => $column,
+                        'value' => $cells[$column],
+                    ]);
             }
             $changes[$group][] = $values[1] - $values[0];
         }
 
         return $changes['treated'] === []
-            ? throw BadTable::because('no plot was treated', 'at least one row of the group treated')
+            ? throw new BadTable('no_plot_treated')
             : new self($changes['treated'], $changes['control']);
     }
 }

@@ -60,11 +60,11 @@ final readonly class AreaFacts
             $given = array_values(array_unique(array_filter((array) ($facts[$list] ?? []), is_string(...))));
             $odd = array_diff($given, $known);
             if ($odd !== []) {
-                throw new ValueOutOfRange(
-                    "\"{$odd[array_key_first($odd)]}\" is not in the list of {$list}; accepted are ".
-                        implode(', ', $known).
-                        '.',
-                );
+                throw new ValueOutOfRange('not_list', [
+                    'code' => $odd[array_key_first($odd)],
+                    'list' => $list,
+                    'known' => implode(', ', $known),
+                ]);
             }
             $lists[] = array_values(array_intersect(array_map(strval(...), $known), $given));
         }
@@ -144,17 +144,13 @@ final readonly class AreaFacts
         $kind = is_string($event['kind'] ?? null) ? $event['kind'] : '';
         $on = is_string($event['on'] ?? null) ? trim($event['on']) : '';
         if (! is_array($kinds) || ! isset($kinds[$kind])) {
-            throw new ValueOutOfRange(
-                "\"{$kind}\" is no event; accepted are ".
-                    implode(', ', is_array($kinds) ? array_keys($kinds) : []).
-                    '.',
-            );
+            throw new ValueOutOfRange('no_event', [
+                'kind' => $kind,
+                'known' => implode(', ', is_array($kinds) ? array_keys($kinds) : []),
+            ]);
         }
         if (! self::isDate($on)) {
-            throw new ValueOutOfRange(
-                "The date of {$kind} is \"{$on}\"; accepted are a year from 1900 to 2200, a month as 2024-05 or a ".
-                    'day as 2024-05-17.',
-            );
+            throw new ValueOutOfRange('date', ['kind' => $kind, 'on' => $on]);
         }
 
         return [

@@ -44,7 +44,11 @@ final readonly class BackwardCalendar
             ['The working days of the lab' => $labDays, 'The days on the way' => $shippingDays] as $name => $days
         ) {
             if ($days < 0 || $days > self::LONGEST) {
-                throw ValueOutOfRange::of($name, $days, 'from 0 to '.self::LONGEST);
+                throw new ValueOutOfRange('days_of_the_calendar', [
+                    'value' => $days,
+                    'name' => $name,
+                    'longest' => self::LONGEST,
+                ]);
             }
         }
         $report = self::days($limeOn, -$table['lead_days']);

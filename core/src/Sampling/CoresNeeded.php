@@ -23,13 +23,13 @@ final class CoresNeeded
     {
         self::check($sd, $confidence);
         if (! ($margin > 0 && is_finite($margin))) {
-            throw ValueOutOfRange::of('The margin', $margin, 'a finite number above 0');
+            throw new ValueOutOfRange('margin', ['value' => $margin]);
         }
         if ($population !== null && $population < 2) {
-            throw ValueOutOfRange::of('The population', $population, '2 or more');
+            throw new ValueOutOfRange('population', ['value' => $population, 'low' => 2]);
         }
         if ($sd / $margin > 1e8) {
-            throw ValueOutOfRange::of('The margin', $margin, 'at least a hundred-millionth of the standard deviation');
+            throw new ValueOutOfRange('margin_too_fine', ['value' => $margin]);
         }
 
         return Fewest::from(
@@ -48,7 +48,7 @@ final class CoresNeeded
     {
         self::check($sd, $confidence);
         if ($cores < 2) {
-            throw ValueOutOfRange::of('The number of cores', $cores, '2 or more');
+            throw new ValueOutOfRange('number_cores', ['value' => $cores, 'low' => 2]);
         }
         $finite = $population === null ? 1.0 : sqrt(max(0.0, 1 - $cores / $population));
 
@@ -59,10 +59,10 @@ final class CoresNeeded
     private static function check(float $sd, float $confidence): void
     {
         if (! ($sd >= 0 && is_finite($sd))) {
-            throw ValueOutOfRange::of('The standard deviation', $sd, 'a finite number, 0 or more');
+            throw new ValueOutOfRange('standard_deviation', ['value' => $sd]);
         }
         if (! ($confidence > 0 && $confidence < 1)) {
-            throw ValueOutOfRange::of('The confidence', $confidence, 'between 0 and 1, both left out');
+            throw new ValueOutOfRange('share_of_confidence', ['value' => $confidence, 'low' => 0, 'high' => 1]);
         }
     }
 }

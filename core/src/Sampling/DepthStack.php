@@ -31,7 +31,10 @@ final readonly class DepthStack
     public static function parse(array $notations): self
     {
         if ($notations === [] || count($notations) > self::MOST) {
-            throw ValueOutOfRange::of('The number of depth layers', count($notations), 'from 1 to '.self::MOST);
+            throw new ValueOutOfRange('number_depth_layers', [
+                'value' => count($notations),
+                'most' => self::MOST,
+            ]);
         }
         $layers = array_map(DepthLayer::parse(...), $notations);
         $order = array_keys($layers);
@@ -39,10 +42,10 @@ final readonly class DepthStack
         foreach (array_slice($order, 1) as $i => $at) {
             $above = $order[$i];
             if ($layers[$at]->topCm < $layers[$above]->bottomCm - 1e-9) {
-                throw new ValueOutOfRange(
-                    "The layers {$notations[$above]} and {$notations[$at]} overlap; accepted are layers that ".
-                        'follow one another.',
-                );
+                throw new ValueOutOfRange('layers_overlap', [
+                    'upper' => $notations[$above],
+                    'lower' => $notations[$at],
+                ]);
             }
         }
 

@@ -38,11 +38,10 @@ final readonly class FieldSheet
         $table = RuleTable::named('field-sheet');
         foreach ($tests as $test) {
             if (! isset($table['tests'][$test])) {
-                throw new ValueOutOfRange(
-                    "\"{$test}\" is no test of the list; accepted are ".
-                        implode(', ', array_keys($table['tests'])).
-                        '.',
-                );
+                throw new ValueOutOfRange('no_test_list', [
+                    'test' => $test,
+                    'known' => implode(', ', array_keys($table['tests'])),
+                ]);
             }
         }
         $tools = array_filter(

@@ -58,7 +58,7 @@ final readonly class PhMargin
         $usual = $sd ?? $table['usual'];
         $ofUnit = CoresNeeded::marginOf($cores, 1.0, $table['confidence']);
         if (! ($usual >= 0 && is_finite($usual))) {
-            throw ValueOutOfRange::of('The standard deviation', $usual, 'a finite number, 0 or more');
+            throw new ValueOutOfRange('standard_deviation', ['value' => $usual]);
         }
 
         return new self(

@@ -54,11 +54,7 @@ final readonly class Placement
         $all = Ground::of($spec->boundary->polygons, $spec->edgeM, $spec->away);
         $usable = $all->hasObstacles() ? Strips::of($all, self::LINES)->areaM2() : $spec->boundary->areaM2();
         if ($usable <= 0) {
-            throw BadBoundary::because(
-                'the boundary',
-                'no usable ground is left in it',
-                'ground that the margin and the keep-away do not eat up',
-            );
+            throw new BadBoundary('no_usable_ground_left');
         }
         $draw = new Draw($spec->seed);
         [$places, $rings] = match (true) {
@@ -143,19 +139,11 @@ final readonly class Placement
     private static function byCell(PlacementSpec $spec, float $cellM2, float $usable, Draw $draw): array
     {
         if (($usable / $cellM2) * $spec->cores > self::MOST_IN_ALL) {
-            throw new ValueOutOfRange(
-                'Cells of this size would ask for more than '.
-                    self::MOST_IN_ALL.
-                    ' cores; accepted are larger cells or fewer cores.',
-            );
+            throw new ValueOutOfRange('cells_ask_too_many_cores', ['most_in_all' => self::MOST_IN_ALL]);
         }
         $box = Ground::of($spec->boundary->polygons, $spec->edgeM, $spec->away)->box;
         if (($box->width() * $box->height()) / $cellM2 > self::MOST_IN_ALL) {
-            throw new ValueOutOfRange(
-                'Cells of this size would be too many; accepted are at most '.
-                    self::MOST_IN_ALL.
-                    ' cells in the bounding box.',
-            );
+            throw new ValueOutOfRange('too_many_cells', ['most_in_all' => self::MOST_IN_ALL]);
         }
         $composites = $rings = [];
         foreach (Cells::cut(self::inset($spec->boundary->polygons, $spec, self::CELL_LINES)[0], $cellM2) as $cell) {
@@ -164,11 +152,7 @@ final readonly class Placement
         }
 
         return $composites === []
-            ? throw BadBoundary::because(
-                'the boundary',
-                'no usable ground is left in it',
-                'ground that the margin and the keep-away do not eat up',
-            )
+            ? throw new BadBoundary('no_usable_ground_left')
             : [$composites, $rings];
     }
 
@@ -204,11 +188,7 @@ final readonly class Placement
 
             return $strips->areaM2() > 0
                 ? self::lay($ground, $strips, $spec, $spec->cores, $draw)
-                : throw BadBoundary::because(
-                    'zone '.($i + 1),
-                    'no usable ground is left in it',
-                    'a zone that the margin and the keep-away do not eat up',
-                );
+                : throw new BadBoundary('zone_no_usable_ground_left', ['zone' => $i + 1]);
         }, array_keys($zones->polygons));
         $rings = [];
         foreach ($zones->polygons as $polygons) {

@@ -58,13 +58,21 @@ final readonly class PlacementSpec
         int $seed,
     ): self {
         if ($cores < 1 || $cores > self::MOST_CORES) {
-            throw ValueOutOfRange::of('The number of cores in a composite', $cores, 'from 1 to '.self::MOST_CORES);
+            throw new ValueOutOfRange('number_cores_composite', [
+                'value' => $cores,
+                'most_cores' => self::MOST_CORES,
+            ]);
         }
         if (! ($edgeM >= 0 && $edgeM <= self::WIDEST_EDGE_M)) {
-            throw ValueOutOfRange::of('The margin from the boundary', $edgeM, 'from 0 to 10000', 'm');
+            throw new ValueOutOfRange('margin_from_boundary', [
+                'value' => $edgeM,
+                'low' => 0,
+                'high' => 10000,
+                'unit' => 'm',
+            ]);
         }
         if ($cellM2 !== null && ! ($cellM2 >= 1 && is_finite($cellM2))) {
-            throw ValueOutOfRange::of('The size of a cell', $cellM2, '1 or more', 'm²');
+            throw new ValueOutOfRange('size_cell', ['value' => $cellM2, 'low' => 1, 'unit' => 'm²']);
         }
 
         return new self($boundary, $away, $edgeM, $pattern, $cores, $cellM2, $layers, $probe, $seed);

@@ -22,7 +22,12 @@ final readonly class Probe
     public static function ofDiameterMm(float $diameter): self
     {
         if (! ($diameter > 0 && $diameter <= self::WIDEST_MM)) {
-            throw ValueOutOfRange::of('The inner diameter of the probe', $diameter, 'above 0 and up to 300', 'mm');
+            throw new ValueOutOfRange('inner_diameter_probe', [
+                'value' => $diameter,
+                'low' => 0,
+                'high' => 300,
+                'unit' => 'mm',
+            ]);
         }
 
         return new self($diameter);

@@ -30,10 +30,20 @@ final readonly class RowPlan implements Stored
     public static function of(float $spacingM, float $bearing): self
     {
         if (! ($spacingM >= 0.1 && $spacingM <= 5)) {
-            throw ValueOutOfRange::of('The spacing of the rows', $spacingM, 'from 0.1 to 5', 'm');
+            throw new ValueOutOfRange('spacing_rows', [
+                'value' => $spacingM,
+                'low' => 0.1,
+                'high' => 5,
+                'unit' => 'm',
+            ]);
         }
         if (! ($bearing >= 0 && $bearing < 360)) {
-            throw ValueOutOfRange::of('The bearing of the rows', $bearing, 'from 0 to below 360', '°');
+            throw new ValueOutOfRange('bearing_rows', [
+                'value' => $bearing,
+                'low' => 0,
+                'high' => 360,
+                'unit' => '°',
+            ]);
         }
 
         return new self($spacingM, $bearing);

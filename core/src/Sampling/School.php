@@ -66,9 +66,11 @@ final readonly class School
             ),
         )->layers;
         $pattern =
-            Pattern::tryFrom($text('pattern')) ?? throw new ValueOutOfRange("\"{$text('pattern')}\" is no pattern.");
+            Pattern::tryFrom($text('pattern')) ?? throw new ValueOutOfRange('no_pattern', [
+                'given' => $text('pattern'),
+            ]);
         foreach (['acres', 'cell_acres'] as $key) {
-            Bounds::between($key, $number($key), 0, INF, 'above 0, or none');
+            Bounds::between('school_acres', $number($key), 0, INF, ['key' => $key]);
         }
 
         return new self(
@@ -109,11 +111,7 @@ final readonly class School
         $ascending = $cores;
         sort($ascending);
         if (count($cores) !== 3 || $cores !== $ascending || $cores[0] < 1 || $cores[2] > PlacementSpec::MOST_CORES) {
-            throw new ValueOutOfRange(
-                'The cores of a school must be three whole numbers, fewest, usual and most, ascending from 1 to '.
-                    PlacementSpec::MOST_CORES.
-                    '.',
-            );
+            throw new ValueOutOfRange('cores_school', ['most_cores' => PlacementSpec::MOST_CORES]);
         }
 
         return [$cores[0], $cores[1], $cores[2]];

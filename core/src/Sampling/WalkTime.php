@@ -32,10 +32,15 @@ final class WalkTime
         $speed = $speedKmPerH ?? (float) $table['speed_km_per_h'];
         $seconds = $secondsPerCore ?? (float) $table['seconds_per_core'];
         if (! ($speed > 0 && $speed <= 60)) {
-            throw ValueOutOfRange::of('The speed', $speed, 'above 0 and up to 60', 'km/h');
+            throw new ValueOutOfRange('speed', ['value' => $speed, 'low' => 0, 'high' => 60, 'unit' => 'km/h']);
         }
         if (! ($seconds >= 0 && $seconds <= 3600)) {
-            throw ValueOutOfRange::of('The time for a core', $seconds, 'from 0 to 3600', 's');
+            throw new ValueOutOfRange('time_core', [
+                'value' => $seconds,
+                'low' => 0,
+                'high' => 3600,
+                'unit' => 's',
+            ]);
         }
 
         return ($walkM / 1000 / $speed) * 60 + ($cores * $layers * $seconds) / 60;

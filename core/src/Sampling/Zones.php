@@ -42,11 +42,7 @@ final readonly class Zones
                 [$nx, $ny] = $rings[0][($k + 1) % count($rings[0])];
                 foreach ([[$x, $y], [($x + $nx) / 2, ($y + $ny) / 2]] as $place) {
                     if (! $inside->contains(...$place) && ! self::near($boundary, $place)) {
-                        throw BadBoundary::because(
-                            'zone '.($i + 1),
-                            'it reaches over the boundary of the area',
-                            'zones inside the area',
-                        );
+                        throw new BadBoundary('zone_over_the_boundary', ['zone' => $i + 1]);
                     }
                 }
             }

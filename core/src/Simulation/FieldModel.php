@@ -22,13 +22,18 @@ final readonly class FieldModel
     public static function of(float $mean, float $sd, float $rangeM): self
     {
         if (! is_finite($mean)) {
-            throw new ValueOutOfRange('The mean of the field must be a finite number.');
+            throw new ValueOutOfRange('mean_field');
         }
         if (! ($sd >= 0 && is_finite($sd))) {
-            throw ValueOutOfRange::of('The spread of the field', $sd, 'a finite number, 0 or more');
+            throw new ValueOutOfRange('spread_field', ['value' => $sd]);
         }
         if (! ($rangeM > 0 && $rangeM <= 1e6)) {
-            throw ValueOutOfRange::of('The range of the field', $rangeM, 'above 0 and up to 1000000', 'm');
+            throw new ValueOutOfRange('range_field', [
+                'value' => $rangeM,
+                'low' => 0,
+                'high' => 1000000,
+                'unit' => 'm',
+            ]);
         }
 
         return new self($mean, $sd, $rangeM);
@@ -55,12 +60,12 @@ final readonly class FieldModel
     public static function fitted(array $values): self
     {
         if (count($values) < 10) {
-            throw ValueOutOfRange::of('The number of earlier results', count($values), '10 or more to fit a range to');
+            throw new ValueOutOfRange('earlier_results_for_a_range', ['value' => count($values), 'low' => 10]);
         }
         $lags = Variogram::of($values, 12);
         $far = $lags === [] ? 0.0 : max(array_column($lags, 'metres'));
         if ($far <= 0) {
-            throw new ValueOutOfRange('The earlier results must lie in different places.');
+            throw new ValueOutOfRange('earlier_results_in_one_place');
         }
         [$best, $least] = [null, INF];
         for ($k = 0; $k <= 60; $k++) {

@@ -21,8 +21,6 @@ final readonly class LocatedResults
 {
     private const FEWEST = 3;
 
-    private const ACCEPTED = 'longitude, latitude and ph as numbers with a decimal point';
-
     /** @param non-empty-list<array{float, float, float}> $values metres east, metres north, value */
     private function __construct(public array $values) {}
 
@@ -37,7 +35,11 @@ final readonly class LocatedResults
         $values = [];
         foreach ($table->rows as $row => $cells) {
             $number = static fn (string $column): float => Number::parse($cells[$column]) ??
-                throw BadRow::at($row, "{$column} is \"{$cells[$column]}\"", self::ACCEPTED);
+                throw new BadRow('no_located_result', [
+                    'place' => $row,
+                    'column' => $column,
+                    'value' => $cells[$column],
+                ]);
             $place = [$number('longitude'), $number('latitude')];
             $ph = $number('ph');
             [$x, $y] = $plane->toMetres(GeoJson::position("row {$row}", $place));
@@ -46,7 +48,7 @@ final readonly class LocatedResults
 
         return count($values) >= self::FEWEST
             ? new self($values)
-            : throw BadTable::because(count($values).' results are too few', self::FEWEST.' rows or more');
+            : throw new BadTable('results_too_few', ['count' => count($values), 'fewest' => self::FEWEST]);
     }
 
     /**

@@ -44,11 +44,7 @@ final readonly class NodeGrid
             }
         }
         if ($at === []) {
-            throw BadBoundary::because(
-                'the boundary',
-                'its usable ground is too narrow to simulate',
-                'ground that the margin and the keep-away do not eat up',
-            );
+            throw new BadBoundary('ground_too_narrow_to_simulate');
         }
 
         return new self($at, $spacing, $ground->box->west, $ground->box->south, $areaM2);

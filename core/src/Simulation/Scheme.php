@@ -139,7 +139,7 @@ final readonly class Scheme
         }
 
         return $composites === []
-            ? throw ValueOutOfRange::of('The number of patches of ground', 0, '1 or more')
+            ? throw new ValueOutOfRange('number_patches_ground', ['value' => 0, 'low' => 1])
             : new self($code, $name, $composites, $cores);
     }
 

@@ -41,7 +41,7 @@ final readonly class Stakes
     public static function of(float $limePh, float $targetPh, array $given = []): self
     {
         if (! ($targetPh >= $limePh && $limePh > 0)) {
-            throw ValueOutOfRange::of('The target pH', $targetPh, "at or above the limit of {$limePh}");
+            throw new ValueOutOfRange('target_ph', ['value' => $targetPh, 'lime_ph' => $limePh]);
         }
         $table = RuleTable::named('comparison');
         $values = [];
@@ -59,12 +59,12 @@ final readonly class Stakes
         ) {
             $value = $given[$key] ?? $table[$key];
             if (! is_numeric($value) || ! is_finite((float) $value) || (float) $value < 0) {
-                throw new ValueOutOfRange("{$key} must be a finite number, 0 or more.");
+                throw new ValueOutOfRange('stake', ['key' => $key]);
             }
             $values[] = (float) $value;
         }
         if ($values[6] <= 0) {
-            throw ValueOutOfRange::of('The speed', $values[6], 'above 0', 'km/h');
+            throw new ValueOutOfRange('speed_of_stakes', ['value' => $values[6], 'unit' => 'km/h']);
         }
 
         return new self($limePh, $targetPh, ...$values);

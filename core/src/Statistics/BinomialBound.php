@@ -54,7 +54,7 @@ final class BinomialBound
     public static function furtherHits(float $hits, float $trials, float $share, float $confidence): int
     {
         if ($share >= 1) {
-            throw ValueOutOfRange::of('The share to prove', $share, 'below 1');
+            throw new ValueOutOfRange('share_prove', ['value' => $share]);
         }
 
         return Fewest::from(
@@ -90,10 +90,10 @@ final class BinomialBound
     private static function check(float $hits, float $trials): void
     {
         if (! ($trials > 0)) {
-            throw ValueOutOfRange::of('Trials', $trials, 'above 0');
+            throw new ValueOutOfRange('trials', ['value' => $trials]);
         }
         if ($hits < 0 || $hits > $trials) {
-            throw ValueOutOfRange::of('Hits', $hits, "from 0 to {$trials}");
+            throw new ValueOutOfRange('hits', ['value' => $hits, 'trials' => $trials]);
         }
     }
 }

@@ -26,7 +26,7 @@ final class ConfidenceSequence
     public static function lower(float $hits, float $trials, float $confidence): float
     {
         if (! ($trials > 0) || $hits < 0 || $hits > $trials) {
-            throw ValueOutOfRange::of('Hits', $hits, 'from 0 to the trials, of which there are some');
+            throw new ValueOutOfRange('hits_of_trials', ['value' => $hits]);
         }
         if ($hits <= 0.0) {
             return 0.0;

@@ -48,7 +48,7 @@ final readonly class Costs
             ] as $name => $value
         ) {
             if (! is_finite($value) || $value < 0 || $value > 1e9) {
-                throw ValueOutOfRange::of($name, $value, 'a number from 0 to 1,000,000,000');
+                throw new ValueOutOfRange('cost', ['value' => $value, 'name' => $name]);
             }
         }
 

@@ -51,7 +51,10 @@ final class Strategies
         int $seed,
     ): array {
         if (count($witnesses) < self::LEAST) {
-            throw ValueOutOfRange::of('The number of composites', count($witnesses), 'at least '.self::LEAST);
+            throw new ValueOutOfRange('strategies_composites', [
+                'value' => count($witnesses),
+                'least' => self::LEAST,
+            ]);
         }
         $mistakes = self::mistakes($witnesses, $labSd, $testSd, $driftSd, $seed);
         $names = array_keys($mistakes);

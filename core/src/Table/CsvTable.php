@@ -33,27 +33,27 @@ final readonly class CsvTable
     {
         $text = str_starts_with($text, "\xEF\xBB\xBF") ? substr($text, 3) : $text;
         if (preg_match('//u', $text) !== 1) {
-            throw BadTable::because('the file is not UTF-8 text', 'UTF-8 with or without a byte order mark');
+            throw new BadTable('file_not_utf_8_text');
         }
         $records = self::records($text);
         $at = array_key_first($records);
-        $accepted = 'a header with the columns '.implode(', ', $required);
+        $asked = ['columns' => implode(', ', $required)];
         if ($at === null) {
-            throw BadTable::because('the file is empty', $accepted);
+            throw new BadTable('table_empty', $asked);
         }
         $columns = array_map(static fn (string $cell): string => mb_strtolower(trim($cell)), $records[$at]);
         foreach ($required as $name) {
             if (! in_array($name, $columns, true)) {
-                throw BadTable::because("row 1: the column {$name} is missing", $accepted);
+                throw new BadTable('column_missing', ['name' => $name] + $asked);
             }
         }
         $named = array_filter($columns, static fn (string $name): bool => $name !== '');
         if (count(array_unique($named)) < count($named)) {
-            throw BadTable::because('row 1: a column name stands twice', $accepted);
+            throw new BadTable('column_twice', $asked);
         }
         unset($records[$at]);
         if ($records === []) {
-            throw BadTable::because('there is a header and no rows', $accepted.' and a row for each reading');
+            throw new BadTable('header_without_rows', $asked);
         }
         $rows = [];
         foreach ($records as $row => $cells) {
@@ -76,13 +76,13 @@ final readonly class CsvTable
     private static function records(string $text): array
     {
         if (substr_count($text, '"') % 2 === 1) {
-            throw BadTable::because('a quotation mark is not closed', 'quotes in pairs, doubled inside a cell');
+            throw new BadTable('quotation_mark_not_closed');
         }
         $header = strtok(ltrim($text), "\r\n");
         $separator = $header !== false && substr_count($header, ';') > substr_count($header, ',') ? ';' : ',';
         $stream = fopen('php://temp', 'r+b');
         if ($stream === false) {
-            throw BadTable::because('no memory is left to read the file', 'a smaller file');
+            throw new BadTable('no_memory_left');
         }
         fwrite($stream, $text);
         rewind($stream);
@@ -109,11 +109,11 @@ final readonly class CsvTable
     {
         $count = count($columns);
         if (count($cells) > $count && trim(implode('', array_slice($cells, $count))) !== '') {
-            throw BadRow::at(
-                $row,
-                'it has '.count($cells)." cells and the header {$count}",
-                'a cell for each column',
-            );
+            throw new BadRow('cells_unlike_header', [
+                'place' => $row,
+                'cells' => count($cells),
+                'columns' => $count,
+            ]);
         }
         $named = [];
         foreach ($columns as $i => $name) {

@@ -26,7 +26,7 @@ final readonly class Fields
     {
         $value = $this->row[$field] ?? $else;
 
-        return is_string($value) ? $value : throw BadField::of($field, 'text');
+        return is_string($value) ? $value : throw new BadField('no_text', ['place' => $field]);
     }
 
     public function textOrNull(string $field): ?string
@@ -39,7 +39,7 @@ final readonly class Fields
     {
         $value = $this->row[$field] ?? $else;
 
-        return is_int($value) ? $value : throw BadField::of($field, 'a whole number');
+        return is_int($value) ? $value : throw new BadField('no_whole_number', ['place' => $field]);
     }
 
     public function wholeOrNull(string $field): ?int
@@ -52,7 +52,9 @@ final readonly class Fields
     {
         $value = $this->row[$field] ?? $else;
 
-        return is_int($value) || is_float($value) ? (float) $value : throw BadField::of($field, 'a number');
+        return is_int($value) || is_float($value) ? (float) $value : throw new BadField('no_number', [
+            'place' => $field,
+        ]);
     }
 
     public function numberOrNull(string $field): ?float
@@ -65,7 +67,7 @@ final readonly class Fields
     {
         $value = $this->row[$field] ?? $else;
 
-        return is_bool($value) ? $value : throw BadField::of($field, 'true or false');
+        return is_bool($value) ? $value : throw new BadField('no_truth', ['place' => $field]);
     }
 
     /**
@@ -77,7 +79,7 @@ final readonly class Fields
     {
         $value = $this->row[$field] ?? null;
 
-        return is_array($value) ? $value : throw BadField::of($field, 'a row of fields');
+        return is_array($value) ? $value : throw new BadField('no_row_of_fields', ['place' => $field]);
     }
 
     /** @return array<mixed>|null */
@@ -109,7 +111,9 @@ final readonly class Fields
     public function rows(string $field): array
     {
         return array_map(
-            static fn (mixed $one): array => is_array($one) ? $one : throw BadField::of($field, 'a list of rows'),
+            static fn (mixed $one): array => is_array($one) ? $one : throw new BadField('no_list_of_rows', [
+                'place' => $field,
+            ]),
             array_values($this->rowOrNull($field) ?? []),
         );
     }
@@ -122,7 +126,9 @@ final readonly class Fields
     public function texts(string $field): array
     {
         return array_map(
-            static fn (mixed $one): string => is_string($one) ? $one : throw BadField::of($field, 'a list of texts'),
+            static fn (mixed $one): string => is_string($one) ? $one : throw new BadField('no_list_of_texts', [
+                'place' => $field,
+            ]),
             array_values($this->rowOrNull($field) ?? []),
         );
     }
@@ -137,7 +143,7 @@ final readonly class Fields
         return array_map(
             static fn (mixed $one): float => is_int($one) || is_float($one)
                 ? (float) $one
-                : throw BadField::of($field, 'a list of numbers'),
+                : throw new BadField('no_list_of_numbers', ['place' => $field]),
             array_values($this->rowOrNull($field) ?? []),
         );
     }
@@ -150,7 +156,9 @@ final readonly class Fields
     public function wholes(string $field): array
     {
         return array_map(
-            static fn (mixed $one): int => is_int($one) ? $one : throw BadField::of($field, 'a list of whole numbers'),
+            static fn (mixed $one): int => is_int($one) ? $one : throw new BadField('no_list_of_whole_numbers', [
+                'place' => $field,
+            ]),
             array_values($this->rowOrNull($field) ?? []),
         );
     }
@@ -169,6 +177,8 @@ final readonly class Fields
         }
         $pair = $this->numbers($field);
 
-        return count($pair) === 2 ? [$pair[0], $pair[1]] : throw BadField::of($field, 'two numbers');
+        return count($pair) === 2 ? [$pair[0], $pair[1]] : throw new BadField('no_two_numbers', [
+            'place' => $field,
+        ]);
     }
 }

@@ -34,7 +34,7 @@ final class RuleTable
         $text = preg_match('/^[a-z0-9-]+$/', $name) === 1 ? @file_get_contents(self::FOLDER.$name.'.json') : false;
         $table = $text === false ? null : json_decode($text, true);
         if (! is_array($table) || ! is_string($table['source'] ?? null)) {
-            throw BadTable::because("the rule table {$name} cannot be read", 'a JSON file with a source');
+            throw new BadTable('rule_table_not_read', ['name' => $name]);
         }
 
         /** @var array<string, mixed> $table */

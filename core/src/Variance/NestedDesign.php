@@ -21,9 +21,6 @@ final readonly class NestedDesign
 {
     private const LARGEST = 1e12;
 
-    private const ACCEPTED = 'two samples from each target and two analyses of each sample, on rows with the '.
-        'columns target, sample, analysis, value';
-
     /** @param non-empty-list<array{array{float, float}, array{float, float}}> $targets */
     private function __construct(public array $targets) {}
 
@@ -35,12 +32,12 @@ final readonly class NestedDesign
     public static function of(array $targets): self
     {
         if (count($targets) < 2) {
-            throw ValueOutOfRange::of('The number of targets', count($targets), '2 or more');
+            throw new ValueOutOfRange('number_targets', ['value' => count($targets), 'low' => 2]);
         }
         foreach ($targets as $samples) {
             foreach ([...$samples[0], ...$samples[1]] as $value) {
                 if (! is_finite($value) || abs($value) > self::LARGEST) {
-                    throw ValueOutOfRange::of('A value', $value, 'a finite number of no more than 1e12');
+                    throw new ValueOutOfRange('value', ['value' => $value]);
                 }
             }
         }
@@ -61,12 +58,13 @@ final readonly class NestedDesign
             $value = self::value($cells['value'], $row);
             [$target, $sample, $analysis] = ['t'.$cells['target'], 's'.$cells['sample'], 'a'.$cells['analysis']];
             if (isset($found[$target][$sample][$analysis])) {
-                throw BadRow::at(
-                    $row,
-                    "analysis {$cells['analysis']} of sample {$cells['sample']} of target {$cells['target']} ".
-                        "stands in row {$rows[$target][$sample][$analysis]} already",
-                    'each analysis on one row',
-                );
+                throw new BadRow('analysis_twice', [
+                    'place' => $row,
+                    'analysis' => $cells['analysis'],
+                    'sample' => $cells['sample'],
+                    'target' => $cells['target'],
+                    'before' => $rows[$target][$sample][$analysis],
+                ]);
             }
             $found[$target][$sample][$analysis] = $value;
             $rows[$target][$sample][$analysis] = $row;
@@ -77,7 +75,7 @@ final readonly class NestedDesign
             $targets[] = self::target(substr($target, 1), $samples, $last);
         }
         if (count($targets) < 2) {
-            throw BadTable::because('there is 1 target', 'two targets or more: '.self::ACCEPTED);
+            throw new BadTable('one_target');
         }
 
         return new self($targets);
@@ -92,7 +90,7 @@ final readonly class NestedDesign
     {
         foreach (['target', 'sample', 'analysis'] as $column) {
             if ($cells[$column] === '') {
-                throw BadRow::at($row, "the {$column} is empty", 'a name or number in every cell');
+                throw new BadRow('cell_empty', ['place' => $row, 'column' => $column]);
             }
         }
     }
@@ -102,11 +100,7 @@ final readonly class NestedDesign
     {
         $value = Number::parse($cell);
         if ($value === null || ! is_finite($value) || abs($value) > self::LARGEST) {
-            throw BadRow::at(
-                $row,
-                $cell === '' ? 'value is an empty cell' : "value is \"{$cell}\"",
-                'a finite number with a decimal point, such as 6.25',
-            );
+            throw new BadRow($cell === '' ? 'value_empty' : 'no_value', ['place' => $row, 'cell' => $cell]);
         }
 
         return $value;
@@ -124,18 +118,23 @@ final readonly class NestedDesign
     {
         if (count($samples) !== 2) {
             $count = count($samples) === 1 ? '1 sample' : count($samples).' samples';
-            throw BadRow::at($last, "target {$target} has {$count}", self::ACCEPTED);
+            throw new BadRow('target_not_sampled_twice', [
+                'place' => $last,
+                'target' => $target,
+                'count' => $count,
+            ]);
         }
         $pairs = [];
         foreach ($samples as $sample => $analyses) {
             $values = array_values($analyses);
             if (count($values) !== 2) {
                 $count = count($values) === 1 ? '1 analysis' : count($values).' analyses';
-                throw BadRow::at(
-                    $last,
-                    'sample '.substr($sample, 1)." of target {$target} has {$count}",
-                    self::ACCEPTED,
-                );
+                throw new BadRow('sample_not_analysed_twice', [
+                    'place' => $last,
+                    'sample' => substr($sample, 1),
+                    'target' => $target,
+                    'count' => $count,
+                ]);
             }
             $pairs[] = [$values[0], $values[1]];
         }

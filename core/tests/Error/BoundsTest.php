@@ -30,34 +30,24 @@ final class BoundsTest extends TestCase
         bool $closed,
         bool $open,
     ): void {
-        self::assertSame($closed, self::accepts(static fn () => Bounds::within('pH', $value, 3, 10, 'from 3 to 10')));
-        self::assertSame($open, self::accepts(static fn () => Bounds::between('pH', $value, 3, 10, 'in between')));
+        self::assertSame($closed, self::accepts(static fn () => Bounds::within('ph', $value, 3, 10)));
+        self::assertSame($open, self::accepts(static fn () => Bounds::between('ph', $value, 3, 10)));
     }
 
     public function test_an_endless_number_is_refused_even_where_there_is_no_upper_bound(): void
     {
-        self::assertFalse(self::accepts(static fn () => Bounds::within('The depth', INF, 0, INF, '0 or more', 'cm')));
+        self::assertFalse(self::accepts(static fn () => Bounds::within('depth_water', INF, 0, INF)));
     }
 
     public function test_a_refusal_carries_its_facts_and_says_them(): void
     {
         try {
-            Bounds::within('The depth', -2.5, 0.0, 200.0, 'from 0 to 200', 'cm');
+            Bounds::within('depth_water', -2.5, 0.0, 100.0, ['unit' => 'cm']);
             self::fail('A depth below the surface was accepted.');
         } catch (ValueOutOfRange $refused) {
-            self::assertSame('The depth must be from 0 to 200 cm, -2.5 cm given.', $refused->getMessage());
-            self::assertSame('value_out_of_range', $refused->errorCode());
-            self::assertSame(
-                [
-                    'place' => 'The depth',
-                    'value' => -2.5,
-                    'accepted' => 'from 0 to 200',
-                    'unit' => 'cm',
-                    'low' => 0.0,
-                    'high' => 200.0,
-                ],
-                $refused->facts,
-            );
+            self::assertSame('The depth of water must be above 0 to 100 cm, -2.5 cm given.', $refused->getMessage());
+            self::assertSame(['value_out_of_range', 'depth_water'], [$refused->errorCode(), $refused->reason()]);
+            self::assertSame(['value' => -2.5, 'low' => 0.0, 'high' => 100.0, 'unit' => 'cm'], $refused->facts);
         }
     }
 

@@ -4,14 +4,11 @@ declare(strict_types=1);
 
 namespace HonestCore\Tests\Geometry;
 
-use HonestCore\Error\BadOption;
 use HonestCore\Geometry\Boundary;
 use HonestCore\Geometry\KeepAway;
-use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\TestCase;
 
 /** What a file of ground to keep away from holds is kept, in whatever order and wrapping it comes. */
-#[CoversClass(BadOption::class)]
 final class KeepAwayFilesTest extends TestCase
 {
     private const LINE = ['type' => 'LineString', 'coordinates' => [[-75.0, 43.0], [-75.0, 43.002]]];
@@ -41,18 +38,6 @@ final class KeepAwayFilesTest extends TestCase
         }
         self::assertSame([1, 0], $line);
         self::assertSame(1, $plot[1]);
-    }
-
-    public function test_a_refusal_names_no_option_to_somebody_at_a_page(): void
-    {
-        self::assertSame(
-            'It is missing; accepted is a number, see edge-m.',
-            BadOption::because('--depth, --edge-m', 'it is missing', 'a number, see --edge-m')->forPeople(),
-        );
-        self::assertSame(
-            'Bands: there is none; accepted is a band.',
-            BadOption::because('bands', 'there is none', 'a band')->forPeople(),
-        );
     }
 
     /**

@@ -6426,6 +6426,7 @@ export interface components {
         Error: {
             message: string;
             code?: string;
+            reason?: string;
             errors?: {
                 [key: string]: unknown;
             };

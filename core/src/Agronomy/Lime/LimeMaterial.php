@@ -26,30 +26,36 @@ final readonly class LimeMaterial
     public static function ground(float $ccePercent, float $through8, float $through60, float $moisture = 0.0): self
     {
         if (! ($ccePercent > 0 && $ccePercent <= 180)) {
-            throw ValueOutOfRange::of('The calcium carbonate equivalent', $ccePercent, 'above 0 and up to 180', '%');
+            throw new ValueOutOfRange('calcium_carbonate_equivalent', [
+                'value' => $ccePercent,
+                'low' => 0,
+                'high' => 180,
+                'unit' => '%',
+            ]);
         }
         if (! ($through8 >= 0 && $through8 <= 100)) {
-            throw ValueOutOfRange::of('The share through 8 mesh', $through8, 'from 0 to 100', '%');
+            throw new ValueOutOfRange('share_through_8_mesh', [
+                'value' => $through8,
+                'low' => 0,
+                'high' => 100,
+                'unit' => '%',
+            ]);
         }
         if (! ($through60 >= 0 && $through60 <= $through8)) {
-            throw ValueOutOfRange::of(
-                'The share through 60 mesh',
-                $through60,
-                "from 0 to the {$through8} that pass 8 mesh",
-                '%',
-            );
+            throw new ValueOutOfRange('share_through_60_mesh', [
+                'value' => $through60,
+                'unit' => '%',
+                'through8' => $through8,
+            ]);
         }
         if (! ($moisture >= 0 && $moisture <= 100)) {
-            throw ValueOutOfRange::of('The water', $moisture, 'from 0 to 100', '%');
+            throw new ValueOutOfRange('water', ['value' => $moisture, 'low' => 0, 'high' => 100, 'unit' => '%']);
         }
         $material = new self($ccePercent, $through8, $through60, $moisture);
 
         return $material->effectiveness() > 0
             ? $material
-            : throw new ValueOutOfRange(
-                'Nothing of this material works: no share of it passes 8 mesh, or it is all water; accepted is an '.
-                    'effectiveness above 0.',
-            );
+            : throw new ValueOutOfRange('nothing_of_the_material_works');
     }
 
     /** The limestone that the schools of lime are made for: 90 % carbonate, 95 % through 8 mesh and 50 % through 60. */

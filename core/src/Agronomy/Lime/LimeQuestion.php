@@ -51,26 +51,19 @@ final readonly class LimeQuestion
         ?float $uPh = null,
         ?float $uBuffer = null,
     ): self {
-        foreach (['pH' => $ph, 'The target' => $target] as $what => $value) {
-            Bounds::within($what, $value, 3, 10, 'from 3 to 10');
-        }
+        Bounds::within('amendment_ph', $ph, 3, 10);
+        Bounds::within('amendment_target', $target, 3, 10);
         $given = array_filter($readings, is_float(...));
         foreach ($given as $school => $value) {
             $by = LimeSchool::from($school);
             $by === LimeSchool::Capacity
-                ? Bounds::between('The buffer capacity', $value, 0, INF, 'above 0', 'mg/kg')
-                : Bounds::within('The '.$by->title(), $value, 3, 9, 'from 3 to 9');
+                ? Bounds::between('buffer_capacity', $value, 0, INF, ['unit' => 'mg/kg'])
+                : Bounds::within('lime_buffer', $value, 3, 9, ['title' => $by->title()]);
         }
-        foreach (
-            [
-                'The mixing depth' => [$mixedIn, 1e-12, INF, 'above 0'],
-                'Organic matter' => [$organicMatter, 0.0, 100.0, 'from 0 to 100'],
-                'The uncertainty of the pH' => [$uPh, 0.0, INF, '0 or more'],
-                'The uncertainty of the buffer' => [$uBuffer, 0.0, INF, '0 or more'],
-            ] as $what => [$value, $low, $high, $accepted]
-        ) {
-            Bounds::within($what, $value, $low, $high, $accepted);
-        }
+        Bounds::between('mixing_depth', $mixedIn, 0, INF);
+        Bounds::within('organic_matter', $organicMatter, 0, 100);
+        Bounds::within('uncertainty_of_the_ph', $uPh, 0, INF);
+        Bounds::within('uncertainty_of_the_buffer', $uBuffer, 0, INF);
         /** @var array{usual_u_ph: float, usual_u_buffer: float} $table */
         $table = RuleTable::named('lime-schools');
 

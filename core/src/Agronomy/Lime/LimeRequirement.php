@@ -35,10 +35,7 @@ final readonly class LimeRequirement
     public static function of(LimeQuestion $asked): self
     {
         if ($asked->readings === []) {
-            throw new ValueOutOfRange(
-                'No school has a reading; accepted is at least one of the SMP, Mehlich and Adams-Evans buffers and '.
-                    'a measured capacity.',
-            );
+            throw new ValueOutOfRange('no_school_reading');
         }
         $schools = array_values(
             array_filter(

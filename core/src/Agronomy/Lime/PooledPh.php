@@ -35,7 +35,7 @@ final readonly class PooledPh
         $n = count($list);
         $sd = $list === [] ? null : Spread::standardDeviation($list);
         if ($list === [] || $sd === null) {
-            throw ValueOutOfRange::of('The number of composites', $n, '2 or more');
+            throw new ValueOutOfRange('number_composites', ['value' => $n, 'low' => 2]);
         }
 
         return new self(

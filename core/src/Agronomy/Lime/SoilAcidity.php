@@ -20,10 +20,10 @@ final readonly class SoilAcidity
     public static function of(float $ph, float $bufferPh): self
     {
         if (! ($ph >= 2.5 && $ph <= 11)) {
-            throw ValueOutOfRange::of('pH', $ph, 'from 2.5 to 11');
+            throw new ValueOutOfRange('ph', ['value' => $ph, 'low' => 2.5, 'high' => 11]);
         }
         if (! ($bufferPh >= 3 && $bufferPh <= 9)) {
-            throw ValueOutOfRange::of('Buffer pH', $bufferPh, 'from 3 to 9');
+            throw new ValueOutOfRange('buffer_ph', ['value' => $bufferPh, 'low' => 3, 'high' => 9]);
         }
 
         return new self($ph, $bufferPh);
