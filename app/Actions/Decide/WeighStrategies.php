@@ -14,8 +14,10 @@ use App\Models\Lab;
 use App\Models\Run;
 use App\Models\TestMethod;
 use HonestCore\Agreement\Call;
+use HonestCore\Agreement\Scale;
 use HonestCore\Error\CoreError;
 use HonestCore\Strategy\Costs;
+use HonestCore\Strategy\LabError;
 use HonestCore\Strategy\Strategies;
 use HonestCore\Strategy\StrategyOutcome;
 use HonestCore\Strategy\Witness;
@@ -41,6 +43,8 @@ final class WeighStrategies
         $expanded = $this->sampling->expanded($evidence->reference);
         $testSd = $test->bands === null ? $evidence->assessment()->track->repeatability->sd : null;
         $own = $testSd === null ? 0.0 : 2 * $testSd;
+        $whole = ($expanded ?? 0.0) / 2;
+        $absolute = $evidence->policy->policy()->scale === Scale::Absolute;
         try {
             $found = Strategies::compare(
                 array_map(
@@ -49,6 +53,7 @@ final class WeighStrategies
                         $pair->testClass(),
                         self::isClose($pair, $own),
                         $pair->limits,
+                        $absolute ? $pair->test() : null,
                     ),
                     $evidence->counted(),
                 ),
@@ -61,7 +66,7 @@ final class WeighStrategies
                     $asked['under'],
                     $asked['over'],
                 ),
-                ($expanded ?? 0.0) / 2,
+                LabError::ofWhole($whole, $evidence->referenceSd() ?? $whole),
                 $testSd,
                 $asked['drift'],
                 crc32($evidence->hash()->value),
@@ -145,7 +150,11 @@ final class WeighStrategies
                         'is left out.',
                 ]
                 : [],
-            'Intervals are those of resampled evidence; they leave out what the stated costs may be wrong by.',
+            $evidence->policy->policy()->scale === Scale::Absolute
+                ? 'What is true of each is weighed from lab and test together, so that the lab\'s own error is counted once.'
+                : 'What is true of each is taken from the lab alone.',
+            'Intervals are of the evidence weighted anew, with one composite more that nobody has seen; they leave out what '.
+                'the stated costs may be wrong by.',
         ];
     }
 }

@@ -7,11 +7,15 @@ namespace HonestCore\Strategy;
 /**
  * What a strategy costs an area and year.
  *
- * Quantity and unit: money; shares of areas, 0 to 1; `interval` holds 95 % of the resampled evidence.
+ * Quantity and unit: money; shares of areas, 0 to 1; `interval` of its cost and `dearer` of what it costs more than the
+ * cheapest one, both at 95 %; `apart` where that second interval leaves 0 out, so that the two can be told apart.
  */
 final readonly class StrategyOutcome
 {
-    /** @param array{float, float} $interval */
+    /**
+     * @param array{float, float} $interval
+     * @param array{float, float} $dearer
+     */
     public function __construct(
         public string $strategy,
         public float $testing,
@@ -20,6 +24,8 @@ final readonly class StrategyOutcome
         public float $cost,
         public array $interval,
         public float $labShare,
+        public array $dearer,
+        public bool $apart,
     ) {}
 
     /** @return array<string, mixed> */
@@ -33,6 +39,8 @@ final readonly class StrategyOutcome
             'cost' => $this->cost,
             'interval' => $this->interval,
             'lab_share' => $this->labShare,
+            'dearer' => $this->dearer,
+            'apart' => $this->apart,
         ];
     }
 }

@@ -7,6 +7,7 @@ namespace HonestCore\Tests\Strategy;
 use HonestCore\Agreement\ActionLimits;
 use HonestCore\Error\ValueOutOfRange;
 use HonestCore\Strategy\Costs;
+use HonestCore\Strategy\LabError;
 use HonestCore\Strategy\Strategies;
 use HonestCore\Strategy\StrategyOutcome;
 use HonestCore\Strategy\Witness;
@@ -48,7 +49,7 @@ final class StrategiesTest extends TestCase
             ),
             range(0, 19),
         );
-        $found = Strategies::compare($witnesses, Costs::of(20, 0, 4, 0, 0, 100, 40), 0.0, null, 0.1, 3)['outcomes'];
+        $found = Strategies::compare($witnesses, Costs::of(20, 0, 4, 0, 0, 100, 40), new LabError(0.0), null, 0.1, 3)['outcomes'];
         $both = self::named($found, 'both');
         self::assertEqualsWithDelta(
             [4.0 + 0.25 * 20, 0.0, 0.0, 0.25],
@@ -67,7 +68,7 @@ final class StrategiesTest extends TestCase
     {
         $witnesses = array_fill(0, 10, new Witness(6.0, 0, false, ActionLimits::of([6.0])));
         $lab = self::named(
-            Strategies::compare($witnesses, Costs::of(20, 0, 4, 0, 0, 100, 100), 0.1, null, 0.1, 3)['outcomes'],
+            Strategies::compare($witnesses, Costs::of(20, 0, 4, 0, 0, 100, 100), new LabError(0.1), null, 0.1, 3)['outcomes'],
             'lab',
         );
         // Truth and result both normal about the limit: P(sides differ) = 1/4 + ... = arccos(1/√2)/π = 1/4.
@@ -76,7 +77,7 @@ final class StrategiesTest extends TestCase
 
     public function test_the_answer_turns_with_the_cost_of_a_mistake(): void
     {
-        $found = Strategies::compare(self::witnesses(2, 2), Costs::of(20, 0, 5, 0, 0, 100, 100), 0.02, 0.05, 0.05, 9);
+        $found = Strategies::compare(self::witnesses(2, 2), Costs::of(20, 0, 5, 0, 0, 100, 100), new LabError(0.02), 0.05, 0.05, 9);
         self::assertSame('test', $found['turns'][0]['cheapest'], 'mistakes that cost nothing');
         self::assertNotSame('test', $found['turns'][count($found['turns']) - 1]['cheapest']);
         self::assertGreaterThan(0.0, $found['sure']);
@@ -86,7 +87,7 @@ final class StrategiesTest extends TestCase
         }
         self::assertEquals(
             $found,
-            Strategies::compare(self::witnesses(2, 2), Costs::of(20, 0, 5, 0, 0, 100, 100), 0.02, 0.05, 0.05, 9),
+            Strategies::compare(self::witnesses(2, 2), Costs::of(20, 0, 5, 0, 0, 100, 100), new LabError(0.02), 0.05, 0.05, 9),
             'the same seed, the same answer',
         );
     }
@@ -94,7 +95,7 @@ final class StrategiesTest extends TestCase
     public function test_a_steady_ground_makes_a_pen_between_labs_cheap_and_a_restless_one_dear(): void
     {
         $cost = static fn (float $drift): float => self::named(
-            Strategies::compare(self::witnesses(0, 0), Costs::of(30, 0, 2, 0, 0, 100, 100), 0.05, 0.02, $drift, 5)[
+            Strategies::compare(self::witnesses(0, 0), Costs::of(30, 0, 2, 0, 0, 100, 100), new LabError(0.05), 0.02, $drift, 5)[
                 'outcomes'
             ],
             'change',
@@ -115,7 +116,7 @@ final class StrategiesTest extends TestCase
             range(0, 39),
         );
         $change = self::named(
-            Strategies::compare($witnesses, Costs::of(30, 0, 2, 0, 0, 100, 40), 0.0, 0.1, 0.0, 11)['outcomes'],
+            Strategies::compare($witnesses, Costs::of(30, 0, 2, 0, 0, 100, 40), new LabError(0.0), 0.1, 0.0, 11)['outcomes'],
             'change',
         );
         self::assertEqualsWithDelta(
@@ -129,7 +130,7 @@ final class StrategiesTest extends TestCase
         self::assertEqualsWithDelta($change->testing + 100 * $change->under + 40 * $change->over, $change->cost, 1e-9);
 
         $perfect = self::named(
-            Strategies::compare($witnesses, Costs::of(30, 0, 2, 0, 0, 100, 40), 0.0, 0.0, 0.5, 11)['outcomes'],
+            Strategies::compare($witnesses, Costs::of(30, 0, 2, 0, 0, 100, 40), new LabError(0.0), 0.0, 0.5, 11)['outcomes'],
             'change',
         );
         self::assertSame(
@@ -149,32 +150,24 @@ final class StrategiesTest extends TestCase
     {
         $witnesses = array_fill(0, 60, new Witness(6.0, 0, false, ActionLimits::of([6.0])));
         $change = self::named(
-            Strategies::compare($witnesses, Costs::of(30, 0, 2, 0, 0, 100, 100), 0.1, 0.0, 0.1, 5)['outcomes'],
+            Strategies::compare($witnesses, Costs::of(30, 0, 2, 0, 0, 100, 100), new LabError(0.1), 0.0, 0.1, 5)['outcomes'],
             'change',
         );
         $expected = (acos(sqrt(1 / 2)) + acos(sqrt(2 / 3)) + acos(sqrt(3 / 4))) / M_PI / 3;
         self::assertEqualsWithDelta($expected, $change->under + $change->over, 0.012);
     }
 
-    /**
-     * Resampled, the mistakes of a test are binomial: 2.5 and 97.5 % of Bin(20, 1/2) are 6 and 14 (R, qbinom), of
-     * Bin(20, 1/20) 0 and 3.
-     */
-    public function test_the_interval_is_that_of_resampling_composites(): void
+    /** Two that differ by less than the evidence can tell are said to, and two that it can tell apart are not. */
+    public function test_it_says_which_strategies_cannot_be_told_apart(): void
     {
-        $limits = ActionLimits::of([6.0]);
-        foreach ([[10, 0.3, 0.7], [1, 0.0, 0.15]] as [$wrong, $low, $high]) {
-            $witnesses = array_map(
-                static fn (int $i): Witness => new Witness(5.0, $i >= 20 - $wrong ? 1 : 0, false, $limits),
-                range(0, 19),
-            );
-            $test = self::named(
-                Strategies::compare($witnesses, Costs::of(20, 0, 0, 0, 0, 1, 1), 0.0, null, 0.0, 4)['outcomes'],
-                'test',
-            );
-            self::assertEqualsWithDelta($wrong / 20, $test->cost, 1e-9);
-            self::assertEqualsWithDelta([$low, $high], $test->interval, 0.051, 'to a composite');
-        }
+        $close = Strategies::compare(self::witnesses(3, 0), Costs::of(20, 0, 5, 0, 0, 100, 100), new LabError(0.0), null, 0.0, 2);
+        self::assertFalse(self::named($close['outcomes'], 'lab')->apart, 'fee and mistakes weigh alike');
+        [$low, $high] = self::named($close['outcomes'], 'lab')->dearer;
+        self::assertTrue($low < 0 && $high > 0);
+        $clear = Strategies::compare(self::witnesses(0, 0), Costs::of(90, 0, 5, 0, 0, 100, 100), new LabError(0.0), null, 0.0, 2);
+        self::assertTrue(self::named($clear['outcomes'], 'lab')->apart);
+        self::assertSame([0.0, 0.0], $clear['outcomes'][0]->dearer, 'the cheapest itself');
+        self::assertFalse(self::named($clear['outcomes'], 'both')->apart, 'the same to a cent, where nothing is close');
     }
 
     /**
@@ -183,7 +176,7 @@ final class StrategiesTest extends TestCase
      */
     public function test_the_answer_turns_where_fee_and_mistakes_weigh_alike(): void
     {
-        $turns = Strategies::compare(self::witnesses(2, 0), Costs::of(20, 0, 5, 0, 0, 100, 100), 0.0, null, 0.0, 9)[
+        $turns = Strategies::compare(self::witnesses(2, 0), Costs::of(20, 0, 5, 0, 0, 100, 100), new LabError(0.0), null, 0.0, 9)[
             'turns'
         ];
         // The test misses a tenth: 5 + factor × 10 against 20 at a factor of 1.5, which the next step of ten to a
@@ -197,10 +190,10 @@ final class StrategiesTest extends TestCase
 
     public function test_sure_is_how_often_the_cheapest_stays_so(): void
     {
-        $found = Strategies::compare(self::witnesses(0, 0), Costs::of(20, 0, 5, 0, 0, 100, 100), 0.0, null, 0.0, 2);
+        $found = Strategies::compare(self::witnesses(0, 0), Costs::of(20, 0, 5, 0, 0, 100, 100), new LabError(0.0), null, 0.0, 2);
         self::assertEquals(1, $found['sure'], 'nothing varies');
         self::assertContains($found['cheapest'], ['test', 'both']);
-        $close = Strategies::compare(self::witnesses(3, 0), Costs::of(20, 0, 5, 0, 0, 100, 100), 0.0, null, 0.0, 2);
+        $close = Strategies::compare(self::witnesses(3, 0), Costs::of(20, 0, 5, 0, 0, 100, 100), new LabError(0.0), null, 0.0, 2);
         self::assertGreaterThan(0.3, $close['sure']);
         self::assertLessThan(0.8, $close['sure'], 'fee and mistakes weigh alike, so that chance decides');
     }
@@ -223,7 +216,7 @@ final class StrategiesTest extends TestCase
             [
                 static fn () => Costs::of(-1, 0, 0, 0, 0, 0, 0),
                 static fn () => Costs::of(NAN, 0, 0, 0, 0, 0, 0),
-                static fn () => Strategies::compare([], Costs::of(1, 1, 1, 1, 1, 1, 1), 0.1, null, 0.1, 1),
+                static fn () => Strategies::compare([], Costs::of(1, 1, 1, 1, 1, 1, 1), new LabError(0.1), null, 0.1, 1),
             ] as $bad
         ) {
             try {
@@ -274,7 +267,7 @@ final class StrategiesTest extends TestCase
      */
     private static function compare(array $witnesses, Costs $costs, float $labSd): array
     {
-        $outcomes = Strategies::compare($witnesses, $costs, $labSd, 0.05, 0.0, 3)['outcomes'];
+        $outcomes = Strategies::compare($witnesses, $costs, new LabError($labSd), 0.05, 0.0, 3)['outcomes'];
 
         return array_combine(
             array_map(static fn (StrategyOutcome $one): string => $one->strategy, $outcomes),

@@ -8156,6 +8156,10 @@ export interface components {
             cost: number;
             interval: number[];
             lab_share: number;
+            /** @description what it costs more than the cheapest, 95 % */
+            dearer: number[];
+            /** @description can it be told apart from the cheapest? */
+            apart: boolean;
         };
         StrategyTurn: {
             factor: number;

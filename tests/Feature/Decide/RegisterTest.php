@@ -447,7 +447,7 @@ final class RegisterTest extends ApiTestCase
         self::assertContains('change', array_column($found->json('outcomes'), 'strategy'));
         self::assertNotContains('change', array_column($kit->json('outcomes'), 'strategy'));
         self::assertStringNotContainsString('that strategy is left out', implode(' ', $found->json('words')));
-        self::assertCount(2, $found->json('words'));
+        self::assertCount(3, $found->json('words'));
         self::assertStringContainsString('that strategy is left out', implode(' ', $kit->json('words')));
         self::assertNull($kit->json('test_sd'));
         self::assertEqualsWithDelta(0.05 * M_SQRT2, $found->json('test_sd'), 1e-3, 'two dips lie a tenth apart');

@@ -66,10 +66,10 @@ const money = (cost: number): string => number(cost, cost < 100 ? 2 : 0)
 const lede = computed(() => {
     const found = result.value
     if (!found) return 'The mix with the lowest cost, mistakes counted, on the evidence there is.'
-    const sure =
-        found.sure >= 0.9
-            ? `it stays so in ${percent(found.sure)} of the resampled evidence`
-            : `but only in ${percent(found.sure)} of the resampled evidence: too close to call`
+    const alike = found.outcomes.slice(1).filter(({ apart }) => !apart)
+    const sure = alike.length
+        ? `on this evidence it cannot be told apart from: ${alike.map(({ strategy }) => NAMES[strategy]!.toLowerCase()).join('; ')}`
+        : 'the evidence tells it apart from all others'
     return `${NAMES[found.cheapest]}: cheapest at ${money(found.outcomes[0]!.cost)} an area and year; ${sure}.`
 })
 const turns = computed(() =>
@@ -165,7 +165,7 @@ const turns = computed(() =>
                 </defs>
             </svg>
             <p class="note">
-                Plain: testing. Hatched: mistakes at their stated cost. Line: 95 % of the resampled evidence.
+                Plain: testing. Hatched: mistakes at their stated cost. Line: where the true cost lies, at 95 %.
             </p>
             <table class="plain">
                 <thead>
@@ -176,10 +176,11 @@ const turns = computed(() =>
                         <th class="num">Taken for higher</th>
                         <th class="num">Taken for lower</th>
                         <th class="num">Cost, with its interval</th>
+                        <th class="num">Dearer than the cheapest by</th>
                     </tr>
                 </thead>
                 <tbody>
-                    <tr v-for="one in result.outcomes" :key="one.strategy">
+                    <tr v-for="(one, i) in result.outcomes" :key="one.strategy">
                         <td>{{ NAMES[one.strategy] }}</td>
                         <td class="num">{{ percent(one.lab_share) }}</td>
                         <td class="num">{{ money(one.testing) }}</td>
@@ -187,6 +188,12 @@ const turns = computed(() =>
                         <td class="num">{{ number(100 * one.over, 1) }} %</td>
                         <td class="num">
                             {{ money(one.cost) }} ({{ money(one.interval[0]!) }} to {{ money(one.interval[1]!) }})
+                        </td>
+                        <td class="num">
+                            <template v-if="i">
+                                {{ money(one.dearer[0]!) }} to {{ money(one.dearer[1]!)
+                                }}{{ one.apart ? '' : ': not told apart' }}
+                            </template>
                         </td>
                     </tr>
                 </tbody>
