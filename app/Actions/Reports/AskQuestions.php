@@ -14,6 +14,7 @@ use App\Models\ReportQuestion;
 use App\Models\TestMethod;
 use HonestCore\Reports\AskedResult;
 use HonestCore\Reports\BatchQuestions;
+use HonestCore\Reports\BatchSample;
 use HonestCore\Reports\DuplicateLimit;
 use HonestCore\Reports\MistakenUnit;
 use HonestCore\Reports\Question;
@@ -235,14 +236,14 @@ final class AskQuestions
         foreach ($bySample as $id => $results) {
             $portion = $portions[$id] ?? null;
             $area = $portion?->areaId;
-            $beside = [];
+            [$values, $besides] = [[], []];
             if ($portion === null || $area === null || $portion->kind === 'hidden') {
                 continue;
             }
             foreach ($results as $series => $result) {
                 $history = $histories[$result->method][$area] ?? null;
                 if ($history !== null) {
-                    $beside[$series] = ['value' => $result->value, 'history' => $history];
+                    [$values[$series], $besides[$series]] = [$result->value, $history];
                     if ($history->isFar($result->value)) {
                         $questions[] = new Question(
                             QuestionKind::History,
@@ -258,24 +259,13 @@ final class AskQuestions
                     }
                 }
             }
-            if ($beside !== []) {
-                $samples[] = ['key' => $portion->code, 'group' => (string) $area, 'results' => $beside];
+            if ($values !== []) {
+                $samples[] = new BatchSample($portion->code, (string) $area, $values, $besides);
             }
         }
-        $ill = array_values(
-            array_filter(
-                $samples,
-                static fn (array $one): bool => max(
-                    array_map(
-                        static fn (array $result): float => abs($result['history']->z($result['value'])),
-                        $one['results'],
-                    ),
-                ) > 2.5,
-            ),
-        );
 
         return [
-            ...BatchQuestions::swaps(array_slice($ill, 0, 200)),
+            ...BatchQuestions::swaps($samples),
             ...BatchQuestions::shifts($samples),
             ...$questions,
         ];

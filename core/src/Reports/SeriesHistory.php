@@ -5,19 +5,19 @@ declare(strict_types=1);
 namespace HonestCore\Reports;
 
 use HonestCore\Error\ValueOutOfRange;
-use HonestCore\Statistics\Normal;
 use HonestCore\Statistics\Spread;
-use HonestCore\Statistics\StudentT;
 use HonestCore\Table\RuleTable;
 
 /**
- * Earlier results of one series in one area, and how surprising a new one is beside them.
+ * Earlier results of one series in one area, and where a new one is expected beside them.
  *
  * Quantity and unit: home unit of the analyte; pH on its own scale, all else by logarithms.
  * Domain: 2 results or more, all above 0 where logarithms are taken.
- * Variant: prediction of one further value, t with n - 1 degrees of freedom; the spread is never taken for smaller
- *   than what ground and lab together usually show, and where that one is used the normal distribution is too.
- * Source: the table in data/report-rules.json; prediction intervals as in any statistics handbook.
+ * Rule: the spread within the ground is that of its results, with the usual one of data/report-rules.json counting for
+ *   four results more, and never less than the usual one: two or three results alone say little of a spread. A season may
+ *   move the ground as a whole by the standard deviation of the same table.
+ * Source: normal sample with a scaled inverse chi-square prior of its variance, Gelman and others, Bayesian Data Analysis
+ *   (from memory); what is usual: the table, with its source.
  */
 final readonly class SeriesHistory
 {
@@ -25,9 +25,12 @@ final readonly class SeriesHistory
         public string $analyte,
         public int $n,
         public float $mean,
-        public float $sd,
+        private float $squares,
         private bool $logs,
-        private float $farZ,
+        private float $usualSd,
+        public float $seasonSd,
+        private float $priorDf,
+        private float $chance,
     ) {}
 
     /**
@@ -40,33 +43,76 @@ final readonly class SeriesHistory
         if (count($values) < 2) {
             throw new ValueOutOfRange('number_earlier_results', ['value' => count($values), 'low' => 2]);
         }
-        /** @var array{area_absolute_sd: array<string, float>, area_relative_sd: float, chance: float} $rules */
+        /**
+         * @var array{area_absolute_sd: array<string, float>, area_relative_sd: float, season_absolute_sd: array<string, float>,
+         *     season_relative_sd: float, usual_counts_for: float|int, chance: float} $rules
+         */
         $rules = RuleTable::named('report-rules');
-        $floor = $rules['area_absolute_sd'][$analyte] ?? null;
-        $logs = $floor === null;
+        $absolute = $rules['area_absolute_sd'][$analyte] ?? null;
+        $logs = $absolute === null;
         $scaled = array_map(static fn (float $value): float => $logs ? self::log($value) : $value, $values);
 
-        [$seen, $least] = [(float) Spread::standardDeviation($scaled), $floor ?? $rules['area_relative_sd']];
+        return new self(
+            $analyte,
+            count($values),
+            Spread::mean($scaled),
+            Spread::sumOfSquares($scaled),
+            $logs,
+            $absolute ?? $rules['area_relative_sd'],
+            $logs ? $rules['season_relative_sd'] : ($rules['season_absolute_sd'][$analyte] ?? 0.0),
+            (float) $rules['usual_counts_for'],
+            $rules['chance'],
+        );
+    }
 
-        $chance = $rules['chance'];
-        $far =
-            $seen <= $least
-                ? Normal::quantile(1 - $chance / 2)
-                : StudentT::quantile(1 - $chance / 2, count($values) - 1);
+    public function scaled(float $value): float
+    {
+        return $this->logs ? self::log($value) : $value;
+    }
 
-        return new self($analyte, count($values), Spread::mean($scaled), max($seen, $least), $logs, $far);
+    /**
+     * The spread within the ground, and how many degrees of freedom it rests on.
+     *
+     * @param Together $others further results of one report and this ground, scaled
+     * @return array{float, float} variance, degrees of freedom
+     */
+    public function within(Together $others): array
+    {
+        $df = $this->n - 1 + max(0, $others->n - 1) + $this->priorDf;
+        $usual = $this->usualSd ** 2;
+
+        return [max($usual, ($this->squares + $others->squares + $this->priorDf * $usual) / $df), $df];
+    }
+
+    /**
+     * Where a new result is expected, by the earlier ones and by others of the same report and ground.
+     *
+     * @param Together|null $others scaled, without the one in question
+     */
+    public function expects(?Together $others = null): Prediction
+    {
+        $others ??= Together::none();
+        [$variance, $df] = $this->within($others);
+        [$mean, $ofMean] = [$this->mean, $variance / $this->n + $this->seasonSd ** 2];
+        if ($others->n > 0) {
+            $own = $variance / $others->n;
+            $mean = ($mean / $ofMean + $others->mean / $own) / (1 / $ofMean + 1 / $own);
+            $ofMean = 1 / (1 / $ofMean + 1 / $own);
+        }
+
+        return new Prediction($mean, sqrt($variance + $ofMean), $df);
     }
 
     /** How many spreads of a prediction a value lies from the mean of the earlier ones. */
     public function z(float $value): float
     {
-        return (($this->logs ? self::log($value) : $value) - $this->mean) / ($this->sd * sqrt(1 + 1 / $this->n));
+        return $this->expects()->z($this->scaled($value));
     }
 
     /** Does it lie further off than chance would put one of a thousand? */
     public function isFar(float $value): bool
     {
-        return abs($this->z($value)) > $this->farZ;
+        return $this->expects()->isBeyond($this->scaled($value), $this->chance);
     }
 
     /** Which mistaken unit would explain a value so far off; empty where none would, and for pH. */

@@ -6,6 +6,7 @@ namespace HonestCore\Tests\Reports;
 
 use HonestCore\Reports\AskedResult;
 use HonestCore\Reports\BatchQuestions;
+use HonestCore\Reports\BatchSample;
 use HonestCore\Reports\ControlChart;
 use HonestCore\Reports\DuplicateLimit;
 use HonestCore\Reports\Interchange;
@@ -137,37 +138,27 @@ final class BoundariesTest extends TestCase
     {
         $history = [
             'low' => SeriesHistory::of('ph', [5.2, 5.25, 5.3]),
-            'high' => SeriesHistory::of('ph', [5.9, 5.95, 6.0]),
+            'high' => SeriesHistory::of('ph', [6.0, 6.05, 6.1]),
+            'far' => SeriesHistory::of('ph', [7.9, 7.95, 8.0]),
         ];
-        $sample = static fn (string $key, string $ground, float $ph): array => [
-            'key' => $key,
-            'group' => $ground,
-            'results' => ['ph' => ['value' => $ph, 'history' => $history[$ground]]],
-        ];
-        $exchanged = [$sample('a', 'low', 5.95), $sample('b', 'high', 5.25)];
-        $z = [$history['low']->z(5.95), $history['high']->z(5.25), $history['high']->z(5.95), $history['low']->z(5.25)];
-        $gain = $z[0] ** 2 + $z[1] ** 2 - $z[2] ** 2 - $z[3] ** 2;
-        $rest = static fn (int $n): array => array_map(
-            static fn (int $i): array => $sample("r{$i}", 'low', 5.25),
-            range(1, $n),
+        $sample = static fn (string $code, string $ground, float $ph): BatchSample => new BatchSample(
+            $code,
+            $ground,
+            ['ph' => $ph],
+            ['ph' => $history[$ground]],
         );
-        $threshold = static fn (int $samples): float => 2 * log(($samples * ($samples - 1)) / 2 / 0.001);
-
-        self::assertSame($gain > $threshold(2), BatchQuestions::swaps($exchanged) !== []);
-        foreach ([3, 10, 40, 150] as $n) {
-            $found = array_values(
-                array_filter(
-                    BatchQuestions::swaps([...$exchanged, ...$rest($n - 2)]),
-                    static fn (Question $question): bool => $question->samples === ['a', 'b'],
-                ),
-            );
-            self::assertSame(
-                $gain > $threshold($n),
-                $found !== [],
-                "{$n} samples: a gain of {$gain} against {$threshold($n)}",
-            );
+        $exchanged = [$sample('a', 'low', 6.05), $sample('b', 'high', 5.25)];
+        [$low, $high] = [$history['low']->expects(), $history['high']->expects()];
+        $gain = $low->surprise(6.05) + $high->surprise(5.25) - $high->surprise(6.05) - $low->surprise(5.25);
+        $threshold = static fn (int $samples): float => 2 * log(($samples * ($samples - 1)) / 2 / 0.02);
+        $asked = [];
+        foreach ([2, 3, 8, 30, 150] as $n) {
+            $rest = array_map(static fn (int $i): BatchSample => $sample("r{$i}", 'far', 7.95), range(3, max(3, $n)));
+            $found = BatchQuestions::swaps([...$exchanged, ...array_slice($rest, 0, $n - 2)]);
+            $asked[$n] = $found !== [];
+            self::assertSame($gain > $threshold($n), $asked[$n], "{$n} samples: a gain of {$gain} against {$threshold($n)}");
         }
-        self::assertGreaterThan($threshold(3), $gain);
+        self::assertSame([2 => true, 3 => true, 8 => true, 30 => false, 150 => false], $asked);
     }
 
     /** @return iterable<string, array{string, int}> */
