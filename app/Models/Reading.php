@@ -101,6 +101,16 @@ final class Reading extends Model
         }
     }
 
+    /**
+     * Was a lab's value of the composite known to the reader before? Null where that was not kept yet, and of labs.
+     */
+    public function seenBefore(): ?bool
+    {
+        $seen = $this->detail['seen'] ?? null;
+
+        return is_bool($seen) ? $seen : null;
+    }
+
     /** @return array<string, string> */
     protected function casts(): array
     {

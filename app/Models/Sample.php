@@ -8,6 +8,7 @@ use App\Models\Concerns\BelongsToTeam;
 use App\Models\Concerns\IsShown;
 use HonestCore\Custody\PullConditions;
 use HonestCore\Quantity\DepthLayer;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -127,10 +128,15 @@ final class Sample extends Model
     ];
 
     /** @return Collection<int, self> of a site, the newest first */
-    public static function newestOfSite(int $siteId, int $most): Collection
+    public static function newestOfSite(int $siteId, int $most, bool $withResults): Collection
     {
         return self::query()
             ->with(self::SHOWN_WITH)
+            ->unless($withResults, static fn (Builder $samples): Builder => $samples->with([
+                'readings' => static fn ($readings) => $readings
+                    ->whereHas('method', static fn (Builder $methods): Builder => $methods->where('workplace', 'bench'))
+                    ->with(['method', 'correction:id,corrects_id']),
+            ]))
             ->where('site_id', $siteId)
             ->orderByDesc('year')
             ->orderByDesc('number')

@@ -112,6 +112,7 @@ abstract class ApiTestCase extends TestCase
             'Loam capsule kit',
             'L-1',
             Looking::Once,
+            blind: false,
         );
         $reviewer = User::query()->create([
             'name' => 'Bram Heather',

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Bench;
 
+use App\Actions\Readings\KnownBefore;
 use App\Database\AllOrNothing;
 use App\Database\Values;
 use App\Exceptions\Conflict;
@@ -23,7 +24,7 @@ use Illuminate\Support\Carbon;
 /** Turns what was read in a run into readings, each with what broke its protocol, and works out what the run cost. */
 final class FinishRun
 {
-    public function __construct(private readonly LeadRun $lead, private readonly RunBreaks $breaks) {}
+    public function __construct(private readonly LeadRun $lead, private readonly RunBreaks $breaks, private readonly KnownBefore $known) {}
 
     public function __invoke(Run $run, User $author, bool $leaveUnread, string $note): Run
     {
@@ -126,6 +127,7 @@ final class FinishRun
             ) {
                 $breaks[] = new ObservedBreak('one-reading', "The method asks for {$definition->readings} readings of a portion.");
             }
+            $at = Carbon::createFromTimestampMsUTC($reads[count($reads) - 1]['at_ms']);
             $run->readings()->create([
                 'sample_id' => $tube->portion->sample_id,
                 'portion_id' => $tube->portion_id,
@@ -133,7 +135,7 @@ final class FinishRun
                 'method_version_id' => $run->method_version_id,
                 'created_by' => $author->id,
                 ...$this->value($definition, array_column($reads, 'reading', 'step')),
-                'read_on' => Carbon::createFromTimestampMsUTC($reads[count($reads) - 1]['at_ms'])
+                'read_on' => $at->copy()
                     ->setTimezone($tube->portion->sample->site->timezone ?? 'UTC')
                     ->format('Y-m-d'),
                 'reader' => $reader,
@@ -142,6 +144,7 @@ final class FinishRun
                 'lot' => implode(', ', array_column($run->lots, 'lot')),
                 'detail' => [
                     'tube' => $tube->number,
+                    'seen' => ($this->known)($tube->portion->sample_id ?? 0, $run->method, $author, $reader, $at),
                     'attempts' => $state->attempts(),
                     'breaks' => array_column($breaks, 'words'),
                     'times' => $state->times(),

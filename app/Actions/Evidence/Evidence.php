@@ -33,6 +33,7 @@ final class Evidence
      * @param list<array{code: string, sample_id: int, said: string}> $censored composites where the reference gave
      *                                                                          no number
      * @param int $now the newest season in which a composite was pulled; 0 where none was
+     * @param (\Closure(): Family)|null $family where all claims of the analyte share one error rate
      * @param string $against the reader whose bands stand for the reference; empty where it is another method
      */
     public function __construct(
@@ -43,11 +44,23 @@ final class Evidence
         public readonly array $censored = [],
         public readonly string $against = '',
         private readonly int $now = 0,
+        private readonly ?\Closure $family = null,
     ) {}
 
     public function assessment(): Assessment
     {
-        return $this->assessment ??= $this->assess($this->counted(), count($this->leftOut()));
+        return $this->assessment ??= $this->together($this->assess($this->counted(), count($this->leftOut())));
+    }
+
+    /** Judged for itself, at some confidence. */
+    public function judged(float $confidence): Assessment
+    {
+        return $this->assess($this->counted(), count($this->leftOut()), $confidence);
+    }
+
+    private function together(Assessment $alone): Assessment
+    {
+        return $this->family === null ? $alone : ($this->family)()->hold($this->test->id, $alone);
     }
 
     /** The same with the readings whose protocol was broken put back. */
@@ -96,6 +109,12 @@ final class Evidence
             ),
             $policy,
         );
+    }
+
+    /** @return list<int> composites whose values it shows */
+    public function samples(): array
+    {
+        return array_map(static fn (Pair $pair): int => $pair->sample->id, $this->pairs);
     }
 
     /** Sittings that the pairs were read in. */
@@ -204,12 +223,14 @@ final class Evidence
     }
 
     /** @param list<Pair> $pairs */
-    private function assess(array $pairs, int $leftOut): Assessment
+    private function assess(array $pairs, int $leftOut, ?float $confidence = null): Assessment
     {
+        $policy = $this->policy->policy();
+
         return Assessment::of(
             array_map(static fn (Pair $pair): PairedSample => $pair->paired, $pairs),
             $leftOut,
-            $this->policy->policy(),
+            $confidence === null ? $policy : $policy->atConfidence($confidence),
             $this->test->scale(),
             $this->referenceSd(),
         );

@@ -31,8 +31,14 @@ final class GatherEvidence
     /** What stands in the place of a protocol break when no logarithm can be taken. */
     public const NO_LOGARITHM = 'no-logarithm';
 
+    /** And where the lab's value was known before it was read, under a policy that asks for blind readings. */
+    public const NOT_BLIND = 'not-blind';
+
     /** The newest season in which a composite was pulled. */
     private ?int $now = null;
+
+    /** @var array<string, Family> by analyte */
+    private array $families = [];
 
     public function __invoke(TestMethod $test, ?TestMethod $reference = null): Evidence
     {
@@ -52,7 +58,23 @@ final class GatherEvidence
             $this->results($reference, $test),
             $this->censored($reference),
             '',
+            $reference->workplace === 'lab' && $test->workplace === 'bench',
         );
+    }
+
+    /** All claims of an analyte together, where its policy holds them to one error rate. */
+    private function family(string $analyte, float $confidence): Family
+    {
+        if (! isset($this->families[$analyte])) {
+            $reference = $this->reference($analyte);
+            $all = [];
+            foreach (TestMethod::query()->where('analyte', $analyte)->where('workplace', 'bench')->orderBy('id')->get() as $test) {
+                $all[] = $this->evidence($test, $reference, $this->readings($test), $this->results($reference, $test), [], '');
+            }
+            $this->families[$analyte] = Family::of($all, $confidence);
+        }
+
+        return $this->families[$analyte];
     }
 
     /** One reader's bands beside those of another, who stands for the reference. */
@@ -147,6 +169,7 @@ final class GatherEvidence
         array $references,
         array $censored,
         string $against,
+        bool $amongOthers = false,
     ): Evidence {
         $policy = $this->policy($test->analyte);
         [$pairs, $tested] = [[], []];
@@ -172,6 +195,9 @@ final class GatherEvidence
             array_values(array_filter($censored, static fn (array $one): bool => isset($tested[$one['sample_id']]))),
             $against,
             $this->now ??= Values::whole(Sample::query()->max('year')),
+            $amongOthers && $policy->terms->together
+                ? fn (): Family => $this->family($test->analyte, $policy->terms->confidence)
+                : null,
         );
     }
 
@@ -253,14 +279,17 @@ final class GatherEvidence
     private function pair(array $readings, float $reference, JudgingPolicy $policy, ?Bands $scale): Pair
     {
         $sample = $readings[0]->sample;
-        $sound = array_values(array_filter($readings, static fn (Reading $reading): bool => $reading->flags === []));
+        $breaks = static fn (Reading $reading): array => $policy->terms->blind && $reading->seenBefore() === true
+            ? [...$reading->flags, self::NOT_BLIND]
+            : $reading->flags;
+        $sound = array_values(array_filter($readings, static fn (Reading $reading): bool => $breaks($reading) === []));
         $used = $sound === [] ? $readings : $sound;
         $limits = $policy->limitsFor($sample->area->use);
         $flags =
             $sound === []
                 ? array_values(
                     array_unique(
-                        array_merge(...array_map(static fn (Reading $reading): array => $reading->flags, $readings)),
+                        array_merge(...array_map($breaks, $readings)),
                     ),
                 )
                 : [];

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions\Evidence;
 
 use App\Models\JudgingPolicy;
+use HonestCore\Agreement\CostOfTogether;
 use HonestCore\Agreement\LuckOfClaims;
 use HonestCore\Agreement\Verdict;
 
@@ -15,22 +16,30 @@ final class JudgedClaims
 
     public function __construct(private readonly Summaries $summaries) {}
 
-    public function __invoke(): LuckOfClaims
+    /** @return array{luck: LuckOfClaims, together: array<string, CostOfTogether>} the cost of one error rate by analyte */
+    public function __invoke(): array
     {
         ['pairs' => $pairs] = $this->summaries->tests();
         $found = $this->summaries->of($pairs);
-        $confidence = JudgingPolicy::register()->groupBy('analyte')->map(
-            static fn ($versions): float => $versions->first()->terms->confidence ?? 0.95,
-        );
-        $confidences = [];
+        $policies = JudgingPolicy::register()->groupBy('analyte')->map->first();
+        [$confidences, $claims] = [[], []];
         foreach ($pairs as [$test]) {
             foreach ($found[$test->id]['verdicts'] as $verdict) {
                 if (in_array(Verdict::from($verdict), self::JUDGED, true)) {
-                    $confidences[] = (float) ($confidence[$test->analyte] ?? 0.95);
+                    $confidences[] = $policies[$test->analyte]->terms->confidence ?? 0.95;
+                    $claims[$test->analyte] = 1 + ($claims[$test->analyte] ?? 0);
                 }
             }
         }
 
-        return LuckOfClaims::of($confidences);
+        $costs = [];
+        foreach ($claims as $analyte => $count) {
+            $policy = $policies[$analyte] ?? null;
+            if ($policy !== null) {
+                $costs[$analyte] = CostOfTogether::of($count, $policy->policy());
+            }
+        }
+
+        return ['luck' => LuckOfClaims::of($confidences), 'together' => $costs];
     }
 }

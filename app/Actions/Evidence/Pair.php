@@ -148,6 +148,7 @@ final readonly class Pair
                     $one->lot,
                     $one->method_version_id === null ? null : $one->method_version_id - $own,
                     $one->flags,
+                    $one->seenBefore() === true,
                 ),
                 $this->all,
             ),

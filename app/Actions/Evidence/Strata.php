@@ -9,7 +9,8 @@ use App\Models\Reading;
 use HonestCore\Agreement\ActionLimits;
 
 /**
- * The pairs of a test taken apart: by action and range of the reference, lot, reader, season, soil class and ground.
+ * The pairs of a test taken apart: by action and range of the reference, lot, reader, whether read blind, season, soil
+ * class and ground.
  * Ranges stand in their order, lots in the order in which they were first read. A group of fewer than five proves
  * nothing by itself.
  */
@@ -74,6 +75,7 @@ final class Strata
                 $pair->lot() === '' ? 'no lot named' : $pair->lot(),
             ],
             'reader' => static fn (Pair $pair): array => ['', $pair->reader()],
+            'blind or not' => static fn (Pair $pair): array => self::blindness($pair),
             'season' => static fn (Pair $pair): array => [$pair->sample->year, (string) $pair->sample->year],
             'soil class' => static fn (Pair $pair): array => ['', self::soil($pair->sample->area)],
             'ground' => static fn (Pair $pair): array => ['', $pair->sample->area->name],
@@ -103,6 +105,18 @@ final class Strata
             'difference' => $differences === [] ? null : array_sum($differences) / count($differences),
             'verdict' => $enough ? $sort->verdict->value : 'too few',
         ];
+    }
+
+    /** @return array{int, string} */
+    private static function blindness(Pair $pair): array
+    {
+        $seen = array_map(static fn (Reading $reading): ?bool => $reading->seenBefore(), $pair->readings);
+
+        return match (true) {
+            in_array(true, $seen, true) => [1, 'the lab\'s value was known'],
+            in_array(null, $seen, true) => [2, 'not kept whether it was'],
+            default => [0, 'read blind'],
+        };
     }
 
     /** What the soil of an area feels like, as its facts say. */

@@ -26,7 +26,7 @@ use Illuminate\Support\Facades\DB;
 final class Summaries
 {
     /** Computations that depend on the code change with this. */
-    private const VERSION = 4;
+    private const VERSION = 5;
 
     public function __construct(private readonly GatherEvidence $gather) {}
 
@@ -176,6 +176,11 @@ final class Summaries
             ->groupBy('analyte')
             ->selectRaw('analyte, max(id) last')
             ->pluck('last', 'analyte');
+        $together = DB::table('judging_policies')->whereIn('id', $policies)->where('terms->together', true)->pluck('analyte')->all();
+        $others = [];
+        foreach (array_keys($together === [] ? [] : $pairs) as $i) {
+            $others[$pairs[$i][0]->analyte][] = $readings[$pairs[$i][0]->id] ?? null;
+        }
         $uses = DB::table('areas')->where('team_id', $team)->orderBy('id')->pluck('use', 'id')->all();
         $states = [];
         foreach ($pairs as [$test, $reference]) {
@@ -188,6 +193,8 @@ final class Summaries
                         $readings[$reference->id] ?? null,
                         $policies[$test->analyte] ?? null,
                         $uses,
+                        // Where claims share one error rate, those of the others decide too.
+                        in_array($test->analyte, $together, true) ? $others[$test->analyte] : null,
                         $test->lot,
                         array_map(static fn (Band $band): array => $band->toRow(), $test->bands ?? []),
                         array_map(

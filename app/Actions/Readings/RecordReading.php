@@ -12,6 +12,7 @@ use App\Models\Reading;
 use App\Models\Sample;
 use App\Models\TestMethod;
 use App\Models\User;
+use Illuminate\Support\Carbon;
 
 /**
  * Stores a reading of a composite's portion. Nothing is overwritten: a correction is a reading of its own that
@@ -19,6 +20,8 @@ use App\Models\User;
  */
 final class RecordReading
 {
+    public function __construct(private readonly KnownBefore $known) {}
+
     /**
      * @param array{typed: string, read_on: string, reader: string, flags: list<string>, note: string,
      * corrects_id: int|null} $fields
@@ -30,7 +33,7 @@ final class RecordReading
         array $fields,
         ?int $reportId = null,
     ): Reading {
-        return AllOrNothing::of(static function () use ($sample, $method, $author, $fields, $reportId): Reading {
+        return AllOrNothing::of(function () use ($sample, $method, $author, $fields, $reportId): Reading {
             // A report that is being taken counts too, so that its results and these never stand beside one another.
             $standing = Reading::query()
                 ->withoutGlobalScope(TakenScope::class)
@@ -60,7 +63,7 @@ final class RecordReading
                 'report_id' => $reportId,
                 'created_by' => $author->id,
                 'corrects_id' => $fields['corrects_id'],
-                ...self::value($method, $version, $fields['typed']),
+                ...$this->value($sample, $method, $version, $author, $fields),
                 'read_on' => $fields['read_on'],
                 'reader' => $fields['reader'],
                 'flags' => $fields['flags'],
@@ -71,15 +74,22 @@ final class RecordReading
         });
     }
 
-    /** @return array{value: float|null, band: string|null, as_reported: string, detail: array<string, int>|null} */
-    private static function value(TestMethod $method, ?MethodVersion $version, string $typed): array
+    /**
+     * @param array{typed: string, reader: string} $fields
+     * @return array{value: float|null, band: string|null, as_reported: string, detail: array<string, int|bool>|null}
+     */
+    private function value(Sample $sample, TestMethod $method, ?MethodVersion $version, User $author, array $fields): array
     {
+        $typed = $fields['typed'];
+        $seen = $method->workplace === 'bench'
+            ? ['seen' => ($this->known)($sample->id, $method, $author, $fields['reader'], Carbon::now())]
+            : null;
         if ($version === null) {
             return [
                 'value' => $method->bands === null ? (float) $typed : null,
                 'band' => $method->bands === null ? null : $typed,
                 'as_reported' => $typed,
-                'detail' => null,
+                'detail' => $seen,
             ];
         }
         $reading = $version->parsed()->scale->read($typed);
@@ -88,7 +98,7 @@ final class RecordReading
             'value' => $reading->number,
             'band' => $reading->band,
             'as_reported' => $reading->drops === null ? $typed : $reading->words(),
-            'detail' => $reading->drops === null ? null : ['drops' => $reading->drops],
+            'detail' => ($seen ?? []) + ($reading->drops === null ? [] : ['drops' => $reading->drops]),
         ];
     }
 

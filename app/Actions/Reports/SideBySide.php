@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Reports;
 
+use App\Actions\Evidence\GatherEvidence;
 use App\Actions\Evidence\SamplingSplit;
 use App\Database\Values;
 use App\Models\JudgingPolicy;
@@ -224,7 +225,10 @@ final class SideBySide
         return new SideReading(
             $series->method->id,
             $reading->read_on->format('Y-m-d'),
-            array_map(ProtocolBreak::nameOf(...), $reading->flags),
+            array_map(
+                ProtocolBreak::nameOf(...),
+                [...$reading->flags, ...$reading->seenBefore() === true ? [GatherEvidence::NOT_BLIND] : []],
+            ),
             $band === null
                 ? SideMark::ofNumber($reading->value, $uncertainty, $reading->as_reported, $holds)
                 : SideMark::ofBand($band, $other, $holds),

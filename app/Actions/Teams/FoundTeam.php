@@ -26,6 +26,7 @@ final class FoundTeam
     /**
      * @param array{name: string, email: string, password: string, role: string} $person
      * @param Looking $looking the pages are live, so that evidence is looked at after every pair
+     * @param bool $blind whether only what was read before the lab's value was known counts
      */
     public function __invoke(
         string $name,
@@ -34,8 +35,9 @@ final class FoundTeam
         string $kit,
         string $lot,
         Looking $looking = Looking::Often,
+        bool $blind = true,
     ): User {
-        return AllOrNothing::of(function () use ($name, $person, $lab, $kit, $lot, $looking): User {
+        return AllOrNothing::of(function () use ($name, $person, $lab, $kit, $lot, $looking, $blind): User {
             $team = Team::query()->create(['name' => $name]);
             $user = User::query()->create([...$person, 'team_id' => $team->id]);
             Auth::setUser($user);
@@ -46,7 +48,7 @@ final class FoundTeam
             foreach (array_keys($analytes) as $analyte) {
                 ($this->setPolicy)(
                     $analyte,
-                    self::terms($analyte, $looking),
+                    self::terms($analyte, $looking, $blind),
                     'The policy that ships, set before any evidence.',
                     $user,
                 );
@@ -103,11 +105,15 @@ final class FoundTeam
         }
     }
 
-    private static function terms(string $analyte, Looking $looking): PolicyTerms
+    private static function terms(string $analyte, Looking $looking, bool $blind): PolicyTerms
     {
         /** @var array{analytes: array<string, array{actions: list<string>}>} $table */
         $table = RuleTable::named('policies');
 
-        return PolicyTerms::ofPolicy(DefaultPolicy::for($analyte)->lookedAt($looking), $table['analytes'][$analyte]['actions'] ?? []);
+        return PolicyTerms::ofPolicy(
+            DefaultPolicy::for($analyte)->lookedAt($looking),
+            $table['analytes'][$analyte]['actions'] ?? [],
+            $blind,
+        );
     }
 }

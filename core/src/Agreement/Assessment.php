@@ -85,6 +85,25 @@ final readonly class Assessment
         );
     }
 
+    /** The same, with one claim left open for a reason that lies beside its own figures. */
+    public function withOpen(string $claim, string $why): self
+    {
+        return new self(
+            $this->analyte,
+            $this->pairs,
+            $this->leftOut,
+            $this->differences,
+            $this->deming,
+            $this->passingBablok,
+            $this->concordance,
+            $this->kappa,
+            $claim === 'sort' ? $this->sort->left($why) : $this->sort,
+            $claim === 'rate' ? $this->rate->left($why) : $this->rate,
+            $claim === 'track' ? $this->track->left($why) : $this->track,
+            $this->reasons,
+        );
+    }
+
     /** @return array<string, mixed> */
     public function toArray(): array
     {

@@ -15,6 +15,7 @@ final readonly class KeptReading implements Stored
      * @param string $on day, as Y-m-d
      * @param int|null $version that the record numbers the method's definition by; null where it had none
      * @param list<string> $flags protocol breaks
+     * @param bool $seen whether the lab's value was known before it was read
      */
     public function __construct(
         public string $said,
@@ -23,6 +24,7 @@ final readonly class KeptReading implements Stored
         public string $lot,
         public ?int $version,
         public array $flags,
+        public bool $seen = false,
     ) {}
 
     public static function fromRow(array $row): self
@@ -36,10 +38,14 @@ final readonly class KeptReading implements Stored
             $fields->text('lot'),
             $fields->wholeOrNull('version'),
             $fields->texts('flags'),
+            $fields->has('seen') && $fields->flag('seen'),
         );
     }
 
-    /** @return array{said: string, reader: string, on: string, lot: string, version: int|null, flags: list<string>} */
+    /**
+     * @return array{said: string, reader: string, on: string, lot: string, version: int|null, flags: list<string>,
+     *     seen?: true}
+     */
     public function toRow(): array
     {
         return [
@@ -49,6 +55,7 @@ final readonly class KeptReading implements Stored
             'lot' => $this->lot,
             'version' => $this->version,
             'flags' => $this->flags,
+            ...$this->seen ? ['seen' => true] : [],
         ];
     }
 }

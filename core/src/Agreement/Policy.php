@@ -103,6 +103,29 @@ final readonly class Policy
             : throw new ValueOutOfRange('resolution', ['value' => $resolution]);
     }
 
+    /**
+     * The same policy at another confidence, as one error rate over many claims asks for.
+     *
+     * @throws ValueOutOfRange
+     */
+    public function atConfidence(float $confidence): self
+    {
+        return self::of(
+            $this->analyte,
+            $this->limits,
+            $this->allowable,
+            $this->change,
+            $this->required,
+            $confidence,
+            $this->scale,
+        )->with([
+            'actions' => $this->actions,
+            'looking' => $this->looking,
+            'guardsIntervals' => $this->guardsIntervals,
+            'resolution' => $this->resolution,
+        ]);
+    }
+
     /** Smallest step of the test on the scale on which differences are taken; 0 where none is known. */
     public function step(): float
     {
@@ -139,7 +162,7 @@ final readonly class Policy
         return $this->scale->tolerance($this->change);
     }
 
-    /** @param array{actions?: list<string>, looking?: Looking, guardsIntervals?: bool, resolution?: float} $changed */
+    /** @param array{actions?: list<string>, looking?: Looking, guardsIntervals?: bool, resolution?: float|null} $changed */
     private function with(array $changed): self
     {
         return new self(

@@ -11,7 +11,8 @@ use HonestCore\Table\Stored;
  * The terms of a policy as they are kept: limits for all ground and for single uses of it, and what is asked.
  *
  * Quantities and units: limits, `allowable` and `change` in the analyte's unit, or as a factor less 1 on the ratio
- * scale; `required` and `confidence` are shares.
+ * scale; `required` and `confidence` are shares. `blind` leaves out what was read after the lab's value was known;
+ * `together` holds all claims of all tests of the analyte to one error rate.
  */
 final readonly class PolicyTerms implements Stored
 {
@@ -30,10 +31,15 @@ final readonly class PolicyTerms implements Stored
         public float $confidence,
         public Scale $scale,
         public Looking $looking,
+        public bool $blind = false,
+        public bool $together = false,
     ) {}
 
-    /** @param list<string> $actions */
-    public static function ofPolicy(Policy $policy, array $actions): self
+    /**
+     * @param list<string> $actions
+     * @param bool $blind only what was read before the lab's value was known
+     */
+    public static function ofPolicy(Policy $policy, array $actions, bool $blind = true): self
     {
         return new self(
             $policy->limits->values,
@@ -45,6 +51,7 @@ final readonly class PolicyTerms implements Stored
             $policy->confidence,
             $policy->scale,
             $policy->looking,
+            $blind,
         );
     }
 
@@ -68,6 +75,8 @@ final readonly class PolicyTerms implements Stored
             $fields->number('confidence'),
             Scale::from($fields->text('scale')),
             Looking::from($fields->text('looking', Looking::Once->value)),
+            $fields->has('blind') && $fields->flag('blind'),
+            $fields->has('together') && $fields->flag('together'),
         );
     }
 
@@ -83,6 +92,8 @@ final readonly class PolicyTerms implements Stored
             'confidence' => $this->confidence,
             'scale' => $this->scale->value,
             'looking' => $this->looking->value,
+            ...$this->blind ? ['blind' => true] : [],
+            ...$this->together ? ['together' => true] : [],
         ];
     }
 
@@ -133,6 +144,8 @@ final readonly class PolicyTerms implements Stored
             $this->confidence,
             $this->scale,
             $this->looking,
+            $this->blind,
+            $this->together,
         );
     }
 
@@ -144,6 +157,8 @@ final readonly class PolicyTerms implements Stored
         float $required,
         float $confidence,
         ?Looking $looking,
+        ?bool $blind = null,
+        ?bool $together = null,
     ): self {
         return new self(
             $thresholds === [] ? $this->thresholds : $thresholds,
@@ -155,6 +170,8 @@ final readonly class PolicyTerms implements Stored
             $confidence,
             $this->scale,
             $looking ?? $this->looking,
+            $blind ?? $this->blind,
+            $together ?? $this->together,
         );
     }
 }

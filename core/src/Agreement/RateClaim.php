@@ -82,6 +82,17 @@ final readonly class RateClaim
         ]);
     }
 
+    /** The same figures, with the verdict left open for a reason of its own. */
+    public function left(string $why): self
+    {
+        return new self(
+            Verdict::Open,
+            $this->allowable,
+            $this->within,
+            [$why, ...$this->reasons],
+        );
+    }
+
     /** @return array<string, mixed> */
     public function toArray(): array
     {

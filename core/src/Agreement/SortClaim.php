@@ -87,6 +87,21 @@ final readonly class SortClaim
         );
     }
 
+    /** The same figures, with the verdict left open for a reason of its own. */
+    public function left(string $why): self
+    {
+        return new self(
+            Verdict::Open,
+            $this->tally,
+            $this->effective,
+            $this->lower,
+            $this->upper,
+            [$why, ...$this->reasons],
+            null,
+            $this->lacking,
+        );
+    }
+
     /** @return array<string, mixed> */
     public function toArray(): array
     {

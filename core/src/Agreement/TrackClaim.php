@@ -34,6 +34,17 @@ final readonly class TrackClaim
         return new self($verdict, $repeatability, self::reasons($verdict, $repeatability, $policy), $policy->step());
     }
 
+    /** The same figures, with the verdict left open for a reason of its own. */
+    public function left(string $why): self
+    {
+        return new self(
+            Verdict::Open,
+            $this->repeatability,
+            [$why, ...$this->reasons],
+            $this->resolution,
+        );
+    }
+
     /** @return array<string, mixed> */
     public function toArray(): array
     {

@@ -2258,6 +2258,8 @@ export interface paths {
             parameters: {
                 query: {
                     site_id: number;
+                    /** @description with what labs found, which then counts as seen; it does where it is left out */
+                    results?: boolean;
                 };
                 header?: never;
                 path?: never;
@@ -6750,6 +6752,8 @@ export interface components {
             read_on: string;
             reader: string;
             flags: components["schemas"]["Flag"][];
+            /** @description was a lab's value of the composite known to the reader before? Null where that was not kept */
+            seen_before: boolean | null;
             note: string;
             deviations: string[];
             corrects_id: number | null;
@@ -8040,6 +8044,14 @@ export interface components {
             judged: number;
             by_luck: number;
             any_by_luck: number;
+            together: components["schemas"]["CostOfTogether"][];
+        };
+        /** @description clean pairs until a sort claim stands, alone and as the first of all claims of an analyte under one error rate */
+        CostOfTogether: {
+            analyte: string;
+            claims: number;
+            alone: number;
+            together: number;
         };
         Worth: {
             pairs: number;
@@ -8087,6 +8099,10 @@ export interface components {
             scale: string;
             /** @enum {string} */
             looking: "once" | "often";
+            /** @description only what was read before the lab's value was known */
+            blind: boolean;
+            /** @description one error rate over all claims of all tests of the analyte */
+            together: boolean;
         };
         Policy: {
             pairs_then: number | null;
@@ -8378,6 +8394,8 @@ export interface components {
             allowable: number;
             change: number;
             looking: string;
+            blind: boolean;
+            together: boolean;
             pairs_then: number | null;
         };
         VerdictPast: {
@@ -8729,6 +8747,8 @@ export interface components {
             thresholds?: number[];
             /** @enum {string} */
             looking?: "once" | "often";
+            blind?: boolean;
+            together?: boolean;
             reason: string;
         };
         VerdictInput: {

@@ -51,12 +51,12 @@ export const useUnderlayList = (siteId: MaybeRefOrGetter<number | null>) =>
         queryFn: () => api.get('/sites/{site}/underlays', { ids: { site: toValue(siteId) ?? 0 } }),
     })
 
-/** The composites of a site, in one line each. */
-export const useSampleLines = (siteId: MaybeRefOrGetter<number | null>) =>
+/** The composites of a site, in one line each, with what labs found or without. */
+export const useSampleLines = (siteId: MaybeRefOrGetter<number | null>, results: boolean) =>
     useQuery({
-        queryKey: ['samples', siteId],
+        queryKey: ['samples', siteId, results],
         enabled: () => toValue(siteId) !== null,
-        queryFn: () => api.get('/samples', { query: { site_id: toValue(siteId) ?? 0 } }),
+        queryFn: () => api.get('/samples', { query: { site_id: toValue(siteId) ?? 0, results: results ? 1 : 0 } }),
     })
 
 /** The sites of the team. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Decide;
 
 use App\Actions\Decide\CheckVerdict;
+use App\Actions\Readings\NoteGlimpses;
 use App\Actions\Verdicts\VerdictStatus;
 use App\Http\Resources\Decide\VerdictResource;
 use App\Models\SignedVerdict;
@@ -16,11 +17,12 @@ use Illuminate\Http\Request;
 /** One verdict with the pairs it rests on and all that came before and after it: for a file or an auditor. */
 final class ShowVerdict
 {
-    public function __invoke(Request $request, SignedVerdict $verdict, VerdictStatus $status, CheckVerdict $check): JsonResponse
+    public function __invoke(Request $request, SignedVerdict $verdict, VerdictStatus $status, CheckVerdict $check, NoteGlimpses $note): JsonResponse
     {
         $checked = $check($verdict);
         $policy = $verdict->policy;
         $own = OwnNumbers::ofThisTeam();
+        $note->ofSamples(array_map(static fn (KeptPair $pair): int => $pair->sampleId + $own, $verdict->snapshot ?? []));
 
         return new JsonResponse([
             ...(new VerdictResource($status->shown($verdict)))->toArray($request),
@@ -43,6 +45,8 @@ final class ShowVerdict
                 'allowable' => $policy->terms->allowable,
                 'change' => $policy->terms->change,
                 'looking' => $policy->terms->looking->value,
+                'blind' => $policy->terms->blind,
+                'together' => $policy->terms->together,
                 'pairs_then' => $policy->pairs_then,
             ],
             'history' => $verdict->chain()

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Evidence;
 
 use App\Actions\Evidence\ViewEvidence;
+use App\Actions\Readings\NoteGlimpses;
 use App\Http\Resources\Evidence\EvidenceResource;
 use App\Models\TestMethod;
 use Illuminate\Http\Request;
@@ -12,7 +13,7 @@ use Illuminate\Http\Request;
 /** What a test proves, pair by pair. */
 final class ShowEvidence
 {
-    public function __invoke(Request $request, TestMethod $method, ViewEvidence $view): EvidenceResource
+    public function __invoke(Request $request, TestMethod $method, ViewEvidence $view, NoteGlimpses $note): EvidenceResource
     {
         $request->validate([
             'reference' => ['sometimes', 'integer'],
@@ -20,14 +21,15 @@ final class ShowEvidence
             'against' => ['nullable', 'string', 'max:120', 'required_with:reader'],
         ]);
 
-        return new EvidenceResource(
-            $request->filled('reader')
-                ? $view->readers(
-                    $method,
-                    $request->string('against')->toString(),
-                    $request->string('reader')->toString(),
-                )
-                : $view->beside($method, $request->filled('reference') ? $request->integer('reference') : null),
-        );
+        $shown = $request->filled('reader')
+            ? $view->readers(
+                $method,
+                $request->string('against')->toString(),
+                $request->string('reader')->toString(),
+            )
+            : $view->beside($method, $request->filled('reference') ? $request->integer('reference') : null);
+        $note->ofSamples($shown->evidence->samples());
+
+        return new EvidenceResource($shown);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Prescribe;
 
 use App\Actions\Prescribe\AdviseOthers;
+use App\Actions\Readings\NoteGlimpses;
 use App\Http\Requests\Prescribe\AmountsRequest;
 use App\Http\Resources\Prescribe\AmountOfAnalyteResource;
 use App\Models\Area;
@@ -13,8 +14,10 @@ use Illuminate\Http\JsonResponse;
 /** What the analytes other than pH call for in an area. */
 final class ShowAmounts
 {
-    public function __invoke(AmountsRequest $request, Area $area, AdviseOthers $advise): JsonResponse
+    public function __invoke(AmountsRequest $request, Area $area, AdviseOthers $advise, NoteGlimpses $note): JsonResponse
     {
+        $note->ofArea($area);
+
         return new JsonResponse([
             'crops' => $area->crop()->ratesFor,
             'analytes' => AmountOfAnalyteResource::collection(

@@ -4,13 +4,15 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Reports;
 
+use App\Actions\Readings\NoteGlimpses;
 use App\Actions\Reports\ExportResults;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 final class DownloadResults
 {
-    public function __invoke(string $format, ExportResults $export): StreamedResponse
+    public function __invoke(string $format, ExportResults $export, NoteGlimpses $note): StreamedResponse
     {
+        $note->ofTeam();
         $write = static function (string $text): void {
             echo $text;
         };

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Reports;
 
+use App\Actions\Readings\NoteGlimpses;
 use App\Actions\Reports\SideBySide;
+use App\Actions\Reports\SideRow;
 use App\Http\Resources\Reports\SideBySideResource;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -12,7 +14,7 @@ use Illuminate\Http\Request;
 /** All readings of one analyte side by side; of the one that is read most when none is named. */
 final class ShowSideBySide
 {
-    public function __invoke(Request $request, SideBySide $sideBySide): JsonResponse
+    public function __invoke(Request $request, SideBySide $sideBySide, NoteGlimpses $note): JsonResponse
     {
         $request->validate(
             ['analyte' => ['sometimes', 'string', 'regex:/^[a-z0-9_]{1,20}$/D'], 'area' => ['sometimes', 'integer']],
@@ -21,11 +23,12 @@ final class ShowSideBySide
         $known = SideBySide::analytes();
         $analyte = $request->filled('analyte') ? $request->string('analyte')->toString() : $known[0]['code'] ?? 'ph';
 
+        $shown = $sideBySide($analyte, $request->filled('area') ? $request->integer('area') : null);
+        $note->ofSamples(array_map(static fn (SideRow $row): int => $row->sample->id, $shown->rows));
+
         return new JsonResponse([
             'analytes' => $known,
-            ...(new SideBySideResource(
-                $sideBySide($analyte, $request->filled('area') ? $request->integer('area') : null),
-            ))->toArray($request),
+            ...(new SideBySideResource($shown))->toArray($request),
         ]);
     }
 }

@@ -30,6 +30,8 @@ final class PolicyRequest extends FormRequest
             'thresholds' => ['sometimes', 'array', 'min:1', 'max:8'],
             'thresholds.*' => ['numeric', 'between:0,100000'],
             'looking' => ['sometimes', Rule::in(['once', 'often'])],
+            'blind' => ['sometimes', 'boolean'],
+            'together' => ['sometimes', 'boolean'],
             'reason' => ['required', 'string', 'min:10', 'max:2000'],
         ];
     }
@@ -63,6 +65,8 @@ final class PolicyRequest extends FormRequest
                 $this->float('required'),
                 $this->float('confidence'),
                 $this->filled('looking') ? Looking::from($this->string('looking')->toString()) : null,
+                $this->has('blind') ? $this->boolean('blind') : null,
+                $this->has('together') ? $this->boolean('together') : null,
             );
     }
 }

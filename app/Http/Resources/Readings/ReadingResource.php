@@ -34,6 +34,7 @@ final class ReadingResource extends JsonResource
                 static fn (string $code): array => ['code' => $code, 'name' => ProtocolBreak::of($code)->name],
                 $this->flags,
             ),
+            'seen_before' => $this->seenBefore(),
             'note' => $this->note,
             'deviations' => $this->sample->deviations(),
             'corrects_id' => $this->corrects_id,

@@ -6,10 +6,13 @@ import { useMethods, useSampleLines } from '@/shared/api'
 export type Sample = Schema<'Sample'>
 export type Reading = Schema<'Reading'>
 
-/** The composites of the site and the methods that read them. */
-export function useSamples() {
+/**
+ * The composites of the site and the methods that read them. At the bench without what labs found: a reading is blind
+ * only until that was on screen.
+ */
+export function useSamples(results: boolean) {
     const { siteId } = useSite()
-    const samples = useSampleLines(siteId)
+    const samples = useSampleLines(siteId, results)
     const methods = useMethods()
     return {
         samples: computed(() => samples.data.value ?? []),

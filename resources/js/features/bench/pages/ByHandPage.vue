@@ -21,7 +21,7 @@ const route = useRoute()
 const queries = useQueryClient()
 const { me } = useSession()
 const { site, timezone } = useSite()
-const { samples, methods, pending } = useSamples()
+const { samples, methods, pending } = useSamples(false)
 const choices = useChoices()
 const tests = computed(() =>
     methods.value.filter((method) => method.workplace === 'bench' && method.analyte !== 'texture'),

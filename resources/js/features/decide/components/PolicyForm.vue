@@ -5,6 +5,7 @@ import { api, type Schema } from '@/api/client'
 import FormField from '@/shared/components/FormField.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
+import { useLuck } from '../api'
 
 const props = defineProps<{ policy: Schema<'Policy'>; uses: Schema<'Use'>[] }>()
 const emit = defineEmits<{ done: [] }>()
@@ -17,6 +18,8 @@ const form = reactive({
     change: terms.change,
     // The pages are live, so that a policy begins with bounds that hold however often one looks.
     looking: 'often' as Schema<'PolicyTerms'>['looking'],
+    blind: true,
+    together: terms.together,
     thresholds: [...terms.thresholds],
     crops: Object.fromEntries(Object.entries(terms.crops).map(([use, limits]) => [use, [...limits]])) as Record<
         string,
@@ -33,8 +36,12 @@ const body = (): Schema<'PolicyInput'> => ({
     crops: form.crops,
     thresholds: form.thresholds,
     looking: form.looking,
+    blind: form.blind,
+    together: form.together,
     reason: form.reason,
 })
+const { data: luck } = useLuck()
+const cost = computed(() => luck.value?.together.find(({ analyte }) => analyte === props.policy.analyte))
 const effects = ref<Schema<'PolicyEffect'>[] | null>(null)
 const preview = useSave(
     () =>
@@ -92,6 +99,23 @@ const name = (code: string) => props.uses.find((use) => use.code === code)?.name
                 <el-radio value="once">once, at a number fixed beforehand</el-radio>
                 <el-radio value="often"
                     >after every pair: 20 clean pairs instead of 14 prove 80 %, 43 instead of 29 prove 90 %</el-radio
+                >
+            </el-radio-group>
+        </FormField>
+        <FormField label="Readings count" :wrong="wrong('blind')">
+            <el-radio-group v-model="form.blind">
+                <el-radio :value="true">when they were made before the lab’s value was on screen</el-radio>
+                <el-radio :value="false">also when the lab’s value was known; they stand apart on the page</el-radio>
+            </el-radio-group>
+        </FormField>
+        <FormField label="The chance of a false verdict holds" :wrong="wrong('together')">
+            <el-radio-group v-model="form.together">
+                <el-radio :value="false">for each claim by itself</el-radio>
+                <el-radio :value="true"
+                    >for all claims of all tests of this together<template v-if="cost && cost.claims > 1"
+                        >: {{ cost.claims }} are judged now, so that the first to stand needs {{ cost.together }} clean
+                        pairs instead of {{ cost.alone }}</template
+                    ></el-radio
                 >
             </el-radio-group>
         </FormField>

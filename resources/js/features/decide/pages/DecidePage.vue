@@ -155,6 +155,16 @@ const lede = computed(() =>
                             <td>Evidence is looked at</td>
                             <td class="num">{{ current.terms.looking === 'often' ? 'after every pair' : 'once' }}</td>
                         </tr>
+                        <tr>
+                            <td>Readings made after the lab’s value was known</td>
+                            <td class="num">{{ current.terms.blind ? 'left out' : 'count too' }}</td>
+                        </tr>
+                        <tr>
+                            <td>A false verdict is held off</td>
+                            <td class="num">
+                                {{ current.terms.together ? 'over all claims together' : 'claim by claim' }}
+                            </td>
+                        </tr>
                         <tr v-if="!Object.keys(current.terms.crops).length">
                             <td>Action limits</td>
                             <td class="num">{{ current.terms.thresholds.join(', ') }}</td>

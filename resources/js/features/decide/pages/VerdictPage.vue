@@ -129,9 +129,10 @@ const read = (pair: (typeof pairs.value)[number]): string =>
                 <h2>Policy {{ verdict.policy.version }}, set {{ day(verdict.policy.set_at, timezone) }}</h2>
                 <p>
                     Right action in {{ percent(verdict.policy.required) }}, at
-                    {{ percent(verdict.policy.confidence) }} confidence, looking {{ verdict.policy.looking }}; a rate
-                    allows {{ number(verdict.policy.allowable, 2) }}, a change of
-                    {{ number(verdict.policy.change, 2) }} must be seen. {{ verdict.policy.reason }}
+                    {{ percent(verdict.policy.confidence) }} confidence, looking {{ verdict.policy.looking }},
+                    {{ verdict.policy.blind ? 'blind readings alone' : 'readings blind or not' }}; a rate allows
+                    {{ number(verdict.policy.allowable, 2) }}, a change of {{ number(verdict.policy.change, 2) }} must
+                    be seen. {{ verdict.policy.reason }}
                     <span class="note">
                         {{
                             verdict.policy.pairs_then === 0

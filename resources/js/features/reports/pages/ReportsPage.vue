@@ -12,7 +12,7 @@ import { useReports } from '../api'
 const route = useRoute()
 const router = useRouter()
 const { site, timezone } = useSite()
-const { samples, methods, pending } = useSamples()
+const { samples, methods, pending } = useSamples(true)
 /** The three series of the lab that the team began with; those of other labs and analytes stand in their reports. */
 const lab = computed(() => methods.value.filter(({ code }) => ['lab-ph', 'lab-mehlich', 'lab-smp'].includes(code)))
 const ph = computed(() => lab.value.find((method) => method.analyte === 'ph'))

@@ -112,6 +112,9 @@ watch(
                                           ? 'kept'
                                           : ''
                                 }}
+                                <span v-if="reading.seen_before" class="note"
+                                    >read after the lab’s value was known</span
+                                >
                                 <span v-if="reading.note" class="note">{{ reading.note }}</span>
                             </td>
                             <td>
