@@ -13,6 +13,7 @@ use App\Models\Sample;
 use App\Models\SignedVerdict;
 use HonestCore\Agreement\ActionLimits;
 use HonestCore\Agreement\Band;
+use HonestCore\Agreement\Call;
 use HonestCore\Agreement\ErrorOfTest;
 use HonestCore\Agreement\KeptPair;
 use HonestCore\Agreement\Scale;
@@ -132,16 +133,23 @@ final class WhatStands
      */
     private function tooClose(SignedVerdict $verdict, Reading $reading, ?Band $band, ActionLimits $limits): string
     {
-        $figure = $band === null ? $reading->value : $band->middle();
+        $figure = $reading->value;
         $ratio = $verdict->policy->terms->scale === Scale::Ratio;
-        $error = $figure === null || $ratio ? null : $this->error($verdict);
-        if ($figure === null || $error === null || ! $error->call($figure, $limits)->isTooClose()) {
+        $error = ($band === null && $figure === null) || $ratio ? null : $this->error($verdict);
+        if ($error === null) {
             return '';
         }
-        [$from, $to] = $error->byReference($figure);
+        [$from, $to] = $band === null ? $error->byReference((float) $figure) : $error->byReferenceOfBand($band);
+        $shown = static fn (float $end): string => number_format($end, 1);
 
-        return 'by the '.$error->n.' pairs of its verdict the lab would have found '.number_format($from, 1).' to '.
-            number_format($to, 1);
+        return ! Call::ofInterval($from, $to, $limits)->isTooClose()
+            ? ''
+            : "by the {$error->n} pairs of its verdict the lab would have found ".
+                match (true) {
+                    is_infinite($from) => "{$shown($to)} or less",
+                    is_infinite($to) => "{$shown($from)} or more",
+                    default => "{$shown($from)} to {$shown($to)}",
+                };
     }
 
     private function error(SignedVerdict $verdict): ?ErrorOfTest

@@ -203,7 +203,7 @@ final class SideBySide
             $limits = $policy?->limitsFor($sample->area->use);
             $marks = [];
             foreach ($bySample[$sample->id] ?? [] as $reading) {
-                $marks[] = self::ofReading($reading, $series[$reading->method_id], $limits);
+                $marks[] = self::ofReading($reading, $series[$reading->method_id], $limits, $policy->terms->blind ?? false);
             }
             foreach ($othersBySample[$sample->id] ?? [] as $result) {
                 $marks[] = self::ofResult($result, $series[$result->method_id], $limits);
@@ -214,7 +214,7 @@ final class SideBySide
         return $rows;
     }
 
-    private static function ofReading(Reading $reading, SideSeries $series, ?ActionLimits $limits): SideReading
+    private static function ofReading(Reading $reading, SideSeries $series, ?ActionLimits $limits, bool $blind): SideReading
     {
         $holds = $series->limitsHold ? $limits : null;
         $scale = $reading->band === null ? null : $series->method->scale();
@@ -227,7 +227,7 @@ final class SideBySide
             $reading->read_on->format('Y-m-d'),
             array_map(
                 ProtocolBreak::nameOf(...),
-                [...$reading->flags, ...$reading->seenBefore() === true ? [GatherEvidence::NOT_BLIND] : []],
+                [...$reading->flags, ...$blind && $reading->seenBefore() === true ? [GatherEvidence::NOT_BLIND] : []],
             ),
             $band === null
                 ? SideMark::ofNumber($reading->value, $uncertainty, $reading->as_reported, $holds)

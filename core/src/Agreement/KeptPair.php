@@ -124,10 +124,23 @@ final readonly class KeptPair implements Stored
             $counted,
         );
 
+        $named = in_array(null, $sittings, true) ? null : array_values(array_filter($sittings, is_string(...)));
+        if ($counted !== [] && $counted[0]->bands !== []) {
+            return ErrorOfTest::ofBands(array_map(static fn (self $pair): array => $pair->ends(), $counted), $named);
+        }
+
         return ErrorOfTest::of(
             array_map(static fn (self $pair): array => [$pair->reference, $pair->figure()], $counted),
-            in_array(null, $sittings, true) ? null : array_values(array_filter($sittings, is_string(...))),
+            $named,
         );
+    }
+
+    /** @return array{float, float, float} reference, lower and upper end of the band that it counts by */
+    private function ends(): array
+    {
+        $band = $this->bands === [] ? null : Bands::median($this->bands, ActionLimits::of($this->limits));
+
+        return [$this->reference, $band->lower ?? -INF, $band->upper ?? INF];
     }
 
     /**

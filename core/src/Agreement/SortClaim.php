@@ -58,8 +58,7 @@ final readonly class SortClaim
             ! $tally->anyBandSorts => Verdict::Unable,
             $clusters->areTooFew() => Verdict::Open,
             $lower >= $policy->required - BinomialBound::REACHED && $lacking === [] => Verdict::Stands,
-            $missed !== [] ||
-                $looking->upper($agree, $effective, 1 - $alpha / 2) < $policy->required - BinomialBound::REACHED => Verdict::Falls,
+            $missed !== [] || self::rulesOut($agree, $effective, 1 - $alpha / 2, $policy) => Verdict::Falls,
             default => Verdict::Open,
         };
         $more = match (true) {
@@ -132,7 +131,20 @@ final readonly class SortClaim
         return $lacking;
     }
 
-    private static function passes(int $n, int $agree, Policy $policy): bool
+    /** Whether the bound of so many agreeing reaches what is required. */
+    public static function reaches(float $agree, float $n, Policy $policy): bool
+    {
+        return $policy->looking->lower($agree, $n, $policy->confidence) >= $policy->required - BinomialBound::REACHED;
+    }
+
+    /** Whether so many agreeing rule out what is required, at some confidence. */
+    public static function rulesOut(float $agree, float $n, float $confidence, Policy $policy): bool
+    {
+        return $n > 0 && $policy->looking->upper($agree, $n, $confidence) < $policy->required - BinomialBound::REACHED;
+    }
+
+    /** Whether an action class passes: enough of its results agree, and so many by luck alone would be unlikely. */
+    public static function passes(int $n, int $agree, Policy $policy): bool
     {
         if ($n === 0 || $agree < floor($policy->required * $n + BinomialBound::REACHED)) {
             return false;
@@ -153,11 +165,7 @@ final readonly class SortClaim
             $effect = $clusters
                 ->only($own)
                 ->effect(array_map(static fn (int $pair): float => $tally->hits[$pair], $own));
-            if (
-                $n > 0 &&
-                $policy->looking->upper($agree / $effect, $n / $effect, $confidence) <
-                    $policy->required - BinomialBound::REACHED
-            ) {
+            if (self::rulesOut($agree / $effect, $n / $effect, $confidence, $policy)) {
                 $refuted[] = $class;
             }
         }
