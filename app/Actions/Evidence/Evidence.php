@@ -7,14 +7,17 @@ namespace App\Actions\Evidence;
 use App\Models\JudgingPolicy;
 use App\Models\TestMethod;
 use App\Record\OwnNumbers;
+use HonestCore\Agreement\ActionLimits;
 use HonestCore\Agreement\ActionMatrix;
 use HonestCore\Agreement\ActionTally;
+use HonestCore\Agreement\AgreementByDistance;
 use HonestCore\Agreement\Assessment;
 use HonestCore\Agreement\Clusters;
 use HonestCore\Agreement\Correction;
 use HonestCore\Agreement\Coverage;
 use HonestCore\Agreement\Differences;
 use HonestCore\Agreement\EvidenceHash;
+use HonestCore\Agreement\FutureSoils;
 use HonestCore\Agreement\KeptPair;
 use HonestCore\Agreement\KnownErrors;
 use HonestCore\Agreement\PairedSample;
@@ -181,6 +184,41 @@ final class Evidence
             $this->assessment()->track->repeatability->sd,
             $this->reference->uncertainty,
             $this->policy->policy()->scale,
+        );
+    }
+
+    /** What bias and spread say of soils to come: it decides nothing. */
+    public function model(): ?FutureSoils
+    {
+        $policy = $this->policy->policy();
+        $scale = $this->test->scale();
+        $numbers = $bands = [];
+        foreach ($this->counted() as $pair) {
+            $band = $pair->band();
+            if ($band !== null) {
+                $bands[] = [$pair->reference, $band, $pair->limits];
+            } elseif ($scale === null) {
+                $numbers[] = [$pair->reference, $pair->paired->test(), $pair->limits];
+            }
+        }
+
+        return match (true) {
+            $scale === null => FutureSoils::ofNumbers($numbers, $policy),
+            $policy->scale === Scale::Ratio => null,
+            default => FutureSoils::ofBands($bands, $policy, $scale),
+        };
+    }
+
+    /** @return list<AgreementByDistance> how often it sends right, by how far the soil lies from a limit */
+    public function byDistance(): array
+    {
+        return AgreementByDistance::of(
+            array_map(
+                /** @return array{float, bool, ActionLimits} */
+                static fn (Pair $pair): array => [$pair->reference, $pair->testClass() === $pair->referenceClass(), $pair->limits],
+                $this->counted(),
+            ),
+            $this->policy->policy(),
         );
     }
 

@@ -9,6 +9,7 @@ use App\Models\Reading;
 use HonestCore\Agreement\ActionLimits;
 use HonestCore\Agreement\Call;
 use HonestCore\Agreement\CoveredGroup;
+use HonestCore\Agreement\SortOutlook;
 use HonestCore\Statistics\BinomialBound;
 use HonestCore\Statistics\ConfidenceSequence;
 
@@ -42,6 +43,7 @@ final class Needs
             'more_pairs' => $sort->morePairs,
             'classes' => $classes,
             'scope' => self::scope($evidence),
+            'outlook' => self::outlook($evidence),
             'portions' => $evidence->against === '' ? $this->portions($evidence, $sort->tally->perClass) : [],
             'once' => $n === 0
                     ? BinomialBound::furtherHits(0, 0, $policy->required, $policy->confidence)
@@ -50,6 +52,20 @@ final class Needs
                     ? ConfidenceSequence::furtherHits(0, 0, $policy->required, $policy->confidence)
                     : ConfidenceSequence::furtherHits($sort->tally->agree, $n, $policy->required, $policy->confidence),
         ];
+    }
+
+    /** @return list<array{action: string|null, one: float, five: float, ten: float|null}>|null soils at random first */
+    private static function outlook(Evidence $evidence): ?array
+    {
+        $found = SortOutlook::of($evidence->assessment()->sort, $evidence->policy->policy());
+        $actions = $evidence->policy->terms->actions;
+
+        return $found === null ? null : array_map(static fn (SortOutlook $one): array => [
+            'action' => $one->class === null ? null : $actions[$one->class] ?? '',
+            'one' => $one->settles[1] ?? 0.0,
+            'five' => $one->settles[5] ?? 0.0,
+            'ten' => $one->settles[10] ?? null,
+        ], $found);
     }
 
     /** @return list<string> where the pairs reach and where they do not */

@@ -8132,6 +8132,8 @@ export interface components {
             difference: components["schemas"]["DifferenceLimits"] | null;
             regression: components["schemas"]["Regressions"] | null;
             strata: components["schemas"]["Stratum"][];
+            by_distance: components["schemas"]["ByDistance"][];
+            model: components["schemas"]["FutureSoils"] | null;
             needs: components["schemas"]["EvidenceNeeds"];
             corrections: components["schemas"]["CorrectionTrial"][];
             censored: components["schemas"]["CensoredResult"][];
@@ -8281,9 +8283,49 @@ export interface components {
             more_pairs: number | null;
             classes: components["schemas"]["AskedClass"][];
             scope: string[];
+            /** @description what further pairs are worth; null where the claim is settled */
+            outlook: components["schemas"]["Outlook"][] | null;
             portions: components["schemas"]["UsefulPortion"][];
             once: number;
             often: number;
+        };
+        /** @description the chance that so many more pairs settle the sort claim, of soils at random or of one action */
+        Outlook: {
+            action: string | null;
+            one: number;
+            five: number;
+            ten: number | null;
+        };
+        ByDistance: {
+            from: number;
+            to: number | null;
+            n: number;
+            agree: number;
+            lower: number | null;
+        };
+        /** @description an estimate of soils to come; not a proof */
+        FutureSoils: {
+            right: number;
+            right_interval: number[];
+            within: number | null;
+            within_interval: number[] | null;
+            classes: components["schemas"]["FutureClass"][];
+            bands: components["schemas"]["BandError"] | null;
+        };
+        FutureClass: {
+            class: number;
+            n: number;
+            bias: number;
+            sd: number;
+            right: number;
+            interval: number[];
+        };
+        BandError: {
+            bias: number;
+            bias_interval: number[];
+            sd: number;
+            sd_interval: number[];
+            below_the_bands: boolean;
         };
         CorrectionFigures: {
             mean: number;
@@ -8367,6 +8409,8 @@ export interface components {
             made: components["schemas"]["MadeReading"][];
         };
         MadeReading: {
+            /** @description whether the lab's value was known before it was read */
+            seen?: boolean;
             said: string;
             reader: string;
             /** Format: date */

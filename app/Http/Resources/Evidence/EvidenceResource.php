@@ -11,6 +11,7 @@ use App\Http\Resources\Decide\PolicyResource;
 use App\Http\Resources\Decide\VerdictResource;
 use App\Http\Resources\Readings\MethodResource;
 use App\Models\TestMethod;
+use HonestCore\Agreement\AgreementByDistance;
 use HonestCore\Agreement\Correction;
 use HonestCore\Agreement\Scale;
 use Illuminate\Http\Request;
@@ -53,6 +54,8 @@ final class EvidenceResource extends JsonResource
             'difference' => $this->difference(),
             'regression' => $this->regression(),
             'strata' => Strata::of($evidence),
+            'by_distance' => array_map(static fn (AgreementByDistance $one): array => $one->toArray(), $evidence->byDistance()),
+            'model' => $evidence->model()?->toArray(),
             'needs' => $view->needs,
             'corrections' => array_map(
                 static fn (Correction $one): array => $one->toArray(),

@@ -44,6 +44,27 @@ const shown = (value: number): string =>
                     {{ number(needs.often) }}. This policy looks {{ policy.looking }}.
                 </li>
             </ul>
+            <template v-if="needs.outlook">
+                <h3>What the next pairs are worth</h3>
+                <table class="plain">
+                    <thead>
+                        <tr>
+                            <th>Chance that they settle whether it sorts</th>
+                            <th class="num">1 pair</th>
+                            <th class="num">5</th>
+                            <th class="num">10</th>
+                        </tr>
+                    </thead>
+                    <tbody>
+                        <tr v-for="one in needs.outlook" :key="one.action ?? 'soils'">
+                            <td>{{ one.action === null ? 'soils as they come' : `soils for “${one.action}”` }}</td>
+                            <td class="num">{{ percent(one.one) }}</td>
+                            <td class="num">{{ percent(one.five) }}</td>
+                            <td class="num">{{ one.ten === null ? '–' : percent(one.ten) }}</td>
+                        </tr>
+                    </tbody>
+                </table>
+            </template>
             <template v-if="needs.portions.length">
                 <h3>On the shelf, and worth reading next</h3>
                 <table class="plain">

@@ -11,6 +11,7 @@ import ClaimPanel from '../components/ClaimPanel.vue'
 import DifferencePlot from '../components/DifferencePlot.vue'
 import LeftOut from '../components/LeftOut.vue'
 import SignDialog from '../components/SignDialog.vue'
+import SoilsToCome from '../components/SoilsToCome.vue'
 import StripTable from '../components/StripTable.vue'
 import TakenApart from '../components/TakenApart.vue'
 import WouldSettle from '../components/WouldSettle.vue'
@@ -176,6 +177,7 @@ const analyte = computed(() =>
             </aside>
         </div>
         <WouldSettle :evidence="evidence" />
+        <SoilsToCome v-if="evidence.pairs.length" :evidence="evidence" />
         <div class="columns apart">
             <TakenApart :evidence="evidence" />
             <section v-if="evidence.pairs.length > 1">
