@@ -220,18 +220,22 @@ final class RegisterTest extends ApiTestCase
         $this->sign();
         $scope = SignedVerdict::query()->firstOrFail()->scope;
         self::assertSame([5.0, 7.5], [(float) $scope['test_from'], (float) $scope['test_to']]);
-        $kind = function (string $band) use ($area): string {
+        $found = function (string $band) use ($area): array {
             $bare = $this->area($area->site, name: "Piece of {$band}");
             $this->read($this->sample($bare, '2026-09-21'), 'kit-ph', $band);
 
-            return (string) $this->api('GET', '/areas/{area}/recommendation', ids: ['area' => $bare->id])->json('kind');
+            return (array) $this->api('GET', '/areas/{area}/recommendation', ids: ['area' => $bare->id])->json();
         };
 
         self::assertSame(
-            ['none', 'direction', 'direction', 'direction'],
-            array_map($kind, ['4.5', '5.0', '6.5', '7.5']),
-            'the ends of it are in it',
+            ['none', 'direction', 'direction'],
+            array_map(static fn (string $band): string => $found($band)['kind'], ['4.5', '5.0', '6.5']),
+            'the lower end of it is in it',
         );
+        // 7.5 is in it too, and its band, from 7.25 to 7.75, holds the limit of 7.3.
+        $upper = $found('7.5');
+        self::assertSame('none', $upper['kind']);
+        self::assertStringContainsString('the lab would have found 7.3 to 7.8', (string) json_encode($upper));
     }
 
     public function test_a_reading_that_is_changed_or_left_out_after_signing_marks_it_moved(): void
