@@ -158,6 +158,10 @@ Route::middleware(['auth', OnceOnly::class])->group(function (): void {
     Route::get('evidence', C\Evidence\ListEvidence::class);
     Route::get('claims/luck', C\Decide\ShowLuck::class);
     Route::get('evidence/{method}', C\Evidence\ShowEvidence::class)->can('view', 'method');
+    Route::get('evidence/{method}/records', C\Records\ListRecords::class)->can('view', 'method');
+    Route::post('evidence/{method}/records', C\Records\CreateRecords::class)->can('view', 'method');
+    Route::post('evidence/{method}/records/preview', C\Records\PreviewRecords::class)->can('view', 'method');
+    Route::post('record-sets/{set}/withdraw', C\Records\WithdrawRecords::class)->can('update', 'set');
     Route::get('policies', C\Decide\ListPolicies::class);
     Route::post('policies', C\Decide\CreatePolicy::class)->can('create', JudgingPolicy::class);
     Route::post('policies/preview', C\Decide\TryPolicy::class)->can('create', JudgingPolicy::class);

@@ -15,7 +15,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $method_id
  * @property int $reference_id
  * @property string $state
- * @property array{pairs: int, left_out: int, hash: string, older: string, verdicts: array{sort: string,
+ * @property array{pairs: int, left_out: int, hash: string, older: string, records: string, verdicts: array{sort: string,
  *     rate: string, track: string}} $summary
  */
 final class EvidenceSummary extends Model

@@ -27,7 +27,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property string $claim
  * @property string $verdict
  * @property array{text: string, lot: string, test_from: float|null, test_to: float|null,
- *     reference_from: float|null, reference_to: float|null, lots?: list<string>, seasons?: list<int>} $scope
+ *     reference_from: float|null, reference_to: float|null, lots?: list<string>, seasons?: list<int>, records?: bool} $scope
  * @property array<string, mixed> $evidence
  * @property string $evidence_hash
  * @property string $note
@@ -82,6 +82,12 @@ final class SignedVerdict extends Model
             ! in_array($year, $this->scope['seasons'], true) => "the season {$year}",
             default => '',
         };
+    }
+
+    /** Does it rest on old records alone? */
+    public function isOfRecords(): bool
+    {
+        return $this->scope['records'] ?? false;
     }
 
     /**

@@ -64,6 +64,7 @@ final class AppServiceProvider extends ServiceProvider
         M\PracticeRound::class,
         M\Transect::class,
         M\GroundEvent::class,
+        M\RecordSet::class,
     ];
 
     private const SIGNED = [M\JudgingPolicy::class, M\SignedVerdict::class];

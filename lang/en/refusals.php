@@ -25,6 +25,9 @@ return [
     'not_calibrated_there' => 'The pen was not calibrated in a buffer of :buffer; accepted are :buffers.',
     'not_for_the_bench' => ':portion is not for the bench; accepted are bench and archive portions.',
     'portion_of_another_site' => 'Portion :portion is none of this site.',
+    'records_open' => 'Something of the file is still to be said: :asks',
+    'records_unsettled' => 'A number of the file could be read in two ways; say what the comma is.',
+    'records_without_pairs' => 'No row of the file holds a pair; accepted is a file with at least one.',
     'report_without_results' => 'no row holds a result of a portion of this team; accepted is a file with at least one '.
         'result.',
     'too_many_tubes' => 'The number of tubes must be up to :most in one run, :tubes given.',

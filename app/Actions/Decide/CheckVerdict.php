@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Decide;
 
+use App\Actions\Evidence\Evidence;
 use App\Actions\Evidence\Summaries;
 use App\Exceptions\Conflict;
 use App\Models\SignedVerdict;
@@ -49,6 +50,11 @@ final class CheckVerdict
         }
         $policy = $verdict->policy_id - OwnNumbers::ofThisTeam();
 
-        return EvidenceHash::of($policy, $verdict->scope['lot'], $verdict->snapshot)->is($verdict->evidence_hash);
+        return EvidenceHash::of(
+            $policy,
+            $verdict->scope['lot'],
+            $verdict->snapshot,
+            $verdict->isOfRecords() ? Evidence::RECORDS : '',
+        )->is($verdict->evidence_hash);
     }
 }

@@ -14,6 +14,9 @@ use App\Models\User;
 /** Signs the verdict that the evidence gives. A signed verdict is never changed, only followed by a new one. */
 final class Sign
 {
+    /** What a verdict on old pairs says before anything else. */
+    private const FROM_RECORDS = 'From records, how they were read not known: ';
+
     public function __construct(private readonly GatherEvidence $gather) {}
 
     public function __invoke(
@@ -25,6 +28,7 @@ final class Sign
         string $scope,
         string $note,
         ?TestMethod $reference = null,
+        bool $records = false,
     ): SignedVerdict {
         return AllOrNothing::of(function () use (
             $test,
@@ -35,12 +39,13 @@ final class Sign
             $scope,
             $note,
             $reference,
+            $records,
         ): SignedVerdict {
             $untested = $this->gather->untested($test);
             if ($untested !== null) {
                 throw Conflict::because('not_judged', test: $test->name, why: $untested);
             }
-            $evidence = ($this->gather)($test, $reference);
+            $evidence = $records ? $this->gather->ofRecords($test, $reference) : ($this->gather)($test, $reference);
             if ($evidence->reference->workplace !== 'lab') {
                 throw Conflict::because('not_against_a_lab', method: $evidence->reference->name);
             }
@@ -67,10 +72,11 @@ final class Sign
                 'claim' => $claim,
                 'verdict' => $evidence->assessment()->{$claim}->verdict->value,
                 'scope' => [
-                    'text' => $scope,
+                    'text' => ($records ? self::FROM_RECORDS : '').$scope,
                     'lot' => $test->lot,
                     'lots' => $coverage->coveredLots(),
                     'seasons' => $coverage->coveredSeasons(),
+                    ...$records ? ['records' => true] : [],
                     ...$evidence->ranges(),
                 ],
                 'evidence' => [

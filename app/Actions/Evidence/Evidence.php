@@ -27,6 +27,9 @@ use HonestCore\Agreement\SortClaim;
 /** All pairs of one test and its reference, and what they prove under a policy. */
 final class Evidence
 {
+    /** What stands in the place of another reader where all pairs are from records. */
+    public const RECORDS = 'records';
+
     private ?Assessment $assessment = null;
 
     private ?Assessment $withAll = null;
@@ -117,7 +120,16 @@ final class Evidence
     /** @return list<int> composites whose values it shows */
     public function samples(): array
     {
-        return array_map(static fn (Pair $pair): int => $pair->sample->id, $this->pairs);
+        return array_values(array_filter(
+            array_map(static fn (Pair $pair): int => $pair->sample->id, $this->pairs),
+            static fn (int $id): bool => $id > 0,
+        ));
+    }
+
+    /** Pairs among those that count that come from records. */
+    public function fromRecords(): int
+    {
+        return count(array_filter($this->counted(), static fn (Pair $pair): bool => $pair->isFromRecords()));
     }
 
     /** Sittings that the pairs were read in. */
@@ -280,7 +292,7 @@ final class Evidence
      */
     public function referenceSd(): ?float
     {
-        $expanded = $this->against === '' ? $this->reference->uncertainty : null;
+        $expanded = in_array($this->against, ['', self::RECORDS], true) ? $this->reference->uncertainty : null;
 
         return $expanded === null || $this->policy->policy()->scale === Scale::Ratio ? null : $expanded / 2;
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Evidence;
 
+use App\Actions\Records\OldPairs;
 use App\Database\Values;
 use App\Exceptions\Conflict;
 use App\Models\JudgingPolicy;
@@ -40,6 +41,8 @@ final class GatherEvidence
     /** @var array<string, Family> by analyte */
     private array $families = [];
 
+    public function __construct(private readonly OldPairs $old) {}
+
     public function __invoke(TestMethod $test, ?TestMethod $reference = null): Evidence
     {
         $reference ??= $this->reference($test->analyte);
@@ -60,6 +63,12 @@ final class GatherEvidence
             '',
             $reference->workplace === 'lab' && $test->workplace === 'bench',
         );
+    }
+
+    /** What old records say of a test, by themselves. */
+    public function ofRecords(TestMethod $test, ?TestMethod $reference = null): Evidence
+    {
+        return $this->evidence($test, $reference ?? $this->reference($test->analyte), [], [], [], Evidence::RECORDS);
     }
 
     /** All claims of an analyte together, where its policy holds them to one error rate. */
@@ -177,6 +186,13 @@ final class GatherEvidence
             $tested[$sample] = true;
             if (isset($references[$sample])) {
                 $pairs[] = $this->pair($readings, $references[$sample], $policy, $test->scale());
+            }
+        }
+        if ($against === Evidence::RECORDS || ($against === '' && $policy->terms->records)) {
+            foreach ($this->old->of($test, $reference) as [$readings, $found]) {
+                if ($readings !== []) {
+                    $pairs[] = $this->pair($readings, $found, $policy, $test->scale());
+                }
             }
         }
         usort(

@@ -38,6 +38,12 @@ final readonly class Pair
         public array $byLot,
     ) {}
 
+    /** Was it brought in from old records, its protocol not known? */
+    public function isFromRecords(): bool
+    {
+        return $this->sample->id < 0;
+    }
+
     public function counts(): bool
     {
         return $this->flags === [];

@@ -75,6 +75,9 @@ final class Strata
                 $pair->lot() === '' ? 'no lot named' : $pair->lot(),
             ],
             'reader' => static fn (Pair $pair): array => ['', $pair->reader()],
+            'where it comes from' => static fn (Pair $pair): array => $pair->isFromRecords()
+                ? [1, "from records: {$pair->sample->area->name}"]
+                : [0, 'made here'],
             'blind or not' => static fn (Pair $pair): array => self::blindness($pair),
             'season' => static fn (Pair $pair): array => [$pair->sample->year, (string) $pair->sample->year],
             'soil class' => static fn (Pair $pair): array => ['', self::soil($pair->sample->area)],

@@ -7,6 +7,7 @@ namespace App\Actions\Evidence;
 use App\Models\Concerns\TakenScope;
 use App\Models\EvidenceSummary;
 use App\Models\JudgingPolicy;
+use App\Models\RecordSet;
 use App\Models\SignedVerdict;
 use App\Models\TestMethod;
 use HonestCore\Agreement\Band;
@@ -20,13 +21,13 @@ use Illuminate\Support\Facades\DB;
  * What each test's evidence says, from what was stored when nothing that it rests on has changed since, else computed
  * anew.
  *
- * @phpstan-type Summary array{pairs: int, left_out: int, hash: string, older: string, verdicts: array{sort: string,
+ * @phpstan-type Summary array{pairs: int, left_out: int, hash: string, older: string, records: string, verdicts: array{sort: string,
  *     rate: string, track: string}}
  */
 final class Summaries
 {
     /** Computations that depend on the code change with this. */
-    private const VERSION = 5;
+    private const VERSION = 6;
 
     public function __construct(private readonly GatherEvidence $gather) {}
 
@@ -94,6 +95,7 @@ final class Summaries
                 'left_out' => count($evidence->leftOut()),
                 'hash' => $evidence->hash()->value,
                 'older' => $evidence->hash()->older,
+                'records' => $this->ofRecords($test, $reference),
                 'verdicts' => [
                     'sort' => $assessment->sort->verdict->value,
                     'rate' => $assessment->rate->verdict->value,
@@ -122,7 +124,15 @@ final class Summaries
      */
     public static function moved(SignedVerdict $verdict, array $summary): bool
     {
-        return ! (new EvidenceHash($summary['hash'], $summary['older']))->is($verdict->evidence_hash);
+        return $verdict->isOfRecords()
+            ? $summary['records'] !== $verdict->evidence_hash
+            : ! (new EvidenceHash($summary['hash'], $summary['older']))->is($verdict->evidence_hash);
+    }
+
+    /** The name of what old records say; empty where there are none. */
+    private function ofRecords(TestMethod $test, TestMethod $reference): string
+    {
+        return RecordSet::of($test, $reference)->exists() ? $this->gather->ofRecords($test, $reference)->hash()->value : '';
     }
 
     /**
@@ -182,6 +192,12 @@ final class Summaries
             $others[$pairs[$i][0]->analyte][] = $readings[$pairs[$i][0]->id] ?? null;
         }
         $uses = DB::table('areas')->where('team_id', $team)->orderBy('id')->pluck('use', 'id')->all();
+        $records = DB::table('record_sets')
+            ->where('team_id', $team)
+            ->groupBy('method_id')
+            ->selectRaw('method_id, max(id) last, count(withdrawn_at) gone')
+            ->get()
+            ->keyBy('method_id');
         $states = [];
         foreach ($pairs as [$test, $reference]) {
             $states[$test->id] = hash(
@@ -193,6 +209,7 @@ final class Summaries
                         $readings[$reference->id] ?? null,
                         $policies[$test->analyte] ?? null,
                         $uses,
+                        $records[$test->id] ?? null,
                         // Where claims share one error rate, those of the others decide too.
                         in_array($test->analyte, $together, true) ? $others[$test->analyte] : null,
                         $test->lot,

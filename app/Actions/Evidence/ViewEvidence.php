@@ -45,6 +45,20 @@ final class ViewEvidence
         return $this->view($this->gather->readers($test, $against, $reader), $this->gather->references($test), []);
     }
 
+    /** What old records say, by themselves. */
+    public function records(TestMethod $test, ?int $reference): EvidenceView
+    {
+        $this->refuseUntested($test);
+        $references = $this->gather->references($test);
+        foreach ($references as $one) {
+            if ($one->workplace === 'lab' && ($reference === null || $one->id === $reference)) {
+                return $this->view($this->gather->ofRecords($test, $one), $references, SignedVerdict::standingOn($test, $one));
+            }
+        }
+
+        throw Conflict::because('stands_alone', test: $test->name);
+    }
+
     private function refuseUntested(TestMethod $test): void
     {
         $untested = $this->gather->untested($test);

@@ -12,7 +12,8 @@ use HonestCore\Table\Stored;
  *
  * Quantities and units: limits, `allowable` and `change` in the analyte's unit, or as a factor less 1 on the ratio
  * scale; `required` and `confidence` are shares. `blind` leaves out what was read after the lab's value was known;
- * `together` holds all claims of all tests of the analyte to one error rate.
+ * `together` holds all claims of all tests of the analyte to one error rate; `records` counts pairs from old records
+ * beside those made here.
  */
 final readonly class PolicyTerms implements Stored
 {
@@ -33,6 +34,7 @@ final readonly class PolicyTerms implements Stored
         public Looking $looking,
         public bool $blind = false,
         public bool $together = false,
+        public bool $records = false,
     ) {}
 
     /**
@@ -77,6 +79,7 @@ final readonly class PolicyTerms implements Stored
             Looking::from($fields->text('looking', Looking::Once->value)),
             $fields->has('blind') && $fields->flag('blind'),
             $fields->has('together') && $fields->flag('together'),
+            $fields->has('records') && $fields->flag('records'),
         );
     }
 
@@ -94,6 +97,7 @@ final readonly class PolicyTerms implements Stored
             'looking' => $this->looking->value,
             ...$this->blind ? ['blind' => true] : [],
             ...$this->together ? ['together' => true] : [],
+            ...$this->records ? ['records' => true] : [],
         ];
     }
 
@@ -146,6 +150,7 @@ final readonly class PolicyTerms implements Stored
             $this->looking,
             $this->blind,
             $this->together,
+            $this->records,
         );
     }
 
@@ -159,6 +164,7 @@ final readonly class PolicyTerms implements Stored
         ?Looking $looking,
         ?bool $blind = null,
         ?bool $together = null,
+        ?bool $records = null,
     ): self {
         return new self(
             $thresholds === [] ? $this->thresholds : $thresholds,
@@ -172,6 +178,7 @@ final readonly class PolicyTerms implements Stored
             $looking ?? $this->looking,
             $blind ?? $this->blind,
             $together ?? $this->together,
+            $records ?? $this->records,
         );
     }
 }

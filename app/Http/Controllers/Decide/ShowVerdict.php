@@ -47,6 +47,7 @@ final class ShowVerdict
                 'looking' => $policy->terms->looking->value,
                 'blind' => $policy->terms->blind,
                 'together' => $policy->terms->together,
+                'records' => $policy->terms->records,
                 'pairs_then' => $policy->pairs_then,
             ],
             'history' => $verdict->chain()

@@ -28,6 +28,7 @@ final class SignVerdict
             $request->string('scope')->toString(),
             $request->string('note')->toString(),
             $request->filled('reference_id') ? TestMethod::named($request->integer('reference_id')) : null,
+            $request->boolean('records'),
         );
 
         return (new VerdictResource($status->shown($verdict)))->response()->setStatusCode(201);

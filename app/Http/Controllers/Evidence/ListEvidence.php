@@ -78,7 +78,7 @@ final class ListEvidence
     }
 
     /**
-     * @param array{pairs: int, left_out: int, hash: string, older: string, verdicts: array{sort: string,
+     * @param array{pairs: int, left_out: int, hash: string, older: string, records: string, verdicts: array{sort: string,
      *     rate: string, track: string}} $summary
      * @param Collection<int, SignedVerdict> $signed
      * @return array<string, array{computed: string, signed: string|null, verdict_id: int|null, moved: bool,

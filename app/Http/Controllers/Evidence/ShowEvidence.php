@@ -18,16 +18,20 @@ final class ShowEvidence
         $request->validate([
             'reference' => ['sometimes', 'integer'],
             'reader' => ['nullable', 'string', 'max:120', 'required_with:against'],
+            'records' => ['sometimes', 'boolean'],
             'against' => ['nullable', 'string', 'max:120', 'required_with:reader'],
         ]);
 
-        $shown = $request->filled('reader')
-            ? $view->readers(
+        $reference = $request->filled('reference') ? $request->integer('reference') : null;
+        $shown = match (true) {
+            $request->filled('reader') => $view->readers(
                 $method,
                 $request->string('against')->toString(),
                 $request->string('reader')->toString(),
-            )
-            : $view->beside($method, $request->filled('reference') ? $request->integer('reference') : null);
+            ),
+            $request->boolean('records') => $view->records($method, $reference),
+            default => $view->beside($method, $reference),
+        };
         $note->ofSamples($shown->evidence->samples());
 
         return new EvidenceResource($shown);

@@ -32,6 +32,7 @@ final class PolicyRequest extends FormRequest
             'looking' => ['sometimes', Rule::in(['once', 'often'])],
             'blind' => ['sometimes', 'boolean'],
             'together' => ['sometimes', 'boolean'],
+            'records' => ['sometimes', 'boolean'],
             'reason' => ['required', 'string', 'min:10', 'max:2000'],
         ];
     }
@@ -67,6 +68,7 @@ final class PolicyRequest extends FormRequest
                 $this->filled('looking') ? Looking::from($this->string('looking')->toString()) : null,
                 $this->has('blind') ? $this->boolean('blind') : null,
                 $this->has('together') ? $this->boolean('together') : null,
+                $this->has('records') ? $this->boolean('records') : null,
             );
     }
 }

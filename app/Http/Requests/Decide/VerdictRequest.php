@@ -15,6 +15,7 @@ final class VerdictRequest extends FormRequest
     {
         return [
             'reference_id' => ['sometimes', 'nullable', 'integer'],
+            'records' => ['sometimes', 'boolean'],
             'claim' => ['required', Rule::in(['sort', 'rate', 'track'])],
             'hash' => ['required', 'string', 'size:64'],
             'follows_id' => ['present', 'nullable', 'integer'],

@@ -18,8 +18,12 @@ final class PolicyResource extends JsonResource
             'id' => $this->id,
             'analyte' => $this->analyte,
             'version' => $this->version,
-            'terms' => ['crops' => (object) $this->cropLimits(), 'blind' => $this->terms->blind, 'together' => $this->terms->together] +
-                $this->terms->toRow(),
+            'terms' => [
+                'crops' => (object) $this->cropLimits(),
+                'blind' => $this->terms->blind,
+                'together' => $this->terms->together,
+                'records' => $this->terms->records,
+            ] + $this->terms->toRow(),
             'pairs_then' => $this->pairs_then,
             'reason' => $this->reason,
             'author' => $this->whenLoaded('author', fn (): string => $this->author->name),

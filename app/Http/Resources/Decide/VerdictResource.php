@@ -29,7 +29,7 @@ final class VerdictResource extends JsonResource
             'claim' => $verdict->claim,
             'verdict' => $verdict->verdict,
             'policy_version' => $verdict->policy->version,
-            'scope' => ['lots' => null, 'seasons' => null, ...$verdict->scope],
+            'scope' => ['lots' => null, 'seasons' => null, 'records' => false, ...$verdict->scope],
             'evidence' => $verdict->evidence,
             'note' => $verdict->note,
             'signed_by' => $verdict->signer->name,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources\Evidence;
 
+use App\Actions\Evidence\Evidence;
 use App\Actions\Evidence\EvidenceView;
 use App\Actions\Evidence\Pair;
 use App\Actions\Evidence\Strata;
@@ -50,7 +51,9 @@ final class EvidenceResource extends JsonResource
             'kappa' => $evidence->assessment()->kappa?->toArray(),
             'claims' => $this->claims($request),
             'notes' => $evidence->assessment()->reasons,
-            'against' => $evidence->against,
+            'against' => $evidence->against === Evidence::RECORDS ? '' : $evidence->against,
+            'records_alone' => $evidence->against === Evidence::RECORDS,
+            'from_records' => $evidence->fromRecords(),
             'difference' => $this->difference(),
             'regression' => $this->regression(),
             'strata' => Strata::of($evidence),

@@ -27,6 +27,7 @@ final class PairResource extends JsonResource
         $class = $pair->testClass();
 
         return [
+            'from_records' => $pair->isFromRecords(),
             'sample_id' => $pair->sample->id,
             'reading_id' => $last->id,
             'code' => $pair->sample->code,

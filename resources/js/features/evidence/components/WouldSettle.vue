@@ -46,7 +46,10 @@ const shown = (value: number): string =>
             </ul>
             <template v-if="needs.outlook">
                 <h3>What the next pairs are worth</h3>
-                <table class="plain">
+                <p v-if="!needs.outlook.some(({ ten, five }) => (ten ?? five) > 0.005)" class="note">
+                    Neither one, five nor ten of them can settle it, of whatever soils.
+                </p>
+                <table v-else class="plain">
                     <thead>
                         <tr>
                             <th>Chance that they settle whether it sorts</th>
