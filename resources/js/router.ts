@@ -127,6 +127,11 @@ const routes: RouteRecordRaw[] = [
         meta: { stage: 'reports', title: 'Report' },
     },
     {
+        path: `/evidence/${id('method')}/records`,
+        component: () => import('@/features/evidence/pages/RecordsPage.vue'),
+        meta: { stage: 'evidence', title: 'Old records' },
+    },
+    {
         path: `/evidence/${id('method')}?`,
         component: () => import('@/features/evidence/pages/EvidencePage.vue'),
         meta: { stage: 'evidence', title: 'Evidence' },

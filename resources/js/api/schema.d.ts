@@ -5799,6 +5799,8 @@ export interface paths {
                     reference?: number;
                     reader?: string;
                     against?: string;
+                    /** @description what old records say by themselves */
+                    records?: boolean;
                 };
                 header?: never;
                 path: {
@@ -5830,6 +5832,192 @@ export interface paths {
         };
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/evidence/{method}/records": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                method: number;
+            };
+            cookie?: never;
+        };
+        /** The spreadsheets of old pairs that were brought in for a test */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    method: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecordSet"][];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Bring the pairs of a spreadsheet in as evidence from records */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    method: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "multipart/form-data": components["schemas"]["RecordsInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecordSet"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/evidence/{method}/records/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                method: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a spreadsheet of old pairs would give; nothing is stored */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    method: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "multipart/form-data": components["schemas"]["RecordsInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecordPreview"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/record-sets/{set}/withdraw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                set: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take old pairs out of what is judged; they stay on record */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    set: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecordSet"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
         delete?: never;
         options?: never;
         head?: never;
@@ -7991,6 +8179,7 @@ export interface components {
             may: string[];
         };
         Pair: {
+            from_records: boolean;
             sample_id: number;
             reading_id: number;
             code: string;
@@ -8103,6 +8292,8 @@ export interface components {
             blind: boolean;
             /** @description one error rate over all claims of all tests of the analyte */
             together: boolean;
+            /** @description whether pairs from old records count beside those made here */
+            records: boolean;
         };
         Policy: {
             pairs_then: number | null;
@@ -8129,6 +8320,10 @@ export interface components {
             claims: components["schemas"]["Claims"];
             notes: string[];
             against: string;
+            /** @description whether all pairs are from old records */
+            records_alone: boolean;
+            /** @description pairs that come from old records */
+            from_records: number;
             difference: components["schemas"]["DifferenceLimits"] | null;
             regression: components["schemas"]["Regressions"] | null;
             strata: components["schemas"]["Stratum"][];
@@ -8289,6 +8484,79 @@ export interface components {
             once: number;
             often: number;
         };
+        RecordsInput: {
+            /** Format: binary */
+            file: string;
+            name?: string;
+            reference_id: number;
+            /** @enum {string} */
+            decimal_comma?: "0" | "1";
+            /** @description RecordMapping as JSON; guessed by the names of the columns where it is left out */
+            mapping?: string;
+            /** @description what grew there */
+            use?: string;
+            /** @description where the records come from */
+            says?: string;
+            submission?: string;
+        };
+        RecordMapping: {
+            /** @description column counted from 0 */
+            sample: number | null;
+            reference: number | null;
+            test: number | null;
+            date: number | null;
+            lot: number | null;
+            reader: number | null;
+            year: number | null;
+            /** @enum {string} */
+            order: "ymd" | "dmy" | "mdy";
+            reference_unit: string;
+            test_unit: string;
+        };
+        RecordPreview: {
+            columns: string[];
+            first: string[][];
+            mapping: components["schemas"]["RecordMapping"];
+            /** @description what is still to be said */
+            asks: string[];
+            /** @description whether a number could be read in two ways */
+            unsettled: boolean;
+            units: string[];
+            home_unit: string;
+            rows: number;
+            samples: number;
+            read: components["schemas"]["RecordRead"][];
+            left_out: components["schemas"]["RecordLeftOut"][];
+            left_out_total: number;
+        };
+        RecordRead: {
+            row: number;
+            sample: string;
+            reference: number;
+            test: number | string | null;
+            on: string;
+        };
+        RecordLeftOut: {
+            row: number;
+            reason: string;
+        };
+        RecordSet: {
+            id: number;
+            method_id: number;
+            method: string;
+            reference_id: number;
+            reference: string;
+            file_name: string;
+            says: string;
+            use: string;
+            rows: number;
+            left_out: components["schemas"]["RecordLeftOut"][];
+            by: string;
+            /** Format: date-time */
+            taken_at: string;
+            /** Format: date-time */
+            withdrawn_at: string | null;
+        };
         /** @description the chance that so many more pairs settle the sort claim, of soils at random or of one action */
         Outlook: {
             action: string | null;
@@ -8440,6 +8708,7 @@ export interface components {
             looking: string;
             blind: boolean;
             together: boolean;
+            records: boolean;
             pairs_then: number | null;
         };
         VerdictPast: {
@@ -8479,6 +8748,8 @@ export interface components {
             lot: string;
             lots: string[] | null;
             seasons: number[] | null;
+            /** @description whether it rests on old records alone */
+            records: boolean;
             test_from: number | null;
             test_to: number | null;
             reference_from: number | null;
@@ -8793,9 +9064,12 @@ export interface components {
             looking?: "once" | "often";
             blind?: boolean;
             together?: boolean;
+            records?: boolean;
             reason: string;
         };
         VerdictInput: {
+            /** @description sign what old records say by themselves */
+            records?: boolean;
             claim: string;
             hash: string;
             follows_id: number | null;

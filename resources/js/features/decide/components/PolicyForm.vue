@@ -20,6 +20,7 @@ const form = reactive({
     looking: 'often' as Schema<'PolicyTerms'>['looking'],
     blind: true,
     together: terms.together,
+    records: terms.records,
     thresholds: [...terms.thresholds],
     crops: Object.fromEntries(Object.entries(terms.crops).map(([use, limits]) => [use, [...limits]])) as Record<
         string,
@@ -38,6 +39,7 @@ const body = (): Schema<'PolicyInput'> => ({
     looking: form.looking,
     blind: form.blind,
     together: form.together,
+    records: form.records,
     reason: form.reason,
 })
 const { data: luck } = useLuck()
@@ -106,6 +108,12 @@ const name = (code: string) => props.uses.find((use) => use.code === code)?.name
             <el-radio-group v-model="form.blind">
                 <el-radio :value="true">when they were made before the lab’s value was on screen</el-radio>
                 <el-radio :value="false">also when the lab’s value was known; they stand apart on the page</el-radio>
+            </el-radio-group>
+        </FormField>
+        <FormField label="Pairs from old records" :wrong="wrong('records')">
+            <el-radio-group v-model="form.records">
+                <el-radio :value="false">stand apart</el-radio>
+                <el-radio :value="true">count beside those made here, though how they were read is not known</el-radio>
             </el-radio-group>
         </FormField>
         <FormField label="The chance of a false verdict holds" :wrong="wrong('together')">

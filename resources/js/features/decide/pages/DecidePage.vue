@@ -160,6 +160,10 @@ const lede = computed(() =>
                             <td class="num">{{ current.terms.blind ? 'left out' : 'count too' }}</td>
                         </tr>
                         <tr>
+                            <td>Pairs from old records</td>
+                            <td class="num">{{ current.terms.records ? 'count too' : 'stand apart' }}</td>
+                        </tr>
+                        <tr>
                             <td>A false verdict is held off</td>
                             <td class="num">
                                 {{ current.terms.together ? 'over all claims together' : 'claim by claim' }}

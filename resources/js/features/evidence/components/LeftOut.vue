@@ -24,7 +24,8 @@ const withAll = computed(() => props.evidence.claims.sort.with_all)
                         <svg viewBox="0 0 10 10" width="10" height="10" aria-hidden="true">
                             <path d="M1 1 9 9M9 1 1 9" stroke="#221D17" stroke-width="1.4" />
                         </svg>
-                        <SampleLink :id="pair.sample_id" :code="pair.code" />
+                        <strong v-if="pair.from_records">{{ pair.code }}</strong>
+                        <SampleLink v-else :id="pair.sample_id" :code="pair.code" />
                         {{ pair.area }}
                     </td>
                     <td>
@@ -33,7 +34,11 @@ const withAll = computed(() => props.evidence.claims.sort.with_all)
                     <td>{{ pair.flags.join('; ') }}</td>
                     <td>{{ pair.reader }}, {{ day(pair.read_on) }}</td>
                     <td>
-                        <RouterLink :to="`/samples/${pair.sample_id}?correct=${pair.reading_id}`">Put back</RouterLink>
+                        <RouterLink
+                            v-if="!pair.from_records"
+                            :to="`/samples/${pair.sample_id}?correct=${pair.reading_id}`"
+                            >Put back</RouterLink
+                        >
                     </td>
                 </tr>
             </tbody>

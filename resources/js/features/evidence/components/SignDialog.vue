@@ -39,6 +39,7 @@ const { save, saving, refusal, wrong } = useSave(
                 claim: props.claim,
                 hash: props.evidence.hash,
                 reference_id: props.evidence.reference.id,
+                records: props.evidence.records_alone,
                 follows_id: state.signed?.id ?? null,
                 ...form,
             },
@@ -62,6 +63,9 @@ async function again(): Promise<void> {
                 {{ evidence.method.name }}, {{ claim }}: <strong>{{ state.computed.verdict }}</strong>, on
                 {{ evidence.pairs.length }} pairs, under policy {{ evidence.policy.version }}
             </span>
+        </p>
+        <p v-if="evidence.records_alone" class="note">
+            It rests on records: how they were read is not known. The verdict begins with these words.
         </p>
         <RefusalNote v-if="refusal && !Object.keys(refusal.fields).length" :refusal="refusal" />
         <p v-if="refusal?.status === 409">

@@ -111,7 +111,8 @@ const actions = computed(() => props.evidence.policy.terms.actions)
             <tbody>
                 <tr v-for="pair in rows" :key="pair.code" :class="{ differs: !pair.same }">
                     <td class="narrow">
-                        <SampleLink :id="pair.sample_id" :code="pair.code" />
+                        <strong v-if="pair.from_records">{{ pair.code }}</strong>
+                        <SampleLink v-else :id="pair.sample_id" :code="pair.code" />
                         {{ pair.area }}
                         <span v-if="pair.deviations.length" class="odd">{{ pair.deviations.join('; ') }}</span>
                     </td>

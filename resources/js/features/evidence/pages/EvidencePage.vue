@@ -28,13 +28,15 @@ const methodId = computed(() => Number(route.params.method) || (lines.data.value
 const chosen = computed(() => lines.data.value?.find(({ method_id: one }) => one === methodId.value) ?? null)
 /** The lab, or the reader, that the test stands beside. */
 const against = computed((): Record<string, string | number> => {
-    const { reference, reader, against: other } = route.query
+    const { reference, reader, against: other, records } = route.query
+    if (records) return { records: 1 }
     if (reader && other) return { reader: String(reader), against: String(other) }
     return reference ? { reference: Number(reference) } : {}
 })
 function beside(choice: string): void {
     const [kind, one, other] = choice.split('\n')
-    const query = kind === 'lab' ? { reference: one } : { reader: one, against: other }
+    const query =
+        kind === 'lab' ? { reference: one } : kind === 'records' ? { records: 1 } : { reader: one, against: other }
     void router.replace({ query })
 }
 const choices = computed(() => {
@@ -46,11 +48,13 @@ const choices = computed(() => {
             .filter((other) => other !== one)
             .map((other) => ({ value: `reader\n${one}\n${other}`, label: `${one} beside ${other}` })),
     )
-    return [...labs, ...readers]
+    const old = found.method.workplace === 'bench' ? [{ value: 'records', label: 'Old records alone' }] : []
+    return [...labs, ...old, ...readers]
 })
 const current = computed(() => {
     const found = evidence.value
     if (!found) return ''
+    if (found.records_alone) return 'records'
     return found.against ? `reader\n${String(route.query.reader)}\n${found.against}` : `lab\n${found.reference.id}`
 })
 const { data: evidence } = useEvidence(() => (chosen.value?.untested === null ? methodId.value : null), against)
@@ -113,6 +117,16 @@ const analyte = computed(() =>
             >
                 <el-option v-for="one in choices" :key="one.value" :value="one.value" :label="one.label" />
             </el-select>
+            <RouterLink v-if="evidence.method.workplace === 'bench'" :to="`/evidence/${evidence.method.id}/records`"
+                >Bring old records in</RouterLink
+            >
+            <span v-if="evidence.records_alone" class="note"
+                >From records: how these were read is not known, and a verdict on them says so.</span
+            >
+            <span v-else-if="evidence.from_records" class="note"
+                >{{ evidence.from_records }} of {{ evidence.pairs.length }} pairs are from records, as the policy
+                says.</span
+            >
             <span v-if="evidence.against" class="note"
                 >One reader’s bands stand for the reference: this says how far readers agree, not whether they are
                 right.</span
@@ -140,7 +154,8 @@ const analyte = computed(() =>
             <div>
                 <StripTable v-if="evidence.pairs.length" :evidence="evidence" :nouns="nouns" />
                 <p v-else class="lede">
-                    No pair yet. Read the bench portion and enter the lab’s pH of the same composite.
+                    No pair yet. Read the bench portion and enter the lab’s pH of the same composite, or bring old
+                    records in.
                 </p>
                 <LeftOut :evidence="evidence" />
             </div>

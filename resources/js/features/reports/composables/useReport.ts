@@ -2,29 +2,27 @@ import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, type ComputedRef, type Ref } from 'vue'
 import { api, Refused, type Schema } from '@/api/client'
 import { useSave } from '@/shared/composables/useSave'
-import type { Sheet } from '../workbook'
+import { useSpreadsheet } from '@/shared/composables/useSpreadsheet'
 
 export type Preview = Schema<'ReportPreview'>
 export type Column = Schema<'ReportColumn'>
 
-const isWorkbook = (file: File): boolean => /\.xls[xm]$/i.test(file.name)
-
 /** A file of a lab on its way in: read and shown first, then taken whole or not at all. */
 export function useReport(labId: Ref<number | null>, readOn: Ref<string>) {
     const queries = useQueryClient()
-    const file = ref<File | null>(null)
     const preview = ref<Preview | null>(null)
     const columns = ref<Column[]>([])
     /** g/cm³; the usual one where none is given */
     const density = ref<number | null>(null)
     const skip = ref<number[]>([])
     const supersedes = ref<number | null>(null)
-    const trouble = ref('')
     /** What a person has said of the file; null where it was left to be found out. */
     const header = ref<number | null>(null)
     const comma = ref<boolean | null>(null)
-    const sheets = ref<Sheet[]>([])
-    const sheet = ref(0)
+    const { file, sheets, sheet, trouble, open, choose } = useSpreadsheet(async (chosen) => {
+        forget()
+        if (chosen) await reading.save(false)
+    })
     /** The lab's own paper, kept beside the report. */
     const paper = ref<File | null>(null)
 
@@ -66,47 +64,11 @@ export function useReport(labId: Ref<number | null>, readOn: Ref<string>) {
     )
 
     function forget(): void {
-        trouble.value = ''
         reading.clear()
         taking.clear()
         preview.value = null
         skip.value = []
         header.value = comma.value = null
-    }
-
-    async function open(chosen: File | null): Promise<void> {
-        forget()
-        file.value = null
-        sheets.value = []
-        if (!chosen) return
-        if (!isWorkbook(chosen)) {
-            file.value = chosen
-            await reading.save(false)
-            return
-        }
-        try {
-            const { readWorkbook } = await import('../workbook')
-            sheets.value = readWorkbook(new Uint8Array(await chosen.arrayBuffer()))
-        } catch (error) {
-            trouble.value = error instanceof Error ? error.message : String(error)
-            return
-        }
-        await take(0, chosen.name)
-    }
-
-    /** One sheet of a workbook, as the rows that the server reads. */
-    async function take(which: number, name = file.value?.name ?? 'workbook.xlsx'): Promise<void> {
-        forget()
-        sheet.value = which
-        const one = sheets.value[which]
-        file.value = null
-        if (!one) return
-        if (one.refused) {
-            trouble.value = one.refused
-            return
-        }
-        file.value = new File([one.csv], name, { type: 'text/csv' })
-        await reading.save(false)
     }
 
     async function again(withMapping: boolean, said: { header?: number; comma?: boolean } = {}): Promise<void> {
@@ -128,7 +90,7 @@ export function useReport(labId: Ref<number | null>, readOn: Ref<string>) {
         sheet,
         paper,
         open,
-        choose: take,
+        choose,
         again,
         reading: reading.saving,
         take: taking.save,
