@@ -82,6 +82,7 @@ const withdraw = useSave(
     },
 )
 const columns = computed(() => (preview.value?.columns ?? []).map((name, i) => [i, name || `column ${i + 1}`] as const))
+const NO_COLUMN = -1
 const COLUMNS = [
     ['sample', 'Names the sample', false],
     ['reference', 'What the lab found', false],
@@ -152,11 +153,10 @@ const ready = computed(
             <p class="note">Guessed by the names; look at each.</p>
             <FormField v-for="[key, label, may] in COLUMNS" :key="key" :label="label">
                 <OneOf
-                    :model-value="mapping[key] ?? ''"
-                    :options="columns"
-                    :none="may ? 'no column' : undefined"
+                    :model-value="mapping[key] ?? (may ? NO_COLUMN : '')"
+                    :options="may ? [[NO_COLUMN, 'no column'], ...columns] : columns"
                     :aria-label="label"
-                    @update:model-value="(value: number | '') => set(key, value)"
+                    @update:model-value="(value: number | '') => set(key, value === NO_COLUMN ? '' : value)"
                 />
             </FormField>
             <FormField v-if="mapping.date !== null" label="Dates are written as">
@@ -214,6 +214,9 @@ const ready = computed(
                 <p class="words">
                     {{ count(preview.rows, 'reading') }} of {{ count(preview.samples, 'sample') }};
                     {{ preview.left_out_total ? count(preview.left_out_total, 'row') : 'no row' }} left out.
+                    <span v-if="preview.read.length < preview.rows" class="note"
+                        >The first {{ preview.read.length }} are shown.</span
+                    >
                 </p>
                 <table class="plain">
                     <thead>
