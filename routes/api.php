@@ -168,6 +168,7 @@ Route::middleware(['auth', OnceOnly::class])->group(function (): void {
     Route::get('evidence/{method}/costs', C\Decide\ShowUsualCosts::class)->can('view', 'method');
     Route::post('evidence/{method}/strategies', C\Decide\CompareStrategies::class)->can('view', 'method');
     Route::get('verdicts', C\Decide\ListVerdicts::class);
+    Route::get('verdicts/todays-rules', C\Decide\ListTodaysRules::class);
     Route::get('verdicts/{verdict}', C\Decide\ShowVerdict::class)->can('view', 'verdict');
     Route::post('evidence/{method}/verdicts', C\Decide\SignVerdict::class)
         ->can('view', 'method')

@@ -84,6 +84,15 @@ final class SignedVerdict extends Model
         };
     }
 
+    /** What the rules of today make of its pairs under a policy; null where its pairs were not kept. */
+    public function judgedBy(JudgingPolicy $policy): ?string
+    {
+        return $this->snapshot === null
+            ? null
+            : KeptPair::assess($this->snapshot, $policy->policy(), $policy->limitsFor(...), $this->method->scale())
+                ->{$this->claim}->verdict->value;
+    }
+
     /** Does it rest on old records alone? */
     public function isOfRecords(): bool
     {

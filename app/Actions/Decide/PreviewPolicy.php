@@ -6,7 +6,6 @@ namespace App\Actions\Decide;
 
 use App\Models\JudgingPolicy;
 use App\Models\SignedVerdict;
-use HonestCore\Agreement\KeptPair;
 use HonestCore\Agreement\PolicyTerms;
 
 /** What a policy would have made of every verdict that was signed on its analyte, by the pairs that each rested on. */
@@ -34,18 +33,10 @@ final class PreviewPolicy
                 'claim' => $verdict->claim,
                 'signed_at' => $verdict->created_at->toIso8601ZuluString(),
                 'was' => $verdict->verdict,
-                'would' => $verdict->snapshot === null ? null : self::judge($verdict, $policy),
+                'would' => $verdict->judgedBy($policy),
             ];
         }
 
         return $rows;
-    }
-
-    private static function judge(SignedVerdict $verdict, JudgingPolicy $policy): string
-    {
-        $pairs = $verdict->snapshot ?? [];
-
-        return KeptPair::assess($pairs, $policy->policy(), $policy->limitsFor(...), $verdict->method->scale())
-            ->{$verdict->claim}->verdict->value;
     }
 }

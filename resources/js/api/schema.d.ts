@@ -6294,6 +6294,51 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/verdicts/todays-rules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the rules of today say of the newest verdicts, by the pairs and the policy of each */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TodaysRule"][];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/verdicts/{verdict}": {
         parameters: {
             query?: never;
@@ -8556,6 +8601,12 @@ export interface components {
             taken_at: string;
             /** Format: date-time */
             withdrawn_at: string | null;
+        };
+        TodaysRule: {
+            verdict_id: number;
+            was: string;
+            /** @description null where its pairs were not kept */
+            would: string | null;
         };
         /** @description the chance that so many more pairs settle the sort claim, of soils at random or of one action */
         Outlook: {

@@ -200,6 +200,35 @@ final class RegisterTest extends ApiTestCase
         )->json('kind');
     }
 
+    public function test_the_register_says_what_todays_rules_make_of_a_verdict_that_keeps_what_it_was(): void
+    {
+        $this->provenKit($this->area());
+        $this->sign();
+        $signed = SignedVerdict::query()->firstOrFail();
+        $old = SignedVerdict::query()->create([
+            ...$signed->only([
+                'method_id', 'reference_id', 'policy_id', 'signed_by', 'verdict', 'scope', 'evidence', 'evidence_hash', 'note',
+                'season',
+            ]),
+            'claim' => 'sort',
+            'follows_id' => $signed->id,
+            'snapshot' => array_slice($signed->snapshot ?? [], 0, 3),
+        ]);
+        $unkept = SignedVerdict::query()->create([...$old->only([
+            'method_id', 'reference_id', 'policy_id', 'signed_by', 'verdict', 'scope', 'evidence', 'evidence_hash', 'note', 'season',
+            'claim',
+        ]), 'follows_id' => $old->id, 'snapshot' => null]);
+
+        self::assertSame(
+            [
+                ['verdict_id' => $unkept->id, 'was' => 'stands', 'would' => null],
+                ['verdict_id' => $old->id, 'was' => 'stands', 'would' => 'untested'],
+                ['verdict_id' => $signed->id, 'was' => 'stands', 'would' => 'stands'],
+            ],
+            $this->api('GET', '/verdicts/todays-rules')->assertOk()->json(),
+        );
+    }
+
     /** Readings that name no lot are a lot of their own. */
     public function test_a_lot_that_is_not_named_is_told_as_none(): void
     {

@@ -8,6 +8,10 @@ export const useVerdicts = () => useQuery({ queryKey: ['verdicts'], queryFn: () 
 /** How many claims are judged, and how many would stand by luck. */
 export const useLuck = () => useQuery({ queryKey: ['evidence', 'luck'], queryFn: () => api.get('/claims/luck') })
 
+/** What the rules of today say of the newest verdicts. */
+export const useTodaysRules = () =>
+    useQuery({ queryKey: ['verdicts', 'today'], queryFn: () => api.get('/verdicts/todays-rules') })
+
 /** Every version of every policy. */
 export const usePolicies = () => useQuery({ queryKey: ['policies'], queryFn: () => api.get('/policies') })
 

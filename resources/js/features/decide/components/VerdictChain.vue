@@ -4,7 +4,12 @@ import VerdictStone from '@/shared/components/VerdictStone.vue'
 import { day, number } from '@/shared/format'
 
 /** The verdicts on one claim of one test, the one that stands first; none is ever changed. */
-defineProps<{ verdicts: Schema<'Verdict'>[]; timezone: string; open: number | null }>()
+defineProps<{
+    verdicts: Schema<'Verdict'>[]
+    timezone: string
+    open: number | null
+    today: Map<number, string | null>
+}>()
 const range = (from: number | null, to: number | null, decimals: number) =>
     from === null ? 'none' : `${number(from, decimals)} to ${number(to, decimals)}`
 </script>
@@ -45,6 +50,13 @@ const range = (from: number | null, to: number | null, decimals: number) =>
                             <td>
                                 {{ verdict.evidence.pairs }} pairs, {{ verdict.evidence.left_out }} left out; with them
                                 in: {{ verdict.evidence.with_all }}. {{ verdict.evidence.claim.reasons[0] }}
+                            </td>
+                        </tr>
+                        <tr v-if="today.get(verdict.id) && today.get(verdict.id) !== verdict.verdict">
+                            <td>By today’s rules</td>
+                            <td>
+                                its pairs would be judged {{ today.get(verdict.id) }} under the same policy. It keeps
+                                what it was signed as.
                             </td>
                         </tr>
                         <tr v-if="verdict.note">

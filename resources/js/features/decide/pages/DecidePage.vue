@@ -9,7 +9,7 @@ import { count, day, number, percent } from '@/shared/format'
 import PolicyForm from '../components/PolicyForm.vue'
 import VerdictChain from '../components/VerdictChain.vue'
 import { useChoices, useEvidenceLines } from '@/shared/api'
-import { useLuck, usePolicies, useVerdicts } from '../api'
+import { useLuck, usePolicies, useTodaysRules, useVerdicts } from '../api'
 
 const CLAIMS = ['sort', 'rate', 'track'] as const
 const route = useRoute()
@@ -20,6 +20,9 @@ const verdicts = useVerdicts()
 const policies = usePolicies()
 const choices = useChoices()
 const { data: luck } = useLuck()
+const { data: rules } = useTodaysRules()
+const today = computed(() => new Map((rules.value ?? []).map(({ verdict_id: id, would }) => [id, would])))
+const otherwise = computed(() => (rules.value ?? []).filter(({ was, would }) => would !== null && would !== was))
 const analytes = computed(() => [...new Set((policies.data.value ?? []).map((policy) => policy.analyte))])
 const analyte = ref('ph')
 const versions = computed(() => (policies.data.value ?? []).filter((policy) => policy.analyte === analyte.value))
@@ -103,10 +106,22 @@ const lede = computed(() =>
                     {{ number(luck.by_luck, 1) }} would be expected to stand by luck, and the chance of one at all is
                     {{ percent(luck.any_by_luck) }}.
                 </p>
+                <p v-if="rules?.length" class="note">
+                    {{
+                        otherwise.length
+                            ? `By today’s rules ${count(otherwise.length, 'of these verdicts', 'of these verdicts')} would be another; each keeps what it was signed as, and says below what it would be.`
+                            : 'Today’s rules say the same of every verdict whose pairs were kept.'
+                    }}
+                </p>
                 <p class="note">A verdict is signed on the page of its evidence, by a reviewer.</p>
                 <template v-for="{ title, chain } in chains" :key="title">
                     <h2>{{ title }}</h2>
-                    <VerdictChain :verdicts="chain" :timezone="timezone" :open="Number(route.query.verdict) || null" />
+                    <VerdictChain
+                        :verdicts="chain"
+                        :timezone="timezone"
+                        :open="Number(route.query.verdict) || null"
+                        :today="today"
+                    />
                 </template>
             </section>
             <aside>
