@@ -67,6 +67,21 @@ final class RecordSet extends Model
             ->get();
     }
 
+    /** Taken out of what is judged; it stays on record. */
+    public function withdrawn(): self
+    {
+        if ($this->withdrawn_at === null) {
+            $this->update(['withdrawn_at' => now()]);
+        }
+
+        return $this->shown();
+    }
+
+    public function shown(): self
+    {
+        return $this->load(['method', 'reference', 'author'])->loadCount('pairs');
+    }
+
     /** @return HasMany<RecordPair, $this> */
     public function pairs(): HasMany
     {

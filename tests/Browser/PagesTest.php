@@ -52,6 +52,7 @@ final class PagesTest extends BrowserTestCase
         yield 'what to buy' => ['/decide/strategies', 'Cost of an area and year'];
         yield 'a verdict' => ['/decide/verdicts/1', 'The pairs it rests on'];
         yield 'evidence' => ['/evidence', 'Action matrix'];
+        yield 'old records' => ['/evidence/1/records', 'Spreadsheet, .csv or .xlsx'];
         yield 'decide' => ['/decide', 'Policy for pH, version 1'];
         yield 'prescribe' => ['/prescribe/3', 'What it is built on'];
         yield 'follow-up' => ['/follow-up', 'Test again by'];

@@ -39,7 +39,7 @@ final class TakeRecords
                 throw Conflict::because('submission_other');
             }
             if ($known !== null) {
-                return $known->load(['method', 'reference', 'author'])->loadCount('pairs');
+                return $known->shown();
             }
             $set = RecordSet::query()->create([
                 'method_id' => $test->id,
@@ -58,7 +58,7 @@ final class TakeRecords
                 array_map(static fn (RecordRow $row): array => RecordPair::ofRow($row, $set), $file->records->rows),
             );
 
-            return $set->load(['method', 'reference', 'author'])->loadCount('pairs');
+            return $set->shown();
         });
     }
 }

@@ -14,16 +14,30 @@ final class ActionMatrix
      */
     public static function of(array $pairs, int $classes, bool $withMute): array
     {
-        $matrix = array_fill(0, $classes, array_fill(0, $classes + 1, 0));
+        $counts = [];
         foreach ($pairs as [$reference, $test]) {
-            $matrix[$reference][$test ?? $classes]++;
+            $to = $test ?? $classes;
+            $counts[$reference][$to] = 1 + ($counts[$reference][$to] ?? 0);
         }
 
-        return array_values(
-            array_map(
-                static fn (array $row): array => array_values($withMute ? $row : array_slice($row, 0, $classes)),
-                $matrix,
-            ),
-        );
+        return self::ofCounts($counts, $classes, $withMute);
+    }
+
+    /**
+     * @param array<int, array<int, int>> $counts by class of the reference and of the test; those that cannot be sorted
+     *                                            behind the last
+     * @return list<list<int>> rows reference, columns test
+     */
+    public static function ofCounts(array $counts, int $classes, bool $withMute): array
+    {
+        $matrix = [];
+        for ($row = 0; $row < $classes; $row++) {
+            $matrix[$row] = [];
+            for ($column = 0; $column < $classes + ($withMute ? 1 : 0); $column++) {
+                $matrix[$row][] = $counts[$row][$column] ?? 0;
+            }
+        }
+
+        return array_values($matrix);
     }
 }

@@ -56,14 +56,14 @@ final readonly class ActionTally
     }
 
     /**
-     * @param list<PairedSample> $samples
+     * @param iterable<PairedSample> $samples
      *
      * @throws ValueOutOfRange when a sample's own limits make another number of classes than the policy's
      */
-    public static function of(array $samples, ActionLimits $limits, ?Bands $bands): self
+    public static function of(iterable $samples, ActionLimits $limits, ?Bands $bands): self
     {
         $asked = $agreed = array_fill(0, $limits->classes(), 0);
-        [$agree, $cut, $mute, $torn, $unsorted, $classes, $hits, $pairs] = [0, [], [], 0, 0, [], [], []];
+        [$agree, $cut, $mute, $torn, $unsorted, $classes, $hits, $matrix] = [0, [], [], 0, 0, [], [], []];
         foreach ($samples as $sample) {
             $own = $sample->limits ?? $limits;
             self::needSameClasses($sample->sample, $own, $limits);
@@ -76,21 +76,23 @@ final readonly class ActionTally
                 $agreed[$wanted]++;
                 $agree++;
             }
-            $pairs[] = [$wanted, $got];
+            $to = $got ?? $limits->classes();
+            $matrix[$wanted][$to] = 1 + ($matrix[$wanted][$to] ?? 0);
             if ($bands !== null && $sample->bands !== []) {
                 $names = self::cutBands($sample, $own);
-                $unsorted += $got === null ? 1 : 0;
-                $torn += $got === null && $names['open'] === [] ? 1 : 0;
+                [$unsorted, $torn] = $got === null
+                    ? [$unsorted + 1, $torn + (int) ($names['open'] === [])]
+                    : [$unsorted, $torn];
                 array_push($mute, ...$names['open']);
                 array_push($cut, ...$names['closed']);
             }
         }
 
         return new self(
-            count($samples),
+            count($classes),
             $agree,
             array_map(static fn (int $n, int $hits): array => ['n' => $n, 'agree' => $hits], $asked, $agreed),
-            $unsorted === 0 ? ActionMatrix::of($pairs, $limits->classes(), false) : null,
+            $unsorted === 0 ? ActionMatrix::ofCounts($matrix, $limits->classes(), false) : null,
             array_count_values($cut),
             array_count_values($mute),
             $bands === null || self::coversEveryClass($bands, $samples, $limits),
@@ -112,12 +114,16 @@ final readonly class ActionTally
         }
     }
 
-    /** @param list<PairedSample> $samples */
-    private static function coversEveryClass(Bands $bands, array $samples, ActionLimits $limits): bool
+    /** @param iterable<PairedSample> $samples */
+    private static function coversEveryClass(Bands $bands, iterable $samples, ActionLimits $limits): bool
     {
-        $asked = array_map(static fn (PairedSample $sample): ActionLimits => $sample->limits ?? $limits, $samples);
+        $asked = [];
+        foreach ($samples as $sample) {
+            $own = $sample->limits ?? $limits;
+            $asked[implode(',', $own->values)] = $own;
+        }
         $covered = [];
-        foreach (array_unique($asked === [] ? [$limits] : $asked, SORT_REGULAR) as $own) {
+        foreach ($asked === [] ? [$limits] : $asked as $own) {
             foreach ($bands->bands as $band) {
                 $class = $band->classIn($own);
                 if ($class !== null) {

@@ -29,11 +29,11 @@ final readonly class Assessment
     ) {}
 
     /**
-     * @param list<PairedSample> $samples
+     * @param list<PairedSample>|SampleColumns $samples
      * @param float|null $uReference standard uncertainty of one reference result, of its logarithm on the ratio scale
      */
     public static function of(
-        array $samples,
+        array|SampleColumns $samples,
         int $leftOut,
         Policy $policy,
         ?Bands $bands,
@@ -42,14 +42,18 @@ final readonly class Assessment
         $clusters = Clusters::of($samples);
         $tally = ActionTally::of($samples, $policy->limits, $bands);
         $kappa = $tally->matrix === null ? null : Kappa::of($tally->matrix);
-        $most = array_reduce($samples, static fn (int $m, PairedSample $s): int => max($m, $s->replicates()), 0);
+        [$most, $x, $y] = [0, [], []];
+        foreach ($samples as $sample) {
+            $most = max($most, $sample->replicates());
+            if ($bands === null) {
+                [$x[], $y[]] = [$sample->reference, $sample->test()];
+            }
+        }
         $differences = $deming = $passingBablok = $concordance = null;
         if ($bands === null) {
-            $x = array_map(static fn (PairedSample $s): float => $s->reference, $samples);
-            $y = array_map(static fn (PairedSample $s): float => $s->test(), $samples);
             $differences = Differences::between(
-                array_map($policy->scale->of(...), $x),
-                array_map($policy->scale->of(...), $y),
+                $policy->scale === Scale::Absolute ? $x : array_map($policy->scale->of(...), $x),
+                $policy->scale === Scale::Absolute ? $y : array_map($policy->scale->of(...), $y),
                 $policy->intervalsAt(count($x)),
                 $clusters,
                 $uReference,

@@ -36,19 +36,20 @@ final readonly class Clusters
     }
 
     /**
-     * @param list<PairedSample> $samples
+     * @param iterable<PairedSample> $samples
      *
      * @throws ValueOutOfRange when some pairs name a cluster and others do not
      */
-    public static function of(array $samples): self
+    public static function of(iterable $samples): self
     {
-        $names = array_values(
-            array_filter(
-                array_map(static fn (PairedSample $sample): ?string => $sample->cluster, $samples),
-                is_string(...),
-            ),
-        );
-        if ($names !== [] && count($names) !== count($samples)) {
+        [$names, $count] = [[], 0];
+        foreach ($samples as $sample) {
+            $count++;
+            if ($sample->cluster !== null) {
+                $names[] = $sample->cluster;
+            }
+        }
+        if ($names !== [] && count($names) !== $count) {
             throw new ValueOutOfRange('number_pairs_with_cluster', ['value' => count($names)]);
         }
 

@@ -22,8 +22,7 @@ final readonly class EvidenceTable
 {
     private const LARGEST = 1e12;
 
-    /** @param list<PairedSample> $samples */
-    private function __construct(public array $samples, public int $leftOut) {}
+    private function __construct(public SampleColumns $samples, public int $leftOut) {}
 
     /**
      * @throws BadTable
@@ -31,9 +30,10 @@ final readonly class EvidenceTable
      */
     public static function parse(string $text, Scale $scale, ?Bands $bands): self
     {
-        $table = CsvTable::parse($text, ['sample', 'reference', 'test']);
-        [$references, $tests, $clusters, $leftOut] = [[], [], [], 0];
-        foreach ($table->rows as $row => $cells) {
+        [$columns, $rows] = CsvTable::streamed($text, ['sample', 'reference', 'test']);
+        [$replicates, $clustered] = [in_array('replicate', $columns, true), in_array('cluster', $columns, true)];
+        [$places, $references, $tests, $clusters, $leftOut] = [[], [], [], [], 0];
+        foreach ($rows as $row => $cells) {
             if (($cells['flag'] ?? '') !== '') {
                 $leftOut++;
 
@@ -43,59 +43,52 @@ final readonly class EvidenceTable
             if ($sample === '') {
                 throw new BadRow('sample_empty', ['place' => $row]);
             }
-            $key = 's'.$sample;
-            if (isset($tests[$key]) && ! $table->has('replicate')) {
-                throw new BadRow('sample_stands_on_several_rows', [
-                    'place' => $row,
-                    'sample' => $sample,
-                ]);
+            $at = $places['s'.$sample] ??= count($references);
+            $again = isset($references[$at]);
+            if ($again && ! $replicates) {
+                throw new BadRow('sample_stands_on_several_rows', ['place' => $row, 'sample' => $sample]);
             }
-            $reference = self::number($row, 'reference', $cells['reference'], $scale);
-            if (($references[$key] ?? $reference) !== $reference) {
-                throw new BadRow('reference_differs', [
-                    'place' => $row,
-                    'sample' => $sample,
-                    'before' => $references[$key],
-                    'reference' => $reference,
-                ]);
+            $reference = self::reference($row, $cells, $scale, $references[$at] ?? null);
+            if ($clustered) {
+                $clusters[$at] = self::cluster($row, $sample, $cells['cluster'], $clusters[$at] ?? null);
             }
-            $references[$key] = $reference;
-            if ($table->has('cluster')) {
-                $clusters[$key] = self::cluster($row, $sample, $cells['cluster'], $clusters[$key] ?? null);
-            }
-            $tests[$key][] =
-                $bands === null
-                    ? self::number($row, 'test', $cells['test'], $scale)
-                    : self::band($row, $cells['test'], $bands);
+            $test = $bands === null
+                ? self::number($row, 'test', $cells['test'], $scale)
+                : self::band($row, $cells['test'], $bands);
+            $references[$at] = $reference;
+            $tests[$at] = $again ? self::with($tests[$at], $test) : $test;
         }
 
-        return new self(self::paired($references, $tests, $clusters), $leftOut);
+        return new self(new SampleColumns($places, $references, $tests, $clusters), $leftOut);
     }
 
     /**
-     * @param array<string, float> $references
-     * @param array<string, non-empty-list<float|Band>> $tests
-     * @param array<string, string> $clusters
-     * @return list<PairedSample>
+     * @param array<string, string> $cells
+     *
+     * @throws BadRow
      */
-    private static function paired(array $references, array $tests, array $clusters): array
+    private static function reference(int $row, array $cells, Scale $scale, ?float $before): float
     {
-        $samples = [];
-        foreach ($tests as $key => $values) {
-            $name = substr($key, 1);
-            $readings = array_values(array_filter($values, is_float(...)));
-            $bands = array_values(array_filter($values, static fn (float|Band $value): bool => $value instanceof Band));
-            $sample = match (true) {
-                $readings !== [] => PairedSample::numeric($name, $references[$key], $readings),
-                $bands !== [] => PairedSample::ordinal($name, $references[$key], $bands),
-                default => null,
-            };
-            if ($sample !== null) {
-                $samples[] = isset($clusters[$key]) ? $sample->inCluster($clusters[$key]) : $sample;
-            }
+        $reference = self::number($row, 'reference', $cells['reference'], $scale);
+        if ($before !== null && $before !== $reference) {
+            throw new BadRow('reference_differs', [
+                'place' => $row,
+                'sample' => $cells['sample'],
+                'before' => $before,
+                'reference' => $reference,
+            ]);
         }
 
-        return $samples;
+        return $reference;
+    }
+
+    /**
+     * @param float|Band|non-empty-list<float|Band> $before
+     * @return non-empty-list<float|Band>
+     */
+    private static function with(float|Band|array $before, float|Band $test): array
+    {
+        return [...is_array($before) ? $before : [$before], $test];
     }
 
     /** @throws BadRow */

@@ -21,7 +21,7 @@ final readonly class Holm
      */
     private function __construct(public array $standing, public int $claims, public int $left, public float $confidence) {}
 
-    /** @param array<string, callable(float): bool> $claims whether each stands at a confidence */
+    /** @param array<callable(float): bool> $claims by name: whether each stands at a confidence */
     public static function of(array $claims, float $confidence): self
     {
         $alone = array_filter($claims, static fn (callable $stands): bool => $stands($confidence));

@@ -81,13 +81,15 @@ final class PairwiseSlopes
         if ($rank > $this->finite) {
             return INF;
         }
-        while (true) {
+        for ($step = 0; ; $step++) {
             [$low, $under, $high, $upTo] = $this->bracket($rank);
             $few = $upTo - $under <= 2 * count($this->x);
             if ($few && is_finite($low) && is_finite($high)) {
                 return $this->listed($low, $high, $rank - $under);
             }
-            $middle = $this->middle($low, $high);
+            $middle = $step % 4 < 3
+                ? $this->guess($low, $under, $high, $upTo, $rank + ($step % 2 === 0 ? -1 : 1) * intdiv(count($this->x), 2))
+                : $this->middle($low, $high);
             if (
                 $middle <= $low ||
                 $middle >= $high ||
@@ -117,6 +119,17 @@ final class PairwiseSlopes
             $i--;
         }
         array_splice($this->known, $i, 0, [[$m, $count]]);
+    }
+
+    /**
+     * Where a count is expected between two known ones, were slopes spread evenly there: a little below the rank and a little
+     * above it by turns, so that both ends close in. Every fourth step halves, whatever the slopes are like.
+     */
+    private function guess(float $low, int $under, float $high, int $upTo, int $rank): float
+    {
+        $at = $low + (($rank - $under) / max(1, $upTo - $under)) * ($high - $low);
+
+        return is_finite($low) && is_finite($high) && $at > $low && $at < $high ? $at : $this->middle($low, $high);
     }
 
     /** Halves the angle, so that open ends are reached in few steps. */

@@ -21,17 +21,17 @@ final readonly class Repeatability
     /** @param array{float, float}|null $interval */
     private function __construct(public ?float $sd, public int $degrees, public ?array $interval) {}
 
-    /** @param list<PairedSample> $samples */
-    public static function of(array $samples, Policy $policy): self
+    /** @param iterable<PairedSample> $samples */
+    public static function of(iterable $samples, Policy $policy): self
     {
         [$sum, $degrees, $numeric] = [0.0, 0, true];
         foreach ($samples as $sample) {
             $degrees += $sample->replicates() - 1;
-            $readings = array_map($policy->scale->of(...), $sample->readings);
+            $readings = $sample->readings;
             if ($readings === []) {
                 $numeric = false;
-            } else {
-                $sum += Spread::sumOfSquares($readings);
+            } elseif (count($readings) > 1) {
+                $sum += Spread::sumOfSquares(array_map($policy->scale->of(...), $readings));
             }
         }
         if ($degrees === 0 || ! $numeric) {

@@ -14,7 +14,7 @@ use HonestCore\Table\RuleTable;
  * Quantity and unit: each value beside what the earlier results of its own ground and the other samples of that ground in
  *   the report let expect.
  * Variant: a swap is asked about when both samples fit far better the other way round: twice the log likelihood ratio
- *   over all their series beyond what one of fifty reports of this size would show at most by chance, and hardly any does,, both ill-fitting as
+ *   over all their series beyond what one of fifty reports of this size would show at most by chance, both ill-fitting as
  *   they stand and well-fitting exchanged. A shift is asked about when five samples or more lie, on average, further from
  *   their grounds than those grounds, and a season's own shift, would have it; samples of one ground are one witness.
  * Source: likelihood ratios of t distributions; the weighted mean of grounds with Satterthwaite's degrees of freedom; the

@@ -49,16 +49,7 @@ final readonly class PairedRecords
             return new self([], [], false);
         }
         $cells = self::cell(...);
-        $numbers = [];
-        foreach ($table->rows as $row) {
-            $numbers[] = $cells($row, $mapping->reference);
-            $numbers[] = $bands === null ? $cells($row, $mapping->test) : '';
-        }
-        $style = match ($decimalComma) {
-            null => NumberStyle::of(array_filter($numbers, static fn (string $cell): bool => $cell !== '')),
-            true => NumberStyle::comma(),
-            false => NumberStyle::point(),
-        };
+        $style = self::style($table, [$mapping->reference, $bands === null ? $mapping->test : null], $decimalComma);
         [$rows, $left, $unsettled, $known] = [[], [], false, []];
         foreach ($table->rows as $at => $row) {
             $sample = $cells($row, $mapping->sample);
@@ -67,15 +58,7 @@ final readonly class PairedRecords
                 ? self::number($cells($row, $mapping->test), $style, $analyte, $mapping->testUnit)
                 : self::band($cells($row, $mapping->test), $bands);
             $day = self::day($cells($row, $mapping->date), $mapping);
-            $why = match (true) {
-                $sample === '' => 'it names no sample',
-                is_string($lab) => "the lab: {$lab}",
-                is_string($test) => "the test: {$test}",
-                is_string($day) => $day,
-                isset($known[$sample]) && abs($known[$sample] - $lab[0]) > 1e-9 => "the sample {$sample} has another value of the ".
-                    'lab on an earlier row',
-                default => null,
-            };
+            $why = self::why($sample, $lab, $test, $day, $known[$sample] ?? null);
             $unsettled = $unsettled || $lab === self::UNSETTLED || $test === self::UNSETTLED;
             if ($why !== null || is_string($lab) || is_string($test) || is_string($day)) {
                 $left[] = ['row' => $at, 'reason' => (string) $why];
@@ -99,6 +82,44 @@ final readonly class PairedRecords
         }
 
         return new self($rows, $left, $unsettled);
+    }
+
+    /** @param list<int|null> $columns of numbers */
+    private static function style(ReportTable $table, array $columns, ?bool $decimalComma): NumberStyle
+    {
+        $numbers = [];
+        foreach ($table->rows as $row) {
+            foreach ($columns as $column) {
+                $numbers[] = self::cell($row, $column);
+            }
+        }
+
+        return match ($decimalComma) {
+            null => NumberStyle::of(array_filter($numbers, static fn (string $cell): bool => $cell !== '')),
+            true => NumberStyle::comma(),
+            false => NumberStyle::point(),
+        };
+    }
+
+    /**
+     * Why a row holds no pair; null where it does.
+     *
+     * @param array{float, null}|string $lab
+     * @param array{float, null}|array{null, string}|string $test
+     * @param array{int, string|null}|string $day
+     * @param float|null $before what the lab found of the sample on an earlier row
+     */
+    private static function why(string $sample, array|string $lab, array|string $test, array|string $day, ?float $before): ?string
+    {
+        return match (true) {
+            $sample === '' => 'it names no sample',
+            is_string($lab) => "the lab: {$lab}",
+            is_string($test) => "the test: {$test}",
+            is_string($day) => $day,
+            $before !== null && abs($before - $lab[0]) > 1e-9 => "the sample {$sample} has another value of the lab on an ".
+                'earlier row',
+            default => null,
+        };
     }
 
     /** @param array<int, string> $row */

@@ -31,17 +31,32 @@ final readonly class CsvTable
      */
     public static function parse(string $text, array $required): self
     {
+        [$columns, $rows] = self::streamed($text, $required);
+
+        return new self($columns, iterator_to_array($rows));
+    }
+
+    /**
+     * The same row by row, for tables that need not be in memory whole.
+     *
+     * @param list<string> $required
+     * @return array{list<string>, \Generator<int, array<string, string>>} columns, and rows by row number
+     *
+     * @throws BadTable
+     * @throws BadRow
+     */
+    public static function streamed(string $text, array $required): array
+    {
         $text = str_starts_with($text, "\xEF\xBB\xBF") ? substr($text, 3) : $text;
         if (preg_match('//u', $text) !== 1) {
             throw new BadTable('file_not_utf_8_text');
         }
         $records = self::records($text);
-        $at = array_key_first($records);
         $asked = ['columns' => implode(', ', $required)];
-        if ($at === null) {
+        if (! $records->valid()) {
             throw new BadTable('table_empty', $asked);
         }
-        $columns = array_map(static fn (string $cell): string => mb_strtolower(trim($cell)), $records[$at]);
+        $columns = array_map(static fn (string $cell): string => mb_strtolower(trim($cell)), $records->current());
         foreach ($required as $name) {
             if (! in_array($name, $columns, true)) {
                 throw new BadTable('column_missing', ['name' => $name] + $asked);
@@ -51,16 +66,26 @@ final readonly class CsvTable
         if (count(array_unique($named)) < count($named)) {
             throw new BadTable('column_twice', $asked);
         }
-        unset($records[$at]);
-        if ($records === []) {
+        $records->next();
+        if (! $records->valid()) {
             throw new BadTable('header_without_rows', $asked);
         }
-        $rows = [];
-        foreach ($records as $row => $cells) {
-            $rows[$row] = self::named($row, $columns, $cells);
-        }
 
-        return new self($columns, $rows);
+        return [$columns, self::rows($records, $columns)];
+    }
+
+    /**
+     * @param \Generator<int, list<string>> $records
+     * @param list<string> $columns
+     * @return \Generator<int, array<string, string>>
+     *
+     * @throws BadRow
+     */
+    private static function rows(\Generator $records, array $columns): \Generator
+    {
+        for (; $records->valid(); $records->next()) {
+            yield $records->key() => self::named($records->key(), $columns, $records->current());
+        }
     }
 
     public function has(string $column): bool
@@ -69,11 +94,11 @@ final readonly class CsvTable
     }
 
     /**
-     * @return array<int, list<string>> records by row number
+     * @return \Generator<int, list<string>> records by row number
      *
      * @throws BadTable
      */
-    private static function records(string $text): array
+    private static function records(string $text): \Generator
     {
         if (substr_count($text, '"') % 2 === 1) {
             throw new BadTable('quotation_mark_not_closed');
@@ -86,16 +111,14 @@ final readonly class CsvTable
         }
         fwrite($stream, $text);
         rewind($stream);
-        [$records, $row] = [[], 0];
+        $row = 0;
         while (($cells = fgetcsv($stream, null, $separator, '"', '')) !== false) {
             $row++;
             if ($cells !== [null] && trim(implode('', $cells)) !== '') {
-                $records[$row] = array_map(strval(...), $cells);
+                yield $row => array_map(strval(...), $cells);
             }
         }
         fclose($stream);
-
-        return $records;
     }
 
     /**

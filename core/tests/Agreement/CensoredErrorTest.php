@@ -8,8 +8,10 @@ use HonestCore\Agreement\Band;
 use HonestCore\Agreement\CensoredError;
 use HonestCore\Tests\Dice;
 use HonestCore\Tests\ReferenceData;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 
+#[Group('simulation')]
 final class CensoredErrorTest extends TestCase
 {
     /** R, survreg of package survival: core/tests/Reference/censored.R; what did not converge there is left out. */

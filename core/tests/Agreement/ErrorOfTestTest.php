@@ -10,9 +10,11 @@ use HonestCore\Agreement\ErrorOfTest;
 use HonestCore\Tests\Dice;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 
 #[CoversClass(ErrorOfTest::class)]
+#[Group('simulation')]
 final class ErrorOfTestTest extends TestCase
 {
     private const SETS = 2_000;
@@ -83,17 +85,18 @@ final class ErrorOfTestTest extends TestCase
         $band = static fn (float $value): Band => new Band('', round($value * 2) / 2 - 0.25, round($value * 2) / 2 + 0.25);
         [$called, $wrong] = [0, 0];
         for ($set = 0; $set < self::SETS; $set++) {
-            [$pairs, $sittings] = [[], []];
+            [$pairs, $bands, $sittings] = [[], [], []];
             for ($evening = 0; $evening < 6; $evening++) {
                 $shift = $off + $dice->normal($off);
                 for ($i = 0; $i < 4; $i++) {
                     $soil = $between(5.0, 7.5);
                     $read = $soil + $shift + $dice->normal(0.1);
-                    $pairs[] = $what === 'kit' ? [$soil, $band($read)->lower, $band($read)->upper] : [$soil, $read];
+                    $pairs[] = [$soil, $read];
+                    $bands[] = [$soil, $band($read)->lower, $band($read)->upper];
                     $sittings[] = "evening {$evening}";
                 }
             }
-            $it = $what === 'kit' ? ErrorOfTest::ofBands($pairs, $sittings) : ErrorOfTest::of($pairs, $sittings);
+            $it = $what === 'kit' ? ErrorOfTest::ofBands($bands, $sittings) : ErrorOfTest::of($pairs, $sittings);
             $soil = $between($low, $high);
             $read = $soil + $off + $dice->normal($off) + $dice->normal(0.1);
             $class = $what === 'kit' ? $it?->callBand($band($read), $limits)->class() : $it?->call($read, $limits)->class();

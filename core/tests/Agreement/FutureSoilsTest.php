@@ -14,9 +14,11 @@ use HonestCore\Agreement\Scale;
 use HonestCore\Tests\Dice;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 
 #[CoversClass(FutureSoil::class)]
+#[Group('simulation')]
 final class FutureSoilsTest extends TestCase
 {
     /** Φ((7.3 - 6.1 - 0.1)/0.2) - Φ((6 - 6.1 - 0.1)/0.2) = 0.8413447 (R, pnorm(5.5) - pnorm(-1)). */
@@ -102,12 +104,14 @@ final class FutureSoilsTest extends TestCase
         }
         [$held, $lean, $sets] = [0, 0.0, 60];
         for ($set = 0; $set < $sets; $set++) {
-            $pairs = [];
+            [$numbers, $bands] = [[], []];
             for ($i = 0; $i < $n; $i++) {
                 $x = $soil();
-                $pairs[] = [$x, $kit ? $band($read($x)) : $read($x), $policy->limits];
+                $y = $read($x);
+                $numbers[] = [$x, $y, $policy->limits];
+                $bands[] = [$x, $band($y), $policy->limits];
             }
-            $model = ($kit ? FutureSoils::ofBands($pairs, $policy, $scale) : FutureSoils::ofNumbers($pairs, $policy)) ?? self::fail();
+            $model = ($kit ? FutureSoils::ofBands($bands, $policy, $scale) : FutureSoils::ofNumbers($numbers, $policy)) ?? self::fail();
             $held += $model->rightInterval[0] <= $true && $true <= $model->rightInterval[1] ? 1 : 0;
             $lean += ($model->right - $true) / $sets;
         }

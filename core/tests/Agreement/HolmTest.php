@@ -90,7 +90,7 @@ final class HolmTest extends TestCase
 
     /**
      * @param list<float> $risks at which each would stand
-     * @return array<string, callable(float): bool>
+     * @return array<callable(float): bool>
      */
     private static function claims(array $risks): array
     {

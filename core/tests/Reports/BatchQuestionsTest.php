@@ -62,7 +62,7 @@ final class BatchQuestionsTest extends TestCase
             [$low, $high] = [$samples[3], $samples[16]];
             $swapped[3] = new BatchSample($low->code, $low->ground, $high->values, $low->histories);
             $swapped[16] = new BatchSample($high->code, $high->ground, $low->values, $high->histories);
-            $questions = BatchQuestions::swaps($swapped);
+            $questions = BatchQuestions::swaps(array_values($swapped));
             $found['swap'] += ($questions[0]->samples ?? []) === [$low->code, $high->code] ? 1 : 0;
             foreach ([0.3, 0.5] as $by) {
                 $moved = array_map(static fn (BatchSample $one): BatchSample => new BatchSample(

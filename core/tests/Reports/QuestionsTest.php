@@ -195,8 +195,7 @@ final class QuestionsTest extends TestCase
      *
      * @param list<float> $ground
      * @param list<int> $places
-     * @return list<array{key: string, group: string, results: array<string, array{value: float,
-     *     history: SeriesHistory}>}>
+     * @return list<BatchSample>
      */
     private function report(array $ground, array $places, float $shift = 0.0): array
     {

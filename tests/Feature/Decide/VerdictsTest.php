@@ -32,7 +32,7 @@ final class VerdictsTest extends ApiTestCase
         self::assertEquals(
             [
                 'test_from' => 5.0, 'test_to' => 7.5, 'reference_from' => 5.02, 'reference_to' => 7.55,
-                'lots' => ['L-1'], 'seasons' => [2026],
+                'lots' => ['L-1'], 'seasons' => [2026], 'records' => false,
             ],
             array_diff_key($signed->json('scope'), ['text' => 0, 'lot' => 0]),
         );

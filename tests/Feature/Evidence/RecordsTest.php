@@ -10,6 +10,8 @@ use App\Models\SignedVerdict;
 use Illuminate\Database\QueryException;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Str;
+use Illuminate\Testing\TestResponse;
+use Symfony\Component\HttpFoundation\Response;
 use Tests\Feature\ApiTestCase;
 use Tests\Support\ApiDocument;
 
@@ -193,14 +195,20 @@ final class RecordsTest extends ApiTestCase
         ];
     }
 
-    /** @param array<string, int> $query */
-    private function evidence(array $query = []): \Illuminate\Testing\TestResponse
+    /**
+     * @param array<string, int> $query
+     * @return TestResponse<Response>
+     */
+    private function evidence(array $query = []): TestResponse
     {
         return $this->api('GET', '/evidence/{method}', ids: ['method' => $this->method('kit-ph')->id], query: $query)->assertOk();
     }
 
-    /** @param array<string, mixed> $fields */
-    private function sent(string $end, string $text, array $fields = []): \Illuminate\Testing\TestResponse
+    /**
+     * @param array<string, mixed> $fields
+     * @return TestResponse<Response>
+     */
+    private function sent(string $end, string $text, array $fields = []): TestResponse
     {
         $response = $this->post("/api/evidence/{$this->method('kit-ph')->id}/records{$end}", [
             'file' => UploadedFile::fake()->createWithContent('old notebook.csv', $text),

@@ -17,8 +17,13 @@ use Illuminate\Http\Request;
 /** One verdict with the pairs it rests on and all that came before and after it: for a file or an auditor. */
 final class ShowVerdict
 {
-    public function __invoke(Request $request, SignedVerdict $verdict, VerdictStatus $status, CheckVerdict $check, NoteGlimpses $note): JsonResponse
-    {
+    public function __invoke(
+        Request $request,
+        SignedVerdict $verdict,
+        VerdictStatus $status,
+        CheckVerdict $check,
+        NoteGlimpses $note,
+    ): JsonResponse {
         $checked = $check($verdict);
         $policy = $verdict->policy;
         $own = OwnNumbers::ofThisTeam();

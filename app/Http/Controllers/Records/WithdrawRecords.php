@@ -12,10 +12,6 @@ final class WithdrawRecords
 {
     public function __invoke(RecordSet $set): RecordSetResource
     {
-        if ($set->withdrawn_at === null) {
-            $set->update(['withdrawn_at' => now()]);
-        }
-
-        return new RecordSetResource($set->load(['method', 'reference', 'author'])->loadCount('pairs'));
+        return new RecordSetResource($set->withdrawn());
     }
 }

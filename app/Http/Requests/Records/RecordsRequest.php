@@ -92,6 +92,8 @@ final class RecordsRequest extends FormRequest
     {
         $file = $this->file('file');
 
-        return mb_substr($this->string('name')->toString() ?: ($file instanceof UploadedFile ? $file->getClientOriginalName() : ''), 0, 120);
+        $own = $file instanceof UploadedFile ? $file->getClientOriginalName() : '';
+
+        return mb_substr($this->string('name')->toString() ?: $own, 0, 120);
     }
 }
