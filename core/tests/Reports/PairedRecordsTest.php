@@ -73,7 +73,8 @@ final class PairedRecordsTest extends TestCase
     public function test_bands_are_known_by_name_or_figure_and_replicates_stay_together(): void
     {
         $bands = Bands::parse('5.5:5.25:5.75,6.0:5.75:6.25,High:6.25:7');
-        $found = self::read("S,Lab,Kit\nA,5.6,5.50\nA,5.6,6\nB,6.4,high\nC,6.4,6.3\n", new RecordMapping(0, 1, 2, year: 2022), 'ph', $bands);
+        $text = "S,Lab,Kit\nA,5.6,5.50\nA,5.6,6\nB,6.4,high\nC,6.4,6.3\n";
+        $found = self::read($text, new RecordMapping(0, 1, 2, year: 2022), 'ph', $bands);
 
         self::assertSame(['5.5', '6.0', 'High'], array_map(static fn (RecordRow $row): ?string => $row->band, $found->rows));
         self::assertSame(['A', 'A', 'B'], array_map(static fn (RecordRow $row): string => $row->sample, $found->rows));
@@ -104,8 +105,13 @@ final class PairedRecordsTest extends TestCase
         }
     }
 
-    private static function read(string $text, RecordMapping $mapping, string $analyte, ?Bands $bands = null, ?bool $comma = null): PairedRecords
-    {
+    private static function read(
+        string $text,
+        RecordMapping $mapping,
+        string $analyte,
+        ?Bands $bands = null,
+        ?bool $comma = null,
+    ): PairedRecords {
         return PairedRecords::of(ReportTable::of(ReportText::read($text)->records), $mapping, $analyte, $bands, $comma);
     }
 }
