@@ -119,13 +119,12 @@ const name = (code: string) => props.uses.find((use) => use.code === code)?.name
         <FormField label="The chance of a false verdict holds" :wrong="wrong('together')">
             <el-radio-group v-model="form.together">
                 <el-radio :value="false">for each claim by itself</el-radio>
-                <el-radio :value="true"
-                    >for all claims of all tests of this together<template v-if="cost && cost.claims > 1"
-                        >: {{ cost.claims }} are judged now, so that the first to stand needs {{ cost.together }} clean
-                        pairs instead of {{ cost.alone }}</template
-                    ></el-radio
-                >
+                <el-radio :value="true">for all claims of all tests of this together</el-radio>
             </el-radio-group>
+            <p v-if="cost && cost.claims > 1" class="note">
+                {{ cost.claims }} are judged now: together, the first to stand needs {{ cost.together }} clean pairs
+                instead of {{ cost.alone }}.
+            </p>
         </FormField>
         <FormField v-if="!Object.keys(form.crops).length" label="Action limits" :wrong="wrong('thresholds')">
             <el-input-number
