@@ -106,12 +106,12 @@ const lede = computed(() =>
                     {{ number(luck.by_luck, 1) }} would be expected to stand by luck, and the chance of one at all is
                     {{ percent(luck.any_by_luck) }}.
                 </p>
-                <p v-if="rules?.length" class="note">
-                    {{
-                        otherwise.length
-                            ? `By today’s rules ${count(otherwise.length, 'of these verdicts', 'of these verdicts')} would be another; each keeps what it was signed as, and says below what it would be.`
-                            : 'Today’s rules say the same of every verdict whose pairs were kept.'
-                    }}
+                <p v-if="otherwise.length" class="note">
+                    By today’s rules {{ number(otherwise.length, 0) }} of these verdicts would be another; each keeps
+                    what it was signed as, and says below what it would be.
+                </p>
+                <p v-else-if="rules?.length" class="note">
+                    Today’s rules say the same of every verdict whose pairs were kept.
                 </p>
                 <p class="note">A verdict is signed on the page of its evidence, by a reviewer.</p>
                 <template v-for="{ title, chain } in chains" :key="title">
