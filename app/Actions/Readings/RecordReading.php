@@ -75,15 +75,13 @@ final class RecordReading
     }
 
     /**
-     * @param array{typed: string, reader: string} $fields
-     * @return array{value: float|null, band: string|null, as_reported: string, detail: array<string, int|bool>|null}
+     * @param array{typed: string, reader: string, corrects_id: int|null} $fields
+     * @return array{value: float|null, band: string|null, as_reported: string, detail: array<string, int|bool|null>|null}
      */
     private function value(Sample $sample, TestMethod $method, ?MethodVersion $version, User $author, array $fields): array
     {
         $typed = $fields['typed'];
-        $seen = $method->workplace === 'bench'
-            ? ['seen' => ($this->known)($sample->id, $method, $author, $fields['reader'], Carbon::now())]
-            : null;
+        $seen = $method->workplace === 'bench' ? ['seen' => $this->seen($sample, $method, $author, $fields)] : null;
         if ($version === null) {
             return [
                 'value' => $method->bands === null ? (float) $typed : null,
@@ -100,6 +98,21 @@ final class RecordReading
             'as_reported' => $reading->drops === null ? $typed : $reading->words(),
             'detail' => ($seen ?? []) + ($reading->drops === null ? [] : ['drops' => $reading->drops]),
         ];
+    }
+
+    /**
+     * Was the lab's value known when it was read? What is corrected in words alone was read when it was read; another value is a
+     * reading of now.
+     *
+     * @param array{typed: string, reader: string, corrects_id: int|null} $fields
+     */
+    private function seen(Sample $sample, TestMethod $method, User $author, array $fields): ?bool
+    {
+        $before = $fields['corrects_id'] === null ? null : Reading::query()->find($fields['corrects_id']);
+
+        return $before !== null && $before->as_reported === $fields['typed']
+            ? $before->seenBefore()
+            : ($this->known)($sample->id, $method, $author, $fields['reader'], Carbon::now());
     }
 
     /**

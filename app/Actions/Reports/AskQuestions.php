@@ -264,11 +264,12 @@ final class AskQuestions
             }
         }
 
-        return [
-            ...BatchQuestions::swaps($samples),
-            ...BatchQuestions::shifts($samples),
-            ...$questions,
-        ];
+        $swaps = BatchQuestions::swaps($samples);
+        $exchanged = array_merge(...array_map(static fn (Question $swap): array => $swap->samples, $swaps));
+        // What looks exchanged lies far from its own ground for that reason: it is asked once.
+        $others = array_filter($questions, static fn (Question $one): bool => array_diff($one->samples, $exchanged) !== []);
+
+        return [...$swaps, ...BatchQuestions::shifts($samples), ...array_values($others)];
     }
 
     /**

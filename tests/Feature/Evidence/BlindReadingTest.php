@@ -151,13 +151,23 @@ final class BlindReadingTest extends ApiTestCase
         self::assertFalse($reading->corrected(['note' => 'Slip of the pen.'])->seenBefore());
     }
 
+    public function test_a_correction_in_words_keeps_it_and_one_of_the_value_is_a_reading_of_now(): void
+    {
+        $first = $this->reads('5.5', $this->technician);
+        $this->labFinds('6.10');
+        $words = $this->reads('5.5', $this->technician, corrects: $first->id);
+
+        self::assertFalse($words->seenBefore());
+        self::assertTrue($this->reads('6.0', $this->technician, corrects: $words->id)->seenBefore());
+    }
+
     private function labFinds(string $ph): void
     {
         $this->actingAs($this->technician);
         $this->read($this->sample, 'lab-ph', $ph);
     }
 
-    private function reads(string $band, User $who, ?string $reader = null): Reading
+    private function reads(string $band, User $who, ?string $reader = null, ?int $corrects = null): Reading
     {
         $this->travel(1)->minutes();
         $this->actingAs($who);
@@ -168,7 +178,7 @@ final class BlindReadingTest extends ApiTestCase
             'reader' => $reader ?? $who->name,
             'flags' => [],
             'note' => '',
-            'corrects_id' => null,
+            'corrects_id' => $corrects,
         ], ['sample' => $this->sample->id])->assertCreated();
 
         return Reading::query()->orderByDesc('id')->firstOrFail();

@@ -176,7 +176,6 @@ const turns = computed(() =>
                         <th class="num">Taken for higher</th>
                         <th class="num">Taken for lower</th>
                         <th class="num">Cost, with its interval</th>
-                        <th class="num">Dearer than the cheapest by</th>
                     </tr>
                 </thead>
                 <tbody>
@@ -188,12 +187,10 @@ const turns = computed(() =>
                         <td class="num">{{ number(100 * one.over, 1) }} %</td>
                         <td class="num">
                             {{ money(one.cost) }} ({{ money(one.interval[0]!) }} to {{ money(one.interval[1]!) }})
-                        </td>
-                        <td class="num">
-                            <template v-if="i">
-                                {{ money(one.dearer[0]!) }} to {{ money(one.dearer[1]!)
-                                }}{{ one.apart ? '' : ': not told apart' }}
-                            </template>
+                            <span v-if="i" class="note">
+                                dearer by {{ money(one.dearer[0]!) }} to {{ money(one.dearer[1]!) }}
+                                {{ one.apart ? '' : ', not told apart' }}
+                            </span>
                         </td>
                     </tr>
                 </tbody>
@@ -235,6 +232,13 @@ form :deep(.field > .note) {
 }
 .best {
     font-weight: 600;
+}
+.num .note {
+    display: block;
+}
+th,
+.num .note {
+    white-space: normal;
 }
 .next {
     margin-top: 16px;
