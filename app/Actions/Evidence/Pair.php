@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Evidence;
 
+use App\Actions\Records\OldPairs;
 use App\Models\Reading;
 use App\Models\Sample;
 use App\Record\OwnNumbers;
@@ -128,7 +129,9 @@ final readonly class Pair
 
     public function reader(): string
     {
-        return $this->readings[count($this->readings) - 1]->reader;
+        $name = $this->readings[count($this->readings) - 1]->reader;
+
+        return $this->isFromRecords() && str_starts_with($name, OldPairs::NOT_RECORDED) ? OldPairs::NOT_RECORDED : $name;
     }
 
     /** As a verdict keeps it. */

@@ -12,7 +12,6 @@ use App\Models\LabReport;
 use App\Models\Reading;
 use App\Models\User;
 use Illuminate\Database\Eloquent\Builder;
-use Illuminate\Database\QueryException;
 use Illuminate\Support\Carbon;
 
 /**
@@ -77,7 +76,7 @@ final class NoteGlimpses
                     ], $some));
                 }
             });
-        } catch (QueryException $refused) {
+        } catch (\PDOException $refused) {
             report($refused);
         }
     }

@@ -17,6 +17,9 @@ use App\Models\TestMethod;
  */
 final class OldPairs
 {
+    /** Who read it, where nobody wrote that down. */
+    public const NOT_RECORDED = 'not recorded';
+
     /** @return list<array{list<Reading>, float}> readings of a sample, and what the lab found */
     public function of(TestMethod $test, TestMethod $reference): array
     {
@@ -58,7 +61,7 @@ final class OldPairs
                 'as_reported' => $row->as_reported,
                 // A year alone is a sitting that nobody knows: each row is then taken for one of its own.
                 'read_on' => ($row->read_on ?? "{$row->year}-01-01"),
-                'reader' => $row->reader === '' && $row->read_on === null ? "not recorded, row {$row->row}" : $row->reader,
+                'reader' => $row->reader === '' && $row->read_on === null ? self::NOT_RECORDED.", row {$row->row}" : $row->reader,
                 'lot' => $row->lot,
                 'flags' => [],
                 'note' => '',

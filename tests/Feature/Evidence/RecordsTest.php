@@ -131,6 +131,8 @@ final class RecordsTest extends ApiTestCase
         self::assertSame(0, RecordSet::query()->count());
         $this->sent('', $noYear, ['mapping' => json_encode(['year' => 2023] + $mapping)] + self::about())->assertCreated();
         self::assertSame(2023, RecordPair::query()->firstOrFail()->year);
+        $pair = $this->evidence(['records' => 1])->json('pairs.0');
+        self::assertSame(['not recorded', 2023], [$pair['reader'], $pair['season']]);
         foreach (['{"sample":9}', '{"sample":0,"reference":0,"test":1,"year":2023}', '{"order":"xyz"}', '{"sample":"A"}'] as $bad) {
             $this->sent('/preview', $noYear, ['mapping' => $bad])->assertStatus(422);
         }

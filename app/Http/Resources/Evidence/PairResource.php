@@ -43,7 +43,7 @@ final class PairResource extends JsonResource
             'readings' => array_map(static fn (Reading $reading): string => $reading->as_reported, $pair->readings),
             'lot' => $pair->lot(),
             'season' => $pair->sample->year,
-            'reader' => $last->reader,
+            'reader' => $pair->reader(),
             'read_on' => $last->read_on->format('Y-m-d'),
             'deviations' => $pair->sample->deviations(),
             'flags' => array_map(static fn (string $code): string => ProtocolBreak::of($code)->name, $pair->flags),

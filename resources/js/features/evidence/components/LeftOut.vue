@@ -32,7 +32,7 @@ const withAll = computed(() => props.evidence.claims.sort.with_all)
                         test {{ pair.band?.name ?? number(pair.test, 2) }}, reference {{ number(pair.reference, 2) }}
                     </td>
                     <td>{{ pair.flags.join('; ') }}</td>
-                    <td>{{ pair.reader }}, {{ day(pair.read_on) }}</td>
+                    <td>{{ pair.reader }}, {{ pair.from_records ? pair.season : day(pair.read_on) }}</td>
                     <td>
                         <RouterLink
                             v-if="!pair.from_records"
