@@ -6,6 +6,7 @@ namespace HonestCore\Tests\Agreement;
 
 use HonestCore\Agreement\ActionLimits;
 use HonestCore\Agreement\Band;
+use HonestCore\Agreement\Call;
 use HonestCore\Agreement\ErrorOfTest;
 use HonestCore\Tests\Dice;
 use PHPUnit\Framework\Attributes\CoversClass;
@@ -105,6 +106,32 @@ final class ErrorOfTestTest extends TestCase
         }
 
         self::assertGreaterThanOrEqual($least, $called);
+        self::assertLessThanOrEqual(0.05 * $called, $wrong, "{$wrong} of {$called}");
+    }
+
+    /** @return iterable<string, array{float, float}> soils from and to */
+    public static function soils(): iterable
+    {
+        yield 'as they come' => [5.0, 7.5];
+        yield 'near the limit' => [5.6, 6.4];
+    }
+
+    /** A lab's own result: value and expanded uncertainty, twice the spread of duplicates and of its runs together. */
+    #[DataProvider('soils')]
+    public function test_a_lab_is_called_by_its_own_uncertainty(float $low, float $high): void
+    {
+        $dice = new Dice(7);
+        $limits = ActionLimits::of([6.0]);
+        [$called, $wrong] = [0, 0];
+        for ($set = 0; $set < 4 * self::SETS; $set++) {
+            $soil = $low + ($high - $low) * $dice->share();
+            $read = $soil + $dice->normal(0.2) + $dice->normal(0.1);
+            $class = Call::ofValue($read, 2 * sqrt(0.2 ** 2 + 0.1 ** 2), $limits)->class();
+            $called += $class === null ? 0 : 1;
+            $wrong += $class !== null && $class !== $limits->classOf($soil) ? 1 : 0;
+        }
+
+        self::assertGreaterThan(200, $called);
         self::assertLessThanOrEqual(0.05 * $called, $wrong, "{$wrong} of {$called}");
     }
 }

@@ -12,10 +12,13 @@ use HonestCore\Agreement\Looking;
 use HonestCore\Agreement\PairedSample;
 use HonestCore\Agreement\Policy;
 use HonestCore\Agreement\RateClaim;
+use HonestCore\Agreement\Repeatability;
 use HonestCore\Agreement\Scale;
 use HonestCore\Agreement\ShareWithin;
 use HonestCore\Agreement\SortClaim;
+use HonestCore\Agreement\TrackClaim;
 use HonestCore\Agreement\Verdict;
+use HonestCore\Statistics\ChiSquare;
 use HonestCore\Statistics\Spread;
 use HonestCore\Tests\Dice;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -157,6 +160,48 @@ final class ErrorRatesTest extends TestCase
         }
 
         self::within($stands, 0.055, 'stands');
+    }
+
+    /** @return iterable<string, array{int, int, Looking}> samples read twice: from, to */
+    public static function trackers(): iterable
+    {
+        yield '6 read twice' => [6, 6, Looking::Once];
+        yield '20 read twice' => [20, 20, Looking::Once];
+        yield '60 read twice' => [60, 60, Looking::Once];
+        yield 'looked at after every sample read twice' => [5, self::LOOKS, Looking::Often];
+    }
+
+    /** Two readings of a soil differ by just the change to see in 95 % of cases: neither proven, nor refuted. */
+    #[DataProvider('trackers')]
+    public function test_a_tracker_on_the_edge(int $from, int $to, Looking $looking): void
+    {
+        $dice = new Dice(300 + $from + $to);
+        $policy = self::policy()->lookedAt($looking);
+        $sd = 0.5 / (1.96 * M_SQRT2);
+        [$stands, $falls, $between] = [0, 0, []];
+        for ($set = 0; $set < self::SETS; $set++) {
+            [$samples, $square, $seen] = [[], 0.0, []];
+            for ($n = 1; $n <= $to; $n++) {
+                [$a, $b] = [6 + $dice->normal($sd), 6 + $dice->normal($sd)];
+                $samples[] = PairedSample::numeric("s{$n}", 6.0, [$a, $b]);
+                $square += ($a - $b) ** 2 / 2;
+                if ($n < $from) {
+                    continue;
+                }
+                $alpha = 1 - $policy->intervalsAt($n);
+                $between[$n] ??= [ChiSquare::quantile($alpha / 2, $n), ChiSquare::quantile(1 - $alpha / 2, $n)];
+                if ($square / $sd ** 2 > $between[$n][0] && $square / $sd ** 2 < $between[$n][1]) {
+                    continue;
+                }
+                $seen[TrackClaim::judge(Repeatability::of($samples, $policy), $policy)->verdict->value] = true;
+            }
+            $stands += isset($seen[Verdict::Stands->value]) ? 1 : 0;
+            $falls += isset($seen[Verdict::Falls->value]) ? 1 : 0;
+        }
+
+        self::within($stands, 0.055, 'stands');
+        self::within($falls, 0.06, 'falls');
+        self::assertGreaterThan(0, $stands + $falls, 'it is judged at all');
     }
 
     /** Too few differences are small enough, whatever their shape: a few are large, and the limits alone would be content. */

@@ -77,16 +77,6 @@ const range = ([from, to]: number[], shown: (value: number) => string): string =
                     </tr>
                 </tbody>
             </table>
-            <p v-if="model.bands" class="note">
-                By the likelihood of its bands, not of their middles: bias {{ signed(model.bands.bias) }} ({{
-                    range(model.bands.bias_interval, signed)
-                }}), spread
-                {{
-                    model.bands.below_the_bands
-                        ? `less than its bands show, at most ${number(model.bands.sd_interval[1]!, 2)}`
-                        : `${number(model.bands.sd, 2)} (${range(model.bands.sd_interval, (value) => number(value, 2))})`
-                }}.
-            </p>
         </section>
     </div>
 </template>

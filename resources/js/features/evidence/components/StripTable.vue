@@ -41,6 +41,7 @@ const marks = computed(() =>
     ),
 )
 const cut = computed(() => props.evidence.pairs.filter((pair) => pair.band?.cut).length)
+const kit = computed(() => props.evidence.model?.bands ?? null)
 const actions = computed(() => props.evidence.policy.terms.actions)
 </script>
 
@@ -155,6 +156,15 @@ const actions = computed(() => props.evidence.policy.terms.actions)
                 <button v-else-if="all" type="button" class="link" @click="all = false">
                     Show the first {{ SHOWN }}
                 </button>
+            </span>
+            <span v-if="kit">
+                By the likelihood of its bands it reads {{ signed(kit.bias) }} ({{ signed(kit.bias_interval[0]!) }} to
+                {{ signed(kit.bias_interval[1]!) }}) off, with a spread of
+                {{
+                    kit.below_the_bands
+                        ? `at most ${number(kit.sd_interval[1]!, 2)}, less than its bands show`
+                        : `${number(kit.sd, 2)} (${number(kit.sd_interval[0]!, 2)} to ${number(kit.sd_interval[1]!, 2)})`
+                }}.
             </span>
             <span v-if="cut">
                 A limit cuts the band in {{ cut }} of {{ sorted.length }}: the card cannot split those; each counts by
