@@ -188,8 +188,8 @@ const turns = computed(() =>
                         <td class="num">
                             {{ money(one.cost) }} ({{ money(one.interval[0]!) }} to {{ money(one.interval[1]!) }})
                             <span v-if="i" class="note">
-                                dearer by {{ money(one.dearer[0]!) }} to {{ money(one.dearer[1]!) }}
-                                {{ one.apart ? '' : ', not told apart' }}
+                                dearer by {{ money(one.dearer[0]!) }} to {{ money(one.dearer[1]!)
+                                }}{{ one.apart ? '' : ', not told apart' }}
                             </span>
                         </td>
                     </tr>

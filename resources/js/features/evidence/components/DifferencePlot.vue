@@ -72,12 +72,11 @@ const means = computed(() => {
             ? ''
             : ` Nineteen of twenty lie between ${shown(limits.lower_limit)} and ${shown(limits.upper_limit!)}; a rate ` +
               `allows ${ratio.value ? `a factor of ${number(Math.exp(limits.allowable), 2)}` : `± ${number(limits.allowable, 2)}`}.`
+    const by = ratio.value ? shown(limits.mean) : number(Math.abs(limits.mean), 2)
     const lean =
         Math.abs(limits.mean) < 1e-9
             ? 'reads as the reference does'
-            : limits.mean > 0
-              ? `reads higher, by ${shown(limits.mean)}`
-              : `reads lower, by ${shown(limits.mean)}`
+            : `reads ${limits.mean > 0 ? 'higher' : 'lower'}, by ${by}`
     const [all, lab, test] = [limits.sd, limits.reference_sd, limits.sd_without_reference]
     const labs =
         lab === null || all === null
