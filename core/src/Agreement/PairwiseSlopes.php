@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace HonestCore\Agreement;
 
+use HonestCore\Statistics\Spread;
+
 /**
  * The slopes of the lines through every two points, ranked without listing them all.
  *
@@ -48,8 +50,7 @@ final class PairwiseSlopes
         $this->y = $test;
         $this->finite = intdiv($n * ($n - 1), 2);
         $this->countVertical();
-        $span = $n > 0 ? end($reference) - $reference[0] : 0.0;
-        $rise = $test === [] ? 0.0 : max($test) - min($test);
+        [$span, $rise] = [self::usual($reference), self::usual($test)];
         $this->unit = $span > 0 && $rise > 0 ? $rise / $span : 1.0;
         $this->known = [[-INF, 0], [INF, $this->finite]];
     }
@@ -132,11 +133,32 @@ final class PairwiseSlopes
         return is_finite($low) && is_finite($high) && $at > $low && $at < $high ? $at : $this->middle($low, $high);
     }
 
-    /** Halves the angle, so that open ends are reached in few steps. */
+    /**
+     * How far a value that is not the middle one usually lies from it. The whole range would not do: one value of 1e12 among
+     * those of a few units would make all other slopes alike.
+     *
+     * @param list<float> $values
+     */
+    private static function usual(array $values): float
+    {
+        if ($values === []) {
+            return 0.0;
+        }
+        $middle = Spread::median($values);
+        $apart = array_values(array_filter(array_map(static fn (float $one): float => abs($one - $middle), $values)));
+
+        return $apart === [] ? 0.0 : Spread::median($apart);
+    }
+
+    /** Halves what lies between: by its size among steep slopes, else by the angle, so that open ends are reached in few steps. */
     private function middle(float $low, float $high): float
     {
-        if (is_finite($low) && is_finite($high) && $high - $low < $this->unit) {
+        [$near, $far] = [min(abs($low), abs($high)), max(abs($low), abs($high))];
+        if (is_finite($far) && ($high - $low < $this->unit || ($low > 0 === $high > 0 && $far < 4 * $near))) {
             return $low + ($high - $low) / 2;
+        }
+        if (is_finite($far) && $low > 0 === $high > 0 && $near > $this->unit) {
+            return ($low > 0 ? 1 : -1) * sqrt($near) * sqrt($far);
         }
 
         return $this->unit * tan((atan($low / $this->unit) + atan($high / $this->unit)) / 2);

@@ -38,6 +38,59 @@ final class PairwiseSlopesTest extends TestCase
         }
     }
 
+    /** A slip of the pen among them, of 1e12, must not make the others alike. */
+    public function test_values_of_another_size_change_no_rank_of_the_others(): void
+    {
+        mt_srand(33);
+        for ($round = 0; $round < 12; $round++) {
+            $n = 12 + 2 * $round;
+            $x = array_map(static fn (): float => mt_rand(4000, 8000) / 1000, range(1, $n));
+            $y = array_map(static fn (float $one): float => round($one + mt_rand(-300, 300) / 1000, $round % 3), $x);
+            $y[0] = 1e12;
+            $y[1] = $round % 2 === 0 ? -1e12 : 3e9;
+            $x[2] = $round % 4 === 3 ? 1e12 : $x[2];
+            $slopes = [];
+            foreach ($x as $i => $at) {
+                for ($j = 0; $j < $i; $j++) {
+                    $slopes[] = $at === $x[$j] ? INF : ($y[$i] - $y[$j]) / ($at - $x[$j]);
+                }
+            }
+            sort($slopes);
+            $found = new PairwiseSlopes(array_values($x), $y);
+            foreach ($slopes as $rank => $slope) {
+                $is = $found->ranked($rank + 1);
+                $off = $slope === $is ? 0.0 : abs($slope - $is);
+                self::assertLessThanOrEqual(1e-9 * max(1.0, abs($slope)), $off, "rank {$rank} of round {$round}");
+            }
+        }
+    }
+
+    public function test_a_line_holds_beside_two_values_of_1e12(): void
+    {
+        mt_srand(34);
+        [$x, $y] = [[6.0, 6.1], [1e12, -1e12]];
+        for ($i = 0; $i < 30; $i++) {
+            $x[] = 5.0 + $i / 10;
+            $y[] = 5.0 + $i / 10 + mt_rand(-200, 200) / 1000;
+        }
+        $slopes = [];
+        for ($i = 0; $i < 32; $i++) {
+            for ($j = 0; $j < $i; $j++) {
+                if ($x[$i] !== $x[$j]) {
+                    $slopes[] = ($y[$i] - $y[$j]) / ($x[$i] - $x[$j]);
+                } elseif ($y[$i] !== $y[$j]) {
+                    $slopes[] = INF;
+                }
+            }
+        }
+        sort($slopes);
+        $below = count(array_filter($slopes, static fn (float $one): bool => $one < -1));
+        $middle = intdiv(count($slopes) - 1, 2) + $below;
+        $median = count($slopes) % 2 === 1 ? $slopes[$middle] : ($slopes[$middle] + $slopes[$middle + 1]) / 2;
+
+        self::assertEqualsWithDelta($median, PassingBablok::fit($x, $y, 0.95)->slope, 1e-9);
+    }
+
     public function test_the_count_below_a_slope_is_that_of_the_list(): void
     {
         $found = new PairwiseSlopes([1.0, 2.0, 3.0, 4.0], [1.0, 3.0, 2.0, 5.0]);
