@@ -133,30 +133,30 @@ final class WhatStands
      */
     private function tooClose(SignedVerdict $verdict, Reading $reading, ?Band $band, ActionLimits $limits): string
     {
-        $figure = $reading->value;
-        $ratio = $verdict->policy->terms->scale === Scale::Ratio;
-        $error = ($band === null && $figure === null) || $ratio ? null : $this->error($verdict);
+        $scale = $verdict->policy->terms->scale;
+        $figure = $reading->value !== null && ($scale === Scale::Absolute || $reading->value > 0) ? (float) $reading->value : null;
+        $error = $band === null && $figure === null ? null : $this->error($verdict, $scale);
         if ($error === null) {
             return '';
         }
-        [$from, $to] = $band === null ? $error->byReference((float) $figure) : $error->byReferenceOfBand($band);
+        [$from, $to] = $band === null ? $error->foundFor((float) $figure, $scale) : $error->foundForBand($band, $scale);
         $shown = static fn (float $end): string => number_format($end, 1);
 
         return ! Call::ofInterval($from, $to, $limits)->isTooClose()
             ? ''
             : "by the {$error->n} pairs of its verdict the lab would have found ".
                 match (true) {
-                    is_infinite($from) => "{$shown($to)} or less",
+                    is_infinite($from), $from <= 0 && $scale === Scale::Ratio => "{$shown($to)} or less",
                     is_infinite($to) => "{$shown($from)} or more",
                     default => "{$shown($from)} to {$shown($to)}",
                 };
     }
 
-    private function error(SignedVerdict $verdict): ?ErrorOfTest
+    private function error(SignedVerdict $verdict, Scale $scale): ?ErrorOfTest
     {
         if (! array_key_exists($verdict->id, $this->errors)) {
             $pairs = SignedVerdict::query()->findOrFail($verdict->id, ['id', 'snapshot'])->snapshot ?? [];
-            $this->errors[$verdict->id] = KeptPair::error($pairs);
+            $this->errors[$verdict->id] = KeptPair::error($pairs, $scale);
         }
 
         return $this->errors[$verdict->id];

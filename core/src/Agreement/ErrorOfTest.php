@@ -12,7 +12,7 @@ use HonestCore\Statistics\StudentT;
  * What the pairs say of the error of one more result of a test: how far it leans from the reference, and how far the two lie
  * apart in all, evenings, lots and the steps of its scale included. Its own repeats would say too little.
  *
- * Quantity and unit: that of the readings, on the absolute scale; of bands by their likelihood, see CensoredError.
+ * Quantity and unit: that of the readings, or natural logs on the ratio scale; of bands by their likelihood, see CensoredError.
  * Rule: the reference would have found the result less the bias, within t(0.975, df) · sd · √(1 + 1/n): a prediction
  *   interval. df is that of the sittings where pairs share them, less 1: a new evening is predicted from evenings.
  * Domain: 3 pairs or more, of 3 sittings or more where they are named.
@@ -90,6 +90,21 @@ final readonly class ErrorOfTest
             $middle !== null => $this->byReference($middle),
             default => [$band->lower - $this->bias - $this->reach, $band->upper - $this->bias + $this->reach],
         };
+    }
+
+    /** @return array{float, float} figures of the reference between which it would have found a number that was read on this scale */
+    public function foundFor(float $figure, Scale $scale): array
+    {
+        return array_map($scale->back(...), $this->byReference($scale->of($figure)));
+    }
+
+    /** @return array{float, float} the same of a band */
+    public function foundForBand(Band $band, Scale $scale): array
+    {
+        return array_map(
+            $scale->back(...),
+            $this->byReferenceOfBand(new Band($band->name, $scale->end($band->lower), $scale->end($band->upper))),
+        );
     }
 
     public function callBand(Band $band, ActionLimits $limits): Call

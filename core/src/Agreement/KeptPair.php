@@ -112,13 +112,13 @@ final readonly class KeptPair implements Stored
     }
 
     /**
-     * What kept pairs say of the error of one more result.
+     * What kept pairs say of the error of one more result, on the scale they were judged on.
      *
      * @param list<self> $pairs
      */
-    public static function error(array $pairs): ?ErrorOfTest
+    public static function error(array $pairs, Scale $scale): ?ErrorOfTest
     {
-        $counted = array_values(array_filter($pairs, static fn (self $pair): bool => ! $pair->leftOut));
+        $counted = array_values(array_filter($pairs, static fn (self $pair): bool => $pair->countsOn($scale)));
         $sittings = array_map(
             static fn (self $pair): ?string => $pair->paired(ActionLimits::of($pair->limits))->cluster,
             $counted,
@@ -126,21 +126,25 @@ final readonly class KeptPair implements Stored
 
         $named = in_array(null, $sittings, true) ? null : array_values(array_filter($sittings, is_string(...)));
         if ($counted !== [] && $counted[0]->bands !== []) {
-            return ErrorOfTest::ofBands(array_map(static fn (self $pair): array => $pair->ends(), $counted), $named);
+            return ErrorOfTest::ofBands(array_map(static fn (self $pair): array => $pair->ends($scale), $counted), $named);
         }
 
         return ErrorOfTest::of(
-            array_map(static fn (self $pair): array => [$pair->reference, $pair->figure()], $counted),
+            array_map(static function (self $pair) use ($scale): array {
+                $figure = $pair->figure();
+
+                return [$scale->of($pair->reference), $figure === null ? null : $scale->of($figure)];
+            }, $counted),
             $named,
         );
     }
 
     /** @return array{float, float, float} reference, lower and upper end of the band that it counts by */
-    private function ends(): array
+    private function ends(Scale $scale): array
     {
         $band = $this->bands === [] ? null : Bands::median($this->bands, ActionLimits::of($this->limits));
 
-        return [$this->reference, $band->lower ?? -INF, $band->upper ?? INF];
+        return [$scale->of($this->reference), $scale->end($band->lower ?? -INF), $scale->end($band->upper ?? INF)];
     }
 
     /**

@@ -8,6 +8,8 @@ use HonestCore\Agreement\ActionLimits;
 use HonestCore\Agreement\Band;
 use HonestCore\Agreement\Call;
 use HonestCore\Agreement\ErrorOfTest;
+use HonestCore\Agreement\KeptPair;
+use HonestCore\Agreement\Scale;
 use HonestCore\Tests\Dice;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -56,6 +58,37 @@ final class ErrorOfTestTest extends TestCase
         self::assertNull(ErrorOfTest::ofBands($pairs, ['a', 'a', 'b', 'b', 'b', 'b']), 'two sittings say nothing');
         $closed = $it->byReferenceOfBand(new Band('6.5', 6.25, 6.75));
         self::assertGreaterThan(0.475, $closed[1] - $closed[0], 'no narrower than nearly all of the band');
+    }
+
+    /** In logarithms: a test that reads a fifth too high, within a factor. */
+    public function test_on_the_ratio_scale_it_speaks_in_factors(): void
+    {
+        $ratio = Scale::Ratio;
+        $pairs = [[50.0, 61.0], [80.0, 95.0], [110.0, 134.0], [160.0, 190.0], [220.0, 266.0], [0.0, 3.0]];
+        $it = KeptPair::error(array_map(static fn (array $one): KeptPair => self::kept($one[0], [$one[1]]), $pairs), $ratio)
+            ?? self::fail('Nothing is known of it.');
+        [$from, $to] = $it->foundFor(120.0, $ratio);
+        $logs = array_map(static fn (array $one): float => log($one[1] / $one[0]), array_slice($pairs, 0, 5));
+        [$mean, $sum] = [array_sum($logs) / 5, 0.0];
+        foreach ($logs as $log) {
+            $sum += ($log - $mean) ** 2;
+        }
+        // t(0.975, 4) = 2.776445 of any table
+        $reach = 2.776445105 * sqrt($sum / 4) * sqrt(1.2);
+
+        self::assertSame(5, $it->n, 'a reference of nothing has no ratio');
+        self::assertEqualsWithDelta([120 * exp(-$mean - $reach), 120 * exp(-$mean + $reach)], [$from, $to], 1e-6);
+        self::assertTrue(Call::ofInterval($from, $to, ActionLimits::of([100.0]))->isTooClose());
+
+        $cards = [];
+        foreach ([[20.0, 0.0, 50.0], [70.0, 50.0, 100.0], [120.0, 100.0, 200.0], [150.0, 100.0, 200.0], [260.0, 200.0, INF]] as $one) {
+            $cards[] = self::kept($one[0], [], [new Band('card', $one[1], $one[2])]);
+        }
+        $card = KeptPair::error($cards, $ratio) ?? self::fail('Nothing is known of the cards.');
+        [$low, $high] = $card->foundForBand(new Band('lowest', 0.0, 50.0), $ratio);
+        self::assertSame(0.0, $low);
+        self::assertGreaterThan(20.0, $high);
+        self::assertLessThan(100.0, $high);
     }
 
     /** @return iterable<string, array{string, float, float, float, int}> what reads, soils from and to, what is off, least called */
@@ -133,5 +166,14 @@ final class ErrorOfTestTest extends TestCase
 
         self::assertGreaterThan(200, $called);
         self::assertLessThanOrEqual(0.05 * $called, $wrong, "{$wrong} of {$called}");
+    }
+
+    /**
+     * @param list<float> $readings
+     * @param list<Band> $bands
+     */
+    private static function kept(float $reference, array $readings, array $bands = []): KeptPair
+    {
+        return new KeptPair("s{$reference}", 1, 'beds', [100.0], $reference, $readings, $bands, [], false);
     }
 }
