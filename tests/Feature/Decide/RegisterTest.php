@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Decide;
 
+use App\Actions\Decide\SetPolicy;
 use App\Models\Area;
 use App\Models\JudgingPolicy;
 use App\Models\Lab;
@@ -14,6 +15,7 @@ use App\Models\Sample;
 use App\Models\SignedVerdict;
 use App\Models\TestMethod;
 use App\Record\Seal;
+use HonestCore\Agreement\PolicyTerms;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\HttpFoundation\Response;
@@ -120,6 +122,22 @@ final class RegisterTest extends ApiTestCase
             query: ['material' => 'calcitic', 'depth_inches' => 6, 'sample_id' => $near->id],
         )->json('answer');
         self::assertStringContainsString('too close to call: by the 15 pairs of its verdict the lab would have found 5.8 to 6.3', $answer);
+    }
+
+    public function test_it_is_too_close_on_the_ratio_scale_as_well(): void
+    {
+        $area = $this->area();
+        $this->provenKit($area);
+        $set = JudgingPolicy::query()->where('analyte', 'ph')->firstOrFail();
+        $terms = PolicyTerms::fromRow(['scale' => 'ratio', 'allowable' => 0.05, 'change' => 0.08, 'crops' => []] + $set->terms->toRow());
+        app(SetPolicy::class)('ph', $terms, 'By factors.', $this->reviewer);
+        $this->sign();
+        $near = $this->sample($area, '2026-10-01');
+        $this->read($near, 'kit-ph', '6.0', on: '2026-10-02');
+        $clear = $this->sample($area, '2026-10-03');
+        $this->read($clear, 'kit-ph', '5.0', on: '2026-10-04');
+
+        self::assertSame(['none', 'direction'], [$this->recommended($near), $this->recommended($clear)]);
     }
 
     public function test_how_many_claims_would_stand_by_luck_is_said(): void
