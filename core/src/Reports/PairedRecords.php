@@ -174,16 +174,22 @@ final readonly class PairedRecords
         if (preg_match('/^(19|20)\d\d$/', $cell) === 1) {
             return [(int) $cell, null];
         }
-        $parts = array_map(intval(...), preg_split('~[-/.\s]+~', $cell, -1, PREG_SPLIT_NO_EMPTY) ?: []);
-        if (count($parts) !== 3) {
+        $written = preg_split('~[-/.\s]+~', $cell, -1, PREG_SPLIT_NO_EMPTY) ?: [];
+        if (count($written) !== 3 || ! ctype_digit(implode('', $written))) {
             return $cell === '' ? 'it has no date' : "\"{$cell}\" is no date; accepted are 2024, 2024-05-17 or the order you chose";
         }
+        // Year first is taken of four digits alone: 04/05/06 may be any of three days.
+        if ($mapping->order === 'ymd' && strlen($written[0]) !== 4) {
+            return "\"{$cell}\" does not begin with a year of four digits; say how dates are written";
+        }
+        $parts = array_map(intval(...), $written);
         [$y, $m, $d] = match ($mapping->order) {
             'dmy' => [$parts[2], $parts[1], $parts[0]],
             'mdy' => [$parts[2], $parts[0], $parts[1]],
             default => $parts,
         };
-        $y += $y < 100 ? 2000 : 0;
+        // A year of two digits as POSIX reads %y: 69 to 99 are of the century before.
+        $y += $y > 99 ? 0 : ($y < 69 ? 2000 : 1900);
 
         return $y >= 1950 && $y <= 2200 && checkdate($m, $d, $y)
             ? [$y, sprintf('%04d-%02d-%02d', $y, $m, $d)]

@@ -51,6 +51,10 @@ final class PairedRecordsTest extends TestCase
         yield 'day first' => ['17.5.2024', 'dmy', '2024-05-17', 2024];
         yield 'month first' => ['5/17/2024', 'mdy', '2024-05-17', 2024];
         yield 'two digits of the year' => ['5/17/24', 'mdy', '2024-05-17', 2024];
+        yield 'three pairs of figures, of any order' => ['04/05/06', 'ymd', null, null];
+        yield 'two figures of a year of before' => ['17.5.98', 'dmy', '1998-05-17', 1998];
+        yield 'two figures of a year of now' => ['17.5.24', 'dmy', '2024-05-17', 2024];
+        yield 'a day with letters after it' => ['2024-05-17th', 'ymd', null, null];
         yield 'no day of that month' => ['31.4.2024', 'dmy', null, null];
         yield 'the wrong order' => ['17/5/2024', 'mdy', null, null];
         yield 'words' => ['last spring', 'ymd', null, null];
