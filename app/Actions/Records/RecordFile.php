@@ -9,6 +9,7 @@ use HonestCore\Reports\PairedRecords;
 use HonestCore\Reports\RecordMapping;
 use HonestCore\Reports\ReportTable;
 use HonestCore\Reports\ReportText;
+use Illuminate\Support\Carbon;
 
 /** A spreadsheet of old pairs with how its columns are read: as a person said, else as their names let guess. */
 final readonly class RecordFile
@@ -28,7 +29,15 @@ final readonly class RecordFile
         return new self(
             $table,
             $mapping,
-            PairedRecords::of($table, $mapping, $test->analyte, $test->scale(), $decimalComma),
+            PairedRecords::of(
+                $table,
+                $mapping,
+                $test->analyte,
+                $test->scale(),
+                $decimalComma,
+                // It is tomorrow already somewhere.
+                Carbon::now()->addDay()->toDateString(),
+            ),
             hash('sha256', $bytes),
         );
     }

@@ -30,6 +30,7 @@ final readonly class PairedRecords
     /**
      * @param Bands|null $bands of the test, where it gives bands
      * @param bool|null $decimalComma as a person said it
+     * @param string|null $until the last day that a reading can be of
      *
      * @throws BadTable
      * @throws ValueOutOfRange
@@ -40,6 +41,7 @@ final readonly class PairedRecords
         string $analyte,
         ?Bands $bands,
         ?bool $decimalComma = null,
+        ?string $until = null,
     ): self {
         $mapping->check(count($table->columns), $analyte);
         if (count($table->rows) > self::MOST) {
@@ -57,7 +59,7 @@ final readonly class PairedRecords
             $test = $bands === null
                 ? self::number($cells($row, $mapping->test), $style, $analyte, $mapping->testUnit)
                 : self::band($cells($row, $mapping->test), $bands);
-            $day = self::day($cells($row, $mapping->date), $mapping);
+            $day = self::past(self::day($cells($row, $mapping->date), $mapping), $until);
             $why = self::why($sample, $lab, $test, $day, $known[$sample] ?? null);
             $unsettled = $unsettled || $lab === self::UNSETTLED || $test === self::UNSETTLED;
             if ($why !== null || is_string($lab) || is_string($test) || is_string($day)) {
@@ -163,6 +165,17 @@ final readonly class PairedRecords
         return $cell === ''
             ? 'there is no value'
             : "\"{$cell}\" is no band of the test; it has ".implode(', ', array_column($bands->bands, 'name'));
+    }
+
+    /**
+     * @param array{int, string|null}|string $day
+     * @return array{int, string|null}|string
+     */
+    private static function past(array|string $day, ?string $until): array|string
+    {
+        $from = is_array($day) ? $day[1] ?? "{$day[0]}-01-01" : '';
+
+        return $until === null || $from <= $until ? $day : 'its day ('.($day[1] ?? $day[0]).') is still to come';
     }
 
     /** @return array{int, string|null}|string year and day, or why there is none */

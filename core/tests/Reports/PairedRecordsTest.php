@@ -74,6 +74,17 @@ final class PairedRecordsTest extends TestCase
         }
     }
 
+    public function test_a_day_to_come_is_no_day_of_a_record(): void
+    {
+        $text = "Sample,Lab,Kit,Day\nA,6.1,6.2,2062-05-17\nB,6.1,6.2,2026-05-17\nC,6.1,6.2,2027\n";
+        $table = ReportTable::of(ReportText::read($text)->records);
+        $of = static fn (?string $until): PairedRecords => PairedRecords::of($table, new RecordMapping(0, 1, 2, 3), 'ph', null, null, $until);
+
+        self::assertSame(['B'], array_column($of('2026-11-29')->rows, 'sample'));
+        self::assertSame('its day (2062-05-17) is still to come', $of('2026-11-29')->leftOut[0]['reason']);
+        self::assertCount(3, $of(null)->rows);
+    }
+
     public function test_bands_are_known_by_name_or_figure_and_replicates_stay_together(): void
     {
         $bands = Bands::parse('5.5:5.25:5.75,6.0:5.75:6.25,High:6.25:7');
