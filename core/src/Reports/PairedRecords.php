@@ -201,11 +201,20 @@ final readonly class PairedRecords
             'mdy' => [$parts[2], $parts[0], $parts[1]],
             default => $parts,
         };
-        // A year of two digits as POSIX reads %y: 69 to 99 are of the century before.
-        $y += $y > 99 ? 0 : ($y < 69 ? 2000 : 1900);
+        $y = self::year($y);
 
         return $y >= 1950 && $y <= 2200 && checkdate($m, $d, $y)
             ? [$y, sprintf('%04d-%02d-%02d', $y, $m, $d)]
             : "\"{$cell}\" is no date in the order that was chosen";
+    }
+
+    /** A year of two digits as POSIX reads %y: 69 to 99 are of the century before. */
+    private static function year(int $written): int
+    {
+        return match (true) {
+            $written > 99 => $written,
+            $written < 69 => 2000 + $written,
+            default => 1900 + $written,
+        };
     }
 }

@@ -78,7 +78,8 @@ final class PairedRecordsTest extends TestCase
     {
         $text = "Sample,Lab,Kit,Day\nA,6.1,6.2,2062-05-17\nB,6.1,6.2,2026-05-17\nC,6.1,6.2,2027\n";
         $table = ReportTable::of(ReportText::read($text)->records);
-        $of = static fn (?string $until): PairedRecords => PairedRecords::of($table, new RecordMapping(0, 1, 2, 3), 'ph', null, null, $until);
+        $as = new RecordMapping(0, 1, 2, 3);
+        $of = static fn (?string $until): PairedRecords => PairedRecords::of($table, $as, 'ph', null, null, $until);
 
         self::assertSame(['B'], array_column($of('2026-11-29')->rows, 'sample'));
         self::assertSame('its day (2062-05-17) is still to come', $of('2026-11-29')->leftOut[0]['reason']);
