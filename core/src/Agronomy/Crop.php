@@ -56,6 +56,18 @@ final readonly class Crop
         return new self($this->code, $this->name, $low, $high, min(max($this->target, $low), $high), $this->ratesFor);
     }
 
+    /** A crop with a range of its own. */
+    public static function wanted(string $code, string $name, float $low, float $target, float $high): self
+    {
+        return new self($code, $name, $low, $high, $target);
+    }
+
+    /** The same ground under the name of what is wanted on it. */
+    public function called(string $name): self
+    {
+        return new self($this->code, $name, $this->low, $this->high, $this->target, $this->ratesFor);
+    }
+
     /**
      * The pH below which lime is asked for and from which it is too high, by crop.
      *

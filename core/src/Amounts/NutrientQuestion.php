@@ -32,10 +32,12 @@ final readonly class NutrientQuestion
         public ?float $x0,
         public ?array $ownLimits,
         public float $u,
+        public float|false|null $removedEach,
     ) {}
 
     /**
      * @param array{float, float}|null $ownLimits
+     * @param float|false|null $removedEach lb of the oxide in a unit of yield; null for the table's, false where nobody knows
      *
      * @throws ValueOutOfRange
      */
@@ -51,8 +53,10 @@ final readonly class NutrientQuestion
         ?float $x0 = null,
         ?array $ownLimits = null,
         float $u = 0.0,
+        float|false|null $removedEach = null,
     ): self {
-        if (! in_array($analyte, ['p', 'k'], true) || ! in_array($crop, self::CROPS, true)) {
+        $known = in_array($crop, self::CROPS, true) || ($ownLimits !== null && $removedEach !== null);
+        if (! in_array($analyte, ['p', 'k'], true) || ! $known) {
             throw new ValueOutOfRange('no_rate_for_nutrient', ['known' => implode(', ', self::CROPS)]);
         }
         foreach (
@@ -63,6 +67,7 @@ final readonly class NutrientQuestion
                 'rate_at_test_zero' => $x0,
                 'critical_level' => $ownLimits[0] ?? null,
                 'uncertainty_of_the_test' => $u,
+                'removed_each' => $removedEach === false ? null : $removedEach,
             ] as $reason => $number
         ) {
             Bounds::within($reason, $number, 0, INF);
@@ -88,6 +93,7 @@ final readonly class NutrientQuestion
             $x0,
             $ownLimits,
             $u,
+            $removedEach,
         );
     }
 }

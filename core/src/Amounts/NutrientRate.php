@@ -34,7 +34,7 @@ final readonly class NutrientRate
 
     public static function of(NutrientQuestion $asked): self
     {
-        $limits = self::limits($asked);
+        $limits = self::limitsOf($asked);
         $reasons = self::reasons($asked, $limits);
         if ($limits === null) {
             return new self($asked->analyte, null, null, null, null, null, [null, null], $reasons);
@@ -59,8 +59,8 @@ final readonly class NutrientRate
         );
     }
 
-    /** @return array{float, float}|null critical level and limit */
-    private static function limits(NutrientQuestion $asked): ?array
+    /** @return array{float, float}|null critical level and limit; null where none are known for what is asked */
+    public static function limitsOf(NutrientQuestion $asked): ?array
     {
         if ($asked->ownLimits !== null) {
             return $asked->ownLimits;
@@ -111,10 +111,8 @@ final readonly class NutrientRate
          * float}>} $table
          */
         $table = RuleTable::named('nutrient-limits');
-        $removal =
-            $asked->yield === null
-                ? null
-                : $asked->yield * $table['removal'][$asked->crop][$asked->analyte === 'p' ? 0 : 1];
+        $each = $asked->removedEach ?? $table['removal'][$asked->crop][$asked->analyte === 'p' ? 0 : 1];
+        $removal = $asked->yield === null || $each === false ? null : $asked->yield * $each;
         $each = match (true) {
             $asked->analyte === 'p' => (float) $table['build_p'],
             $asked->cec === null => null,
@@ -159,7 +157,9 @@ final readonly class NutrientRate
         return [
             'Limits and removal: Tri-State 2020, written from memory.' => $asked->ownLimits === null,
             'Without a yield what the crop removes is not known, and the rate is not either.'
-                => ! $asked->bySufficiency && $asked->yield === null && $class !== 'none',
+                => ! $asked->bySufficiency && $asked->yield === null && $asked->removedEach !== false && $class !== 'none',
+            'What this crop removes stands in no table here, so that building up and maintaining has no figure.'
+                => ! $asked->bySufficiency && $asked->removedEach === false && $class !== 'none',
             'Without the exchange capacity the build-up of potassium is not known.'
                 => ! $asked->bySufficiency && $asked->analyte === 'k' && $asked->cec === null && $class === 'build',
             'At its limit or over it: none, and no product may bring any.' => $class === 'none',

@@ -54,12 +54,12 @@ final readonly class SulphurRate
         self::check($ph, $target, $carbonate, $capacity, $depthIn, $most);
         /**
          * @var array{depth_in: float|int, table: list<array{float|int, float|int, float|int}>,
-         * sulphur_per_carbonate: array{float, float}, stop_carbonate: float, ask_above: float, ask: list<string>} $rules
+         * sulphur_per_carbonate: array{float, float}, stop_carbonate: float, ask_above: float, ask: array<string, string>} $rules
          */
         $rules = RuleTable::named('sulphur');
         $share = $rules['sulphur_per_carbonate'][0] / $rules['sulphur_per_carbonate'][1];
         $eaten = $carbonate === null ? null : (($share * $carbonate) / 100) * AreaRate::LB_PER_ACRE_INCH * $depthIn;
-        $ask = $ph > $rules['ask_above'] ? $rules['ask'] : [];
+        $ask = $ph > $rules['ask_above'] ? array_values($rules['ask']) : [];
         [$answer, $why] = self::answer(
             $ph,
             $target,

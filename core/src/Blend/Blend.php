@@ -31,9 +31,9 @@ final readonly class Blend
 
     public static function of(BlendProblem $problem): self
     {
-        [$amounts, $reached, $open] = self::solve($problem, $problem->products);
+        [$amounts, $reached, $open, $isTheOnlyOne] = self::solve($problem, $problem->products);
         $best = self::used(self::withoutCrumbs($problem, $amounts, $reached));
-        [$tried, $size] = [0, count($best)];
+        [$tried, $size] = [0, $isTheOnlyOne ? 0 : count($best)];
         $candidates = array_values(
             array_filter($problem->products, static fn (BlendProduct $one): bool => in_array($one->name, $open, true)),
         );
@@ -55,9 +55,22 @@ final readonly class Blend
     }
 
     /**
+     * Amounts that a person chose, held against the same needs.
+     *
+     * @param array<string, float> $amounts by product; what the problem does not name is left out
+     */
+    public static function weighed(BlendProblem $problem, array $amounts): self
+    {
+        $names = array_map(static fn (BlendProduct $one): string => $one->name, $problem->products);
+        $used = self::used(array_intersect_key($amounts, array_flip($names)));
+
+        return new self($problem, $used, self::reasons($problem, $used));
+    }
+
+    /**
      * @param list<BlendProduct> $products
-     * @return array{array<string, float>, array{float, float, float}, list<string>} amounts by product, what each
-     *                                                                               aim reached, and products that could take part
+     * @return array{array<string, float>, array{float, float, float}, list<string>, bool} amounts by product, what each
+     *                                                                                     aim reached, products that could take part, and whether no other mix does
      */
     private static function solve(BlendProblem $problem, array $products): array
     {
@@ -110,7 +123,7 @@ final readonly class Blend
             }
         }
 
-        return [$amounts, $reached, $open];
+        return [$amounts, $reached, $open, $simplex->isTheOnlyOne()];
     }
 
     /**
@@ -206,8 +219,8 @@ final readonly class Blend
         return $reasons;
     }
 
-    /** @return array<string, float> */
-    private function short(): array
+    /** @return array<string, float> by nutrient that is needed */
+    public function short(): array
     {
         $supplied = $this->supplied();
 
@@ -221,8 +234,8 @@ final readonly class Blend
         );
     }
 
-    /** @return array<string, float> */
-    private function over(): array
+    /** @return array<string, float> by nutrient that is needed */
+    public function over(): array
     {
         $supplied = $this->supplied();
 

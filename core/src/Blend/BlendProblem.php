@@ -25,9 +25,17 @@ final readonly class BlendProblem
     public static function parse(string $json): self
     {
         $given = json_decode((string) preg_replace('/^\xEF\xBB\xBF/', '', $json), true, 16);
-        if (! is_array($given)) {
-            throw new BadTable('file_no_json_object');
-        }
+
+        return is_array($given) ? self::of($given) : throw new BadTable('file_no_json_object');
+    }
+
+    /**
+     * @param array<mixed> $given need, never_above and products
+     *
+     * @throws BadTable
+     */
+    public static function of(array $given): self
+    {
         $unknown = array_diff(array_keys($given), ['need', 'never_above', 'products']);
         if ($unknown !== []) {
             throw new BadTable('field_not_asked', ['known' => implode('", "', $unknown)]);

@@ -85,6 +85,12 @@ final class Simplex
         return ! isset($this->shut[$column]);
     }
 
+    /** Is the solution the only one that reaches all aims: may no column outside of the basis still take part? */
+    public function isTheOnlyOne(): bool
+    {
+        return count($this->rows[0] ?? []) - count($this->shut) === count($this->basis);
+    }
+
     /** @param array<int, float> $reduced */
     private function entering(array $reduced): ?int
     {

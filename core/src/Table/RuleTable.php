@@ -6,13 +6,19 @@ namespace HonestCore\Table;
 
 use HonestCore\Error\BadTable;
 
-/** A rule table that ships with the core: a JSON file with its source under `source`. */
+/**
+ * A rule table that ships with the core: a JSON file with its source under `source`. For the length of one computation
+ * a team's own tables may stand in the place of those that ship.
+ */
 final class RuleTable
 {
     private const FOLDER = __DIR__.'/../../data/';
 
     /** @var array<string, array<string, mixed>> */
     private static array $read = [];
+
+    /** @var array<string, array<string, mixed>> */
+    private static array $replaced = [];
 
     /**
      * @return array<string, mixed>
@@ -21,7 +27,39 @@ final class RuleTable
      */
     public static function named(string $name): array
     {
+        return self::$replaced[$name] ?? self::shipped($name);
+    }
+
+    /**
+     * The table as it ships, whatever stands in its place.
+     *
+     * @return array<string, mixed>
+     *
+     * @throws BadTable
+     */
+    public static function shipped(string $name): array
+    {
         return self::$read[$name] ??= self::read($name);
+    }
+
+    /**
+     * Computes with other tables in the place of those that ship; afterwards all is as before.
+     *
+     * @template T
+     *
+     * @param array<string, array<string, mixed>> $tables by name
+     * @param \Closure(): T $compute
+     * @return T
+     */
+    public static function replacing(array $tables, \Closure $compute): mixed
+    {
+        $before = self::$replaced;
+        self::$replaced = $tables + $before;
+        try {
+            return $compute();
+        } finally {
+            self::$replaced = $before;
+        }
     }
 
     /**

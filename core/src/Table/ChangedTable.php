@@ -1,0 +1,134 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HonestCore\Table;
+
+use HonestCore\Error\BadTable;
+use HonestCore\Error\ValueOutOfRange;
+
+/**
+ * A rule table with figures of a team or a site in the place of those that ship: its shape stays, its numbers change, each by
+ * its path.
+ *
+ * Quantity and unit: those of the table.
+ * Domain: paths of numbers that the table has; values finite and not negative; what ascends in the table still ascends.
+ */
+final readonly class ChangedTable
+{
+    /** Tables whose figures may be replaced, and the branches of them that hold figures people know by name. */
+    public const REPLACEABLE = [
+        'wanted-crops' => ['crops'],
+        'nutrient-limits' => ['years', 'low_cec', 'p', 'k_low_cec', 'k', 'build_p', 'build_k', 'removal'],
+        'class-limits' => ['analytes'],
+        'nitrogen' => ['psnt_critical', 'psnt_each', 'low_cec'],
+        'sulphur' => ['table', 'stop_carbonate', 'ask_above'],
+        'lime-schools' => ['dressing_tons_per_acre', 'dressing_ph_units', 'organic_matter_most'],
+        'metals-limits' => ['steps'],
+        'program-rules' => [
+            'lime_days', 'nutrient_days', 'slow_days', 'micro_days', 'dressings_days', 'spread_before_pull_days', 'salts',
+            'layer_bottom_in', 'apart_ph',
+        ],
+    ];
+
+    /** Pairs and triples of these names go upwards. */
+    private const ASCENDING = ['p', 'k', 'k_low_cec', 'bray', 'ph', 'layer_bottom_in'];
+
+    /**
+     * @param array<string, mixed> $table
+     * @param array<string, float> $changes by path
+     */
+    private function __construct(public array $table, public array $changes) {}
+
+    /**
+     * @param array<mixed> $changes numbers by path, as "p.corn.0"
+     *
+     * @throws BadTable for a table that may not be replaced
+     * @throws ValueOutOfRange
+     */
+    public static function of(string $name, array $changes): self
+    {
+        $shipped = self::figures($name);
+        $table = RuleTable::shipped($name);
+        $own = [];
+        foreach ($changes as $path => $value) {
+            $path = (string) $path;
+            if (! isset($shipped[$path]) || ! (is_int($value) || is_float($value)) || ! is_finite((float) $value) || $value < 0) {
+                throw new ValueOutOfRange('figure_of_table', ['name' => $name, 'path' => mb_substr($path, 0, 60)]);
+            }
+            $own[$path] = (float) $value;
+            $table = self::with($table, explode('.', $path), is_int($value) ? $value : (fmod($value, 1.0) === 0.0 ? (int) $value : $value));
+        }
+        foreach (array_keys($own) as $path) {
+            self::checkAscending($name, $table, explode('.', $path));
+        }
+
+        /** @var array<string, mixed> $table */
+        return new self($table, $own);
+    }
+
+    /**
+     * Every figure of a table that may be replaced, by its path.
+     *
+     * @return array<string, float>
+     *
+     * @throws BadTable
+     */
+    public static function figures(string $name): array
+    {
+        $branches = self::REPLACEABLE[$name] ?? throw new BadTable('table_stays', ['name' => mb_substr($name, 0, 40)]);
+        $found = [];
+        foreach (array_intersect_key(RuleTable::shipped($name), array_flip($branches)) as $branch => $value) {
+            self::collect($branch, $value, $found);
+        }
+
+        return $found;
+    }
+
+    /** @param array<string, float> $found */
+    private static function collect(string $path, mixed $value, array &$found): void
+    {
+        if (is_int($value) || is_float($value)) {
+            $found[$path] = (float) $value;
+        }
+        foreach (is_array($value) ? $value : [] as $key => $inner) {
+            self::collect("{$path}.{$key}", $inner, $found);
+        }
+    }
+
+    /**
+     * @param array<mixed> $table
+     * @param list<string> $path
+     * @return array<mixed>
+     */
+    private static function with(array $table, array $path, int|float $value): array
+    {
+        $key = $path[0] ?? '';
+        $inner = $table[$key] ?? null;
+        $table[$key] = count($path) > 1 && is_array($inner) ? self::with($inner, array_slice($path, 1), $value) : $value;
+
+        return $table;
+    }
+
+    /**
+     * @param array<mixed> $table
+     * @param list<string> $path
+     *
+     * @throws ValueOutOfRange
+     */
+    private static function checkAscending(string $name, array $table, array $path): void
+    {
+        $here = $table;
+        $isAscending = false;
+        foreach (array_slice($path, 0, -1) as $key) {
+            $isAscending = $isAscending || in_array($key, self::ASCENDING, true);
+            $here = is_array($here[$key] ?? null) ? $here[$key] : [];
+        }
+        $numbers = array_values($here);
+        $sorted = $numbers;
+        sort($sorted);
+        if ($isAscending && array_is_list($here) && $numbers !== $sorted) {
+            throw new ValueOutOfRange('table_does_not_ascend', ['name' => $name, 'path' => implode('.', array_slice($path, 0, -1))]);
+        }
+    }
+}
