@@ -34,16 +34,21 @@ final readonly class Blend
         [$amounts, $reached, $open, $isTheOnlyOne] = self::solve($problem, $problem->products);
         $best = self::used(self::withoutCrumbs($problem, $amounts, $reached));
         [$tried, $size] = [0, $isTheOnlyOne ? 0 : count($best)];
-        $candidates = array_values(
-            array_filter($problem->products, static fn (BlendProduct $one): bool => in_array($one->name, $open, true)),
-        );
+        $candidates = self::candidates($problem->products, $open);
+        // Where nothing is short, every need has to be covered; else another mix may be short of another.
+        $whole = $reached[0] > 1e-9 ? 0 : self::covering($problem, $candidates, array_keys($candidates));
         for ($k = 0; $k < $size && $tried < self::MOST_TRIED; $k++) {
             foreach (self::subsets(count($candidates), $k) as $subset) {
+                if ($whole !== 0 && self::covering($problem, $candidates, $subset) !== $whole) {
+                    continue;
+                }
                 if (++$tried > self::MOST_TRIED) {
                     break;
                 }
-                $some = array_values(array_map(static fn (int $i): BlendProduct => $candidates[$i], $subset));
-                [$fewer, $same] = self::solve($problem, $some);
+                [$fewer, $same] = self::solve(
+                    $problem,
+                    array_values(array_map(static fn (int $i): BlendProduct => $candidates[$i], $subset)),
+                );
                 if (self::holds($same, $reached)) {
                     $best = self::used($fewer);
                     break 2;
@@ -52,6 +57,49 @@ final readonly class Blend
         }
 
         return new self($problem, $best, self::reasons($problem, $best));
+    }
+
+    /**
+     * Products that may still take part; of such as are alike in all and without a cap, the first.
+     *
+     * @param non-empty-list<BlendProduct> $products
+     * @param list<string> $open
+     * @return list<BlendProduct>
+     */
+    private static function candidates(array $products, array $open): array
+    {
+        $found = [];
+        foreach ($products as $one) {
+            if (in_array($one->name, $open, true)) {
+                $grades = $one->grades;
+                ksort($grades);
+                $like = $one->most === null ? json_encode([$one->cost, $grades], JSON_THROW_ON_ERROR) : $one->name;
+                $found[$like] ??= $one;
+            }
+        }
+
+        return array_values($found);
+    }
+
+    /**
+     * The needs that some of these products bring anything of, one bit each: a set that misses one cannot do what all do.
+     *
+     * @param list<BlendProduct> $candidates
+     * @param list<int> $which
+     */
+    private static function covering(BlendProblem $problem, array $candidates, array $which): int
+    {
+        $bits = 0;
+        foreach (array_keys(array_filter($problem->need)) as $bit => $nutrient) {
+            foreach ($which as $i) {
+                if ($candidates[$i]->share($nutrient) > 0) {
+                    $bits |= 1 << $bit;
+                    break;
+                }
+            }
+        }
+
+        return $bits;
     }
 
     /**
