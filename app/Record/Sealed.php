@@ -11,31 +11,39 @@ namespace App\Record;
 final class Sealed
 {
     /** The form that new rows are sealed by. */
-    public const FORM = 1;
+    public const FORM = 2;
 
     private const FORMS = [
-        1 => [
-            'custody_lines' => [
-                'portion_id', 'created_by', 'uuid', 'step', 'at', 'place', 'condition', 'celsius', 'corrects', 'created_at',
+        1 => self::FIRST,
+        2 => [
+            ...self::FIRST,
+            'programs' => [
+                'area_id', 'follows_id', 'signed_by', 'crop', 'season', 'choices', 'body', 'hash', 'note', 'created_at',
             ],
-            'readings' => [
-                'sample_id', 'portion_id', 'method_id', 'report_id', 'created_by', 'corrects_id', 'value', 'band',
-                'as_reported', 'read_on', 'reader', 'flags', 'note', 'created_at', 'method_version_id', 'run_id', 'between',
-                'lot', 'detail',
-            ],
-            'lab_results' => [
-                'report_id', 'portion_id', 'method_id', 'row', 'kind', 'value', 'upper', 'as_reported', 'unit', 'form',
-                'lab_number', 'created_at',
-            ],
-            'question_answers' => ['question_id', 'answer', 'note', 'created_by', 'created_at'],
-            'result_marks' => ['result_id', 'superseded_by', 'excluded', 'created_by', 'created_at'],
-            'judging_policies' => [
-                'created_by', 'analyte', 'version', 'terms', 'reason', 'created_at', 'pairs_then',
-            ],
-            'verdicts' => [
-                'method_id', 'reference_id', 'policy_id', 'signed_by', 'follows_id', 'claim', 'verdict', 'scope', 'evidence',
-                'evidence_hash', 'note', 'created_at', 'snapshot', 'season',
-            ],
+        ],
+    ];
+
+    private const FIRST = [
+        'custody_lines' => [
+            'portion_id', 'created_by', 'uuid', 'step', 'at', 'place', 'condition', 'celsius', 'corrects', 'created_at',
+        ],
+        'readings' => [
+            'sample_id', 'portion_id', 'method_id', 'report_id', 'created_by', 'corrects_id', 'value', 'band',
+            'as_reported', 'read_on', 'reader', 'flags', 'note', 'created_at', 'method_version_id', 'run_id', 'between',
+            'lot', 'detail',
+        ],
+        'lab_results' => [
+            'report_id', 'portion_id', 'method_id', 'row', 'kind', 'value', 'upper', 'as_reported', 'unit', 'form',
+            'lab_number', 'created_at',
+        ],
+        'question_answers' => ['question_id', 'answer', 'note', 'created_by', 'created_at'],
+        'result_marks' => ['result_id', 'superseded_by', 'excluded', 'created_by', 'created_at'],
+        'judging_policies' => [
+            'created_by', 'analyte', 'version', 'terms', 'reason', 'created_at', 'pairs_then',
+        ],
+        'verdicts' => [
+            'method_id', 'reference_id', 'policy_id', 'signed_by', 'follows_id', 'claim', 'verdict', 'scope', 'evidence',
+            'evidence_hash', 'note', 'created_at', 'snapshot', 'season',
         ],
     ];
 
