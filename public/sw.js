@@ -20,6 +20,7 @@ self.addEventListener('fetch', (event) => {
     const { request } = event
     const url = new URL(request.url)
     if (request.method !== 'GET' || url.origin !== self.location.origin) return
+    if (url.pathname.startsWith('/grower/')) return
     if (request.mode === 'navigate') event.respondWith(shell(request))
     else if (url.pathname.startsWith('/build/assets/')) event.respondWith(file(request))
     else if (NEEDED.some((path) => path.test(url.pathname))) event.respondWith(answer(request))

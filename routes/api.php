@@ -12,6 +12,7 @@ use App\Models\LabReport;
 use App\Models\PenCalibration;
 use App\Models\PracticeRound;
 use App\Models\SchoolProfile;
+use App\Models\SignedProgram;
 use App\Models\SignedVerdict;
 use App\Models\Site;
 use App\Models\TestMethod;
@@ -177,5 +178,33 @@ Route::middleware(['auth', OnceOnly::class])->group(function (): void {
     Route::get('recommendations', C\Prescribe\ListRecommendations::class);
     Route::get('areas/{area}/recommendation', C\Prescribe\ShowRecommendation::class)->can('view', 'area');
     Route::get('areas/{area}/amounts', C\Prescribe\ShowAmounts::class)->can('view', 'area');
+    Route::get('crops', C\Prescribe\ListCrops::class);
+    Route::get('sites/{site}/programs', C\Prescribe\ListPrograms::class)->can('view', 'site');
+    Route::get('sites/{site}/shopping-list', C\Prescribe\ShowShoppingList::class)->can('view', 'site');
+    Route::put('sites/{site}/program-schools', C\Prescribe\ChooseProgramSchools::class)->can('update', 'site');
+    Route::get('sites/{site}/rule-tables', C\Prescribe\ListTables::class)->can('view', 'site');
+    Route::put('sites/{site}/rule-tables/{table}', C\Prescribe\ChangeTable::class)
+        ->can('update', 'site')
+        ->can('create', SignedProgram::class);
+    Route::get('areas/{area}/program', C\Prescribe\ShowProgram::class)->can('view', 'area');
+    Route::put('areas/{area}/program', C\Prescribe\ChangeProgram::class)->can('update', 'area');
+    Route::post('areas/{area}/program/try', C\Prescribe\TryProgram::class)->can('view', 'area');
+    Route::post('areas/{area}/program/sign', C\Prescribe\SignProgram::class)
+        ->can('update', 'area')
+        ->can('create', SignedProgram::class);
+    Route::get('areas/{area}/program/crops', C\Prescribe\CompareCrops::class)->can('view', 'area');
+    Route::post('areas/{area}/ph-answers', C\Prescribe\AnswerCause::class)->can('update', 'area');
+    Route::get('areas/{area}/programs', C\Prescribe\ListSignedPrograms::class)->can('view', 'area');
+    Route::get('programs/{program}', C\Prescribe\ShowSignedProgram::class)->can('view', 'program');
+    Route::get('programs/{program}/spread-list/{format}', C\Prescribe\DownloadSpreadList::class)->can('view', 'program');
+    Route::get('programs/{program}/days.ics', C\Prescribe\DownloadSpreadDays::class)->can('view', 'program');
+    Route::post('programs/{program}/shares', C\Prescribe\OpenShare::class)->can('view', 'program');
+    Route::post('shares/{share}/withdraw', C\Prescribe\WithdrawShare::class)->can('update', 'share');
+    Route::get('shelf', C\Prescribe\ListShelf::class);
+    Route::post('shelf', C\Prescribe\AddProduct::class);
+    Route::put('shelf/{product}', C\Prescribe\ChangeProduct::class);
+    Route::delete('shelf/{product}', C\Prescribe\PutBackProduct::class);
+    Route::get('reckoner', C\Prescribe\ListReckoners::class);
+    Route::post('reckoner/{tool}', C\Prescribe\Reckon::class)->middleware('throttle:reckoner');
     Route::get('follow-up', C\FollowUp\ListRetests::class);
 });

@@ -20,6 +20,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $timezone
  * @property string $units
  * @property string|null $school
+ * @property string $nutrient_school build or sufficiency
+ * @property string $lime_school whose buffer sizes lime; empty for the first there is
  * @property float $latitude
  * @property float $longitude
  * @property \Illuminate\Support\Carbon $created_at

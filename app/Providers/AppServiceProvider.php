@@ -65,9 +65,10 @@ final class AppServiceProvider extends ServiceProvider
         M\Transect::class,
         M\GroundEvent::class,
         M\RecordSet::class,
+        M\ProgramShare::class,
     ];
 
-    private const SIGNED = [M\JudgingPolicy::class, M\SignedVerdict::class];
+    private const SIGNED = [M\JudgingPolicy::class, M\SignedVerdict::class, M\SignedProgram::class];
 
     public function register(): void
     {
@@ -151,6 +152,10 @@ final class AppServiceProvider extends ServiceProvider
         RateLimiter::for(
             'health',
             static fn (Request $request): Limit => Limit::perMinute(30)->by((string) $request->ip()),
+        );
+        RateLimiter::for(
+            'reckoner',
+            static fn (Request $request): Limit => Limit::perMinute(240)->by((string) User::signedIn()?->id),
         );
         RateLimiter::for(
             'plates',

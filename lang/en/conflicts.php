@@ -7,6 +7,16 @@ declare(strict_types=1);
  * The key is the code of the failed act, as the interface gives it; ":name" stands for a fact.
  */
 return [
+    'product_name_taken' => 'There is a product called :name on the shelf.',
+    'shelf_full' => 'The shelf holds :most products of your own at most.',
+    'draft_moved' => 'Somebody changed this draft since you opened it. Look at it again; what you typed is still here.',
+    'program_moved' => 'Results, verdicts, tables or choices have moved since you looked: what you would sign is no longer what you saw. '.
+        'Look at it again.',
+    'program_signed' => 'A newer program was signed since you looked. Look at it first.',
+    'program_unwanted' => 'The products bring what may not be brought (:what). Change the mix, or say why it is meant so.',
+    'program_empty' => 'There is nothing in this program that could be signed: nothing was measured here yet.',
+    'share_closed' => 'This address has ended or was withdrawn before.',
+    'share_superseded' => 'A newer program follows this one: share that.',
     'area_has_work' => ':area has plans or composites of its own, so it stays an area of its own.',
     'area_changed' => ':area was changed since you opened it. Look at what is stored beside yours; what you typed is '.
         'still here.',

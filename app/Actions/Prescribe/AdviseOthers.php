@@ -4,16 +4,12 @@ declare(strict_types=1);
 
 namespace App\Actions\Prescribe;
 
-use App\Actions\Evidence\SamplingSplit;
 use App\Models\Area;
 use App\Models\JudgingPolicy;
-use App\Models\Reading;
 use App\Models\Sample;
 use App\Models\TestMethod;
-use HonestCore\Agreement\Scale;
 use HonestCore\Amounts\ActionAdvice;
 use HonestCore\Amounts\SizedFor;
-use HonestCore\Amounts\TestedValue;
 use HonestCore\Analyte\Analytes;
 use HonestCore\Quantity\DepthLayer;
 use HonestCore\Table\RuleTable;
@@ -24,7 +20,7 @@ final class AdviseOthers
     /** pH and its buffer are what Recommend answers. */
     private const OWN_ANSWER = ['ph', 'buffer_ph'];
 
-    public function __construct(private readonly WhatStands $stands, private readonly SamplingSplit $sampling) {}
+    public function __construct(private readonly WhatStands $stands, private readonly Hear $hear) {}
 
     /**
      * @param int|null $sampleId the composite that is asked about; null for the newest with each analyte
@@ -80,32 +76,12 @@ final class AdviseOthers
         ?float $yield,
     ): AdvisedOther {
         [$analyte, $sample] = [Analytes::get($code), $samples[0]];
-        $lab = $this->lab($sample, $code);
-        $rated = $lab === null ? $this->stands->rated($sample, $code) : null;
-        [$kitReading, $verdict, $kit] = $this->stands->sorted($sample, $area, $policy);
-        $layer = DepthLayer::parse($sample->depth);
-        $tested = match (true) {
-            $lab !== null => TestedValue::of(
-                (float) $lab->value,
-                $this->expanded($lab, $policy),
-                $lab->method->extractant,
-                $layer,
-            ),
-            $rated !== null => TestedValue::of(
-                (float) $rated[0]->value,
-                $rated[1]->policy->terms->allowable *
-                    ($policy->policy()->scale === Scale::Ratio ? (float) $rated[0]->value : 1.0),
-                '',
-                $layer,
-                $rated[0]->method->name,
-            ),
-            default => null,
-        };
-        $cec = $this->lab($sample, 'cec')?->value;
+        $heard = $this->hear->of($sample, $area, $code, $policy);
+        $cec = $this->hear->lab($sample, 'cec')?->value;
         $advice = ActionAdvice::from(
             $analyte,
-            $tested,
-            $kit,
+            $heard->tested,
+            $heard->kit,
             $policy->limitsFor($area->use),
             $policy->terms->actions,
             TestMethod::extractantOf($code),
@@ -117,41 +93,10 @@ final class AdviseOthers
             $analyte,
             $advice,
             $sample,
-            $lab ?? ($rated[0] ?? $kitReading),
-            $lab === null ? $rated[1] ?? $verdict : null,
+            $heard->reading,
+            $heard->verdict,
             $this->differ($samples, $code, $policy, $area->use),
         );
-    }
-
-    /** The lab's number by the extractant that the limits are made for, else the lab's first. */
-    private function lab(Sample $sample, string $code): ?Reading
-    {
-        $labs = array_values(
-            array_filter(
-                $this->stands->readings($sample, $code, 'lab'),
-                static fn (Reading $reading): bool => $reading->value !== null,
-            ),
-        );
-        $fitting = array_filter(
-            $labs,
-            static fn (Reading $reading): bool => $reading->method->extractant === TestMethod::extractantOf($code),
-        );
-
-        return array_values($fitting)[0] ?? ($labs[0] ?? null);
-    }
-
-    /**
-     * Expanded, in the unit of the reading, or null where nobody stated it: what is stated of a lab on the ratio scale
-     * is a share.
-     */
-    private function expanded(Reading $reading, JudgingPolicy $policy): ?float
-    {
-        $stated = $reading->method->uncertainty;
-        if ($policy->policy()->scale !== Scale::Ratio) {
-            return $this->sampling->expanded($reading->method);
-        }
-
-        return $stated === null ? null : $stated * (float) $reading->value;
     }
 
     private static function limitsAreOwn(JudgingPolicy $policy): bool
@@ -175,7 +120,7 @@ final class AdviseOthers
         foreach ($samples as $sample) {
             $lab =
                 $sample->year === $newest->year && $sample->depth === $newest->depth && $sample->pulled_on >= $since
-                    ? $this->lab($sample, $code)
+                    ? $this->hear->lab($sample, $code)
                     : null;
             if ($lab !== null) {
                 $codes[$policy->terms->actions[$limits->classOf((float) $lab->value)]][] = $sample->code;

@@ -26,6 +26,20 @@ final readonly class Advised
         public ?PooledPh $pooled,
     ) {}
 
+    /**
+     * The claim that its pH is heard under.
+     *
+     * @return 'lab'|'rate'|'sort'|'none'
+     */
+    public function phClaim(): string
+    {
+        return match (true) {
+            $this->lab !== null => $this->lab->test === '' ? 'lab' : 'rate',
+            $this->kit !== null && $this->kit->counts() => 'sort',
+            default => 'none',
+        };
+    }
+
     /** Is the pH being corrected, so that the next test is due sooner? */
     public function corrects(): bool
     {

@@ -18,6 +18,7 @@ use HonestCore\Agronomy\Lime\LimeGround;
 use HonestCore\Agronomy\Lime\LimeMaterial;
 use HonestCore\Agronomy\Lime\LimeSchool;
 use HonestCore\Agronomy\Lime\PooledPh;
+use HonestCore\Program\WantedCrop;
 use HonestCore\Quantity\DepthLayer;
 use HonestCore\Statistics\Spread;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -68,17 +69,18 @@ final class Recommend
      * @param Area $area with what needs() names
      * @param int|null $sampleId the composite that is asked about; null for the newest, or the part of the newest
      *                           round that needs most
+     * @param WantedCrop|null $for what is to grow there; null for what the area is used for
      */
     public function __invoke(
         Area $area,
         LimeMaterial $material,
         float $depthInches,
         ?int $sampleId = null,
+        ?WantedCrop $for = null,
     ): Recommendation {
         $area->loadMissing(['site', ...self::needs()]);
         $policy = $this->policy ??= $this->evidence->policy('ph');
-        $limits = $policy->limitsFor($area->use)->values;
-        $crop = $area->crop()->within($limits[0], $limits[count($limits) - 1]);
+        $crop = self::wants($area, $policy, $for);
         $samples = array_values(
             $area->samples
                 ->sortByDesc(static fn (Sample $sample): array => [$sample->pulled_on->format('Y-m-d'), $sample->number])
@@ -123,6 +125,15 @@ final class Recommend
             $planned,
             $this->disagreements($chosen, $others, $parts, $policy, $area->use),
         );
+    }
+
+    /** The pH that is wanted: limits that the team has set for the use of ground go before those of the table. */
+    private static function wants(Area $area, JudgingPolicy $policy, ?WantedCrop $for): Crop
+    {
+        $limits = $policy->limitsFor($for === null || $for->use === '' ? $area->use : $for->use)->values;
+        [$low, $high] = [$limits[0], $limits[count($limits) - 1]];
+
+        return $for === null ? $area->crop()->within($low, $high) : $for->pH($low, $high);
     }
 
     private function advise(

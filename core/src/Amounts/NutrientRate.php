@@ -97,31 +97,47 @@ final readonly class NutrientRate
     {
         $class = self::classOf($value, $limits);
         if ($asked->bySufficiency) {
-            return [
-                $class === 'none' || $limits[0] <= 0.0 ? 0.0 : ($asked->x0 ?? 0.0) * max(0.0, 1 - $value / $limits[0]),
-                null,
-                null,
-            ];
+            return [self::sufficing($asked, $value, $limits), null, null];
         }
         if ($class === 'none') {
             return [0.0, 0.0, 0.0];
         }
-        /**
-         * @var array{build_p: float|int, build_k: array{float|int, float}, removal: array<string, array{float,
-         * float}>} $table
-         */
-        $table = RuleTable::named('nutrient-limits');
-        $each = $asked->removedEach ?? $table['removal'][$asked->crop][$asked->analyte === 'p' ? 0 : 1];
-        $removal = $asked->yield === null || $each === false ? null : $asked->yield * $each;
-        $each = match (true) {
-            $asked->analyte === 'p' => (float) $table['build_p'],
-            $asked->cec === null => null,
-            default => $table['build_k'][0] * (1 + $table['build_k'][1] * $asked->cec),
-        };
+        [$removal, $each] = [self::removal($asked), self::each($asked)];
         $build =
             $class === 'maintain' ? 0.0 : ($each === null ? null : (($limits[0] - $value) * $each) / $asked->years);
 
         return [$build === null || $removal === null ? null : $build + $removal, $build, $removal];
+    }
+
+    /** @param array{float, float} $limits */
+    private static function sufficing(NutrientQuestion $asked, float $value, array $limits): float
+    {
+        return self::classOf($value, $limits) === 'none' || $limits[0] <= 0.0
+            ? 0.0
+            : ($asked->x0 ?? 0.0) * max(0.0, 1 - $value / $limits[0]);
+    }
+
+    /** What the crop removes; null where the yield or its removal is not known. */
+    private static function removal(NutrientQuestion $asked): ?float
+    {
+        /** @var array{removal: array<string, array{float, float}>} $table */
+        $table = RuleTable::named('nutrient-limits');
+        $each = $asked->removedEach ?? $table['removal'][$asked->crop][$asked->analyte === 'p' ? 0 : 1];
+
+        return $asked->yield === null || $each === false ? null : $asked->yield * $each;
+    }
+
+    /** Pounds of the oxide for each ppm to be gained; null where the exchange capacity is wanted and not known. */
+    private static function each(NutrientQuestion $asked): ?float
+    {
+        /** @var array{build_p: float|int, build_k: array{float|int, float}} $table */
+        $table = RuleTable::named('nutrient-limits');
+
+        return match (true) {
+            $asked->analyte === 'p' => (float) $table['build_p'],
+            $asked->cec === null => null,
+            default => $table['build_k'][0] * (1 + $table['build_k'][1] * $asked->cec),
+        };
     }
 
     /**

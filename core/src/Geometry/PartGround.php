@@ -93,8 +93,7 @@ final readonly class PartGround
     {
         $rings = array_values($polygon->rings);
         foreach (
-            [[self::EAST, $box->west, 1], [self::EAST, $box->east, -1], [self::NORTH, $box->south, 1], [self::NORTH, $box->north, -1]]
-            as [$axis, $at, $side]
+            [[self::EAST, $box->west, 1], [self::EAST, $box->east, -1], [self::NORTH, $box->south, 1], [self::NORTH, $box->north, -1]] as [$axis, $at, $side]
         ) {
             $rings = self::half($rings, $axis, $at, $side);
         }

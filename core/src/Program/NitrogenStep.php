@@ -45,32 +45,36 @@ final class NitrogenStep
                 ),
             ];
         }
+
+        return [self::byCrop($crop, $choices)];
+    }
+
+    private static function byCrop(WantedCrop $crop, ProgramChoices $choices): ProgramLine
+    {
         $rate = NitrogenRate::byCrop($crop->nitrogenNeed(), $choices->credits);
         $credits = array_filter($choices->credits->toArray());
 
-        return [
-            new ProgramLine(
-                'n',
-                ($rate->lbPerAcre ?? 0.0) > 0 ? 'amount' : 'zero',
-                ($rate->lbPerAcre ?? 0.0) > 0 ? 'Nitrogen, N' : 'No nitrogen',
-                ucfirst($crop->name).' needs '.Words::trim($crop->nitrogenNeed(), 1).' lb/acre'.
-                    ($credits === []
-                        ? '; no credits were given.'
-                        : ', less '.
-                            implode(', ', array_map(
-                                static fn (string $what, float $pounds): string => Words::trim($pounds, 1)." from {$what}",
-                                array_keys($credits),
-                                $credits,
-                            )).'.'),
-                $rate->lbPerAcre,
-                null,
-                'table',
-                'The table of crops',
-                'A table says nothing of how sure it is.',
-                'Legumes before it, manure, nitrate in the water: give them as credits.',
-                array_values(array_filter([...$rate->reasons, $crop->nitrogenWhy()])),
-            ),
-        ];
+        return new ProgramLine(
+            'n',
+            ($rate->lbPerAcre ?? 0.0) > 0 ? 'amount' : 'zero',
+            ($rate->lbPerAcre ?? 0.0) > 0 ? 'Nitrogen, N' : 'No nitrogen',
+            ucfirst($crop->name).' needs '.Words::trim($crop->nitrogenNeed(), 1).' lb/acre'.
+                ($credits === []
+                    ? '; no credits were given.'
+                    : ', less '.
+                        implode(', ', array_map(
+                            static fn (string $what, float $pounds): string => Words::trim($pounds, 1)." from {$what}",
+                            array_keys($credits),
+                            $credits,
+                        )).'.'),
+            $rate->lbPerAcre,
+            null,
+            'table',
+            'The table of crops',
+            'A table says nothing of how sure it is.',
+            'Legumes before it, manure, nitrate in the water: give them as credits.',
+            array_values(array_filter([...$rate->reasons, $crop->nitrogenWhy()])),
+        );
     }
 
     /**

@@ -25,6 +25,7 @@ final readonly class PartProgram
      * @param list<MeasuredAmount> $amounts
      * @param list<array{product: string, on: string, lb_per_acre: float, what: string, late: bool}> $days
      * @param list<string> $cautions
+     * @param list<FoundScale> $found
      */
     private function __construct(
         public PartResults $results,
@@ -35,6 +36,7 @@ final readonly class PartProgram
         public array $amounts,
         public array $days,
         public array $cautions,
+        public array $found,
     ) {}
 
     /**
@@ -96,6 +98,7 @@ final readonly class PartProgram
                 $nitrogen > 0,
             ),
             self::cautionsFor($part, $mix),
+            FoundScale::all($part, $crop, $wants, $choices),
         );
     }
 
@@ -174,6 +177,7 @@ final readonly class PartProgram
             'sample' => $this->results->sample,
             'depth' => $this->results->layer?->notation(),
             'in_short' => $this->inShort(),
+            'found' => array_map(static fn (FoundScale $one): array => $one->toArray(), $this->found),
             'wants' => ['low' => $this->wants->low, 'target' => $this->wants->target, 'high' => $this->wants->high],
             'steps' => array_map(
                 static fn (string $code, array $lines): array => [

@@ -57,26 +57,7 @@ final class PhStep
             return [self::bare($part, 'direction', 'Lime, how much is not known', null)];
         }
         [$tons, $now, $later] = [$rate->tons ?? 0.0, $rate->now ?? 0.0, $rate->later ?? 0.0];
-        $others = array_values(
-            array_filter(
-                $part->lime->rates,
-                static fn (SchoolRate $one): bool => $one->tons !== null && $one->school !== $rate->school,
-            ),
-        );
-        $stone = LimeMaterial::reference();
-        $reasons = [
-            "Sized by the {$rate->school->title()} from a reading of ".Words::trim($rate->reading ?? 0.0, 2).
-                ($rate->school->value === $school || $school === '' ? '.' : ', since the school of this site has no reading here.'),
-            'As tons of the limestone that schools are made for: '.Words::trim($stone->ccePercent, 0).' % carbonate, '.
-                Words::trim($stone->through8, 0).' % through 8 mesh, '.Words::trim($stone->through60, 0).' % through 60.',
-            ...array_map(
-                static fn (SchoolRate $one): string => "The {$one->school->title()} says ".Words::trim($one->tons ?? 0.0, 2).
-                    ' tons/acre'.self::span($one).'.',
-                $others,
-            ),
-            ...$rate->reasons,
-            ...self::notes($part),
-        ];
+        $reasons = self::reasons($part, $rate, $school);
         $between = $rate->interval === null
             ? null
             : [$rate->interval[0] * self::LB_PER_TON, $rate->interval[1] * self::LB_PER_TON];
@@ -109,6 +90,32 @@ final class PhStep
         }
 
         return $lines;
+    }
+
+    /** @return list<string> */
+    private static function reasons(PartResults $part, SchoolRate $rate, string $school): array
+    {
+        $others = array_values(
+            array_filter(
+                $part->lime->rates,
+                static fn (SchoolRate $one): bool => $one->tons !== null && $one->school !== $rate->school,
+            ),
+        );
+        $stone = LimeMaterial::reference();
+
+        return [
+            "Sized by the {$rate->school->title()} from a reading of ".Words::trim($rate->reading ?? 0.0, 2).
+                ($rate->school->value === $school || $school === '' ? '.' : ', since the school of this site has no reading here.'),
+            'As tons of the limestone that schools are made for: '.Words::trim($stone->ccePercent, 0).' % carbonate, '.
+                Words::trim($stone->through8, 0).' % through 8 mesh, '.Words::trim($stone->through60, 0).' % through 60.',
+            ...array_map(
+                static fn (SchoolRate $one): string => "The {$one->school->title()} says ".Words::trim($one->tons ?? 0.0, 2).
+                    ' tons/acre'.self::span($one).'.',
+                $others,
+            ),
+            ...$rate->reasons,
+            ...self::notes($part),
+        ];
     }
 
     private static function span(SchoolRate $rate): string

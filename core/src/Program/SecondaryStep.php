@@ -73,27 +73,38 @@ final class SecondaryStep
                 changes: 'A limit of your own in the tables, with its source.',
             );
         }
-        $span = $heard->tested->expanded ?? 0.0;
-        $close = abs($heard->tested->value - $limit) < $span;
-        $isLow = $heard->tested->value < $limit;
-        $only = $row->text('only', '');
+
+        return self::held($heard, $heard->tested->value, $limit, $row, $crop);
+    }
+
+    /** A result held against its limit. */
+    private static function held(Heard $heard, float $value, float $limit, Fields $row, WantedCrop $crop): ProgramLine
+    {
+        $close = abs($value - $limit) < ($heard->tested->expanded ?? 0.0);
+        $isLow = $value < $limit;
         $amount = match (true) {
             ! $isLow => 0.0,
-            $only === 'boron' && ! $crop->wantsBoron => 0.0,
+            $row->text('only', '') === 'boron' && ! $crop->wantsBoron => 0.0,
             default => $row->numberOrNull('lb_per_acre'),
         };
+        $name = ucfirst($heard->analyte->name);
+        $say = $isLow ? " {$row->text('say')}" : '';
 
         return new ProgramLine(
             $amount !== null ? $row->text('nutrient') : '',
             $amount === null ? 'direction' : ($amount > 0 ? 'amount' : 'zero'),
             $isLow ? "{$name}: low".($amount === 0.0 ? ', none for this crop' : '') : "{$name}: enough",
-            "{$heard->shown()}, ".($isLow ? 'below ' : 'at or above ').Words::trim($limit, 2).'.'.($isLow ? " {$say}" : ''),
+            "{$heard->shown()}, ".($isLow ? 'below ' : 'at or above ').Words::trim($limit, 2).".{$say}",
             $amount,
             null,
             $heard->claim(),
             $heard->from,
             $heard->sure(),
-            $close ? 'Too close to call: within its uncertainty it lies on the other side of the limit.' : ($isLow ? 'A leaf test in season.' : ''),
+            match (true) {
+                $close => 'Too close to call: within its uncertainty it lies on the other side of the limit.',
+                $isLow => 'A leaf test in season.',
+                default => '',
+            },
             $isLow ? ['Limit and amount written from memory; in season, by what the crop shows.'] : [],
         );
     }

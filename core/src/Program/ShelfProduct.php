@@ -59,21 +59,7 @@ final readonly class ShelfProduct implements Stored
         if (! isset(self::kinds()[$kind])) {
             throw new ValueOutOfRange('kind_of_product', ['kind' => $kind, 'known' => implode(', ', array_keys(self::kinds()))]);
         }
-        $grades = [];
-        foreach ($fields->named('grades') as $nutrient => $grade) {
-            $known = in_array($nutrient, BlendProduct::NUTRIENTS, true) && $nutrient !== 'lime';
-            if (! $known || ! (is_int($grade) || is_float($grade)) || $grade < 0 || $grade > 100) {
-                throw new ValueOutOfRange('grade_of_product', [
-                    'name' => $name,
-                    'nutrient' => $nutrient,
-                    'known' => implode(', ', array_diff(BlendProduct::NUTRIENTS, ['lime'])),
-                ]);
-            }
-            $grades += $grade > 0 ? [$nutrient => (float) $grade] : [];
-        }
-        if (array_sum($grades) > 100 + 1e-9) {
-            throw new ValueOutOfRange('grades_of_product', ['name' => $name, 'value' => array_sum($grades)]);
-        }
+        $grades = self::gradesOf($name, $fields);
         Bounds::within('density_of_product', $fields->numberOrNull('density'), 0.05, 3, ['unit' => 'g/cm3']);
         Bounds::between('bag_of_product', $fields->numberOrNull('bag_lb'), 0, 5000, ['unit' => 'lb']);
         Bounds::between('price_of_product', $fields->numberOrNull('price'), 0, 1e6);
@@ -98,6 +84,32 @@ final readonly class ShelfProduct implements Stored
             $fields->numberOrNull('most'),
             ! $fields->flag('off', false),
         );
+    }
+
+    /**
+     * @return array<string, float> those above 0
+     *
+     * @throws ValueOutOfRange
+     */
+    private static function gradesOf(string $name, Fields $fields): array
+    {
+        $grades = [];
+        foreach ($fields->named('grades') as $nutrient => $grade) {
+            $known = in_array($nutrient, BlendProduct::NUTRIENTS, true) && $nutrient !== 'lime';
+            if (! $known || ! (is_int($grade) || is_float($grade)) || $grade < 0 || $grade > 100) {
+                throw new ValueOutOfRange('grade_of_product', [
+                    'name' => $name,
+                    'nutrient' => $nutrient,
+                    'known' => implode(', ', array_diff(BlendProduct::NUTRIENTS, ['lime'])),
+                ]);
+            }
+            $grades += $grade > 0 ? [$nutrient => (float) $grade] : [];
+        }
+        if (array_sum($grades) > 100 + 1e-9) {
+            throw new ValueOutOfRange('grades_of_product', ['name' => $name, 'value' => array_sum($grades)]);
+        }
+
+        return $grades;
     }
 
     public function toRow(): array

@@ -25,29 +25,42 @@ final class ShoppingList
         }
         [$lines, $cost, $bare] = [[], 0.0, []];
         foreach ($pounds as $code => $all) {
-            $product = $shelf[$code] ?? null;
-            $bags = $product?->bagLb === null ? null : (int) ceil($all / $product->bagLb - 0.01);
-            $price = $product?->price === null
-                ? null
-                : ($bags === null ? ($product->pricePerLb() ?? 0.0) * $all : $bags * $product->price);
-            $bare = [...$bare, ...$price === null ? [$product->name ?? $code] : []];
-            $cost += $price ?? 0.0;
-            $lines[] = [
-                'product' => $code,
-                'name' => $product->name ?? $code,
-                'lb' => $all,
-                'bag_lb' => $product?->bagLb,
-                'bags' => $bags,
-                'cost' => $price,
-                'for' => array_map(
-                    static fn (string|int $area, float $lb): array => ['area' => (string) $area, 'lb' => $lb],
-                    array_keys($for[$code] ?? []),
-                    array_values($for[$code] ?? []),
-                ),
-            ];
+            $line = self::line($code, $all, $for[$code] ?? [], $shelf[$code] ?? null);
+            $bare = [...$bare, ...$line['cost'] === null ? [$line['name']] : []];
+            $cost += $line['cost'] ?? 0.0;
+            $lines[] = $line;
         }
         usort($lines, static fn (array $a, array $b): int => $a['name'] <=> $b['name']);
 
         return ['lines' => $lines, 'cost' => $lines === [] || count($bare) === count($lines) ? null : $cost, 'without_price' => $bare];
+    }
+
+    /**
+     * @param array<string, float> $for pounds by area
+     * @return array{product: string, name: string, lb: float, bag_lb: float|null, bags: int|null, cost: float|null,
+     *     for: list<array{area: string, lb: float}>}
+     */
+    private static function line(string $code, float $all, array $for, ?ShelfProduct $product): array
+    {
+        $bags = $product?->bagLb === null ? null : (int) ceil($all / $product->bagLb - 0.01);
+        $price = match (true) {
+            $product?->price === null => null,
+            $bags === null => ($product->pricePerLb() ?? 0.0) * $all,
+            default => $bags * $product->price,
+        };
+
+        return [
+            'product' => $code,
+            'name' => $product->name ?? $code,
+            'lb' => $all,
+            'bag_lb' => $product?->bagLb,
+            'bags' => $bags,
+            'cost' => $price,
+            'for' => array_map(
+                static fn (string|int $area, float $lb): array => ['area' => (string) $area, 'lb' => $lb],
+                array_keys($for),
+                array_values($for),
+            ),
+        ];
     }
 }

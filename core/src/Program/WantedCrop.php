@@ -119,28 +119,44 @@ final readonly class WantedCrop
     ): ?NutrientQuestion {
         $extractant = $tested->test === '' ? $tested->extractant : self::SHIPPED;
         $own = $this->limits($analyte, $extractant);
-        $ratesAs = $this->row->text('rates_as', '');
-        $fromTable = $extractant === self::SHIPPED && ($ratesAs !== '' || $analyte === 'k');
-        $zero = $this->row->numbers('zero')[$analyte === 'p' ? 0 : 1] ?? null;
+        $fromTable = $extractant === self::SHIPPED && ($this->ratesAs() !== '' || $analyte === 'k');
+        $zero = $bySufficiency ? $this->figure('zero', $analyte) : null;
         if (($own === null && ! $fromTable) || ($bySufficiency && $zero === null)) {
             return null;
         }
-        $removal = $this->row->numbers('removal')[$analyte === 'p' ? 0 : 1] ?? false;
 
         return NutrientQuestion::of(
             $analyte,
             $tested->value,
-            $ratesAs === '' ? ($own === null ? 'corn' : $this->code) : $ratesAs,
+            $this->asTable($own !== null),
             $extractant,
             $yield,
             $cec,
             $bySufficiency,
             $years,
-            $bySufficiency ? $zero : null,
+            $zero,
             $own,
             ($tested->expanded ?? 0.0) / 2,
-            $ratesAs === '' ? $removal : null,
+            $this->ratesAs() === '' ? $this->figure('removal', $analyte) ?? false : null,
         );
+    }
+
+    /** The crop of the shared table that its limits and removal are those of; empty where it has its own. */
+    private function ratesAs(): string
+    {
+        return $this->row->text('rates_as', '');
+    }
+
+    /** Its name in the shared table. Limits of potassium are the same there for all crops, so that any of them will do. */
+    private function asTable(bool $hasOwn): string
+    {
+        return $this->ratesAs() !== '' ? $this->ratesAs() : ($hasOwn ? $this->code : NutrientQuestion::CROPS[0]);
+    }
+
+    /** The first of a pair for phosphorus, the second for potassium; null where the table has none. */
+    private function figure(string $pair, string $analyte): ?float
+    {
+        return $this->row->numbers($pair)[$analyte === 'p' ? 0 : 1] ?? null;
     }
 
     /** @return array{unit: string, usual: float}|null the unit of its yield, for an acre, and a usual one */

@@ -6644,6 +6644,1162 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/crops": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The crops that programs are made for */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WantedCrop"][];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/programs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: number;
+            };
+            cookie?: never;
+        };
+        /** Where the program of each area stands */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    site: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ProgramOfArea"][];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/shopping-list": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: number;
+            };
+            cookie?: never;
+        };
+        /** What all areas of a site need together */
+        get: {
+            parameters: {
+                query?: {
+                    drafts?: number;
+                };
+                header?: never;
+                path: {
+                    site: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ShoppingList"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/program-schools": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** The schools that programs of a site begin with */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    site: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ProgramSchoolsInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Site"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/rule-tables": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: number;
+            };
+            cookie?: never;
+        };
+        /** Rule tables of programs, with the figures that hold at a site */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    site: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RuleTable"][];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/rule-tables/{table}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: number;
+                table: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Put figures in the place of those that ship */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    site: number;
+                    table: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RuleTableInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RuleTable"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/areas/{area}/program": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                area: number;
+            };
+            cookie?: never;
+        };
+        /** The program of an area as it would be signed now */
+        get: {
+            parameters: {
+                query?: {
+                    crop?: string;
+                };
+                header?: never;
+                path: {
+                    area: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Program"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        /** Keep what was chosen as a draft, with the reason */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    area: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ProgramDraftInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Program"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/areas/{area}/program/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                area: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The program by other choices, without keeping them */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    area: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ProgramTryInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Program"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/areas/{area}/program/sign": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                area: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Sign the program as it was looked at */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    area: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ProgramSignInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SignedProgram"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/areas/{area}/program/crops": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                area: number;
+            };
+            cookie?: never;
+        };
+        /** Programs of up to three crops side by side */
+        get: {
+            parameters: {
+                query: {
+                    crops: string;
+                };
+                header?: never;
+                path: {
+                    area: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ProgramsOfCrops"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/areas/{area}/ph-answers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                area: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Answer what may have lifted the pH */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    area: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PhAnswerInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Program"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/areas/{area}/programs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                area: number;
+            };
+            cookie?: never;
+        };
+        /** Every program that was signed for an area */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    area: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SignedLine"][];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/programs/{program}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                program: number;
+            };
+            cookie?: never;
+        };
+        /** A program as it was signed */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    program: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SignedProgram"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/programs/{program}/spread-list/{format}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                program: number;
+                format: string;
+            };
+            cookie?: never;
+        };
+        /** The spread list and map of rates as csv, geojson or kml */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    program: number;
+                    format: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/csv": string;
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/programs/{program}/days.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                program: number;
+            };
+            cookie?: never;
+        };
+        /** The days of a program as a calendar file */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    program: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/calendar": string;
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/programs/{program}/shares": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                program: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Open an address for the grower; shown this once */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    program: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ShareInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OpenedShare"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/shares/{share}/withdraw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                share: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Withdraw an address */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    share: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Share"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The products of the team */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Shelf"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Add a product */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ShelfProductInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ShelfProduct"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/shelf/{product}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                product: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Change a product */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    product: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ShelfProductInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ShelfProduct"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        /** Put a product back as it ships, or take an own one off */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    product: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/reckoner": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Computations that need no record */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReckonerTool"][];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/reckoner/{tool}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                tool: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Do one of them */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    tool: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ReckonInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Reckoned"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -6799,6 +7955,9 @@ export interface components {
             letters: string;
             address: string;
             timezone: string;
+            /** @enum {string} */
+            nutrient_school: "build" | "sufficiency";
+            lime_school: string;
             school: string | null;
             /** @enum {string} */
             units: "us" | "metric";
@@ -8973,6 +10132,444 @@ export interface components {
             method: string | null;
             verdict: components["schemas"]["Verdicts"] | null;
             differ: string | null;
+        };
+        YieldUnit: {
+            unit: string;
+            usual: number;
+        };
+        WantedCrop: {
+            code: string;
+            name: string;
+            group: string;
+            yield: components["schemas"]["YieldUnit"] | null;
+            planted_on: string;
+        };
+        ProgramOfArea: {
+            area_id: number;
+            area: string;
+            /** @enum {string} */
+            state: "signed" | "drafted" | "none";
+            program_id: number | null;
+            season: number | null;
+            in_short: string;
+        };
+        ShoppingFor: {
+            area: string;
+            lb: number;
+        };
+        ShoppingLine: {
+            product: string;
+            name: string;
+            lb: number;
+            bag_lb: number | null;
+            bags: number | null;
+            cost: number | null;
+            for: components["schemas"]["ShoppingFor"][];
+        };
+        ShoppingList: {
+            signed: number;
+            lines: components["schemas"]["ShoppingLine"][];
+            cost: number | null;
+            without_price: string[];
+        };
+        ProgramSchoolsInput: {
+            nutrient_school: string;
+            lime_school: string | null;
+        };
+        TableFigure: {
+            path: string;
+            shipped: number;
+            own: number | null;
+        };
+        RuleTableChange: {
+            site_only: boolean;
+            source: string;
+            dated: string;
+            by: string;
+            at: string;
+        };
+        RuleTable: {
+            name: string;
+            source: string;
+            dated: string | null;
+            figures: components["schemas"]["TableFigure"][];
+            change: components["schemas"]["RuleTableChange"] | null;
+        };
+        RuleTableInput: {
+            changes: {
+                [key: string]: number;
+            };
+            source: string;
+            dated: string;
+            site_only: boolean;
+        };
+        ProgramArea: {
+            name: string;
+            use: string;
+            area_m2: number;
+        };
+        ProgramSite: {
+            name: string;
+            address: string;
+            units: string;
+            timezone: string;
+        };
+        ProgramCrop: {
+            code: string;
+            name: string;
+            yield_unit: string | null;
+            why: string;
+        };
+        ProgramOverride: {
+            was: number | null;
+            reason: string;
+        };
+        ProgramLine: {
+            key: string;
+            /** @enum {string} */
+            kind: "amount" | "zero" | "direction" | "unknown" | "stop" | "close" | "ask";
+            what: string;
+            answer: string;
+            lb_per_acre: number | null;
+            lb_per_1000sqft: number | null;
+            kg_per_ha: number | null;
+            between: (number | null)[] | null;
+            /** @enum {string} */
+            claim: "lab" | "rate" | "sort" | "table" | "none";
+            from: string;
+            sure: string;
+            changes: string;
+            reasons: string[];
+            cautions: string[];
+            override: components["schemas"]["ProgramOverride"] | null;
+        };
+        ProgramStep: {
+            /** @enum {string} */
+            code: "stop" | "ph" | "pk" | "other" | "nitrogen";
+            lines: components["schemas"]["ProgramLine"][];
+        };
+        FoundOnScale: {
+            name: string;
+            value: number;
+            uncertainty: number | null;
+            unit: string;
+            digits: number;
+            low: number | null;
+            high: number | null;
+            from: number;
+            to: number;
+            whose: string;
+        };
+        NutrientAmount: {
+            nutrient: string;
+            lb_per_acre: number;
+        };
+        ProgramMix: {
+            own: boolean;
+            need: components["schemas"]["NutrientAmount"][];
+            never: string[];
+            supplied: components["schemas"]["NutrientAmount"][];
+            short: components["schemas"]["NutrientAmount"][];
+            over: components["schemas"]["NutrientAmount"][];
+            unwanted: string[];
+            reasons: string[];
+        };
+        OnBed: {
+            sq_ft: number;
+            m2: number;
+            lb: number;
+            g: number;
+            cups: number | null;
+        };
+        ProgramAmount: {
+            product: string;
+            name: string;
+            grade: string;
+            organic: boolean;
+            bag_lb: number | null;
+            cautions: string[];
+            lb_per_acre: number;
+            lb_per_1000sqft: number;
+            kg_per_ha: number;
+            lb_per_100sqft: number;
+            g_per_m2: number;
+            lb: number;
+            kg: number;
+            bags: number | null;
+            bags_to_buy: number | null;
+            cost: number | null;
+            bed: components["schemas"]["OnBed"] | null;
+        };
+        SpreadDay: {
+            product: string;
+            on: string;
+            lb_per_acre: number;
+            what: string;
+            late: boolean;
+        };
+        PhCause: {
+            code: string;
+            question: string;
+            /** @enum {string} */
+            answer: "yes" | "no" | "unknown";
+        };
+        PhWanted: {
+            low: number;
+            target: number;
+            high: number;
+        };
+        ProgramPart: {
+            number: number;
+            label: string;
+            area_m2: number;
+            sample: string;
+            depth: string | null;
+            in_short: string;
+            found: components["schemas"]["FoundOnScale"][];
+            wants: components["schemas"]["PhWanted"];
+            steps: components["schemas"]["ProgramStep"][];
+            mix: components["schemas"]["ProgramMix"];
+            amounts: components["schemas"]["ProgramAmount"][];
+            days: components["schemas"]["SpreadDay"][];
+            cautions: string[];
+            causes: components["schemas"]["PhCause"][];
+            too_high: boolean;
+            readings: number[];
+            geometry: Record<string, never>;
+        };
+        ProgramVerdict: {
+            id: number;
+            test: string;
+            claim: string;
+            verdict: string;
+            policy: number;
+        };
+        ProgramTable: {
+            name: string;
+            source: string;
+            dated: string;
+            own: boolean;
+            memory: boolean;
+            hash: string;
+        };
+        ProgramBody: {
+            area: components["schemas"]["ProgramArea"];
+            site: components["schemas"]["ProgramSite"];
+            crop: components["schemas"]["ProgramCrop"];
+            plant_on: string;
+            yield: number | null;
+            nutrient_school: string;
+            parts: components["schemas"]["ProgramPart"][];
+            verdicts: components["schemas"]["ProgramVerdict"][];
+            tables: components["schemas"]["ProgramTable"][];
+        };
+        ProgramMixRow: {
+            part: number;
+            product: string;
+            lb_per_acre: number;
+        };
+        ProgramOverrideRow: {
+            part: number;
+            key: string;
+            lb_per_acre: number;
+            reason: string;
+        };
+        ProgramChoices: {
+            crop: string;
+            yield: number | null;
+            lime_school: string;
+            /** @enum {string} */
+            nutrient_school: "build" | "sufficiency";
+            years: number;
+            mixed_in: number;
+            plant_on: string;
+            credits: {
+                [key: string]: number | null;
+            } | null;
+            by_nitrate: boolean;
+            organic_only: boolean;
+            products: string[] | null;
+            mix: components["schemas"]["ProgramMixRow"][];
+            mix_reason: string;
+            overrides: components["schemas"]["ProgramOverrideRow"][];
+            bed: number[] | null;
+        };
+        ProgramChange: {
+            what: string;
+            reason: string;
+            by: string;
+            at: string;
+        };
+        Program: {
+            area_id: number;
+            area: components["schemas"]["ProgramArea"];
+            site: components["schemas"]["ProgramSite"];
+            crop: components["schemas"]["ProgramCrop"];
+            plant_on: string;
+            yield: number | null;
+            nutrient_school: string;
+            parts: components["schemas"]["ProgramPart"][];
+            verdicts: components["schemas"]["ProgramVerdict"][];
+            tables: components["schemas"]["ProgramTable"][];
+            season: number;
+            choices: components["schemas"]["ProgramChoices"];
+            hash: string;
+            in_short: string;
+            unwanted: string[];
+            version: number;
+            follows_id: number | null;
+            follows_same: boolean;
+            changes: components["schemas"]["ProgramChange"][];
+        };
+        ProgramTryInput: {
+            choices: components["schemas"]["ProgramChoices"];
+        };
+        ProgramDraftInput: {
+            choices: components["schemas"]["ProgramChoices"];
+            version: number;
+            reason: string;
+        };
+        ProgramSignInput: {
+            choices: components["schemas"]["ProgramChoices"];
+            hash: string;
+            follows_id: number | null;
+            note: string | null;
+            password: string;
+        };
+        ProgramsOfCrops: {
+            programs: components["schemas"]["Program"][];
+            apart: string[];
+        };
+        PhAnswerInput: {
+            question: string;
+            answer: string;
+            note: string | null;
+            crop?: string | null;
+        };
+        SignedLine: {
+            id: number;
+            area_id: number;
+            crop: string;
+            season: number;
+            signed_by: string;
+            signed_at: string;
+            note: string;
+            hash: string;
+            follows_id: number | null;
+            followed_by: number | null;
+        };
+        Share: {
+            id: number;
+            by: string;
+            opened_at: string;
+            ends_at: string;
+            withdrawn_at: string | null;
+            open: boolean;
+        };
+        OpenedShare: {
+            id: number;
+            by: string;
+            opened_at: string;
+            ends_at: string;
+            withdrawn_at: string | null;
+            open: boolean;
+            address: string;
+        };
+        ShareInput: {
+            days: number;
+        };
+        SignedProgram: {
+            id: number;
+            area_id: number;
+            crop: string;
+            season: number;
+            signed_by: string;
+            signed_at: string;
+            note: string;
+            hash: string;
+            follows_id: number | null;
+            followed_by: number | null;
+            body: components["schemas"]["ProgramBody"];
+            choices: components["schemas"]["ProgramChoices"];
+            shares: components["schemas"]["Share"][];
+        };
+        ShelfProductInput: {
+            name: string;
+            kind: string;
+            grades: {
+                [key: string]: number | null;
+            };
+            cce: number | null;
+            p8: number | null;
+            p60: number | null;
+            water: number | null;
+            density: number | null;
+            bag_lb: number | null;
+            price: number | null;
+            most: number | null;
+            organic: boolean;
+            slow: boolean;
+            ammonium: boolean;
+            nitrate: boolean;
+            off: boolean;
+        };
+        ShelfProduct: {
+            code: string;
+            name: string;
+            kind: string;
+            grades: {
+                [key: string]: number;
+            };
+            cce: number | null;
+            p8: number | null;
+            p60: number | null;
+            water: number | null;
+            density: number | null;
+            bag_lb: number | null;
+            price: number | null;
+            organic: boolean;
+            slow: boolean;
+            ammonium: boolean;
+            nitrate: boolean;
+            most: number | null;
+            off: boolean;
+            grade: string;
+            effectiveness: number | null;
+            lb_per_cup: number | null;
+            cautions: string[];
+            own: boolean;
+            ships: boolean;
+        };
+        Shelf: {
+            kinds: {
+                [key: string]: string[];
+            };
+            products: components["schemas"]["ShelfProduct"][];
+        };
+        ReckonerField: {
+            name: string;
+            label: string;
+            kind: string;
+            default: string;
+            example: string;
+            choices: string[];
+        };
+        ReckonerTool: {
+            code: string;
+            title: string;
+            command: string;
+            asks: string;
+            fields: components["schemas"]["ReckonerField"][];
+            sources: string[];
+        };
+        ReckonInput: {
+            given: {
+                [key: string]: string | null;
+            };
+        };
+        Reckoned: {
+            facts: Record<string, never>;
+            working: string[];
         };
         PooledComposites: {
             mean: number;

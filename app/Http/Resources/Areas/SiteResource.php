@@ -22,6 +22,8 @@ final class SiteResource extends JsonResource
             'timezone' => $this->timezone,
             'units' => $this->units,
             'school' => $this->school,
+            'nutrient_school' => $this->nutrient_school ?? 'build',
+            'lime_school' => $this->lime_school ?? '',
             'latitude' => $this->latitude,
             'longitude' => $this->longitude,
             'areas' => AreaResource::collection($this->whenLoaded('areas')),

@@ -1,0 +1,145 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Prescribe;
+
+use App\Models\Area;
+use App\Models\ProgramDraft;
+use App\Models\SignedVerdict;
+use HonestCore\Program\PartProgram;
+use HonestCore\Program\ProgramChoices;
+use HonestCore\Program\WantedCrop;
+
+/** The program of an area for one crop, from its results, what somebody chose, the shelf, and the tables of its site. */
+final class ComposeProgram
+{
+    public function __construct(
+        private readonly GatherParts $gather,
+        private readonly Shelf $shelf,
+        private readonly OwnTables $tables,
+    ) {}
+
+    public function __invoke(Area $area, ProgramChoices $choices): Composed
+    {
+        $area->loadMissing('site');
+
+        return $this->tables->with($area->site_id, function () use ($area, $choices): Composed {
+            $crop = WantedCrop::of($choices->crop);
+            $gathered = ($this->gather)($area, $crop, $choices);
+            $today = new \DateTimeImmutable(now($area->site->timezone)->format('Y-m-d'));
+            $shelf = $this->shelf->all();
+            $parts = array_map(
+                static fn (GatheredPart $part): PartProgram => PartProgram::of(
+                    $part->results,
+                    $crop,
+                    $part->wants,
+                    $choices,
+                    $shelf,
+                    $today,
+                ),
+                $gathered,
+            );
+
+            $used = $this->tables->used($area->site_id);
+
+            return new Composed(
+                $area,
+                $crop,
+                $choices,
+                $gathered,
+                $parts,
+                $used,
+                self::body($area, $crop, $choices, $gathered, $parts, $used),
+            );
+        });
+    }
+
+    /** What is chosen where nobody has chosen yet: the usual crop of the ground at its usual yield, the schools of the site. */
+    public function usual(Area $area, ?string $crop = null, ?int $season = null): ProgramChoices
+    {
+        $area->loadMissing('site');
+
+        return $this->tables->with($area->site_id, static function () use ($area, $crop, $season): ProgramChoices {
+            $wanted = $crop === null ? WantedCrop::usualFor($area->use) : WantedCrop::of($crop);
+            $today = now($area->site->timezone)->format('Y-m-d');
+            $year = $season ?? (int) substr($today, 0, 4);
+            $plantOn = "{$year}-{$wanted->plantedOn()}";
+
+            return ProgramChoices::fromRow([
+                'crop' => $wanted->code,
+                'yield' => $wanted->yield()['usual'] ?? null,
+                'lime_school' => $area->site->lime_school,
+                'nutrient_school' => $area->site->nutrient_school,
+                'plant_on' => $season === null && $plantOn < $today ? ($year + 1)."-{$wanted->plantedOn()}" : $plantOn,
+            ]);
+        });
+    }
+
+    /** What was chosen in the newest draft, or what is usual. */
+    public function chosen(Area $area, ?string $crop = null): ProgramChoices
+    {
+        $draft = ProgramDraft::newestOf($area);
+        if ($crop !== null && $draft?->crop !== $crop) {
+            $draft = ProgramDraft::query()->where('area_id', $area->id)->where('crop', $crop)->orderByDesc('season')->first();
+        }
+
+        return $draft === null ? $this->usual($area, $crop) : $draft->choices;
+    }
+
+    /**
+     * @param list<GatheredPart> $gathered
+     * @param list<PartProgram> $parts
+     * @param list<array<string, mixed>> $tables
+     * @return array<string, mixed>
+     */
+    private static function body(
+        Area $area,
+        WantedCrop $crop,
+        ProgramChoices $choices,
+        array $gathered,
+        array $parts,
+        array $tables,
+    ): array {
+        $verdicts = [];
+        foreach ($gathered as $part) {
+            $verdicts += $part->verdicts();
+        }
+
+        return [
+            'area' => ['name' => $area->name, 'use' => $area->crop()->name, 'area_m2' => $area->area_m2],
+            'site' => [
+                'name' => $area->site->name,
+                'address' => $area->site->address,
+                'units' => $area->site->units,
+                'timezone' => $area->site->timezone,
+            ],
+            'crop' => ['code' => $crop->code, 'name' => $crop->name, 'yield_unit' => $crop->yield()['unit'] ?? null, 'why' => $crop->why],
+            'plant_on' => $choices->plantOn,
+            'yield' => $choices->yield,
+            'nutrient_school' => $choices->bySufficiency ? 'sufficiency' : 'build',
+            'parts' => array_map(
+                static fn (PartProgram $part, GatheredPart $of): array => [
+                    ...$part->toArray($choices->bedM2()),
+                    'readings' => $of->readings(),
+                    'geometry' => $of->geometry,
+                ],
+                $parts,
+                $gathered,
+            ),
+            'verdicts' => array_values(
+                array_map(
+                    static fn (SignedVerdict $one): array => [
+                        'id' => $one->id,
+                        'test' => $one->method->name,
+                        'claim' => $one->claim,
+                        'verdict' => $one->verdict,
+                        'policy' => $one->policy->version,
+                    ],
+                    $verdicts,
+                ),
+            ),
+            'tables' => $tables,
+        ];
+    }
+}

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Prescribe;
+
+use HonestCore\Reckoner\ReckonerTool;
+use Illuminate\Contracts\Console\Kernel;
+use Symfony\Component\Console\Output\BufferedOutput;
+
+/** Runs a computation of the command line for the page: the same core, the same words, nothing stored. */
+final class RunReckoner
+{
+    public function __construct(private readonly Kernel $console) {}
+
+    /**
+     * @param array<string, string> $given by field; those that are empty are not given
+     * @return array{refused: string|null, facts: array<string, mixed>|null, working: list<string>}
+     */
+    public function __invoke(ReckonerTool $tool, array $given): array
+    {
+        $arguments = ['--json' => true];
+        $file = null;
+        foreach ($tool->fields() as $field) {
+            $value = trim($given[$field['name']] ?? '');
+            if ($field['kind'] === 'file') {
+                $file = (string) tempnam(sys_get_temp_dir(), 'reckon');
+                file_put_contents($file, $value);
+                $arguments[$field['name']] = $file;
+            } elseif ($field['kind'] === 'argument') {
+                $arguments[$field['name']] = $value;
+            } elseif ($value !== '') {
+                $arguments["--{$field['name']}"] = $value;
+            }
+        }
+        $output = new BufferedOutput();
+        try {
+            $status = $this->console->call($tool->command(), $arguments, $output);
+        } finally {
+            if ($file !== null) {
+                @unlink($file);
+            }
+        }
+        $said = trim($output->fetch());
+        $decoded = $status === 0 ? json_decode($said, true) : null;
+        /** @var array<string, mixed>|null $facts */
+        $facts = is_array($decoded) ? $decoded : null;
+
+        return $facts !== null
+            ? ['refused' => null, 'facts' => $facts, 'working' => $tool->working($given, $facts)]
+            : ['refused' => $said, 'facts' => null, 'working' => []];
+    }
+}

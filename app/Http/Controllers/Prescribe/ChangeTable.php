@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Prescribe;
+
+use App\Actions\Prescribe\OwnTables;
+use App\Http\Requests\Prescribe\TableRequest;
+use App\Http\Resources\Prescribe\TableResource;
+use App\Models\Site;
+use App\Models\User;
+
+final class ChangeTable
+{
+    public function __invoke(TableRequest $request, Site $site, string $table, OwnTables $tables): TableResource
+    {
+        /** @var User $author */
+        $author = $request->user();
+        $tables->change(
+            $table,
+            $request->boolean('site_only') ? $site->id : null,
+            $request->array('changes'),
+            $request->string('source')->trim()->toString(),
+            $request->string('dated')->toString(),
+            $author,
+        );
+
+        return new TableResource([$table, $tables->holding($site->id)->get($table)]);
+    }
+}

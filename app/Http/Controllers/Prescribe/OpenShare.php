@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Prescribe;
+
+use App\Actions\Prescribe\ShareProgram;
+use App\Http\Resources\Prescribe\ShareResource;
+use App\Models\SignedProgram;
+use App\Models\User;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+/** Opens an address for the grower; it is shown this once. */
+final class OpenShare
+{
+    public function __invoke(Request $request, SignedProgram $program, ShareProgram $share): JsonResponse
+    {
+        $request->validate(['days' => ['required', 'integer', 'between:1,730']]);
+        /** @var User $author */
+        $author = $request->user();
+        [$made, $token] = $share->open($program->shown(), $author, $request->integer('days'));
+
+        return new JsonResponse(
+            [...(new ShareResource($made))->toArray($request), 'address' => "/grower/{$token}"],
+            201,
+        );
+    }
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests\Prescribe;
+
+use Illuminate\Foundation\Http\FormRequest;
+
+/** What was typed into a computation, as text: the computation itself says what it takes. */
+final class ReckonRequest extends FormRequest
+{
+    /** @return array<string, list<string>> */
+    public function rules(): array
+    {
+        return ['given' => ['present', 'array', 'max:20'], 'given.*' => ['nullable', 'string', 'max:20000']];
+    }
+
+    /** @return array<string, string> */
+    public function given(): array
+    {
+        $given = [];
+        foreach ($this->array('given') as $name => $value) {
+            $given[(string) $name] = is_string($value) ? $value : '';
+        }
+
+        return $given;
+    }
+}
