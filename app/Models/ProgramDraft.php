@@ -21,7 +21,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $season the year of planting
  * @property ProgramChoices $choices
  * @property int $version
- * @property-read \Illuminate\Database\Eloquent\Collection<int, ProgramChange> $changes
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, ProgramChange> $edits
  */
 final class ProgramDraft extends Model
 {
@@ -36,7 +36,7 @@ final class ProgramDraft extends Model
     }
 
     /** @return HasMany<ProgramChange, $this> */
-    public function changes(): HasMany
+    public function edits(): HasMany
     {
         return $this->hasMany(ProgramChange::class, 'draft_id');
     }
@@ -47,7 +47,7 @@ final class ProgramDraft extends Model
             ->where('area_id', $area->id)
             ->where('crop', $crop)
             ->where('season', $season)
-            ->with('changes.author')
+            ->with('edits.author')
             ->first();
     }
 
@@ -58,7 +58,7 @@ final class ProgramDraft extends Model
             ->where('area_id', $area->id)
             ->orderByDesc('updated_at')
             ->orderByDesc('id')
-            ->with('changes.author')
+            ->with('edits.author')
             ->first();
     }
 }

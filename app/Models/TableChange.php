@@ -18,7 +18,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int|null $site_id
  * @property int $created_by
  * @property string $name
- * @property array<string, float|int> $changes
+ * @property array<string, float|int> $figures
  * @property string $source
  * @property \Illuminate\Support\Carbon $dated
  * @property \Illuminate\Support\Carbon $created_at
@@ -33,7 +33,7 @@ final class TableChange extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['changes' => 'array', 'dated' => 'date'];
+        return ['figures' => 'array', 'dated' => 'date'];
     }
 
     /** @return BelongsTo<User, $this> */
@@ -57,7 +57,7 @@ final class TableChange extends Model
         $newest = $rows->unique(static fn (self $row): string => "{$row->name} {$row->site_id}");
 
         return $newest
-            ->filter(static fn (self $row): bool => $row->changes !== [])
+            ->filter(static fn (self $row): bool => $row->figures !== [])
             ->sortBy(static fn (self $row): int => $row->site_id === null ? 1 : 0)
             ->unique('name')
             ->keyBy('name');

@@ -83,7 +83,7 @@ return new class extends Migration
             $table->foreignId('site_id')->nullable()->constrained()->comment('null for all sites of the team');
             $table->foreignId('created_by')->constrained('users');
             $table->string('name', 40);
-            $table->json('changes')->comment('figures by their path; none puts back those that ship');
+            $table->json('figures')->comment('figures by their path; none puts back those that ship');
             $table->string('source', 300);
             $table->date('dated');
             $table->timestamps();

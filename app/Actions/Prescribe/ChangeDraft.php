@@ -47,7 +47,7 @@ final class ChangeDraft
                 'reason' => $reason,
             ]);
 
-            return $draft->refresh()->load('changes.author');
+            return $draft->refresh()->load('edits.author');
         });
     }
 

@@ -28,7 +28,7 @@ final class OwnTables
     {
         return RuleTable::replacing(
             $this->holding($siteId)
-                ->map(static fn (TableChange $change): array => ChangedTable::of($change->name, $change->changes)->table)
+                ->map(static fn (TableChange $change): array => ChangedTable::of($change->name, $change->figures)->table)
                 ->all(),
             $compute,
         );
@@ -50,7 +50,7 @@ final class OwnTables
         $used = [];
         foreach (array_keys(ChangedTable::REPLACEABLE) as $name) {
             $change = $this->holding($siteId)->get($name);
-            $table = $change === null ? RuleTable::shipped($name) : ChangedTable::of($name, $change->changes)->table;
+            $table = $change === null ? RuleTable::shipped($name) : ChangedTable::of($name, $change->figures)->table;
             $used[] = [
                 'name' => $name,
                 'source' => $change->source ?? self::text($table, 'source'),
@@ -73,7 +73,7 @@ final class OwnTables
         return TableChange::record([
             'name' => $name,
             'site_id' => $siteId,
-            'changes' => $checked->changes,
+            'figures' => $checked->changes,
             'source' => $source,
             'dated' => $dated,
             'created_by' => $author->id,

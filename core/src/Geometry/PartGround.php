@@ -92,9 +92,13 @@ final readonly class PartGround
     private static function within(Polygon $polygon, Box $box): array
     {
         $rings = array_values($polygon->rings);
-        foreach (
-            [[self::EAST, $box->west, 1], [self::EAST, $box->east, -1], [self::NORTH, $box->south, 1], [self::NORTH, $box->north, -1]] as [$axis, $at, $side]
-        ) {
+        $sides = [
+            [self::EAST, $box->west, 1],
+            [self::EAST, $box->east, -1],
+            [self::NORTH, $box->south, 1],
+            [self::NORTH, $box->north, -1],
+        ];
+        foreach ($sides as [$axis, $at, $side]) {
             $rings = self::half($rings, $axis, $at, $side);
         }
 

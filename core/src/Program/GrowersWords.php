@@ -287,10 +287,8 @@ final readonly class GrowersWords
     /** Three significant digits, no more than two decimals. */
     private static function figure(float $value): string
     {
-        return match (true) {
-            $value >= 100 => number_format($value),
-            $value >= 10 => number_format($value, 1),
-            default => rtrim(rtrim(number_format($value, 2), '0'), '.'),
-        };
+        return $value >= 100
+            ? number_format($value)
+            : rtrim(rtrim(number_format($value, $value >= 10 ? 1 : 2), '0'), '.');
     }
 }

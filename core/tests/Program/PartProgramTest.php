@@ -6,6 +6,7 @@ namespace HonestCore\Tests\Program;
 
 use HonestCore\Amounts\NutrientQuestion;
 use HonestCore\Amounts\NutrientRate;
+use HonestCore\Program\Heard;
 use HonestCore\Program\HighPhCauses;
 use HonestCore\Program\PartProgram;
 use HonestCore\Program\PartResults;
@@ -21,6 +22,8 @@ use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\TestCase;
 
 #[CoversClass(PartProgram::class)]
+#[CoversClass(ProgramChoices::class)]
+#[CoversClass(Heard::class)]
 #[CoversClass(PartResults::class)]
 #[CoversClass(ProductMix::class)]
 #[CoversClass(ProgramLine::class)]

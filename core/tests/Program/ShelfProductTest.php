@@ -8,12 +8,14 @@ use HonestCore\Error\CoreError;
 use HonestCore\Program\MeasuredAmount;
 use HonestCore\Program\ShelfProduct;
 use HonestCore\Program\ShoppingList;
+use HonestCore\Quantity\AreaRate;
 use HonestCore\Quantity\Extent;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 #[CoversClass(ShelfProduct::class)]
+#[CoversClass(AreaRate::class)]
 #[CoversClass(MeasuredAmount::class)]
 #[CoversClass(ShoppingList::class)]
 final class ShelfProductTest extends TestCase

@@ -23,6 +23,7 @@ use PHPUnit\Framework\TestCase;
 /** Where cores of each pattern must lie on ground that can be reckoned by hand. */
 #[CoversClass(Draw::class)]
 #[CoversClass(Strips::class)]
+#[CoversClass(Bucket::class)]
 final class BlocksAndRingsTest extends TestCase
 {
     /**

@@ -34,7 +34,7 @@ final class ProgramResource extends JsonResource
             'follows_same' => $standing?->hash === $it->hash,
             'changes' => $draft === null
                 ? []
-                : $draft->changes
+                : $draft->edits
                     ->map(static fn (ProgramChange $one): array => [
                         'what' => $one->what,
                         'reason' => $one->reason,

@@ -29,7 +29,7 @@ final class TableResource extends JsonResource
                 static fn (string $path, float $value): array => [
                     'path' => $path,
                     'shipped' => $value,
-                    'own' => $change->changes[$path] ?? null,
+                    'own' => $change->figures[$path] ?? null,
                 ],
                 array_keys($figures),
                 array_values($figures),
