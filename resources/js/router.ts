@@ -153,9 +153,30 @@ const routes: RouteRecordRaw[] = [
     },
     {
         path: `/prescribe/${id('area')}?`,
-        component: () => import('@/features/prescribe/pages/PrescribePage.vue'),
-        meta: { stage: 'prescribe', title: 'Prescribe' },
+        component: () => import('@/features/prescribe/pages/ProgramPage.vue'),
+        meta: { stage: 'prescribe', title: 'Program' },
     },
+    {
+        path: `/prescribe/${id('area')}/lime`,
+        component: () => import('@/features/prescribe/pages/LimePage.vue'),
+        meta: { stage: 'prescribe', title: 'Lime by the schools' },
+    },
+    {
+        path: `/prescribe/${id('area')}/crops`,
+        component: () => import('@/features/prescribe/pages/CropsPage.vue'),
+        meta: { stage: 'prescribe', title: 'Crops side by side' },
+    },
+    {
+        path: `/programs/${id('program')}`,
+        component: () => import('@/features/prescribe/pages/SignedPage.vue'),
+        meta: { stage: 'prescribe', title: 'Signed program' },
+    },
+    ...[
+        ['shelf', 'Shelf', () => import('@/features/prescribe/pages/ShelfPage.vue')] as const,
+        ['tables', 'Tables', () => import('@/features/prescribe/pages/TablesPage.vue')] as const,
+        ['shopping', 'Shopping list', () => import('@/features/prescribe/pages/ShoppingPage.vue')] as const,
+        ['reckoner/:tool?', 'Reckoner', () => import('@/features/prescribe/pages/ReckonerPage.vue')] as const,
+    ].map(([path, title, component]) => ({ path: `/${path}`, component, meta: { stage: 'prescribe', title } })),
     {
         path: '/follow-up',
         component: () => import('@/features/follow-up/pages/FollowUpPage.vue'),

@@ -10335,7 +10335,7 @@ export interface components {
             causes: components["schemas"]["PhCause"][];
             too_high: boolean;
             readings: number[];
-            geometry: Record<string, never>;
+            geometry: components["schemas"]["Geometry"];
         };
         ProgramVerdict: {
             id: number;

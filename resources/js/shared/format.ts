@@ -119,3 +119,34 @@ export function moment(text: string, timezone: string): string {
 export function mailto(to: string, subject: string, text: string): string {
     return `mailto:${to}?subject=${encodeURIComponent(subject)}&body=${encodeURIComponent(text)}`
 }
+
+const KG_PER_LB = 0.45359237
+const KG_PER_HA = KG_PER_LB / 0.40468564224
+const LB_PER_TON = 2000
+
+/** Three significant digits, no more than two decimals. */
+export function figure(value: number | null | undefined): string {
+    if (value === null || value === undefined || !Number.isFinite(value)) return '–'
+    const decimals = Math.abs(value) >= 100 ? 0 : Math.abs(value) >= 10 ? 1 : 2
+    return number(Number(value.toFixed(decimals)), Number.isInteger(Number(value.toFixed(decimals))) ? 0 : decimals)
+}
+
+/** A mass on an area: a small figure and its unit, tons where there are many pounds. */
+export function rate(lbPerAcre: number, units: Units, bulky = false): { value: string; unit: string } {
+    if (units === 'metric') {
+        const kg = lbPerAcre * KG_PER_HA
+        return bulky ? { value: figure(kg / 1000), unit: 't/ha' } : { value: figure(kg), unit: 'kg/ha' }
+    }
+    return bulky
+        ? { value: figure(lbPerAcre / LB_PER_TON), unit: 'tons/acre' }
+        : { value: figure(lbPerAcre), unit: 'lb/acre' }
+}
+
+/** What something weighs, in the units of the site. */
+export function mass(pounds: number, units: Units): string {
+    if (units === 'metric') {
+        const kg = pounds * KG_PER_LB
+        return kg >= 1000 ? `${figure(kg / 1000)}${THIN}t` : `${figure(kg)}${THIN}kg`
+    }
+    return pounds >= LB_PER_TON ? `${figure(pounds / LB_PER_TON)}${THIN}tons` : `${figure(pounds)}${THIN}lb`
+}

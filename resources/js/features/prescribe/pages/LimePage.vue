@@ -60,7 +60,7 @@ const print = (): void => window.print()
                         :class="{ chosen: line.area_id === areaId }"
                     >
                         <td>
-                            <RouterLink :to="`/prescribe/${line.area_id}`">{{ line.area }}</RouterLink>
+                            <RouterLink :to="`/prescribe/${line.area_id}/lime`">{{ line.area }}</RouterLink>
                             <span class="note block">{{ line.kinds.map((kind) => KINDS[kind]).join('; ') }}</span>
                         </td>
                     </tr>
@@ -72,6 +72,7 @@ const print = (): void => window.print()
                 :over="`${it.site.name}, ${it.site.address}. ${extent(it.area.area_m2, units)} of ${it.area.use_name}`"
                 :title="it.area.name"
             >
+                <RouterLink :to="`/prescribe/${it.area.id}`">The program</RouterLink>
                 <el-button type="primary" @click="print">Print</el-button>
             </PageHead>
             <PartsOfArea v-if="it.parts.length" :it="it" :kinds="KINDS" />
