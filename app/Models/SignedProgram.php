@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Casts\AsValue;
+use App\Database\Values;
 use App\Models\Concerns\BelongsToTeam;
 use App\Models\Concerns\IsShown;
+use App\Record\OwnNumbers;
 use HonestCore\Program\ProgramChoices;
 use HonestCore\Program\SpreadPart;
 use Illuminate\Database\Eloquent\Builder;
@@ -124,6 +126,21 @@ final class SignedProgram extends Model
         $parts = $this->body['parts'] ?? [];
 
         return array_values(array_filter(is_array($parts) ? $parts : [], is_array(...)));
+    }
+
+    /**
+     * The verdicts it rests on under the numbers they have in this database; what was signed keeps those it was signed with.
+     *
+     * @return list<array<mixed>>
+     */
+    public function verdictsHere(): array
+    {
+        $verdicts = $this->body['verdicts'] ?? [];
+
+        return array_values(array_map(
+            static fn (array $one): array => ['id' => Values::whole($one['id'] ?? 0) + OwnNumbers::ofThisTeam()] + $one,
+            array_filter(is_array($verdicts) ? $verdicts : [], is_array(...)),
+        ));
     }
 
     /** @return list<SpreadPart> */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Record;
 
+use Illuminate\Support\Facades\Schema;
+
 /**
  * What a team's chain holds: the tables, and the columns that a row says. When a table gets a column, a new form is
  * added; rows keep the form they were sealed by.
@@ -51,6 +53,12 @@ final class Sealed
     public static function tables(int $form): array
     {
         return array_keys(self::FORMS[$form] ?? []);
+    }
+
+    /** @return list<string> those of the newest form that this database has; one of before an upgrade lacks some */
+    public static function present(): array
+    {
+        return array_values(array_filter(self::tables(self::FORM), Schema::hasTable(...)));
     }
 
     /** @return list<string> none where the form or the table is not known */

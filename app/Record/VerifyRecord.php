@@ -59,7 +59,7 @@ final class VerifyRecord
             $asked[Values::text($link->table)][Values::whole($link->form)][] = Values::whole($link->row);
         }
         foreach ($asked as $table => $forms) {
-            foreach (in_array($table, Sealed::tables(Sealed::FORM), true) ? $forms : [] as $form => $ids) {
+            foreach (in_array($table, Sealed::present(), true) ? $forms : [] as $form => $ids) {
                 $rows = DB::table($table)
                     ->where('team_id', $team)
                     ->whereIn('id', $ids)
@@ -76,7 +76,7 @@ final class VerifyRecord
     private function inserted(int $team, int $own): ?ChainFault
     {
         $pieces = self::takesInPieces();
-        foreach (Sealed::tables(Sealed::FORM) as $table) {
+        foreach (Sealed::present() as $table) {
             $id = DB::table($table)
                 ->where('team_id', $team)
                 ->when(

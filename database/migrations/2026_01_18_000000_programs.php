@@ -110,8 +110,28 @@ return new class extends Migration
         }
     }
 
+    /** Programs leave the chain with their links, as long as nothing was written behind them. */
     public function down(): void
     {
+        $behind = DB::table('record_links as other')
+            ->where('other.table', '<>', 'programs')
+            ->whereExists(
+                static fn ($links) => $links
+                    ->from('record_links as own')
+                    ->where('own.table', 'programs')
+                    ->whereColumn('own.team_id', 'other.team_id')
+                    ->whereColumn('own.position', '<', 'other.position'),
+            )
+            ->exists();
+        if ($behind) {
+            throw new RuntimeException('Programs were signed, and the record went on behind them: this step cannot be taken back.');
+        }
+        DB::unprepared('DROP TRIGGER IF EXISTS record_links_no_DELETE');
+        DB::table('record_links')->where('table', 'programs')->delete();
+        DB::unprepared(
+            'CREATE TRIGGER record_links_no_DELETE BEFORE DELETE ON record_links '.
+                "BEGIN SELECT RAISE(ABORT, 'record_links are written once; add a new row'); END",
+        );
         foreach (
             ['ph_answers', 'table_changes', 'shelf_products', 'program_shares', 'programs', 'program_changes', 'program_drafts'] as $name
         ) {

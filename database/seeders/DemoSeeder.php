@@ -47,6 +47,7 @@ final class DemoSeeder extends Seeder
         private readonly BenchSeeder $bench,
         private readonly ReportSeeder $reports,
         private readonly PaddockSeeder $paddock,
+        private readonly ProgramSeeder $programs,
     ) {}
 
     public function run(): void
@@ -93,6 +94,7 @@ final class DemoSeeder extends Seeder
         ($this->bench)($technician, $reviewer);
         ($this->reports)($technician);
         ($this->paddock)($technician);
+        ($this->programs)($technician, $reviewer);
         Carbon::setTestNow();
         Auth::forgetGuards();
     }

@@ -54,6 +54,45 @@ final class QuillHollow
         'Old orchard below the barn' => ['w', 18],
         'Blueberry rows by the creek' => ['random', 15],
         'Paddock by the gravel road' => ['zigzag', 15],
+        'Azalea border under the rendered wall' => ['random', 15],
+        'Raspberry canes past the pump' => ['w', 15],
+        'Herb patch behind the pump house' => ['random', 15],
+    ];
+
+    /** Another site of the same crew: name => use, history, facts, ring. */
+    public const TANSY_HILL = [
+        'Azalea border under the rendered wall' => [
+            'acid-shrubs',
+            'Planted in 2023 along a wall that was rendered with lime in 2022.',
+            ['textures' => ['loam']],
+            [[-30, 20], [34, 17], [35, 36], [-30, 38]],
+        ],
+        'Raspberry canes past the pump' => [
+            'orchard',
+            'Canes since 2019. Wood shavings between the rows, nothing else.',
+            ['textures' => ['loam']],
+            [[-30, -40], [30, -44], [34, -12], [-28, -10]],
+        ],
+        'Herb patch behind the pump house' => [
+            'vegetables',
+            'New ground, turned over in spring.',
+            [],
+            [[44, -12], [68, -12], [68, 10], [44, 10]],
+        ],
+    ];
+
+    /** What the lab found there: pH, Mehlich buffer, P, K, exchange capacity. */
+    public const TANSY_RESULTS = [
+        'Azalea border under the rendered wall' => ['7.16', '', '24', '96', '9.1'],
+        'Raspberry canes past the pump' => ['5.21', '6.12', '22', '58', '7.4'],
+    ];
+
+    /** What the team pays: a bag, or in bulk a ton of 2,000 lb. */
+    public const PRICES = [
+        'limestone-calcitic' => 48, 'limestone-dolomitic' => 52, 'limestone-pelleted' => 7.4, 'wood-ash' => 12, 'sulphur' => 34,
+        'gypsum' => 11.5, 'urea' => 27, 'ammonium-sulphate' => 19, 'calcium-nitrate' => 24, 'superphosphate' => 26,
+        'triple-superphosphate' => 33, 'map' => 36, 'dap' => 35, 'muriate-of-potash' => 25, 'sulphate-of-potash' => 41,
+        'potash-magnesia' => 29, 'blood-meal' => 62, 'bone-meal' => 38, 'zinc-sulphate' => 58, 'borate' => 74,
     ];
 
     /** An area of an earlier year: name, use, history, ring. */

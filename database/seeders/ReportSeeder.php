@@ -26,10 +26,10 @@ use Illuminate\Support\Carbon;
 final class ReportSeeder
 {
     private const NUTRIENTS = [
-        'Terrace beds above the house' => [64, 214, 5.1],
-        'Long Meadow, west slope' => [14, 96, 3.4],
-        'Old orchard below the barn' => [31, 183, 4.2],
-        'Blueberry rows by the creek' => [22, 88, 6.3],
+        'Terrace beds above the house' => [126, 214, 5.1, 13.2],
+        'Long Meadow, west slope' => [14, 96, 3.4, 9.6],
+        'Old orchard below the barn' => [31, 183, 4.2, 11.4],
+        'Blueberry rows by the creek' => [22, 88, 6.3, 8.7],
     ];
 
     /** Three rounds of three check portions: as it should be, then creeping upwards. */
@@ -94,15 +94,16 @@ final class ReportSeeder
     /** @param Collection<int, Sample> $samples */
     private function nutrients(Lab $lab, Collection $samples, User $technician): void
     {
-        $lines = ['Sample ID,"P (Mehlich-3, ICP), ppm","K (Mehlich-3, ICP), ppm",Organic matter %'];
+        $lines = ['Sample ID,"P (Mehlich-3, ICP), ppm","K (Mehlich-3, ICP), ppm",Organic matter %,CEC cmol/kg'];
         foreach ($samples as $sample) {
-            [$p, $k, $om] = self::NUTRIENTS[$sample->area->name];
+            [$p, $k, $om, $cec] = self::NUTRIENTS[$sample->area->name];
             $code = Portion::query()->where('sample_id', $sample->id)->where('kind', 'lab')->value('code');
             $lines[] = implode(',', [
                 $code,
                 round($p * (1 + 0.1 * sin(5.1 * $sample->id))),
                 round($k * (1 + 0.08 * sin(3.7 * $sample->id))),
                 number_format($om + 0.3 * sin(2.3 * $sample->id), 1),
+                number_format($cec + 0.4 * sin(1.9 * $sample->id), 1),
             ]);
         }
         $this->file($lab, 'fennick-nutrients-2026.csv', '2026-10-12', $lines, $technician);

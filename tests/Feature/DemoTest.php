@@ -8,6 +8,7 @@ use App\Models\Area;
 use App\Models\Plan;
 use App\Models\Reading;
 use App\Models\Sample;
+use App\Models\SignedProgram;
 use App\Models\User;
 use Database\Seeders\DemoSeeder;
 use Illuminate\Foundation\Testing\RefreshDatabase;
@@ -27,7 +28,7 @@ final class DemoTest extends TestCase
         $this->actingAs(User::query()->where('role', User::REVIEWER)->firstOrFail());
 
         self::assertSame(
-            [5, 27, 18, 27],
+            [8, 30, 19, 29],
             [
                 Area::query()->count(),
                 Sample::query()->count(),
@@ -44,6 +45,31 @@ final class DemoTest extends TestCase
             ->assertOk()
             ->assertJsonFragment(['kind' => 'amount'])
             ->assertJsonFragment(['kind' => 'leave']);
+    }
+
+    public function test_it_holds_programs_of_every_kind(): void
+    {
+        $this->seed(DemoSeeder::class);
+        $this->actingAs(User::query()->where('role', User::REVIEWER)->firstOrFail());
+        $said = [];
+        foreach (SignedProgram::query()->with('area')->get() as $program) {
+            $lines = array_merge(...array_map(
+                static fn (array $part): array => array_merge(...array_column($part['steps'], 'lines')),
+                $program->body['parts'],
+            ));
+            $said[$program->area->name] = implode('; ', array_column($lines, 'what'));
+            $products[$program->area->name] = array_column($program->body['parts'][0]['amounts'], 'product');
+        }
+
+        self::assertCount(6, $said);
+        self::assertStringContainsString('Lime, first dressing; Lime, the rest', $said['Long Meadow, west slope']);
+        self::assertStringContainsString('No phosphorus', $said['Terrace beds above the house']);
+        self::assertStringContainsString('No sulphur', $said['Azalea border under the rendered wall']);
+        self::assertContains('wood-ash', $products['Raspberry canes past the pump']);
+        self::assertSame([], $products['Herb patch behind the pump house']);
+        $paddock = SignedProgram::query()->whereHas('area', static fn ($area) => $area->where('name', 'like', 'Paddock%'))->firstOrFail();
+        self::assertCount(4, $paddock->spreadParts());
+        self::assertContains(0.0, array_column(array_merge(...array_column($paddock->spreadParts(), 'rates')), 'lb_per_acre'));
     }
 
     /**
@@ -115,6 +141,11 @@ final class DemoTest extends TestCase
                 'practice_rounds',
                 'transects',
                 'ground_events',
+                'shelf_products',
+                'program_drafts',
+                'program_changes',
+                'programs',
+                'ph_answers',
             ] as $table
         ) {
             $rows = $pdo->query("SELECT * FROM {$table} ORDER BY id");

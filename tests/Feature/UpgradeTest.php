@@ -50,7 +50,7 @@ final class UpgradeTest extends ApiTestCase
             return $found === false ? 'refused' : (string) $found->fetchColumn();
         };
         try {
-            foreach ([['migrate', '--seed', '--force'], ['migrate:rollback', '--step=12', '--force']] as $command) {
+            foreach ([['migrate', '--seed', '--force'], ['migrate:rollback', '--step=13', '--force']] as $command) {
                 $run = Command::run($command, '', $environment);
                 self::assertSame(0, $run->status, $run->output.$run->error);
             }
@@ -130,7 +130,7 @@ final class UpgradeTest extends ApiTestCase
             foreach (array_slice($seeded, 0, 4) as [$count]) {
                 self::assertGreaterThan(0, (int) $count);
             }
-            $run('migrate:rollback', '--step=6', '--force');
+            $run('migrate:rollback', '--step=7', '--force');
             self::assertSame($seeded, $sums($old));
             $run('migrate', '--force');
             self::assertSame($seeded, $sums($new));

@@ -38,6 +38,34 @@ final readonly class Composed
         return hash('sha256', json_encode($body, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION));
     }
 
+    /**
+     * Does another say the same but for its days, which hang on the day it was made?
+     *
+     * @param array<string, mixed> $body
+     */
+    public function isLike(array $body): bool
+    {
+        return self::hashOf(self::withoutDays($this->body)) === self::hashOf(self::withoutDays($body));
+    }
+
+    /**
+     * @param array<string, mixed> $body
+     * @return array<string, mixed>
+     */
+    private static function withoutDays(array $body): array
+    {
+        $parts = $body['parts'] ?? [];
+        $body['parts'] = array_map(
+            static fn (mixed $part): mixed => is_array($part) ? array_diff_key($part, ['days' => 0]) : $part,
+            is_array($parts) ? $parts : [],
+        );
+
+        /** @var array<string, mixed> $plain */
+        $plain = json_decode(json_encode($body, JSON_THROW_ON_ERROR), true);
+
+        return $plain;
+    }
+
     public function season(): int
     {
         return (int) substr($this->choices->plantOn, 0, 4);

@@ -34,7 +34,8 @@ final class GatherParts
 
     private const METALS = ['pb', 'as'];
 
-    private const FIZZ = 'fizz-ph';
+    /** The band of a fizz test that means carbonate. */
+    private const FIZZ = 'carbonate';
 
     private const OFF_BY = 2.0;
 
@@ -126,6 +127,9 @@ final class GatherParts
     private static function whosePh(Advised $by): string
     {
         $reading = $by->labReading ?? $by->kitReading;
+        if ($by->pooled !== null) {
+            return 'The mean of '.count($by->pooled->values).' composites: '.implode(', ', array_keys($by->pooled->values));
+        }
 
         return $by->sample === null || $reading === null ? '' : Hear::words($by->sample, $reading);
     }
@@ -260,8 +264,8 @@ final class GatherParts
     {
         foreach ($samples as $sample) {
             foreach ($this->stands->readings($sample, 'ph', 'bench') as $reading) {
-                if ($reading->method->code === self::FIZZ && $reading->band !== null) {
-                    return $reading->band === 'carbonate';
+                if ($reading->band !== null && $reading->method->scale()?->named(self::FIZZ) !== null) {
+                    return $reading->band === self::FIZZ;
                 }
             }
         }

@@ -23,6 +23,9 @@ final readonly class PartGround
     /** A corner on a cutting line counts as this far inside of it, in metres. */
     private const HAIR = 1e-7;
 
+    /** Squares whose sides lie this close together share them, in metres. */
+    private const SEAM = 0.05;
+
     /** Less than this is rounding, in square metres. */
     private const LEAST_M2 = 0.01;
 
@@ -39,10 +42,13 @@ final readonly class PartGround
     {
         $ground = Boundary::fromGeoJson(json_encode($boundary, JSON_THROW_ON_ERROR));
         $found = [];
+        $boxes = [];
         foreach ($outline as $ring) {
-            $box = $ring === [] ? null : Box::around(array_map($ground->plane->toMetres(...), $ring));
-            foreach ($box === null ? [] : $ground->polygons as $polygon) {
-                array_push($found, ...self::within($polygon, $box ?? $polygon->box));
+            $boxes = $ring === [] ? $boxes : self::added($boxes, Box::around(array_map($ground->plane->toMetres(...), $ring)));
+        }
+        foreach ($boxes as $box) {
+            foreach ($ground->polygons as $polygon) {
+                array_push($found, ...self::within($polygon, $box));
             }
         }
 
@@ -86,6 +92,35 @@ final readonly class PartGround
                 $this->polygons,
             ),
         ];
+    }
+
+    /**
+     * One square more; two that share a whole side are one, so that no seam runs through a part.
+     *
+     * @param list<Box> $boxes
+     * @return list<Box>
+     */
+    private static function added(array $boxes, Box $box): array
+    {
+        $like = static fn (float $a, float $b): bool => abs($a - $b) < self::SEAM;
+        foreach ($boxes as $i => $other) {
+            $beside = $like($box->south, $other->south) && $like($box->north, $other->north) &&
+                ($like($box->east, $other->west) || $like($box->west, $other->east));
+            $above = $like($box->west, $other->west) && $like($box->east, $other->east) &&
+                ($like($box->north, $other->south) || $like($box->south, $other->north));
+            if ($beside || $above) {
+                unset($boxes[$i]);
+
+                return self::added(array_values($boxes), new Box(
+                    min($box->west, $other->west),
+                    min($box->south, $other->south),
+                    max($box->east, $other->east),
+                    max($box->north, $other->north),
+                ));
+            }
+        }
+
+        return [...$boxes, $box];
     }
 
     /** @return list<Polygon> */

@@ -276,7 +276,8 @@ final readonly class GrowersWords
             foreach ($step->rows('lines') as $row) {
                 $line = new Fields($row);
                 if ($which($line, $step->text('code'))) {
-                    $found[] = trim("{$line->text('what')}. {$line->text('answer')}".($withNext ? " {$line->text('changes')}" : ''));
+                    $answer = preg_replace('/^Too close to call: /', '', $line->text('answer'));
+                    $found[] = trim("{$line->text('what')}: {$answer}".($withNext ? " {$line->text('changes')}" : ''));
                 }
             }
         }

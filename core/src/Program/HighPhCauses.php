@@ -43,10 +43,15 @@ final readonly class HighPhCauses
 
     /**
      * @param array<string, string> $answers by question
+     * @param bool|null $fizzes what the bench saw, which answers the question about carbonate
      * @return list<string> questions that nobody has answered, in words
      */
-    public static function open(array $answers): array
+    public static function open(array $answers, ?bool $fizzes = null): array
     {
+        if ($fizzes !== null && ($answers['carbonate'] ?? 'unknown') === 'unknown') {
+            $answers['carbonate'] = 'no';
+        }
+
         return array_values(
             array_filter(
                 self::questions(),

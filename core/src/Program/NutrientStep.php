@@ -87,6 +87,7 @@ final class NutrientStep
         $action = ['build' => 'build up', 'maintain' => 'maintain', 'none' => 'none'][$rate->class ?? ''] ?? 'not known';
         [$kind, $what] = match (true) {
             $rate->class === 'none' => ['zero', "No {$name}, and no product may bring any"],
+            $rate->class === null => ['unknown', "{$name}: how much is not known"],
             $rate->lbPerAcre === null => ['unknown', "{$name}: {$action}, how much is not known"],
             $rate->lbPerAcre <= 0.0 => ['zero', "No {$name} this year"],
             default => ['amount', "{$name}, {$oxide}"],
@@ -99,7 +100,7 @@ final class NutrientStep
             $key,
             $kind,
             str_replace(['No Phosphate', 'No Potash'], ['No phosphorus', 'No potassium'], $what),
-            ucfirst($action).": {$heard->shown()}".($rate->class === null ? '' : ', '.self::where($rate, $asked)).'.',
+            $rate->class === null ? "{$heard->shown()}." : ucfirst($action).": {$heard->shown()}, ".self::where($rate, $asked).'.',
             $rate->lbPerAcre,
             $kind === 'amount' ? $rate->between : null,
             $heard->claim(),

@@ -142,7 +142,7 @@ final class PhStep
             default => $part->fizzes,
         };
         $found = SulphurRate::of($ph, $wants->target, $part->texture, fizzes: $fizzes, depthIn: $choices->mixedIn);
-        $open = HighPhCauses::open($part->causes);
+        $open = HighPhCauses::open($part->causes, $part->fizzes);
         $yes = array_keys(array_filter($part->causes, static fn (string $answer): bool => $answer === 'yes'));
         $lines = [self::bare($part, 'zero', 'No lime, and nothing that brings any', 0.0)];
         if ($open !== []) {

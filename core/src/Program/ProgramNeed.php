@@ -10,12 +10,15 @@ use HonestCore\Agronomy\Lime\LimeMaterial;
  * What products have to bring to a part, and what they may not bring.
  *
  * Quantity and unit: lb an acre of N, P2O5, K2O, of elements, and of lime as pure fine carbonate.
- * Rule: what has an amount is needed; what is at or over its optimum, and phosphorus that nobody tested, may not be
- * brought at all; lime only where lime is called for; what else nobody asked about is free.
+ * Rule: what has an amount is needed; what is at or over its optimum, and phosphate and potash of which nobody knows how much,
+ * may not be brought at all; lime only where lime is called for; what else nobody asked about is free.
  */
 final readonly class ProgramNeed
 {
     private const NUTRIENTS = ['n', 'p2o5', 'k2o', 's', 'mg', 'zn', 'b'];
+
+    /** What is not brought unasked. */
+    private const UNKNOWN = ['p2o5' => 'phosphate', 'k2o' => 'potash'];
 
     /**
      * @param array<string, float> $need
@@ -42,11 +45,8 @@ final readonly class ProgramNeed
                 $need[$line->key] ??= 0.0;
                 $never[] = $line->key;
             }
-            if ($line->key === 'k2o' && $line->lbPerAcre === null) {
-                $reasons[] = 'How much potash is wanted is not known: products may bring some.';
-            }
-            if ($line->key === 'p2o5' && $line->lbPerAcre === null) {
-                $reasons[] = 'How much phosphate is wanted is not known: no product may bring any.';
+            if (isset(self::UNKNOWN[$line->key]) && $line->lbPerAcre === null) {
+                $reasons[] = 'How much '.self::UNKNOWN[$line->key].' is wanted is not known: no product may bring any.';
             }
         }
 
@@ -62,8 +62,7 @@ final readonly class ProgramNeed
     private static function isShut(ProgramLine $line): bool
     {
         return match ($line->key) {
-            'p2o5' => $line->lbPerAcre === null || $line->lbPerAcre <= 0.0,
-            'k2o' => $line->kind === 'zero',
+            'p2o5', 'k2o' => $line->lbPerAcre === null || $line->lbPerAcre <= 0.0,
             'n', 'b' => $line->lbPerAcre !== null && $line->lbPerAcre <= 0.0,
             default => false,
         };

@@ -31,6 +31,36 @@ final readonly class ChangedTable
         ],
     ];
 
+    /** What the places of a list are. */
+    private const PLACES = [
+        'p' => ['critical level, ppm', 'limit, ppm'],
+        'k' => ['critical level, ppm', 'limit, ppm'],
+        'bray' => ['critical level, ppm', 'limit, ppm'],
+        'k_low_cec' => ['critical level, ppm', 'limit, ppm'],
+        'removal' => ['P2O5, lb', 'K2O, lb'],
+        'zero' => ['P2O5, lb/acre', 'K2O, lb/acre'],
+        'build_k' => ['lb K2O a ppm', 'more for each cmol/kg'],
+        'ph' => ['lime below', 'sized for', 'too high from'],
+        'layer_bottom_in' => ['from', 'to'],
+    ];
+
+    /** Names of branches in the words of the field; empty for what says nothing. */
+    private const NAMES = [
+        'crops' => '', 'analytes' => '', 'steps' => '', 'p' => 'phosphorus', 'k' => 'potassium', 'ph' => 'pH',
+        'k_low_cec' => 'potassium on low exchange capacity', 'low_cec' => 'exchange capacity that is low, cmol/kg',
+        'bray' => 'phosphorus by Bray-1', 'limits' => 'limits', 'zero' => 'rate at test zero', 'removal' => 'removal by a unit of yield',
+        'need' => 'need, lb N/acre', 'usual' => 'usual, an acre', 'years' => 'years to build up', 'build_p' => 'lb P2O5 a ppm',
+        'build_k' => 'building up potassium', 'lb_per_acre' => 'amount, lb/acre', 'psnt_critical' => 'critical nitrate, ppm NO3-N',
+        'psnt_each' => 'lb N a ppm', 'table' => 'table: pH, lb/100 sq ft on sand, on loam', 'stop_carbonate' => 'carbonate that stops, %',
+        'ask_above' => 'pH above which causes are asked', 'pb' => 'lead', 'as' => 'arsenic', 'limit' => 'limit, ppm', 'since' => 'year',
+        'lime_days' => 'lime, days before planting', 'nutrient_days' => 'phosphate and potash, days before planting',
+        'slow_days' => 'slow sources, days before planting', 'micro_days' => 'micronutrients, days after planting',
+        'dressings_days' => 'days between small dressings', 'spread_before_pull_days' => 'days after spreading that a composite is doubted',
+        'salts' => 'salts, dS/m', 'layer_bottom_in' => 'bottom of the layer, in', 'apart_ph' => 'targets of pH that pull apart',
+        'dressing_tons_per_acre' => 'most in one dressing, tons/acre', 'dressing_ph_units' => 'most in one dressing, units of pH',
+        'organic_matter_most' => 'organic matter of mineral soils at most, %',
+    ];
+
     /** Pairs and triples of these names go upwards. */
     private const ASCENDING = ['p', 'k', 'k_low_cec', 'bray', 'ph', 'layer_bottom_in'];
 
@@ -83,6 +113,22 @@ final readonly class ChangedTable
         }
 
         return $found;
+    }
+
+    /** What a figure is, in the words of the field: phosphorus, corn, critical level. */
+    public static function label(string $path): string
+    {
+        $steps = explode('.', $path);
+        $said = [];
+        foreach ($steps as $i => $step) {
+            $before = $i === 0 ? '' : $steps[$i - 1];
+            $ofPair = self::PLACES[$before] ?? (self::PLACES[$i > 1 ? $steps[$i - 2] : ''] ?? []);
+            $said[] = ctype_digit($step)
+                ? $ofPair[(int) $step] ?? 'row '.((int) $step + 1)
+                : self::NAMES[$step] ?? strtr($step, '_', ' ');
+        }
+
+        return implode(', ', array_values(array_filter($said)));
     }
 
     /** @param array<string, float> $found */

@@ -62,6 +62,19 @@ final class PartGroundTest extends TestCase
         self::assertSame([1, 2], [count($back['coordinates']), count($back['coordinates'][0])]);
     }
 
+    public function test_squares_that_share_a_side_are_one_piece(): void
+    {
+        $boundary = Boundary::fromGeoJson(json_encode(self::COMB, JSON_THROW_ON_ERROR));
+        $two = [self::square($boundary, 0.0, 0.5, 0.25), self::square($boundary, 0.25, 0.5, 0.25)];
+        $one = PartGround::ofCell(self::COMB, $two);
+        self::assertCount(1, $one->geoJson()['coordinates']);
+        $apart = array_sum(array_map(
+            static fn (array $ring): float => PartGround::ofCell(self::COMB, [$ring])->areaM2(),
+            $two,
+        ));
+        self::assertEqualsWithDelta($apart, $one->areaM2(), 0.01);
+    }
+
     public function test_a_zone_keeps_its_hole(): void
     {
         $zone = PartGround::ofZone(self::COMB['coordinates']);

@@ -38,6 +38,17 @@ final class ChangedTableTest extends TestCase
         }
     }
 
+    public function test_a_figure_is_called_by_the_words_of_the_field(): void
+    {
+        self::assertSame('phosphorus, corn, critical level, ppm', ChangedTable::label('p.corn.0'));
+        self::assertSame('potato, pH, sized for', ChangedTable::label('crops.potato.ph.1'));
+        self::assertSame('zn, limits, dtpa', ChangedTable::label('analytes.zn.limits.dtpa'));
+        foreach (array_keys(ChangedTable::REPLACEABLE) as $name) {
+            $labels = array_map(ChangedTable::label(...), array_keys(ChangedTable::figures($name)));
+            self::assertSame([], array_filter($labels, static fn (string $label): bool => str_contains($label, '_')), $name);
+        }
+    }
+
     public function test_what_is_no_figure_of_it_is_refused(): void
     {
         foreach (

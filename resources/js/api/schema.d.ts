@@ -10178,6 +10178,7 @@ export interface components {
         };
         TableFigure: {
             path: string;
+            label: string;
             shipped: number;
             own: number | null;
         };

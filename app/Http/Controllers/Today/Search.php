@@ -13,8 +13,11 @@ final class Search
 {
     private const FEWEST_LETTERS = 2;
 
+    private const MOST_LETTERS = 100;
+
     public function __invoke(Request $request, Find $find): JsonResponse
     {
+        $request->validate(['q' => ['present', 'nullable', 'string', 'max:'.self::MOST_LETTERS]]);
         $words = trim($request->string('q')->toString());
 
         return new JsonResponse(

@@ -31,7 +31,7 @@ final class ProgramResource extends JsonResource
             'unwanted' => $it->unwanted(),
             'version' => $draft->version ?? 0,
             'follows_id' => $standing?->id,
-            'follows_same' => $standing?->hash === $it->hash,
+            'follows_same' => $standing !== null && $it->isLike($standing->body),
             'changes' => $draft === null
                 ? []
                 : $draft->edits

@@ -19,7 +19,7 @@ final class SignedProgramResource extends JsonResource
 
         return [
             ...(new SignedLineResource($it))->toArray($request),
-            'body' => $it->body,
+            'body' => ['verdicts' => $it->verdictsHere()] + $it->body,
             'choices' => $it->choices->toRow(),
             'shares' => $it->shares
                 ->map(static fn (ProgramShare $share): array => (new ShareResource($share))->toArray($request))

@@ -28,6 +28,7 @@ final class TableResource extends JsonResource
             'figures' => array_map(
                 static fn (string $path, float $value): array => [
                     'path' => $path,
+                    'label' => ChangedTable::label($path),
                     'shipped' => $value,
                     'own' => $change->figures[$path] ?? null,
                 ],

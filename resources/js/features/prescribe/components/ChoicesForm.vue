@@ -21,7 +21,6 @@ const CREDITS = [
     ['irrigation_in', 'Water, in'],
 ] as const
 const SCHOOLS = [
-    ['', 'first there is'],
     ['smp', 'SMP buffer'],
     ['mehlich', 'Mehlich buffer'],
     ['adams_evans', 'Adams-Evans buffer'],
@@ -91,6 +90,7 @@ const named = computed(() => props.crops.map((one) => [one.code, `${one.name} ($
                 <OneOf
                     :model-value="choices.lime_school"
                     :options="SCHOOLS"
+                    none="first there is"
                     @update:model-value="(to: string) => set({ lime_school: to })"
                 />
             </FormField>

@@ -25,8 +25,6 @@ const CLAIMS: Record<string, string> = {
     lab: 'lab result',
     rate: 'a test whose rate claim stands',
     sort: 'a test whose sort claim stands',
-    table: 'a table',
-    none: 'nothing that stands',
 }
 const steps = computed(() => props.part.steps.filter(({ code, lines }) => lines.length > 0 || code === 'stop'))
 const amount = (line: Schema<'ProgramLine'>) => rate(line.lb_per_acre ?? 0, props.units, line.key === 'lime')
@@ -68,7 +66,7 @@ const between = ({ between: ends, key }: Schema<'ProgramLine'>): string => {
             <dl class="rests">
                 <template v-if="line.claim !== 'none' || line.from">
                     <dt>Rests on</dt>
-                    <dd>{{ line.from || '–' }}{{ line.claim === 'none' ? '' : `, ${CLAIMS[line.claim]}` }}</dd>
+                    <dd>{{ line.from || '–' }}{{ CLAIMS[line.claim] ? `, ${CLAIMS[line.claim]}` : '' }}</dd>
                 </template>
                 <template v-if="line.sure">
                     <dt>How sure</dt>

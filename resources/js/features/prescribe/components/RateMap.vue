@@ -18,9 +18,18 @@ const products = computed(() => {
     return [...found]
 })
 const picked = ref('')
-const product = computed(() =>
-    products.value.some(([code]) => code === picked.value) ? picked.value : (products.value[0]?.[0] ?? ''),
+/** To begin with, one whose rate is not the same everywhere. */
+const first = computed(
+    () =>
+        products.value.find(([code]) => new Set(props.parts.map((part) => pounds(part, code))).size > 1) ??
+        products.value[0],
 )
+const product = computed<string>({
+    get: () => (products.value.some(([code]) => code === picked.value) ? picked.value : (first.value?.[0] ?? '')),
+    set: (code) => (picked.value = code),
+})
+const pounds = (part: Schema<'ProgramPart'>, code: string): number =>
+    part.amounts.find((one) => one.product === code)?.lb_per_acre ?? 0
 const rings = (part: Schema<'ProgramPart'>): Ring[][] => {
     const { type, coordinates } = part.geometry as { type: string; coordinates: Ring[] | Ring[][] }
     return type === 'Polygon' ? [coordinates as Ring[]] : (coordinates as Ring[][])
@@ -58,8 +67,7 @@ const middle = (part: Schema<'ProgramPart'>): [number, number] => {
     ]
     return [(w + e) / 2, (n + s) / 2]
 }
-const of = (part: Schema<'ProgramPart'>): number =>
-    part.amounts.find((one) => one.product === product.value)?.lb_per_acre ?? 0
+const of = (part: Schema<'ProgramPart'>): number => pounds(part, product.value)
 const classes = computed(() => [...new Set(props.parts.map(of).filter((one) => one > 0))].sort((a, b) => a - b))
 const gap = (pounds: number): number =>
     GAPS[
@@ -74,7 +82,7 @@ const gap = (pounds: number): number =>
     <section class="step">
         <div class="title">
             <h2>Rate map</h2>
-            <OneOf v-if="products.length > 1" v-model="picked" class="no-print" :options="products" />
+            <OneOf v-if="products.length > 1" v-model="product" class="no-print" :options="products" />
         </div>
         <p v-if="!products.length" class="note">Nothing is spread on any part.</p>
         <svg

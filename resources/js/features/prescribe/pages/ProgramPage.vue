@@ -272,17 +272,17 @@ const print = (): void => window.print()
                     <p class="note">
                         Once signed it is not edited: a newer one follows it. It keeps its results, verdicts and tables.
                     </p>
-                    <div class="row">
+                    <form class="row" @submit.prevent="signing.save()">
                         <FormField label="A word to the grower">
                             <el-input v-model="note" maxlength="2000" />
                         </FormField>
                         <FormField label="Your password" :wrong="signing.wrong('password')">
                             <el-input v-model="password" type="password" autocomplete="current-password" />
                         </FormField>
-                        <el-button type="primary" :loading="signing.saving.value" @click="signing.save()"
+                        <el-button type="primary" native-type="submit" :loading="signing.saving.value"
                             >Sign this program</el-button
                         >
-                    </div>
+                    </form>
                 </template>
                 <p v-else class="note">A reviewer signs it.</p>
             </section>

@@ -5,7 +5,7 @@ import { useRoute, useRouter } from 'vue-router'
 import FormField from '@/shared/components/FormField.vue'
 import OneOf from '@/shared/components/OneOf.vue'
 import PageHead from '@/shared/components/PageHead.vue'
-import { figure } from '@/shared/format'
+import { number } from '@/shared/format'
 import { useReckoned, useReckoners } from '../api'
 
 /** Each computation without any record, by typing or by link: the address holds what was typed. */
@@ -47,28 +47,40 @@ watch(asked, (to) => {
 const rows = computed(() => {
     const flat: [string, string][] = []
     const walk = (name: string, value: unknown): void => {
+        if (name.endsWith('reasons')) return
         if (Array.isArray(value) && value.every((one) => typeof one !== 'object' || one === null)) {
-            if (name !== 'reasons' && value.length) flat.push([name, value.map(written).join(' to ')])
+            if (value.length) flat.push([name, value.map(written).join(' to ')])
+        } else if (Array.isArray(value)) {
+            for (const [i, inner] of value.entries()) walk(`${name} ${called(inner) ?? i + 1}`, inner)
         } else if (typeof value === 'object' && value !== null) {
-            for (const [key, inner] of Object.entries(value)) walk(name ? `${name} ${key}` : key, inner)
+            for (const [key, inner] of Object.entries(value)) {
+                if (inner !== called(value)) walk(name ? `${name} ${key}` : key, inner)
+            }
         } else flat.push([name, written(value)])
     }
     walk('', found.value?.facts ?? {})
     return flat.map(([name, value]) => [name.replace(/_/g, ' '), value] as const)
 })
+/** What one of several is called, where it has a name of its own. */
+const called = (value: unknown): string | undefined => {
+    const row = value as Record<string, unknown> | null
+    return [row?.school, row?.name, row?.form].find((one): one is string => typeof one === 'string')
+}
+const DECIMALS = 4
+const decimals = (value: number): number => String(Number(value.toFixed(DECIMALS))).split('.')[1]?.length ?? 0
 const written = (value: unknown): string =>
     value === null
         ? '–'
         : typeof value === 'number'
-          ? figure(value)
+          ? number(value, decimals(value))
           : typeof value === 'boolean'
             ? value
                 ? 'yes'
                 : 'no'
             : String(value)
 const reasons = computed(() => {
-    const facts = found.value?.facts as { reasons?: string[] } | undefined
-    return facts?.reasons ?? []
+    const facts = found.value?.facts as { reasons?: string[]; schools?: { reasons: string[] }[] } | undefined
+    return [...(facts?.reasons ?? []), ...(facts?.schools ?? []).flatMap((one) => one.reasons)]
 })
 </script>
 

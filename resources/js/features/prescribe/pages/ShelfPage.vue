@@ -62,7 +62,7 @@ const beside = (one: Schema<'ShelfProduct'>): string =>
                     <td>
                         {{ one.name }}
                         <span class="note block"
-                            >{{ one.off ? 'not used in proposals. ' : ''
+                            >{{ one.off ? 'not used in proposals; ' : ''
                             }}{{ one.own ? (one.ships ? 'changed by you' : 'your own') : 'as it ships' }}</span
                         >
                     </td>

@@ -143,6 +143,9 @@ const print = (): void => window.print()
 </template>
 
 <style scoped>
+.take .el-select {
+    width: 130px;
+}
 .take {
     display: grid;
     grid-template-columns: 1fr 1.4fr;

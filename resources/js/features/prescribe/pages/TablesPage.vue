@@ -31,7 +31,7 @@ const name = ref(typeof route.query.table === 'string' ? route.query.table : 'nu
 const table = computed(() => tables.value?.find((one) => one.name === name.value))
 const filter = ref('')
 const rows = computed(() =>
-    (table.value?.figures ?? []).filter(({ path }) => path.toLowerCase().includes(filter.value.toLowerCase())),
+    (table.value?.figures ?? []).filter(({ label }) => label.toLowerCase().includes(filter.value.toLowerCase())),
 )
 const own = ref<Record<string, number | undefined>>({})
 const about = reactive({ source: '', dated: today(timezone.value), site_only: false })
@@ -46,11 +46,6 @@ watch(
     },
     { immediate: true },
 )
-const words = (path: string): string =>
-    path
-        .replace(/^(crops|analytes|steps)\./, '')
-        .split('.')
-        .join(' · ')
 const saving = useSave(
     (changes: Record<string, number>) =>
         api.put(
@@ -105,7 +100,11 @@ const given = computed(() =>
                         ><DateField v-model="about.dated"
                     /></FormField>
                     <el-checkbox v-model="about.site_only">For this site alone</el-checkbox>
-                    <el-button type="primary" :loading="saving.saving.value" @click="saving.save(given)"
+                    <el-button
+                        type="primary"
+                        :disabled="!Object.keys(given).length"
+                        :loading="saving.saving.value"
+                        @click="saving.save(given)"
                         >Put in place</el-button
                     >
                     <el-button v-if="table.change" @click="saving.save({})">Put back what ships</el-button>
@@ -124,7 +123,7 @@ const given = computed(() =>
                     </thead>
                     <tbody>
                         <tr v-for="one in rows.slice(0, 300)" :key="one.path">
-                            <td>{{ words(one.path) }}</td>
+                            <td>{{ one.label }}</td>
                             <td class="num">{{ one.shipped }}</td>
                             <td class="num">
                                 <el-input-number
@@ -133,7 +132,7 @@ const given = computed(() =>
                                     :controls="false"
                                     :min="0"
                                     size="small"
-                                    :aria-label="words(one.path)"
+                                    :aria-label="one.label"
                                 />
                                 <template v-else>{{ one.own ?? '' }}</template>
                             </td>
