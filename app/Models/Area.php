@@ -29,6 +29,10 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property-read Site $site
  * @property-read \Illuminate\Database\Eloquent\Collection<int, Plan> $plans
  * @property-read \Illuminate\Database\Eloquent\Collection<int, Sample> $samples
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, Sample> $measured
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, GroundEvent> $groundEvents
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, PhAnswer> $phAnswers
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, ProgramDraft> $drafts
  */
 final class Area extends Model
 {
@@ -58,6 +62,46 @@ final class Area extends Model
     public function samples(): HasMany
     {
         return $this->hasMany(Sample::class);
+    }
+
+    /**
+     * Composites again, for those of them in which anything was read: see GatherParts.
+     *
+     * @return HasMany<Sample, $this>
+     */
+    public function measured(): HasMany
+    {
+        return $this->hasMany(Sample::class);
+    }
+
+    /**
+     * What was spread on it, and rain.
+     *
+     * @return HasMany<GroundEvent, $this>
+     */
+    public function groundEvents(): HasMany
+    {
+        return $this->hasMany(GroundEvent::class);
+    }
+
+    /**
+     * What was answered about a high pH.
+     *
+     * @return HasMany<PhAnswer, $this>
+     */
+    public function phAnswers(): HasMany
+    {
+        return $this->hasMany(PhAnswer::class);
+    }
+
+    /**
+     * Programs that are drafted.
+     *
+     * @return HasMany<ProgramDraft, $this>
+     */
+    public function drafts(): HasMany
+    {
+        return $this->hasMany(ProgramDraft::class);
     }
 
     /** Names what a person can change of it: an edit that is based on another state is not taken. */

@@ -24,18 +24,4 @@ final class PhAnswer extends Model
     use BelongsToTeam;
 
     protected $guarded = [];
-
-    /**
-     * @param list<int> $areas
-     * @return array<int, array<string, string>> answers by question, by area
-     */
-    public static function holding(array $areas): array
-    {
-        $found = [];
-        foreach (self::query()->whereIn('area_id', $areas)->orderBy('id')->get() as $one) {
-            $found[$one->area_id][$one->question] = $one->answer;
-        }
-
-        return $found;
-    }
 }

@@ -21,6 +21,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $season the year of planting
  * @property ProgramChoices $choices
  * @property int $version
+ * @property \Illuminate\Support\Carbon $updated_at
  * @property-read \Illuminate\Database\Eloquent\Collection<int, ProgramChange> $edits
  */
 final class ProgramDraft extends Model
@@ -47,17 +48,6 @@ final class ProgramDraft extends Model
             ->where('area_id', $area->id)
             ->where('crop', $crop)
             ->where('season', $season)
-            ->with('edits.author')
-            ->first();
-    }
-
-    /** The newest of an area, whatever its crop. */
-    public static function newestOf(Area $area): ?self
-    {
-        return self::query()
-            ->where('area_id', $area->id)
-            ->orderByDesc('updated_at')
-            ->orderByDesc('id')
             ->with('edits.author')
             ->first();
     }

@@ -79,10 +79,11 @@ final class ComposeProgram
     /** What was chosen in the newest draft, or what is usual. */
     public function chosen(Area $area, ?string $crop = null): ProgramChoices
     {
-        $draft = ProgramDraft::newestOf($area);
-        if ($crop !== null && $draft?->crop !== $crop) {
-            $draft = ProgramDraft::query()->where('area_id', $area->id)->where('crop', $crop)->orderByDesc('season')->first();
-        }
+        $draft = $area->loadMissing('drafts')->drafts->sortByDesc(
+            static fn (ProgramDraft $one): array => [(string) $one->updated_at, $one->id],
+        )->first(
+            static fn (ProgramDraft $one): bool => $crop === null || $one->crop === $crop,
+        );
 
         return $draft === null ? $this->usual($area, $crop) : $draft->choices;
     }

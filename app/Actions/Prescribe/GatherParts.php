@@ -4,11 +4,10 @@ declare(strict_types=1);
 
 namespace App\Actions\Prescribe;
 
-use App\Actions\Reports\AskQuestions;
+use App\Database\Values;
 use App\Models\Area;
 use App\Models\GroundEvent;
 use App\Models\JudgingPolicy;
-use App\Models\PhAnswer;
 use App\Models\Plan;
 use App\Models\Sample;
 use HonestCore\Agronomy\Lime\LimeMaterial;
@@ -24,6 +23,7 @@ use HonestCore\Table\Fields;
 use HonestCore\Table\Number;
 use HonestCore\Table\RuleTable;
 use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /** All that is known of an area, or of each of its parts, that a program is made from. */
 final class GatherParts
@@ -47,12 +47,13 @@ final class GatherParts
     /** @return list<GatheredPart> */
     public function __invoke(Area $area, WantedCrop $crop, ProgramChoices $choices): array
     {
+        $area->loadMissing(self::needs());
         $it = ($this->recommend)($area, LimeMaterial::reference(), $choices->mixedIn, null, $crop);
         $samples = $this->samples($area);
         $grounds = $it->parts === [] ? [] : $this->grounds($area, $it->parts[0]->sample->plan_id ?? 0);
         $asked = $it->parts === [] ? [$it->chosen] : $it->parts;
         $near = $this->isNearWater($area);
-        $causes = PhAnswer::holding([$area->id])[$area->id] ?? [];
+        $causes = $area->phAnswers->sortBy('id')->pluck('answer', 'question')->map(Values::text(...))->all();
         $parts = [];
         foreach ($asked as $one) {
             $number = $it->parts === [] ? 0 : $one->sample->composite ?? 0;
@@ -151,20 +152,28 @@ final class GatherParts
         return null;
     }
 
+    /** @return array<int|string, string|\Closure> what is loaded with areas whose parts are gathered */
+    public static function needs(): array
+    {
+        return [
+            'site.landmarks',
+            'groundEvents',
+            'phAnswers',
+            'measured' => static fn (HasMany $samples) => $samples
+                ->whereHas('readings')
+                ->orderByDesc('pulled_on')
+                ->orderByDesc('number')
+                ->limit(Recommend::NEWEST),
+            ...array_map(static fn (string $with): string => "measured.{$with}", WhatStands::READ_BY),
+            ...Recommend::needs(),
+        ];
+    }
+
     /** @return list<Sample> the newest first, those whose layer begins at the surface */
     private function samples(Area $area): array
     {
         return array_values(
-            Sample::query()
-                ->where('area_id', $area->id)
-                ->whereHas('readings')
-                ->orderByDesc('pulled_on')
-                ->orderByDesc('number')
-                ->limit(Recommend::NEWEST)
-                ->with(WhatStands::READ_BY)
-                ->get()
-                ->filter(static fn (Sample $sample): bool => DepthLayer::parse($sample->depth)->topCm === 0.0)
-                ->all(),
+            $area->measured->filter(static fn (Sample $sample): bool => DepthLayer::parse($sample->depth)->topCm === 0.0)->all(),
         );
     }
 
@@ -178,8 +187,6 @@ final class GatherParts
 
     private function isNearWater(Area $area): bool
     {
-        $area->site->loadMissing('landmarks');
-
         return WaterNear::of(
             $area->boundary,
             array_values(
@@ -218,11 +225,10 @@ final class GatherParts
      */
     private function inQuestion(array $samples): array
     {
-        $doubted = AskQuestions::doubted();
         $words = [];
         foreach ($samples as $sample) {
             foreach ($sample->readings as $reading) {
-                if (isset($doubted[$reading->id]) && $reading->correction === null) {
+                if ($this->stands->isDoubted($reading) && $reading->correction === null) {
                     $name = Analytes::get($reading->method->analyte)->name;
                     $words[] = "{$name} of {$sample->code}: the lab was asked, and nobody has answered.";
                 }
@@ -244,12 +250,11 @@ final class GatherParts
                 $words[] = ucfirst($event['kind'])." was spread on {$event['on']}, {$sample->code} pulled on {$pulled}.";
             }
         }
-        $spread = GroundEvent::query()
-            ->where('area_id', $area->id)
-            ->where('kind', 'application')
-            ->whereBetween('on', [$since, $sample->pulled_on->format('Y-m-d 23:59:59')])
-            ->orderBy('on')
-            ->get();
+        $spread = $area->groundEvents->sortBy('on')->filter(
+            static fn (GroundEvent $event): bool => $event->kind === 'application' &&
+                $event->on->format('Y-m-d') >= $since &&
+                $event->on->format('Y-m-d') <= $pulled,
+        );
         foreach ($spread as $event) {
             $words[] = "{$event->what} on {$event->on->format('Y-m-d')}, {$sample->code} pulled on {$pulled}.";
         }

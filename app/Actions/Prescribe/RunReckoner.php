@@ -24,7 +24,7 @@ final class RunReckoner
         foreach ($tool->fields() as $field) {
             $value = trim($given[$field['name']] ?? '');
             if ($field['kind'] === 'file') {
-                $file = (string) tempnam(sys_get_temp_dir(), 'reckon');
+                $file = (string) tempnam(sys_get_temp_dir(), 'hc-reckon');
                 file_put_contents($file, $value);
                 $arguments[$field['name']] = $file;
             } elseif ($field['kind'] === 'argument') {

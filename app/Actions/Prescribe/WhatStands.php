@@ -34,6 +34,9 @@ final class WhatStands
     /** @var array<int, true>|null readings in an open question */
     private ?array $doubted = null;
 
+    /** @var \WeakMap<Sample, array<string, list<Reading>>>|null */
+    private ?\WeakMap $found = null;
+
     /** @var array<int, ErrorOfTest|null> by verdict */
     private array $errors = [];
 
@@ -51,25 +54,47 @@ final class WhatStands
      */
     public function readings(Sample $sample, string $analyte, ?string $workplace = null): array
     {
+        $standing = $this->standing($sample)[$analyte] ?? [];
+
+        return $workplace === null
+            ? $standing
+            : array_values(array_filter($standing, static fn (Reading $one): bool => $one->method->workplace === $workplace));
+    }
+
+    /**
+     * Whether a reading is in a question that nobody has answered.
+     */
+    public function isDoubted(Reading $reading): bool
+    {
         $this->doubted ??= AskQuestions::doubted();
 
-        return array_values(
-            $sample->readings
-                ->filter(
-                    fn (Reading $reading): bool => $reading->correction === null &&
-                        $reading->flags === [] &&
-                        ! isset($this->doubted[$reading->id]) &&
-                        $reading->method->analyte === $analyte &&
-                        ($workplace === null || $reading->method->workplace === $workplace),
-                )
-                ->sortBy(
-                    static fn (Reading $reading): array => [
-                        $reading->method->workplace === 'lab' && $reading->method->lab_id !== null ? 1 : 0,
-                        -$reading->id,
-                    ],
-                )
-                ->all(),
-        );
+        return isset($this->doubted[$reading->id]);
+    }
+
+    /**
+     * What stands of a sample by analyte, found once for each sample that is looked at.
+     *
+     * @return array<string, list<Reading>>
+     */
+    private function standing(Sample $sample): array
+    {
+        $this->found ??= new \WeakMap;
+
+        return $this->found[$sample] ??= $sample->readings
+            ->filter(
+                fn (Reading $reading): bool => $reading->correction === null &&
+                    $reading->flags === [] &&
+                    ! $this->isDoubted($reading),
+            )
+            ->sortBy(
+                static fn (Reading $reading): array => [
+                    $reading->method->workplace === 'lab' && $reading->method->lab_id !== null ? 1 : 0,
+                    -$reading->id,
+                ],
+            )
+            ->groupBy(static fn (Reading $reading): string => $reading->method->analyte)
+            ->map(static fn ($of): array => array_values($of->all()))
+            ->all();
     }
 
     /**

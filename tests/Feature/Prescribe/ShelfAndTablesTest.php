@@ -124,7 +124,7 @@ final class ShelfAndTablesTest extends ApiTestCase
         self::assertStringContainsString('need', $this->reckon('mix', ['file' => '{"products":[]}'])->assertStatus(422)->json('message'));
         self::assertStringNotContainsString('/tmp', $this->reckon('metals', ['file' => "value\nlots", 'limit' => '80'])->json('message'));
         $this->postJson('/api/reckoner/gold', ['given' => []])->assertStatus(422);
-        self::assertSame([], glob(sys_get_temp_dir().'/reckon*'), 'nothing is left behind');
+        self::assertSame([], glob(sys_get_temp_dir().'/hc-reckon*'), 'nothing is left behind');
         // 25 lb N as 15.5-0-0 is 161.29 lb (common practice).
         $mix = $this->reckon('mix', ['file' => '{"need":{"n":25},"products":[{"name":"lime nitrate","cost":1,"n":15.5}]}'])->json('facts');
         self::assertEqualsWithDelta(161.29, $mix['products'][0]['amount'], 0.005);
