@@ -30,6 +30,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property int $season
  * @property ProgramChoices $choices
  * @property array<string, mixed> $body
+ * @property list<array{name: string, part: string, on: string}> $days
  * @property string $hash
  * @property string $note
  * @property \Illuminate\Support\Carbon $created_at
@@ -55,7 +56,7 @@ final class SignedProgram extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['choices' => AsValue::of(ProgramChoices::class), 'body' => 'array'];
+        return ['choices' => AsValue::of(ProgramChoices::class), 'body' => 'array', 'days' => 'array'];
     }
 
     /** @return BelongsTo<Area, $this> */
@@ -118,6 +119,16 @@ final class SignedProgram extends Model
             ->orderByDesc('season')
             ->orderBy('id')
             ->get();
+    }
+
+    /** @return Collection<int, self> that stand on the areas of a site, with their days alone, the newest first */
+    public static function daysOfSite(int $siteId): Collection
+    {
+        return self::standing()
+            ->whereHas('area', static fn (Builder $areas): Builder => $areas->where('site_id', $siteId))
+            ->with('area:id,name')
+            ->orderByDesc('id')
+            ->get(['id', 'area_id', 'days']);
     }
 
     /** @return list<array<mixed>> */

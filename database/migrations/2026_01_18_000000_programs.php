@@ -53,6 +53,7 @@ return new class extends Migration
             $table->unsignedInteger('season');
             $table->json('choices');
             $table->json('body')->comment('the program as it was signed, with results, verdicts and tables');
+            $table->json('days')->comment('what of the body goes on when, in few words, for lists');
             $table->string('hash', 64)->comment('of the body');
             $table->string('note', 2000);
             $table->timestamps();

@@ -52,6 +52,7 @@ final class SignPrescription
                 'season' => $it->season(),
                 'choices' => $choices,
                 'body' => $it->body,
+                'days' => SpreadCalendar::daysOf($it->body),
                 'hash' => $it->hash,
                 'note' => $note,
             ])->refresh()->shown();

@@ -20,7 +20,7 @@ final class SpreadCalendar
     public function file(SignedProgram $program): string
     {
         $steps = [];
-        foreach ($this->days($program) as $i => $day) {
+        foreach ($program->days as $i => $day) {
             $steps[] = [
                 'code' => "spread-{$i}",
                 'what' => "{$day['name']}, {$day['part']}",
@@ -46,8 +46,8 @@ final class SpreadCalendar
         $today = now($site->timezone);
         [$from, $to] = [$today->copy()->subDays(self::PAST)->format('Y-m-d'), $today->copy()->addDays(self::AHEAD)->format('Y-m-d')];
         $near = [];
-        foreach (SignedProgram::ofSite($site->id)->sortByDesc('id')->unique('area_id') as $program) {
-            foreach ($this->days($program) as $day) {
+        foreach (SignedProgram::daysOfSite($site->id)->unique('area_id') as $program) {
+            foreach ($program->days as $day) {
                 if ($day['on'] >= $from && $day['on'] <= $to) {
                     $near[] = ['program' => $program->id, 'area' => $program->area->name, ...$day];
                 }
@@ -58,11 +58,14 @@ final class SpreadCalendar
         return $near;
     }
 
-    /** @return list<array{name: string, part: string, on: string}> the soonest first */
-    private function days(SignedProgram $program): array
+    /**
+     * @param array<string, mixed> $body of a program
+     * @return list<array{name: string, part: string, on: string}> the soonest first
+     */
+    public static function daysOf(array $body): array
     {
         $days = [];
-        foreach ($program->parts() as $row) {
+        foreach ((new Fields($body))->rows('parts') as $row) {
             $part = new Fields($row);
             $names = [];
             foreach ($part->rows('amounts') as $amount) {
@@ -72,7 +75,8 @@ final class SpreadCalendar
                 $day = new Fields($row);
                 $days[] = [
                     'name' => $names[$day->text('product')] ?? $day->text('product'),
-                    'part' => $part->text('label').', '.round($day->number('lb_per_acre'), 1).' lb/acre',
+                    'part' => ($part->whole('number') === 0 ? '' : "{$part->text('label')}, ").
+                        number_format($day->number('lb_per_acre')).' lb/acre',
                     'on' => $day->text('on'),
                 ];
             }

@@ -7,6 +7,7 @@ namespace App\Actions\Today;
 use App\Actions\Evidence\Summaries;
 use App\Actions\FollowUp\RetestDates;
 use App\Actions\Plans\PlansOfSite;
+use App\Actions\Prescribe\SpreadCalendar;
 use App\Models\Area;
 use App\Models\DeliveredReport;
 use App\Models\LabReport;
@@ -25,6 +26,7 @@ final class WhatWaits
         private readonly Summaries $summaries,
         private readonly RetestDates $retests,
         private readonly PlansOfSite $plansOfSite,
+        private readonly SpreadCalendar $calendar,
     ) {}
 
     /** @return list<Waiting> */
@@ -36,8 +38,27 @@ final class WhatWaits
             ...$this->readings($site),
             ...$this->reports(),
             ...$this->verdicts(),
+            ...$this->spreading($site),
             ...$this->overdue($site),
         ];
+    }
+
+    /**
+     * What signed programs spread about now. Nobody knows yet whether it was.
+     *
+     * @return list<Waiting>
+     */
+    private function spreading(Site $site): array
+    {
+        return array_map(
+            static fn (array $day): Waiting => new Waiting(
+                stage: 'prescribe',
+                text: "Spread {$day['name']} about ".Carbon::parse($day['on'])->format('j M Y'),
+                detail: "{$day['area']}, {$day['part']}",
+                to: "/programs/{$day['program']}",
+            ),
+            $this->calendar->near($site),
+        );
     }
 
     /** @return list<Waiting> */

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace HonestCore\Program;
 
 use HonestCore\Agronomy\Crop;
-use HonestCore\Quantity\Extent;
 use HonestCore\Table\Fields;
 use HonestCore\Table\RuleTable;
 
@@ -161,12 +160,6 @@ final readonly class PartProgram
         return implode('; ', $said);
     }
 
-    /** Is there anything to be spread? */
-    public function spreadsNothing(): bool
-    {
-        return $this->amounts === [];
-    }
-
     /** @return array<string, mixed> */
     public function toArray(?float $bedM2 = null): array
     {
@@ -222,11 +215,6 @@ final readonly class PartProgram
             ),
             'too_high' => $this->results->lime->kind === 'too_high',
         ];
-    }
-
-    public function ground(): Extent
-    {
-        return $this->results->ground;
     }
 
     /**

@@ -103,6 +103,26 @@ const answering = useSave(
         ),
     () => queries.invalidateQueries({ queryKey: ['program'] }),
 )
+const settling = useSave(
+    () =>
+        api.put(
+            '/sites/{site}/program-schools',
+            {
+                nutrient_school: choices.value?.nutrient_school ?? 'build',
+                lime_school: choices.value?.lime_school ?? '',
+            },
+            { ids: { site: siteId.value ?? 0 } },
+        ),
+    () => queries.invalidateQueries(),
+)
+/** Are the schools on the page other than those that programs of this site begin with? */
+const otherSchools = computed(
+    () =>
+        choices.value !== null &&
+        site.value !== null &&
+        (choices.value.nutrient_school !== site.value.nutrient_school ||
+            choices.value.lime_school !== site.value.lime_school),
+)
 const overriding = ref<Schema<'ProgramLine'> | null>(null)
 function setOverride(pounds: number | null, why: string): void {
     const line = overriding.value
@@ -132,7 +152,7 @@ const standing = computed(() => signed.data.value?.filter((one) => one.followed_
 const memory = computed(() => it.value?.tables.filter((one) => one.memory).length ?? 0)
 const ownTables = computed(() => it.value?.tables.filter((one) => one.own) ?? [])
 const refusal = computed<Refused | null>(
-    () => draft.refusal.value ?? signing.refusal.value ?? answering.refusal.value ?? null,
+    () => draft.refusal.value ?? signing.refusal.value ?? answering.refusal.value ?? settling.refusal.value ?? null,
 )
 const print = (): void => window.print()
 </script>
@@ -207,6 +227,10 @@ const print = (): void => window.print()
                 :units="units"
                 @crop="chooseCrop"
             />
+            <p v-if="otherSchools" class="note no-print">
+                Programs of {{ site?.name }} begin with other schools.
+                <button type="button" class="link" @click="settling.save()">Begin with these from now on</button>
+            </p>
             <RefusalNote :refusal="refusal" />
             <p v-if="tried.error.value" class="wrong" role="alert">{{ tried.error.value.message }}</p>
             <p v-if="it.crop.why" class="note">{{ it.crop.why }}</p>
