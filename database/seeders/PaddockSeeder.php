@@ -73,35 +73,8 @@ final class PaddockSeeder
             );
         }
         $this->report($fennick, $day, 'fennick-2024-09.csv', $rows, $technician);
-        $this->shelve($technician);
-    }
-
-    /** What was not sent lies dried on a shelf. */
-    private function shelve(User $technician): void
-    {
-        foreach ([QuillHollow::WHOLE[0], QuillHollow::CELLS[0]] as $day) {
-            $portions = Portion::query()
-                ->where('kind', 'bench')
-                ->whereHas('sample', static fn ($sample) => $sample->whereDate('pulled_on', $day))
-                ->orderBy('id')
-                ->get();
-            foreach (
-                [
-                    'drying' => [0, 20, 'Drying tray 1'],
-                    'dried' => [1, 14, ''],
-                    'shelved' => [1, 15, 'Shelf C, box 1'],
-                ] as $step => [$after, $hour, $place]
-            ) {
-                $this->reports->step(
-                    $technician,
-                    $portions,
-                    $step,
-                    Carbon::parse($day)->addDays($after)->setTime($hour, 0),
-                    $place,
-                    'bench',
-                );
-            }
-        }
+        $this->reports->shelve(QuillHollow::WHOLE[0], $technician);
+        $this->reports->shelve(QuillHollow::CELLS[0], $technician);
     }
 
     /** @return array<int, int> the place of each cell, counted from the west, by its number */

@@ -142,6 +142,7 @@ final class ProgramSeeder
         }
         $lab = Lab::query()->where('service', true)->firstOrFail();
         $this->reports->follow(array_keys($lines), self::PULLED, '2026-10-20', $lab, $technician);
+        $this->reports->shelve(self::PULLED, $technician);
         $this->reports->file($lab, 'fennick-tansy-hill.csv', '2026-10-20', [
             'Sample ID,pH (1:1 water),Mehlich buffer pH,"P (Mehlich-3, ICP), ppm","K (Mehlich-3, ICP), ppm",CEC cmol/kg',
             ...array_values($lines),

@@ -175,6 +175,26 @@ final class ReportSeeder
         }
     }
 
+    /** What was pulled on a day and not sent lies dried on a shelf. */
+    public function shelve(string $day, User $technician): void
+    {
+        $portions = Portion::query()
+            ->whereIn('kind', ['bench', 'lab'])
+            ->where('state', 'split')
+            ->whereHas('sample', static fn ($sample) => $sample->whereDate('pulled_on', $day))
+            ->orderBy('id')
+            ->get();
+        foreach (
+            [
+                'drying' => [0, 20, 'Drying tray 1'],
+                'dried' => [1, 14, ''],
+                'shelved' => [1, 15, 'Shelf C, box 1'],
+            ] as $step => [$after, $hour, $place]
+        ) {
+            $this->step($technician, $portions, $step, Carbon::parse($day)->addDays($after)->setTime($hour, 0), $place, 'bench');
+        }
+    }
+
     /**
      * The way of portions to a lab and back to paper: handed over two hours after they were split off.
      *

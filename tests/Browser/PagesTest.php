@@ -54,7 +54,15 @@ final class PagesTest extends BrowserTestCase
         yield 'evidence' => ['/evidence', 'Action matrix'];
         yield 'old records' => ['/evidence/1/records', 'Spreadsheet, .csv or .xlsx'];
         yield 'decide' => ['/decide', 'Policy for pH, version 1'];
-        yield 'prescribe' => ['/prescribe/3', 'What it is built on'];
+        yield 'program' => ['/prescribe/2', 'Set another amount'];
+        yield 'program in parts' => ['/prescribe/5', 'Rate map'];
+        yield 'crops side by side' => ['/prescribe/2/crops', 'pH wanted'];
+        yield 'lime by the schools' => ['/prescribe/3/lime', 'What it is built on'];
+        yield 'signed program' => ['/programs/1', 'Hash of this program'];
+        yield 'shelf' => ['/shelf', 'Add a product'];
+        yield 'tables' => ['/tables', 'As it ships'];
+        yield 'shopping list' => ['/shopping', 'All that has a price'];
+        yield 'reckoner' => ['/reckoner', 'Working'];
         yield 'follow-up' => ['/follow-up', 'Test again by'];
         yield 'nowhere' => ['/nowhere', 'There is nothing at this address'];
     }
@@ -94,7 +102,7 @@ final class PagesTest extends BrowserTestCase
 
     public function test_each_part_of_a_paddock_has_an_answer_of_its_own(): void
     {
-        $this->enter(self::MAREN, '/prescribe/5');
+        $this->enter(self::MAREN, '/prescribe/5/lime');
         $this->see('It was planned in 4 parts; all have a pH, and they do not want the same');
         $this->see('Part 3, QH24-06-A. Lime: pH 5.9 is below 6');
         $this->see('How much of this stone, by the schools');

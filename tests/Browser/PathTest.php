@@ -33,7 +33,7 @@ final class PathTest extends BrowserTestCase
 
     public function test_the_recommendation_follows_material_and_prints_clean(): void
     {
-        $this->enter(self::MAREN, '/prescribe/1');
+        $this->enter(self::MAREN, '/prescribe/1/lime');
         $this->see('0.7 tons/acre');
         $this->see('1.6 tons/acre');
         $this->type('Carbonate equivalent, %', '45'.WebDriverKeys::TAB);
@@ -112,7 +112,7 @@ final class PathTest extends BrowserTestCase
     {
         $database = self::$servers->database();
         $database->exec("UPDATE areas SET \"use\" = 'corn' WHERE id = 2");
-        $this->enter(self::MAREN, '/prescribe/2');
+        $this->enter(self::MAREN, '/prescribe/2/lime');
         $this->see('Choose the crop and a yield');
         $this->miss('P2O5');
         $this->choose('Crop to size for', 'soybean');
@@ -246,7 +246,7 @@ final class PathTest extends BrowserTestCase
 
     private function recommendation(int $areaId, string $code): void
     {
-        $this->open("/prescribe/{$areaId}");
+        $this->open("/prescribe/{$areaId}/lime");
         $this->see('Lime: pH 5.62 is below 6 for orchard');
         $this->see('Mehlich buffer');
         $this->see('(6.6 − 6.12) / 0.25');

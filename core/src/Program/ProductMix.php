@@ -79,7 +79,7 @@ final readonly class ProductMix
         $known = array_intersect_key(array_filter($own), $shelf);
         $blend = Blend::weighed(self::problem($need, $known === [] ? $shelf : array_intersect_key($shelf, $known)), $known);
 
-        return self::from($blend, $need, [], true, ['Products and amounts as a person chose them.', ...$need->reasons, ...$blend->reasons]);
+        return self::from($blend, $need, [], true, ['Products and amounts as a person chose them.', ...$need->reasons]);
     }
 
     /**

@@ -24,7 +24,8 @@ final class WaterNear
     public static function of(array $boundary, array $landmarks): bool
     {
         $rules = new Fields(RuleTable::named('program-rules'));
-        $word = '/\b('.implode('|', array_map(static fn (string $one): string => preg_quote($one, '/'), $rules->texts('water_words'))).')s?\b/i';
+        $words = array_map(static fn (string $one): string => preg_quote($one, '/'), $rules->texts('water_words'));
+        $word = '/\b('.implode('|', $words).')s?\b/i';
         foreach ($landmarks as $landmark) {
             if (
                 preg_match($word, $landmark['name']) === 1 &&

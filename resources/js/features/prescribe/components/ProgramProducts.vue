@@ -55,10 +55,6 @@ const begin = (): void => {
         lb_per_acre: Math.round(lb_per_acre * 10) / 10,
     }))
 }
-watch(
-    () => [props.part.number, props.part.mix.own] as const,
-    () => (props.part.mix.own ? (own.value ??= null) : (own.value = null)),
-)
 watch(adding, (code) => {
     if (!code) return
     own.value?.push({ product: code, lb_per_acre: 0 })

@@ -39,7 +39,7 @@ const between = ({ between: ends, key }: Schema<'ProgramLine'>): string => {
     <section v-for="step in steps" :key="step.code" class="step">
         <h2>{{ TITLES[step.code] }}</h2>
         <p v-if="!step.lines.length" class="note">Nothing stands in the way.</p>
-        <div v-for="(line, i) in step.lines" :key="i" class="line" :class="line.kind">
+        <div v-for="(line, i) in step.lines" :key="i" class="line" :class="`is-${line.kind}`">
             <p class="amount">
                 <template v-if="line.kind === 'amount'">
                     <strong>{{ amount(line).value }}</strong> {{ amount(line).unit }}
@@ -121,8 +121,8 @@ const between = ({ between: ends, key }: Schema<'ProgramLine'>): string => {
     font-feature-settings: 'lnum';
     margin: 2px 0 4px;
 }
-.stop .word,
-.ask .word {
+.is-stop .word,
+.is-ask .word {
     color: var(--amber-text);
 }
 .reasons {
