@@ -81,7 +81,7 @@ return new class extends Migration
         Schema::create('table_changes', function (Blueprint $table): void {
             $table->id();
             $table->foreignId('team_id')->constrained();
-            $table->foreignId('site_id')->nullable()->constrained()->comment('null for all sites of the team');
+            $table->foreignId('site_id')->nullable()->comment('null for all sites of the team')->constrained();
             $table->foreignId('created_by')->constrained('users');
             $table->string('name', 40);
             $table->json('figures')->comment('figures by their path; none puts back those that ship');

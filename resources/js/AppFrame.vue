@@ -64,6 +64,10 @@ main:focus {
     }
 }
 @media print {
+    .frame {
+        display: block;
+        min-height: 0;
+    }
     .page {
         padding: 0;
     }

@@ -38,19 +38,19 @@
             @forelse ($words->found($part) as $one)
                 <div class="found">
                     <p><strong>{{ $one['name'] }}</strong> {{ $one['value'] }}. <span class="note">{{ $one['wants'] }}</span></p>
+                    @if ($one['low'] !== null)
                     <svg viewBox="0 0 400 26" role="img" aria-label="{{ $one['name'] }} {{ $one['value'] }}. {{ $one['wants'] }}"
                          preserveAspectRatio="none">
                         <line x1="0" y1="20" x2="400" y2="20" stroke="#221D17" stroke-width="1"/>
-                        @if ($one['low'] !== null)
                             <rect x="{{ 400 * $one['low'] }}" y="6" width="{{ 400 * (($one['high'] ?? 1) - $one['low']) }}" height="14" fill="#E9DFC6"/>
                             <line x1="{{ 400 * $one['low'] }}" y1="2" x2="{{ 400 * $one['low'] }}" y2="24" stroke="#221D17" stroke-width="1.6"/>
-                        @endif
                         @if ($one['high'] !== null)
                             <line x1="{{ 400 * $one['high'] }}" y1="2" x2="{{ 400 * $one['high'] }}" y2="24" stroke="#221D17" stroke-width="1.2"/>
                         @endif
                         <rect x="{{ 400 * $one['from'] }}" y="9" width="{{ max(1, 400 * ($one['to'] - $one['from'])) }}" height="8" fill="#221D17" fill-opacity="0.25"/>
                         <line x1="{{ 400 * $one['at'] }}" y1="5" x2="{{ 400 * $one['at'] }}" y2="21" stroke="#0E5A60" stroke-width="3"/>
                     </svg>
+                    @endif
                 </div>
             @empty
                 <p>Nothing that could be built on.</p>

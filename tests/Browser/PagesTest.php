@@ -24,7 +24,7 @@ final class PagesTest extends BrowserTestCase
         yield 'schools' => ['/plans/2/schools', 'Begin with it'];
         yield 'field sheet' => ['/sheets/14', 'Take along'];
         yield 'pull list' => ['/pull', 'Pulled before'];
-        yield 'send' => ['/send', '27 composites'];
+        yield 'send' => ['/send', '30 composites'];
         yield 'sample' => ['/samples/13', 'did not come up'];
         yield 'trail' => ['/samples/13?portion=25', 'handed to the carrier'];
         yield 'scan' => ['/scan?code=QH26', 'does not fit its check character'];

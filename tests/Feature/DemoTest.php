@@ -51,7 +51,7 @@ final class DemoTest extends TestCase
     {
         $this->seed(DemoSeeder::class);
         $this->actingAs(User::query()->where('role', User::REVIEWER)->firstOrFail());
-        $said = [];
+        $said = $products = [];
         foreach (SignedProgram::query()->with('area')->get() as $program) {
             $lines = array_merge(...array_map(
                 static fn (array $part): array => array_merge(...array_column($part['steps'], 'lines')),

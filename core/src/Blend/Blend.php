@@ -116,9 +116,10 @@ final readonly class Blend
     }
 
     /**
+     * Amounts by product, what each aim reached, products that could take part, and whether no other mix does.
+     *
      * @param list<BlendProduct> $products
-     * @return array{array<string, float>, array{float, float, float}, list<string>, bool} amounts by product, what each
-     *                                                                                     aim reached, products that could take part, and whether no other mix does
+     * @return array{array<string, float>, array{float, float, float}, list<string>, bool}
      */
     private static function solve(BlendProblem $problem, array $products): array
     {

@@ -77,16 +77,19 @@ final readonly class GrowersWords
     /** Where the sample comes from. */
     public function sample(Fields $part): string
     {
-        return $part->text('sample') === ''
-            ? 'Nothing was sampled here yet.'
-            : "Sample {$part->text('sample')}".($part->textOrNull('depth') === null ? '' : ', taken from '.$this->depth($part->text('depth'))).'.';
+        if ($part->text('sample') === '') {
+            return 'Nothing was sampled here yet.';
+        }
+        $depth = $part->textOrNull('depth');
+
+        return "Sample {$part->text('sample')}".($depth === null ? '' : ", taken from {$this->depth($depth)}").'.';
     }
 
     /**
-     * What was found, each on its own scale.
+     * What was found, each on its own scale; places are shares of it.
      *
-     * @return list<array{name: string, value: string, wants: string, at: float, from: float, to: float, low: float|null, high: float|null}>
-     *                                                                                                                                       shares of the scale
+     * @return list<array{name: string, value: string, wants: string, at: float, from: float, to: float, low: float|null,
+     *     high: float|null}>
      */
     public function found(Fields $part): array
     {
@@ -277,12 +280,30 @@ final readonly class GrowersWords
                 $line = new Fields($row);
                 if ($which($line, $step->text('code'))) {
                     $answer = preg_replace('/^Too close to call: /', '', $line->text('answer'));
-                    $found[] = trim("{$line->text('what')}: {$answer}".($withNext ? " {$line->text('changes')}" : ''));
+                    $found[] = $this->inUnits(
+                        trim("{$line->text('what')}: {$answer}".($withNext ? " {$line->text('changes')}" : '')),
+                    );
                 }
             }
         }
 
         return $found;
+    }
+
+    /** Rates within a sentence in the units of the site. */
+    private function inUnits(string $text): string
+    {
+        return $this->isMetric
+            ? (string) preg_replace_callback(
+                '#(\d[\d,.]*) (lb|tons)/acre#',
+                static function (array $m): string {
+                    $pounds = (float) str_replace(',', '', $m[1]) * ($m[2] === 'tons' ? self::LB_A_LOT : 1.0);
+
+                    return self::figure(AreaRate::ofLbPerAcre($pounds)->kgPerHa()).' kg/ha';
+                },
+                $text,
+            )
+            : $text;
     }
 
     /** Three significant digits, no more than two decimals. */

@@ -25,8 +25,8 @@ final class NitrogenStep
     /** @return list<ProgramLine> */
     public static function lines(PartResults $part, WantedCrop $crop, ProgramChoices $choices): array
     {
-        $heard = $part->of('no3n');
-        if ($choices->byNitrate && $heard?->tested !== null && in_array($crop->code, self::NITRATE_CROPS, true)) {
+        $heard = self::nitrate($part, $crop, $choices);
+        if ($heard?->tested !== null) {
             $rate = NitrogenRate::byNitrate($heard->tested->value, $heard->tested->layer, ($heard->tested->expanded ?? 0.0) / 2);
 
             return [
@@ -77,13 +77,25 @@ final class NitrogenStep
         );
     }
 
+    /** The nitrate test that sizes it; null where it is sized by the crop. */
+    private static function nitrate(PartResults $part, WantedCrop $crop, ProgramChoices $choices): ?Heard
+    {
+        return $choices->byNitrate && in_array($crop->code, self::NITRATE_CROPS, true) ? $part->of('no3n') : null;
+    }
+
     /**
-     * When it goes on and how much each time; a day of null is for small dressings without a day of their own.
+     * When it goes on and how much each time; a day of null is for small dressings without a day of their own. What a nitrate test
+     * sizes is side-dressed at once.
      *
      * @return list<array{day: float|null, lb_per_acre: float}>
      */
-    public static function dressings(float $lbPerAcre, WantedCrop $crop, ?float $cec): array
+    public static function dressings(float $lbPerAcre, PartResults $part, WantedCrop $crop, ProgramChoices $choices): array
     {
-        return $lbPerAcre <= 0 ? [] : $crop->nitrogenSplits()->of($lbPerAcre, $cec, self::CAP);
+        $usual = $lbPerAcre <= 0 ? [] : $crop->nitrogenSplits()->of($lbPerAcre, $part->value('cec'), self::CAP);
+        $last = end($usual);
+
+        return $last !== false && $last['day'] !== null && self::nitrate($part, $crop, $choices)?->tested !== null
+            ? [['day' => $last['day'], 'lb_per_acre' => $lbPerAcre]]
+            : $usual;
     }
 }

@@ -109,6 +109,7 @@ final class NutrientStep
             match (true) {
                 $rate->tooClose === true => 'A second composite: within its uncertainty the class is another.',
                 $rate->class === 'none' => 'A retest in a year: the reserve lasts as long as the test says so.',
+                $asked->removedEach === false && ! $asked->bySufficiency => 'The school of sufficiency has a figure for it.',
                 $asked->yield === null && ! $asked->bySufficiency => 'The yield that is hoped for.',
                 default => 'Another yield, or a test on the other side of a limit.',
             },

@@ -91,7 +91,7 @@ final readonly class PartProgram
             SpreadDays::of(
                 $mix->amounts,
                 $shelf,
-                NitrogenStep::dressings($nitrogen, $crop, $part->value('cec')),
+                NitrogenStep::dressings($nitrogen, $part, $crop, $choices),
                 $plantOn,
                 $today,
                 $nitrogen > 0,

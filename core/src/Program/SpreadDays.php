@@ -40,7 +40,7 @@ final class SpreadDays
             if ($product === null) {
                 continue;
             }
-            foreach (self::parts($product, $pounds, $dressings, $plantOn, $needsNitrogen) as [$on, $part, $what]) {
+            foreach (self::parts($product, $pounds, $dressings, $plantOn, $today, $needsNitrogen) as [$on, $part, $what]) {
                 $late = $on < $today;
                 $days[] = [
                     'product' => $code,
@@ -65,6 +65,7 @@ final class SpreadDays
         float $pounds,
         array $dressings,
         \DateTimeImmutable $plantOn,
+        \DateTimeImmutable $today,
         bool $needsNitrogen,
     ): array {
         $rules = new Fields(RuleTable::named('program-rules'));
@@ -74,7 +75,7 @@ final class SpreadDays
         return match (true) {
             $product->lime !== null => [[$before('lime_days'), $pounds, 'It works over months: half a year before the crop']],
             $product->kind === 'sulphur' => [[$before('lime_days'), $pounds, 'It works over months, in warm soil']],
-            $product->isSlow => [[self::slow($rules, $plantOn), $pounds, 'It has to rot first: late summer or late winter']],
+            $product->isSlow => [[self::slow($rules, $plantOn, $today), $pounds, 'It has to rot first: late summer or late winter']],
             $isMicro => [[$plantOn->modify("+{$rules->whole('micro_days')} days"), $pounds, 'In season, when the leaves show it']],
             $needsNitrogen && isset($product->grades['n']) && ! isset($product->grades['p2o5'])
                 => self::split($pounds, $dressings, $plantOn, $rules->whole('dressings_days')),
@@ -102,19 +103,20 @@ final class SpreadDays
         return $parts === [] ? [[$plantOn, $pounds, 'At planting']] : $parts;
     }
 
-    /** The last late summer or late winter that leaves it time to rot. */
-    private static function slow(Fields $rules, \DateTimeImmutable $plantOn): \DateTimeImmutable
+    /** The last late summer or late winter that leaves it time to rot; when that has gone by, the next before planting. */
+    private static function slow(Fields $rules, \DateTimeImmutable $plantOn, \DateTimeImmutable $today): \DateTimeImmutable
     {
         $latest = $plantOn->modify("-{$rules->whole('slow_days')} days");
         $year = (int) $latest->format('Y');
-        $found = null;
-        foreach ([$year - 1, $year] as $one) {
+        $found = $next = null;
+        foreach ([$year - 1, $year, $year + 1] as $one) {
             foreach (['late_winter', 'late_summer'] as $season) {
                 $day = new \DateTimeImmutable("{$one}-{$rules->text($season)}", $plantOn->getTimezone());
                 $found = $day <= $latest ? $day : $found;
+                $next ??= $day >= $today && $day < $plantOn ? $day : null;
             }
         }
 
-        return $found ?? $latest;
+        return $found === null || ($found < $today && $next !== null) ? $next ?? $latest : $found;
     }
 }

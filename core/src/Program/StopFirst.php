@@ -51,7 +51,8 @@ final class StopFirst
                 '',
                 'stop',
                 'Salts',
-                "{$salts->shown()}: sensitive crops suffer from about {$most} dS/m on. Extracts differ: ask the lab for the limit of its own.",
+                "{$salts->shown()}: sensitive crops suffer from about {$most} dS/m on. Extracts differ: ask the lab for the ".
+                    'limit of its own.',
                 claim: $salts->claim(),
                 from: $salts->from,
                 changes: 'Find where they come from (water, manure, road salt) and whether the ground drains, before more is added.',
@@ -90,7 +91,8 @@ final class StopFirst
         $bottom = $layer->bottomCm / self::CM_PER_INCH;
 
         return $layer->topCm > 0 || $bottom < $least - 0.01 || $bottom > $most + 0.01
-            ? "The composite stands for {$layer->text()}, and tables of rates are made for layers from the surface to {$least} to {$most} in."
+            ? "The composite stands for {$layer->text()}, and tables of rates are made for layers from the surface to ".
+                "{$least} to {$most} in."
             : '';
     }
 

@@ -32,6 +32,9 @@ final class GrowersWordsTest extends TestCase
         $text = $metric->sample($metric->parts()[0]).implode(' ', array_column($metric->toDo($metric->parts()[0]), 'how_much'));
         self::assertStringContainsString('0 to 15 cm deep', $text);
         self::assertStringContainsString('g on each square metre', $text);
+        self::assertStringContainsString('needs 0 kg/ha', implode(' ', $this->words('metric', 'alfalfa')->none(
+            $this->words('metric', 'alfalfa')->parts()[0],
+        )));
         self::assertDoesNotMatchRegularExpression('/\b(lb|acres?|inch(es)?|feet|tons)\b/', $text);
     }
 

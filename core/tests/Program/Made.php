@@ -74,7 +74,7 @@ final class Made
             $heard,
             is_array($metals) ? $metals : [],
             [],
-            is_array($spread) ? $spread : [],
+            array_values(array_filter(is_array($spread) ? $spread : [], is_string(...))),
             ($more['texture'] ?? 'loam') === 'sand' ? 'sand' : 'loam',
             is_bool($more['fizzes'] ?? null) ? $more['fizzes'] : null,
             is_array($causes) ? $causes : [],

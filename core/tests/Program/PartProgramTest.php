@@ -73,7 +73,8 @@ final class PartProgramTest extends TestCase
             }
             foreach ($program->need->need as $nutrient => $need) {
                 $has = $brought[$nutrient] ?? 0.0;
-                self::assertEqualsWithDelta($need, $has + $program->mix->short[$nutrient] - $program->mix->over[$nutrient], 1e-6, $nutrient);
+                $accounted = $has + $program->mix->short[$nutrient] - $program->mix->over[$nutrient];
+                self::assertEqualsWithDelta($need, $accounted, 1e-6, $nutrient);
             }
             self::assertSame([], $program->mix->unwanted);
             foreach (['p2o5' => 'p', 'k2o' => 'k'] as $key => $analyte) {
@@ -223,6 +224,37 @@ final class PartProgramTest extends TestCase
         self::assertSame([true, Made::TODAY], [$late['late'], $late['on']]);
         $parts = array_filter($days, static fn (array $day): bool => $day['product'] === 'urea');
         self::assertSame(['2027-09-01', '2027-10-11'], array_values(array_column($parts, 'on')));
+    }
+
+    /** The nitrate test is made for a foot, for corn, and side-dressed at once: 8 lb for each ppm below 25. */
+    public function test_nitrogen_by_a_nitrate_test_under_its_own_protocol_alone(): void
+    {
+        $by = ['by_nitrate' => true, 'plant_on' => '2027-05-05'];
+        $tested = ['p' => 60.0, 'k' => 300.0, 'cec' => 8.0, 'no3n' => [15.0, '']];
+        $shallow = Made::program(Made::part(tested: $tested), choices: $by);
+        self::assertSame(['unknown', null], [$shallow->line('n')?->kind, $shallow->line('n')?->lbPerAcre]);
+        $crop = Made::program(Made::part(tested: $tested), choices: ['by_nitrate' => false]);
+        self::assertSame(150.0, $crop->line('n')?->lbPerAcre);
+        $foot = Made::part(tested: $tested, more: ['layer' => '0-12in']);
+        $deep = Made::program($foot, choices: $by);
+        self::assertEqualsWithDelta(80.0, $deep->line('n')?->lbPerAcre, 1e-9);
+        self::assertSame(['2027-06-14'], array_column(
+            array_filter($deep->days, static fn (array $day): bool => $day['product'] === 'urea'),
+            'on',
+        ));
+        self::assertSame(150.0, Made::program($foot, 'potato', $by)->line('n')?->lbPerAcre);
+    }
+
+    public function test_slow_sources_go_on_in_late_summer_or_late_winter(): void
+    {
+        $on = static fn (string $plantOn): string => array_column(Made::program(
+            Made::part(tested: ['p' => 5.0, 'k' => 300.0, 'cec' => 8.0]),
+            choices: ['products' => ['bone-meal'], 'plant_on' => $plantOn],
+        )->days, 'on', 'product')['bone-meal'];
+        self::assertSame('2027-03-01', $on('2027-05-05'), 'two months before planting and more');
+        self::assertSame('2027-03-01', $on('2027-04-15'), 'late summer has gone by: the next before planting');
+        self::assertSame('2027-08-25', $on('2027-11-01'));
+        self::assertSame(Made::TODAY, $on('2027-01-15'), 'none is left: as soon as can be');
     }
 
     public function test_crops_that_pull_apart_are_named(): void

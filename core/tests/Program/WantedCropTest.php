@@ -63,6 +63,17 @@ final class WantedCropTest extends TestCase
         self::assertNull(WantedCrop::of('lawn')->question('p', self::ppm(12.0, 'bray-1'), null, null, true, 4.0));
     }
 
+    /**
+     * Tri-State bulletin E-2567 of 1995 (memory): corn, 100 bushels, 10 ppm by Bray-1 is 60 lb P2O5 in its table, by
+     * (15 - 10) x 5 and 0.37 lb a bushel; the removal of 2020 is 0.35.
+     */
+    public function test_a_published_table_of_phosphate(): void
+    {
+        $asked = WantedCrop::of('corn')->question('p', self::ppm(10.0, 'bray-1'), null, 100.0, false, 4.0);
+        self::assertNotNull($asked);
+        self::assertEqualsWithDelta(60.0, NutrientRate::of($asked)->lbPerAcre, 0.5);
+    }
+
     public function test_a_crop_whose_removal_nobody_knows_has_no_figure_for_building_up(): void
     {
         $asked = WantedCrop::of('blueberry')->question('p', self::ppm(5.0), null, 3.0, false, 4.0);

@@ -16,7 +16,10 @@ final class WaterNearTest extends TestCase
             'coordinates' => [[[-76.282, 42.914], [-76.28, 42.914], [-76.28, 42.9155], [-76.282, 42.9155], [-76.282, 42.914]]],
         ];
         $line = static fn (float $latitude): array => ['type' => 'LineString', 'coordinates' => [[-76.29, $latitude], [-76.27, $latitude]]];
-        $near = static fn (string $name, float $latitude): bool => WaterNear::of($ground, [['name' => $name, 'geometry' => $line($latitude)]]);
+        $near = static fn (string $name, float $latitude): bool => WaterNear::of(
+            $ground,
+            [['name' => $name, 'geometry' => $line($latitude)]],
+        );
         self::assertTrue($near('Quill Creek', 42.9135));
         self::assertTrue($near('The lower ponds', 42.9135));
         self::assertFalse($near('Hollow Road', 42.9135));

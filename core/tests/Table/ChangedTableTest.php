@@ -54,7 +54,8 @@ final class ChangedTableTest extends TestCase
         foreach (
             [
                 ['nutrient-limits', ['p.hops.0' => 5]], ['nutrient-limits', ['source' => 5]], ['nutrient-limits', ['p.corn.0' => '5']],
-                ['nutrient-limits', ['p.corn.0' => -5]], ['nutrient-limits', ['p.corn.0' => 60]], ['wanted-crops', ['crops.potato.ph.1' => 9.0]],
+                ['nutrient-limits', ['p.corn.0' => -5]], ['nutrient-limits', ['p.corn.0' => 60]],
+                ['wanted-crops', ['crops.potato.ph.1' => 9.0]],
                 ['analytes', ['analytes.0' => 1]], ['nutrient-limits', ['p.corn.0' => INF]],
             ] as [$name, $changes]
         ) {

@@ -6,12 +6,15 @@ import {
     depth,
     extent,
     feet,
+    figure,
     length,
     mailto,
+    mass,
     metres,
     moment,
     number,
     percent,
+    rate,
     share,
     signed,
     typed,
@@ -108,5 +111,27 @@ describe('words', () => {
         expect(mailto('lab@reed.example', 'A & B', 'one\ntwo')).toBe(
             'mailto:lab@reed.example?subject=A%20%26%20B&body=one%0Atwo',
         )
+    })
+})
+
+describe('masses on ground', () => {
+    it('have three digits and the units of the site', () => {
+        expect([figure(0), figure(1.204), figure(12.04), figure(1204.4), figure(null)]).toEqual([
+            '0',
+            '1.20',
+            '12',
+            '1,204',
+            '–',
+        ])
+        expect(rate(4000, 'us', true)).toEqual({ value: '2', unit: 'tons/acre' })
+        // 1 lb an acre is 0.45359237 kg on 0.40468564224 ha.
+        expect(rate(100, 'metric')).toEqual({ value: '112', unit: 'kg/ha' })
+        expect(rate(4000, 'metric', true)).toEqual({ value: '4.48', unit: 't/ha' })
+        expect([mass(50, 'us'), mass(5000, 'us'), mass(50, 'metric'), mass(5000, 'metric')]).toEqual([
+            '50\u2009lb',
+            '2.50\u2009tons',
+            '22.7\u2009kg',
+            '2.27\u2009t',
+        ])
     })
 })

@@ -7,8 +7,11 @@ namespace Tests\Feature\Prescribe;
 use App\Models\Area;
 use App\Models\ProgramShare;
 use App\Models\SignedProgram;
+use App\Models\Site;
 use App\Models\TestMethod;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Testing\TestResponse;
+use Symfony\Component\HttpFoundation\Response;
 use Tests\Feature\ApiTestCase;
 
 /** A program from draft to signature, and what follows from it. */
@@ -246,17 +249,21 @@ final class ProgramTest extends ApiTestCase
         self::assertSame([['Sedge meadow', 'none']], array_map(static fn (array $one): array => [$one['area'], $one['state']], $list));
         $this->api('PUT', '/sites/{site}/program-schools', ['nutrient_school' => 'luck', 'lime_school' => ''], ['site' => $site->id])
             ->assertStatus(422);
-        $this->api('PUT', '/sites/{site}/program-schools', ['nutrient_school' => 'sufficiency', 'lime_school' => 'smp'], ['site' => $site->id])
+        $chosen = ['nutrient_school' => 'sufficiency', 'lime_school' => 'smp'];
+        $this->api('PUT', '/sites/{site}/program-schools', $chosen, ['site' => $site->id])
             ->assertOk()
             ->assertJsonPath('nutrient_school', 'sufficiency');
-        $it = $this->program($area->fresh());
+        $it = $this->program(Area::query()->findOrFail($area->id));
         // 80 lb at test zero, down to none at 20 ppm.
         self::assertEqualsWithDelta(80 * (1 - 15 / 20), $this->line($it, 'p2o5')['lb_per_acre'], 1e-9);
         $this->keep($area, $it['choices'], 0, 'To begin with.')->assertOk();
         $this->api('GET', '/sites/{site}/programs', ids: ['site' => $site->id])->assertJsonPath('0.state', 'drafted');
     }
 
-    /** @return array<string, mixed> */
+    /**
+     * @param array<string, mixed> $program
+     * @return array<string, mixed>
+     */
     private function line(array $program, string $key): array
     {
         foreach ($program['parts'][0]['steps'] as $step) {
@@ -275,7 +282,11 @@ final class ProgramTest extends ApiTestCase
         return $this->api('GET', '/areas/{area}/program', ids: ['area' => $area->id])->assertOk()->json();
     }
 
-    private function keep(Area $area, array $choices, int $version, string $reason)
+    /**
+     * @param array<string, mixed> $choices
+     * @return TestResponse<Response>
+     */
+    private function keep(Area $area, array $choices, int $version, string $reason): TestResponse
     {
         return $this->api(
             'PUT',
@@ -285,12 +296,17 @@ final class ProgramTest extends ApiTestCase
         );
     }
 
-    private function try(Area $area, array $choices)
+    /**
+     * @param array<string, mixed> $choices
+     * @return TestResponse<Response>
+     */
+    private function try(Area $area, array $choices): TestResponse
     {
         return $this->api('POST', '/areas/{area}/program/try', ['choices' => $choices], ['area' => $area->id]);
     }
 
-    private function answer(Area $area, string $question, string $answer)
+    /** @return TestResponse<Response> */
+    private function answer(Area $area, string $question, string $answer): TestResponse
     {
         return $this->api(
             'POST',
@@ -300,7 +316,11 @@ final class ProgramTest extends ApiTestCase
         );
     }
 
-    private function sign(Area $area, array $it, string $password = 'peat')
+    /**
+     * @param array<string, mixed> $it
+     * @return TestResponse<Response>
+     */
+    private function sign(Area $area, array $it, string $password = 'peat'): TestResponse
     {
         return $this->api(
             'POST',
@@ -317,7 +337,7 @@ final class ProgramTest extends ApiTestCase
     }
 
     /** Ground for corn, sour, with phosphorus and potassium by a lab. */
-    private function ground($site = null, string $p = '15'): Area
+    private function ground(?Site $site = null, string $p = '15'): Area
     {
         foreach (['p' => 'mehlich-3', 'k' => 'mehlich-3', 'cec' => ''] as $analyte => $extractant) {
             TestMethod::query()->firstOrCreate(['code' => "lab-{$analyte}"], [

@@ -6,6 +6,8 @@ namespace Tests\Feature\Prescribe;
 
 use App\Models\TableChange;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Testing\TestResponse;
+use Symfony\Component\HttpFoundation\Response;
 use Tests\Feature\ApiTestCase;
 
 /** The shelf of a team, its own figures in rule tables, and computations without any record. */
@@ -33,11 +35,11 @@ final class ShelfAndTablesTest extends ApiTestCase
         $made = $this->api('POST', '/shelf', self::MEAL)->assertCreated()->json();
         self::assertSame(['own-fen-meal', '5-0-2', true, false], [$made['code'], $made['grade'], $made['own'], $made['ships']]);
         $this->api('POST', '/shelf', self::MEAL)->assertStatus(409);
-        $this->put($made['code'], ['price' => 21.0] + self::MEAL)->assertOk();
+        $this->change($made['code'], ['price' => 21.0] + self::MEAL)->assertOk();
         self::assertEquals(21.0, $this->shelf()['own-fen-meal']['price']);
-        $this->delete("/api/shelf/{$made['code']}")->assertNoContent();
+        $this->deleteJson("/api/shelf/{$made['code']}")->assertNoContent();
         self::assertArrayNotHasKey('own-fen-meal', $this->shelf());
-        $this->delete("/api/shelf/{$made['code']}")->assertNotFound();
+        $this->deleteJson("/api/shelf/{$made['code']}")->assertNotFound();
     }
 
     public function test_one_that_ships_is_changed_and_put_back(): void
@@ -45,11 +47,11 @@ final class ShelfAndTablesTest extends ApiTestCase
         $urea = array_diff_key($this->shelf()['urea'], array_flip(
             ['code', 'grade', 'effectiveness', 'lb_per_cup', 'cautions', 'own', 'ships'],
         ));
-        $this->put('urea', ['price' => 28] + $urea)->assertOk();
+        $this->change('urea', ['price' => 28] + $urea)->assertOk();
         self::assertEquals([28.0, true], [$this->shelf()['urea']['price'], $this->shelf()['urea']['own']]);
-        $this->delete('/api/shelf/urea')->assertNoContent();
+        $this->deleteJson('/api/shelf/urea')->assertNoContent();
         self::assertNull($this->shelf()['urea']['price']);
-        $this->put('urea', ['price' => 28] + $urea)->assertOk();
+        $this->change('urea', ['price' => 28] + $urea)->assertOk();
         [$stranger] = $this->team('Carr crew', 'carr');
         $this->actingAs($stranger);
         self::assertNull($this->shelf()['urea']['price'], 'another team has its own shelf');
@@ -93,7 +95,7 @@ final class ShelfAndTablesTest extends ApiTestCase
             '/sites/{site}/rule-tables/{table}',
             ['changes' => ['p' => 1], 'source' => 'Trial of the county.', 'dated' => '2026-01-01', 'site_only' => false],
             ['site' => $site->id, 'table' => 0],
-        )->assertStatus(422);
+        )->assertNotFound();
     }
 
     public function test_each_computation_answers_as_its_command_does(): void
@@ -120,24 +122,31 @@ final class ShelfAndTablesTest extends ApiTestCase
 
     public function test_a_bad_figure_is_refused_by_the_words_of_the_command(): void
     {
-        self::assertStringContainsString('--sd', $this->reckon('cores', ['sd' => 'wide', 'margin' => '0.2'])->assertStatus(422)->json('message'));
+        $wide = $this->reckon('cores', ['sd' => 'wide', 'margin' => '0.2'])->assertStatus(422);
+        self::assertStringContainsString('--sd', $wide->json('message'));
         self::assertStringContainsString('need', $this->reckon('mix', ['file' => '{"products":[]}'])->assertStatus(422)->json('message'));
         self::assertStringNotContainsString('/tmp', $this->reckon('metals', ['file' => "value\nlots", 'limit' => '80'])->json('message'));
-        $this->postJson('/api/reckoner/gold', ['given' => []])->assertStatus(422);
+        $this->postJson('/api/reckoner/gold', ['given' => []])->assertNotFound();
         self::assertSame([], glob(sys_get_temp_dir().'/hc-reckon*'), 'nothing is left behind');
         // 25 lb N as 15.5-0-0 is 161.29 lb (common practice).
         $mix = $this->reckon('mix', ['file' => '{"need":{"n":25},"products":[{"name":"lime nitrate","cost":1,"n":15.5}]}'])->json('facts');
         self::assertEqualsWithDelta(161.29, $mix['products'][0]['amount'], 0.005);
     }
 
-    /** @param array<string, string> $given */
-    private function reckon(string $tool, array $given)
+    /**
+     * @param array<string, string> $given
+     * @return TestResponse<Response>
+     */
+    private function reckon(string $tool, array $given): TestResponse
     {
         return $this->postJson("/api/reckoner/{$tool}", ['given' => $given]);
     }
 
-    /** @param array<string, mixed> $with */
-    private function table(int $site, array $with)
+    /**
+     * @param array<string, mixed> $with
+     * @return TestResponse<Response>
+     */
+    private function table(int $site, array $with): TestResponse
     {
         return $this->putJson(
             "/api/sites/{$site}/rule-tables/nutrient-limits",
@@ -160,13 +169,12 @@ final class ShelfAndTablesTest extends ApiTestCase
         return array_column($this->api('GET', '/shelf')->json('products'), null, 'code');
     }
 
-    public function put($uri, array $data = [], array $headers = [])
+    /**
+     * @param array<string, mixed> $row
+     * @return TestResponse<Response>
+     */
+    private function change(string $code, array $row): TestResponse
     {
-        return $this->putJson("/api/shelf/{$uri}", $data, $headers);
-    }
-
-    public function delete($uri, array $data = [], array $headers = [])
-    {
-        return $this->deleteJson($uri, $data, $headers);
+        return $this->putJson("/api/shelf/{$code}", $row);
     }
 }

@@ -12,8 +12,6 @@ final class ChangeProduct
 {
     public function __invoke(ProductRequest $request, string $product, Shelf $shelf): ShelfProductResource
     {
-        abort_unless(isset($shelf->all()[$product]), 404);
-
         return new ShelfProductResource($shelf->put($product, $request->row()), true);
     }
 }

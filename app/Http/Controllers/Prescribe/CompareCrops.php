@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Prescribe;
 
 use App\Actions\Prescribe\ComposeProgram;
+use App\Actions\Readings\NoteGlimpses;
 use App\Http\Requests\Prescribe\CropsRequest;
 use App\Http\Resources\Prescribe\ProgramResource;
 use App\Models\Area;
@@ -14,8 +15,9 @@ use Illuminate\Http\JsonResponse;
 /** Programs of up to three crops for the same ground side by side, and where they pull apart. */
 final class CompareCrops
 {
-    public function __invoke(CropsRequest $request, Area $area, ComposeProgram $compose): JsonResponse
+    public function __invoke(CropsRequest $request, Area $area, ComposeProgram $compose, NoteGlimpses $note): JsonResponse
     {
+        $note->ofArea($area);
         $programs = $first = [];
         foreach ($request->crops() as $crop) {
             $it = $compose($area, $compose->usual($area, $crop));

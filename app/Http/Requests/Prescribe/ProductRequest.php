@@ -4,11 +4,21 @@ declare(strict_types=1);
 
 namespace App\Http\Requests\Prescribe;
 
+use App\Actions\Prescribe\Shelf;
 use Illuminate\Foundation\Http\FormRequest;
 
 /** A product of the shelf; what its figures mean is checked by the core. */
 final class ProductRequest extends FormRequest
 {
+    /** A product that the shelf does not have is not there, whatever is sent for it. */
+    public function authorize(Shelf $shelf): bool
+    {
+        $product = $this->route('product');
+        abort_unless($product === null || (is_string($product) && isset($shelf->all()[$product])), 404);
+
+        return true;
+    }
+
     /** @return array<string, list<string>> */
     public function rules(): array
     {

@@ -4,11 +4,22 @@ declare(strict_types=1);
 
 namespace App\Http\Requests\Prescribe;
 
+use HonestCore\Reckoner\ReckonerTool;
 use Illuminate\Foundation\Http\FormRequest;
 
 /** What was typed into a computation, as text: the computation itself says what it takes. */
 final class ReckonRequest extends FormRequest
 {
+    /** A computation that is not offered is not there. */
+    public function authorize(): bool
+    {
+        $tool = $this->route('tool');
+        $codes = array_map(static fn (ReckonerTool $one): string => $one->code, ReckonerTool::all());
+        abort_unless(is_string($tool) && in_array($tool, $codes, true), 404);
+
+        return true;
+    }
+
     /** @return array<string, list<string>> */
     public function rules(): array
     {

@@ -4,11 +4,21 @@ declare(strict_types=1);
 
 namespace App\Http\Requests\Prescribe;
 
+use HonestCore\Table\ChangedTable;
 use Illuminate\Foundation\Http\FormRequest;
 
 /** Figures in the place of those that ship, with where they are from; none puts back those that ship. */
 final class TableRequest extends FormRequest
 {
+    /** A table that cannot be replaced is not there. */
+    public function authorize(): bool
+    {
+        $table = $this->route('table');
+        abort_unless(is_string($table) && isset(ChangedTable::REPLACEABLE[$table]), 404);
+
+        return true;
+    }
+
     /** @return array<string, list<string>> */
     public function rules(): array
     {

@@ -114,5 +114,8 @@ watch(
         padding: 0;
         break-after: page;
     }
+    .roll .label:last-child {
+        break-after: auto;
+    }
 }
 </style>

@@ -28,6 +28,11 @@ const CLAIMS: Record<string, string> = {
 }
 const steps = computed(() => props.part.steps.filter(({ code, lines }) => lines.length > 0 || code === 'stop'))
 const amount = (line: Schema<'ProgramLine'>) => rate(line.lb_per_acre ?? 0, props.units, line.key === 'lime')
+const said = (pounds: number | null, key: string): string => {
+    if (pounds === null) return 'nothing'
+    const { value, unit } = rate(pounds, props.units, key === 'lime')
+    return `${value} ${unit}`
+}
 const between = ({ between: ends, key }: Schema<'ProgramLine'>): string => {
     if (!ends || ends[0] == null || ends[1] == null || ends[1] - ends[0] < 0.5) return ''
     const [low, high] = [rate(ends[0], props.units, key === 'lime'), rate(ends[1], props.units, key === 'lime')]
@@ -51,12 +56,8 @@ const between = ({ between: ends, key }: Schema<'ProgramLine'>): string => {
                 <h3>{{ line.what }}</h3>
                 <p class="answer">{{ line.answer }}</p>
                 <p v-if="line.override" class="against">
-                    <strong>Against the figures</strong>, which say
-                    {{
-                        line.override.was === null
-                            ? 'nothing'
-                            : `${rate(line.override.was, units, line.key === 'lime').value} ${rate(line.override.was, units, line.key === 'lime').unit}`
-                    }}: {{ line.override.reason }}
+                    <strong>Against the figures</strong>, which say {{ said(line.override.was, line.key) }}:
+                    {{ line.override.reason }}
                 </p>
                 <ul v-if="line.reasons.length" class="reasons">
                     <li v-for="reason in line.reasons" :key="reason">{{ reason }}</li>

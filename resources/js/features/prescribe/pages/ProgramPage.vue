@@ -356,14 +356,14 @@ const print = (): void => window.print()
     margin: 6px 0 10px;
 }
 .parts {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 6px 22px;
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(190px, 1fr));
+    align-items: start;
+    gap: 6px 16px;
     margin: 6px 0 12px;
 }
 .parts .link {
     text-align: left;
-    max-width: 220px;
     padding: 2px 0 2px 8px;
     border-left: 3px solid transparent;
     text-decoration: none;

@@ -23,8 +23,9 @@ const saved = async (): Promise<void> => {
 }
 const lede = computed(() => {
     const bare = (it.value?.products ?? []).filter((one) => !one.off && one.price === null).length
+    const all = (it.value?.products ?? []).filter((one) => !one.off).length
     return bare
-        ? `${bare} of ${it.value?.products.filter((one) => !one.off).length} products on the shelf have no price yet; until all have one, a mix is chosen by the least mass.`
+        ? `${bare} of ${all} products on the shelf have no price yet; until all have one, the least mass decides.`
         : 'A mix is chosen by money among what is on the shelf.'
 })
 const GRADES: Record<string, string> = { ca: 'Ca', mg: 'Mg', s: 'S', zn: 'Zn', mn: 'Mn', cu: 'Cu', fe: 'Fe', b: 'B' }
