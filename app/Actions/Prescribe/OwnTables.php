@@ -6,6 +6,8 @@ namespace App\Actions\Prescribe;
 
 use App\Models\TableChange;
 use App\Models\User;
+use HonestCore\Agronomy\Lime\LimeSchool;
+use HonestCore\Program\WantedCrop;
 use HonestCore\Table\ChangedTable;
 use HonestCore\Table\RuleTable;
 use Illuminate\Database\Eloquent\Collection;
@@ -68,6 +70,11 @@ final class OwnTables
     public function change(string $name, ?int $siteId, array $changes, string $source, string $dated, User $author): TableChange
     {
         $checked = ChangedTable::of($name, $changes);
+        // What cannot be computed with is refused now, and not on the page of a program.
+        RuleTable::replacing([$name => $checked->table], static function (): void {
+            WantedCrop::all();
+            array_map(static fn (LimeSchool $one): float => $one->effectiveness(), LimeSchool::cases());
+        });
         $this->holding = [];
 
         return TableChange::record([

@@ -12,7 +12,8 @@ use HonestCore\Error\BadBoundary;
  * Quantity and unit: degrees (WGS 84) in and out, square metres; the cutting is done on the plane of the boundary.
  * Domain: cells are rectangles along the axes of that plane; rings that nowhere cross themselves.
  * Variant: each side of a square cuts by the crossings of its line, taken two by two along it (even-odd), so that ground that
- *   falls apart becomes polygons of its own, and nothing is bridged or smoothed.
+ *   falls apart becomes polygons of its own, and nothing is bridged or smoothed. Squares of one cell are joined along the sides
+ *   that they share.
  */
 final readonly class PartGround
 {
@@ -23,8 +24,8 @@ final readonly class PartGround
     /** A corner on a cutting line counts as this far inside of it, in metres. */
     private const HAIR = 1e-7;
 
-    /** Squares whose sides lie this close together share them, in metres. */
-    private const SEAM = 0.05;
+    /** Corners that lie this close together are one, in metres. */
+    private const SNAP = 1e-3;
 
     /** Less than this is rounding, in square metres. */
     private const LEAST_M2 = 0.01;
@@ -42,15 +43,13 @@ final readonly class PartGround
     {
         $ground = Boundary::fromGeoJson(json_encode($boundary, JSON_THROW_ON_ERROR));
         $found = [];
-        $boxes = [];
         foreach ($outline as $ring) {
-            $boxes = $ring === [] ? $boxes : self::added($boxes, Box::around(array_map($ground->plane->toMetres(...), $ring)));
-        }
-        foreach ($boxes as $box) {
-            foreach ($ground->polygons as $polygon) {
-                array_push($found, ...self::within($polygon, $box));
+            $box = $ring === [] ? null : Box::around(array_map($ground->plane->toMetres(...), $ring));
+            foreach ($box === null ? [] : $ground->polygons as $polygon) {
+                array_push($found, ...self::within($polygon, $box ?? $polygon->box));
             }
         }
+        $found = count($outline) > 1 ? self::nested(self::withoutSeams($found)) : $found;
 
         return new self($ground->plane, $found);
     }
@@ -95,32 +94,97 @@ final readonly class PartGround
     }
 
     /**
-     * One square more; two that share a whole side are one, so that no seam runs through a part.
+     * Pieces that lie side by side as rings round all of them: an edge that two of them run along both ways is no rim.
      *
-     * @param list<Box> $boxes
-     * @return list<Box>
+     * @param list<Polygon> $pieces
+     * @return list<non-empty-list<array{float, float}>>
      */
-    private static function added(array $boxes, Box $box): array
+    private static function withoutSeams(array $pieces): array
     {
-        $like = static fn (float $a, float $b): bool => abs($a - $b) < self::SEAM;
-        foreach ($boxes as $i => $other) {
-            $beside = $like($box->south, $other->south) && $like($box->north, $other->north) &&
-                ($like($box->east, $other->west) || $like($box->west, $other->east));
-            $above = $like($box->west, $other->west) && $like($box->east, $other->east) &&
-                ($like($box->north, $other->south) || $like($box->south, $other->north));
-            if ($beside || $above) {
-                unset($boxes[$i]);
-
-                return self::added(array_values($boxes), new Box(
-                    min($box->west, $other->west),
-                    min($box->south, $other->south),
-                    max($box->east, $other->east),
-                    max($box->north, $other->north),
-                ));
+        $next = $at = [];
+        foreach ($pieces as $piece) {
+            foreach (array_values($piece->rings) as $i => $ring) {
+                $keys = [];
+                foreach (self::turned($ring, $i === 0) as $point) {
+                    $keys[] = $key = round($point[0] / self::SNAP).' '.round($point[1] / self::SNAP);
+                    $at[$key] ??= $point;
+                }
+                foreach ($keys as $k => $from) {
+                    $to = $keys[($k + 1) % count($keys)];
+                    if (isset($next[$to][$from])) {
+                        unset($next[$to][$from]);
+                    } elseif ($from !== $to) {
+                        $next[$from][$to] = true;
+                    }
+                }
             }
         }
 
-        return [...$boxes, $box];
+        return self::traced(array_filter($next), $at);
+    }
+
+    /**
+     * @param array<string, non-empty-array<string, true>> $next where the rim goes on from each corner
+     * @param array<string, array{float, float}> $at
+     * @return list<non-empty-list<array{float, float}>>
+     */
+    private static function traced(array $next, array $at): array
+    {
+        $rings = [];
+        while ($next !== []) {
+            $start = $here = (string) array_key_first($next);
+            $ring = [];
+            do {
+                $ring[] = $at[$here];
+                $to = (string) array_key_first($next[$here] ?? []);
+                unset($next[$here][$to]);
+                if (($next[$here] ?? []) === []) {
+                    unset($next[$here]);
+                }
+                $here = $to;
+            } while ($here !== $start && isset($next[$here]));
+            $rings[] = self::straightened($ring);
+        }
+
+        return array_values(array_filter($rings, static fn (array $ring): bool => count($ring) > 2));
+    }
+
+    /**
+     * A ring without corners that are none: where two squares met on a straight rim.
+     *
+     * @param non-empty-list<array{float, float}> $ring
+     * @return non-empty-list<array{float, float}>
+     */
+    private static function straightened(array $ring): array
+    {
+        $n = count($ring);
+        $kept = [];
+        foreach ($ring as $i => $point) {
+            [$before, $after] = [$ring[($i + $n - 1) % $n], $ring[($i + 1) % $n]];
+            $turn = ($point[0] - $before[0]) * ($after[1] - $point[1]) - ($point[1] - $before[1]) * ($after[0] - $point[0]);
+            if (abs($turn) > self::SNAP) {
+                $kept[] = $point;
+            }
+        }
+
+        return count($kept) > 2 ? $kept : $ring;
+    }
+
+    /**
+     * A ring run the way that its outer side asks for: anticlockwise round ground, clockwise round a hole.
+     *
+     * @param non-empty-list<array{float, float}> $ring
+     * @return non-empty-list<array{float, float}>
+     */
+    private static function turned(array $ring, bool $isOuter): array
+    {
+        $twice = 0.0;
+        foreach ($ring as $i => [$x, $y]) {
+            [$toX, $toY] = $ring[($i + 1) % count($ring)];
+            $twice += $x * $toY - $toX * $y;
+        }
+
+        return $twice > 0 === $isOuter ? $ring : array_reverse($ring);
     }
 
     /** @return list<Polygon> */

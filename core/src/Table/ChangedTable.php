@@ -23,7 +23,8 @@ final readonly class ChangedTable
         'class-limits' => ['analytes'],
         'nitrogen' => ['psnt_critical', 'psnt_each', 'low_cec'],
         'sulphur' => ['table', 'stop_carbonate', 'ask_above'],
-        'lime-schools' => ['dressing_tons_per_acre', 'dressing_ph_units', 'organic_matter_most'],
+        'lime-schools' => ['dressing_tons_per_acre', 'dressing_ph_units', 'organic_matter_most', 'schools'],
+        'lime-smp' => ['rows'],
         'metals-limits' => ['steps'],
         'program-rules' => [
             'lime_days', 'nutrient_days', 'slow_days', 'micro_days', 'dressings_days', 'spread_before_pull_days', 'salts',
@@ -42,6 +43,8 @@ final readonly class ChangedTable
         'build_k' => ['lb K2O a ppm', 'more for each cmol/kg'],
         'ph' => ['lime below', 'sized for', 'too high from'],
         'layer_bottom_in' => ['from', 'to'],
+        'rows' => ['buffer pH', 'to pH 7.0, tons/acre', 'to pH 6.5, tons/acre', 'to pH 6.0, tons/acre'],
+        'buffer' => ['from', 'to'],
     ];
 
     /** Names of branches in the words of the field; empty for what says nothing. */
@@ -58,7 +61,9 @@ final readonly class ChangedTable
         'dressings_days' => 'days between small dressings', 'spread_before_pull_days' => 'days after spreading that a composite is doubted',
         'salts' => 'salts, dS/m', 'layer_bottom_in' => 'bottom of the layer, in', 'apart_ph' => 'targets of pH that pull apart',
         'dressing_tons_per_acre' => 'most in one dressing, tons/acre', 'dressing_ph_units' => 'most in one dressing, units of pH',
-        'organic_matter_most' => 'organic matter of mineral soils at most, %',
+        'organic_matter_most' => 'organic matter of mineral soils at most, %', 'rows' => 'SMP', 'schools' => '',
+        'depth_in' => 'own depth, in', 'cce' => 'own stone, carbonate equivalent, %', 'p8' => 'own stone, through 8 mesh, %',
+        'p60' => 'own stone, through 60 mesh, %', 'effectiveness' => 'own stone, effectiveness', 'buffer' => 'buffer pH',
     ];
 
     /** Pairs and triples of these names go upwards. */
@@ -89,6 +94,9 @@ final readonly class ChangedTable
             $own[$path] = (float) $value;
             $table = self::with($table, explode('.', $path), is_int($value) ? $value : (fmod($value, 1.0) === 0.0 ? (int) $value : $value));
         }
+        if (isset($table['rows'])) {
+            self::checkRows($name, $table);
+        }
         foreach (array_keys($own) as $path) {
             self::checkAscending($name, $table, explode('.', $path));
         }
@@ -112,23 +120,71 @@ final readonly class ChangedTable
             self::collect($branch, $value, $found);
         }
 
-        return $found;
+        // The buffer pH that a row of lime stands for is its place, and not a figure of it.
+        return array_filter($found, static fn (string $path): bool => preg_match('/^rows\.\d+\.0$/', $path) !== 1, ARRAY_FILTER_USE_KEY);
     }
 
     /** What a figure is, in the words of the field: phosphorus, corn, critical level. */
     public static function label(string $path): string
     {
         $steps = explode('.', $path);
+        if ($steps[0] === 'rows') {
+            return self::labelOfRow((int) ($steps[1] ?? 0), (int) ($steps[2] ?? 0));
+        }
         $said = [];
         foreach ($steps as $i => $step) {
-            $before = $i === 0 ? '' : $steps[$i - 1];
-            $ofPair = self::PLACES[$before] ?? (self::PLACES[$i > 1 ? $steps[$i - 2] : ''] ?? []);
-            $said[] = ctype_digit($step)
-                ? $ofPair[(int) $step] ?? 'row '.((int) $step + 1)
-                : self::NAMES[$step] ?? strtr($step, '_', ' ');
+            $said[] = ctype_digit($step) ? self::place((int) $step, array_slice($steps, max(0, $i - 2), min(2, $i))) : self::name($step);
         }
 
         return implode(', ', array_values(array_filter($said)));
+    }
+
+    private static function labelOfRow(int $row, int $column): string
+    {
+        $rows = (new Fields(RuleTable::shipped('lime-smp')))->rows('rows');
+        $buffer = $rows[$row][0] ?? null;
+
+        return 'SMP buffer pH '.(is_numeric($buffer) ? $buffer : '?').', '.self::PLACES['rows'][$column];
+    }
+
+    private static function name(string $step): string
+    {
+        return self::NAMES[$step] ?? strtr($step, '_', ' ');
+    }
+
+    /**
+     * What a place of a list is, by the names that lead to it.
+     *
+     * @param list<string> $names the last two
+     */
+    private static function place(int $at, array $names): string
+    {
+        foreach (array_reverse($names) as $name) {
+            if (isset(self::PLACES[$name])) {
+                return self::PLACES[$name][$at] ?? 'row '.($at + 1);
+            }
+        }
+
+        return 'row '.($at + 1);
+    }
+
+    /**
+     * Lime must not become less where the buffer pH falls.
+     *
+     * @param array<mixed> $table
+     *
+     * @throws ValueOutOfRange
+     */
+    private static function checkRows(string $name, array $table): void
+    {
+        $rows = (new Fields($table))->rows('rows');
+        foreach (array_slice($rows, 1) as $i => $row) {
+            foreach (array_slice($row, 1) as $column => $tons) {
+                if ($tons < ($rows[$i][$column + 1] ?? 0)) {
+                    throw new ValueOutOfRange('table_does_not_ascend', ['name' => $name, 'path' => 'rows.'.($i + 1)]);
+                }
+            }
+        }
     }
 
     /** @param array<string, float> $found */

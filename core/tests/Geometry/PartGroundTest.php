@@ -65,14 +65,23 @@ final class PartGroundTest extends TestCase
     public function test_squares_that_share_a_side_are_one_piece(): void
     {
         $boundary = Boundary::fromGeoJson(json_encode(self::COMB, JSON_THROW_ON_ERROR));
-        $two = [self::square($boundary, 0.0, 0.5, 0.25), self::square($boundary, 0.25, 0.5, 0.25)];
-        $one = PartGround::ofCell(self::COMB, $two);
-        self::assertCount(1, $one->geoJson()['coordinates']);
-        $apart = array_sum(array_map(
-            static fn (array $ring): float => PartGround::ofCell(self::COMB, [$ring])->areaM2(),
-            $two,
-        ));
-        self::assertEqualsWithDelta($apart, $one->areaM2(), 0.01);
+        $pairs = [
+            'a row' => [[0.0, 0.5], [0.25, 0.5]],
+            'an L' => [[0.0, 0.25], [0.0, 0.5], [0.25, 0.5]],
+            'all round the hole' => [[0.25, 0.5], [0.5, 0.5], [0.25, 0.75], [0.5, 0.75]],
+        ];
+        foreach ($pairs as $what => $places) {
+            $squares = array_map(static fn (array $at): array => self::square($boundary, $at[0], $at[1], 0.25), $places);
+            $one = PartGround::ofCell(self::COMB, $squares);
+            self::assertCount(1, $one->geoJson()['coordinates'], $what);
+            // Refused where rings cross, touch or overlap.
+            Boundary::fromGeoJson(json_encode($one->geoJson(), JSON_THROW_ON_ERROR));
+            $apart = array_sum(array_map(
+                static fn (array $ring): float => PartGround::ofCell(self::COMB, [$ring])->areaM2(),
+                $squares,
+            ));
+            self::assertEqualsWithDelta($apart, $one->areaM2(), 0.05, $what);
+        }
     }
 
     public function test_a_zone_keeps_its_hole(): void

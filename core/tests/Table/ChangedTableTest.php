@@ -42,6 +42,7 @@ final class ChangedTableTest extends TestCase
     {
         self::assertSame('phosphorus, corn, critical level, ppm', ChangedTable::label('p.corn.0'));
         self::assertSame('potato, pH, sized for', ChangedTable::label('crops.potato.ph.1'));
+        self::assertSame('SMP buffer pH 6.5, to pH 6.5, tons/acre', ChangedTable::label('rows.3.2'));
         self::assertSame('zn, limits, dtpa', ChangedTable::label('analytes.zn.limits.dtpa'));
         foreach (array_keys(ChangedTable::REPLACEABLE) as $name) {
             $labels = array_map(ChangedTable::label(...), array_keys(ChangedTable::figures($name)));
@@ -55,6 +56,7 @@ final class ChangedTableTest extends TestCase
             [
                 ['nutrient-limits', ['p.hops.0' => 5]], ['nutrient-limits', ['source' => 5]], ['nutrient-limits', ['p.corn.0' => '5']],
                 ['nutrient-limits', ['p.corn.0' => -5]], ['nutrient-limits', ['p.corn.0' => 60]],
+                ['lime-smp', ['rows.3.2' => 0.5]], ['lime-smp', ['rows.3.0' => 6.4]],
                 ['wanted-crops', ['crops.potato.ph.1' => 9.0]],
                 ['analytes', ['analytes.0' => 1]], ['nutrient-limits', ['p.corn.0' => INF]],
             ] as [$name, $changes]

@@ -35,7 +35,7 @@ final class ProgramTest extends ApiTestCase
         self::assertGreaterThan(0, $this->line($it, 'lime')['lb_per_acre']);
         self::assertNotSame([], $it['parts'][0]['amounts']);
         self::assertNotSame([], $it['parts'][0]['days']);
-        self::assertSame(8, count($it['tables']));
+        self::assertSame(9, count($it['tables']));
         self::assertNotSame([], $it['parts'][0]['readings']);
     }
 

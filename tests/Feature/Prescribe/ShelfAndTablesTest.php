@@ -90,6 +90,8 @@ final class ShelfAndTablesTest extends ApiTestCase
         ) {
             $this->table($site->id, $odd + ['changes' => ['p.corn.0' => 25]])->assertStatus(422);
         }
+        $none = ['changes' => ['schools.smp.cce' => 0], 'source' => 'Trial of the county, 2025.', 'dated' => '2026-01-15'];
+        $this->putJson("/api/sites/{$site->id}/rule-tables/lime-schools", $none + ['site_only' => false])->assertStatus(422);
         $this->api(
             'PUT',
             '/sites/{site}/rule-tables/{table}',

@@ -19,7 +19,8 @@ const TITLES: Record<string, string> = {
     'class-limits': 'Secondary nutrients and micronutrients',
     nitrogen: 'Nitrate test',
     sulphur: 'Sulphur',
-    'lime-schools': 'Dressings of lime',
+    'lime-schools': 'Schools of lime, and dressings',
+    'lime-smp': 'Lime by the SMP buffer',
     'metals-limits': 'Lead and arsenic',
     'program-rules': 'Days, layers, salts',
 }
