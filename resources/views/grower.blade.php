@@ -22,6 +22,7 @@
     @endif
     @if ($note !== '')<p>{{ $note }}</p>@endif
 
+    @if ($words->unmeasured() !== '')<p class="stop">{{ $words->unmeasured() }}</p>@endif
     @foreach ($words->parts() as $part)
         @if ($words->partName($part) !== '')<h2 class="part">{{ $words->partName($part) }}</h2>@endif
         @foreach ($words->first($part) as $one)

@@ -119,6 +119,7 @@ final class ComposeProgram
             'plant_on' => $choices->plantOn,
             'yield' => $choices->yield,
             'nutrient_school' => $choices->bySufficiency ? 'sufficiency' : 'build',
+            'parts_planned' => $gathered === [] ? 1 : $gathered[0]->planned,
             'parts' => array_map(
                 static fn (PartProgram $part, GatheredPart $of): array => [
                     ...$part->toArray($choices->bedM2()),

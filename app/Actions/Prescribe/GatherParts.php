@@ -122,6 +122,7 @@ final class GatherParts
             $it->crop,
             $heard,
             $ground->geometry ?? $area->boundary,
+            $it->partsPlanned,
         );
     }
 

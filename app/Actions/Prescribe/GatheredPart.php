@@ -14,6 +14,7 @@ final readonly class GatheredPart
     /**
      * @param array<string, HeardReading> $heard by analyte
      * @param array<string, mixed> $geometry GeoJSON
+     * @param int $planned how many parts its plan laid out
      */
     public function __construct(
         public PartResults $results,
@@ -21,6 +22,7 @@ final readonly class GatheredPart
         public Crop $wants,
         public array $heard,
         public array $geometry,
+        public int $planned,
     ) {}
 
     /** @return list<int> readings that it rests on */

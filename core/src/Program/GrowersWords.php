@@ -68,6 +68,14 @@ final readonly class GrowersWords
         return array_map(static fn (array $part): Fields => new Fields($part), $this->body->rows('parts'));
     }
 
+    /** Ground that was planned for sampling and was not measured: nothing is said of it. Empty where there is none. */
+    public function unmeasured(): string
+    {
+        $missing = $this->body->whole('parts_planned', 1) - count($this->parts());
+
+        return $missing > 0 ? "{$missing} of {$this->body->whole('parts_planned')} parts were not measured: nothing is said of them." : '';
+    }
+
     /** Which part of the ground, in words; empty for an area in one. */
     public function partName(Fields $part): string
     {

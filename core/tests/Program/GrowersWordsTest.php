@@ -66,6 +66,16 @@ final class GrowersWordsTest extends TestCase
         self::assertSame([], $words->first($part));
     }
 
+    public function test_ground_that_was_not_measured_is_named(): void
+    {
+        self::assertSame('', $this->words('us')->unmeasured());
+        self::assertSame('3 of 4 parts were not measured: nothing is said of them.', GrowersWords::of([
+            'site' => ['units' => 'us'],
+            'parts_planned' => 4,
+            'parts' => [[]],
+        ])->unmeasured());
+    }
+
     public function test_what_stops_first_comes_first(): void
     {
         $words = $this->words('us', more: ['metals' => ['pb' => [[95.0, false]]]]);

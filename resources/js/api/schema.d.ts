@@ -10360,6 +10360,7 @@ export interface components {
             plant_on: string;
             yield: number | null;
             nutrient_school: string;
+            parts_planned: number;
             parts: components["schemas"]["ProgramPart"][];
             verdicts: components["schemas"]["ProgramVerdict"][];
             tables: components["schemas"]["ProgramTable"][];
@@ -10409,6 +10410,7 @@ export interface components {
             plant_on: string;
             yield: number | null;
             nutrient_school: string;
+            parts_planned: number;
             parts: components["schemas"]["ProgramPart"][];
             verdicts: components["schemas"]["ProgramVerdict"][];
             tables: components["schemas"]["ProgramTable"][];

@@ -246,6 +246,10 @@ const print = (): void => window.print()
                     Part {{ one.number }}<span class="note block">{{ one.in_short }}</span>
                 </button>
             </nav>
+            <p v-if="it.parts_planned > it.parts.length" class="warning">
+                {{ it.parts_planned - it.parts.length }} of {{ it.parts_planned }} parts were not measured: nothing is
+                said of them.
+            </p>
             <RateMap v-if="it.parts.length > 1" :parts="it.parts" :units="units" />
             <h2 v-if="it.parts.length > 1" class="of">
                 Part {{ part.number }}, {{ extent(part.area_m2, units) }}, {{ part.sample }}

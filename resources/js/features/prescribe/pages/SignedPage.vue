@@ -113,6 +113,10 @@ const print = (): void => window.print()
                 </p>
             </section>
         </div>
+        <p v-if="it.body.parts_planned > it.body.parts.length" class="warning">
+            {{ it.body.parts_planned - it.body.parts.length }} of {{ it.body.parts_planned }} parts were not measured:
+            nothing is said of them.
+        </p>
         <RateMap v-if="it.body.parts.length > 1" :parts="it.body.parts" :units="units" />
         <template v-for="part in it.body.parts" :key="part.number">
             <h2 v-if="it.body.parts.length > 1" class="of">
