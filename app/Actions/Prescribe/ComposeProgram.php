@@ -9,6 +9,7 @@ use App\Models\ProgramDraft;
 use App\Models\SignedVerdict;
 use HonestCore\Program\PartProgram;
 use HonestCore\Program\ProgramChoices;
+use HonestCore\Program\SiteRates;
 use HonestCore\Program\WantedCrop;
 
 /** The program of an area for one crop, from its results, what somebody chose, the shelf, and the tables of its site. */
@@ -122,7 +123,7 @@ final class ComposeProgram
             'parts_planned' => $gathered === [] ? 1 : $gathered[0]->planned,
             'parts' => array_map(
                 static fn (PartProgram $part, GatheredPart $of): array => [
-                    ...$part->toArray($choices->bedM2()),
+                    ...$part->toArray($choices->bedM2(), SiteRates::of($area->site->units)),
                     'readings' => $of->readings(),
                     'geometry' => $of->geometry,
                 ],

@@ -288,7 +288,7 @@ final readonly class GrowersWords
                 $line = new Fields($row);
                 if ($which($line, $step->text('code'))) {
                     $answer = preg_replace('/^Too close to call: /', '', $line->text('answer'));
-                    $found[] = $this->inUnits(
+                    $found[] = (new SiteRates($this->isMetric))->inWords(
                         trim("{$line->text('what')}: {$answer}".($withNext ? " {$line->text('changes')}" : '')),
                     );
                 }
@@ -296,22 +296,6 @@ final readonly class GrowersWords
         }
 
         return $found;
-    }
-
-    /** Rates within a sentence in the units of the site. */
-    private function inUnits(string $text): string
-    {
-        return $this->isMetric
-            ? (string) preg_replace_callback(
-                '#(\d[\d,.]*) (lb|tons)/acre#',
-                static function (array $m): string {
-                    $pounds = (float) str_replace(',', '', $m[1]) * ($m[2] === 'tons' ? self::LB_A_LOT : 1.0);
-
-                    return self::figure(AreaRate::ofLbPerAcre($pounds)->kgPerHa()).' kg/ha';
-                },
-                $text,
-            )
-            : $text;
     }
 
     /** Three significant digits, no more than two decimals. */

@@ -63,7 +63,7 @@ final class NitrogenStep
                     ? '; no credits were given.'
                     : ', less '.
                         implode(', ', array_map(
-                            static fn (string $what, float $pounds): string => Words::trim($pounds, 1)." from {$what}",
+                            static fn (string $what, float $pounds): string => Words::trim($pounds, 1)." lb/acre from {$what}",
                             array_keys($credits),
                             $credits,
                         )).'.'),

@@ -94,7 +94,10 @@ final class NutrientStep
         };
         $parts = $rate->build === null || $rate->removal === null || $kind !== 'amount'
             ? []
-            : ['To build up '.Words::trim($rate->build, 1).', for what the crop removes '.Words::trim($rate->removal, 1).' lb/acre.'];
+            : [
+                'To build up '.Words::trim($rate->build, 1).' lb/acre, for what the crop removes '.
+                Words::trim($rate->removal, 1).' lb/acre.',
+            ];
 
         return new ProgramLine(
             $key,

@@ -161,7 +161,7 @@ final readonly class PartProgram
     }
 
     /** @return array<string, mixed> */
-    public function toArray(?float $bedM2 = null): array
+    public function toArray(?float $bedM2 = null, SiteRates $units = new SiteRates(false)): array
     {
         return [
             'number' => $this->results->number,
@@ -172,14 +172,14 @@ final readonly class PartProgram
             'in_short' => $this->inShort(),
             'found' => array_map(static fn (FoundScale $one): array => $one->toArray(), $this->found),
             'wants' => ['low' => $this->wants->low, 'target' => $this->wants->target, 'high' => $this->wants->high],
-            'steps' => array_map(
+            'steps' => $units->throughout(array_map(
                 static fn (string $code, array $lines): array => [
                     'code' => $code,
                     'lines' => array_map(static fn (ProgramLine $line): array => $line->toArray(), $lines),
                 ],
                 array_keys($this->steps),
                 $this->steps,
-            ),
+            )),
             'mix' => [
                 'own' => $this->mix->isOwn,
                 'need' => self::pairs($this->need->need),

@@ -122,7 +122,8 @@ final class PhStep
     {
         return $rate->interval === null
             ? ''
-            : ', '.($rate->atMost ? 'at most, ' : '').Words::trim($rate->interval[0], 2).' to '.Words::trim($rate->interval[1], 2);
+            : ', '.($rate->atMost ? 'at most, ' : '').Words::trim($rate->interval[0], 2).' to '.
+                Words::trim($rate->interval[1], 2).' tons/acre';
     }
 
     private static function changes(SchoolRate $rate): string

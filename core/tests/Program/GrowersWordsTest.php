@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HonestCore\Tests\Program;
 
 use HonestCore\Program\GrowersWords;
+use HonestCore\Program\SiteRates;
 use PHPUnit\Framework\TestCase;
 
 final class GrowersWordsTest extends TestCase
@@ -94,7 +95,8 @@ final class GrowersWordsTest extends TestCase
         array $choices = [],
         array $more = [],
     ): GrowersWords {
-        $part = Made::program(Made::part(tested: $tested, more: $more), $crop, $choices)->toArray();
+        $part = Made::program(Made::part(tested: $tested, more: $more), $crop, $choices)
+            ->toArray(units: SiteRates::of($units));
 
         return GrowersWords::of([
             'area' => ['name' => 'Sedge meadow', 'use' => 'corn', 'area_m2' => 4046.8564224],
