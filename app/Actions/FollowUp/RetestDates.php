@@ -49,15 +49,15 @@ final class RetestDates
     private function dates(Site $site, Builder $areas): array
     {
         $today = now($site->timezone)->format('Y-m-d');
+        $found = $areas
+            ->withCount('samples')
+            ->withMax('samples', 'pulled_on')
+            ->with(Recommend::needs())
+            ->orderBy('name')
+            ->get();
+        $this->recommend->plans->prepare($found);
         $dates = [];
-        foreach (
-            $areas
-                ->withCount('samples')
-                ->withMax('samples', 'pulled_on')
-                ->with(Recommend::needs())
-                ->orderBy('name')
-                ->get() as $area
-        ) {
+        foreach ($found as $area) {
             $last = $area->getAttribute('samples_max_pulled_on');
             $last = is_string($last) ? substr($last, 0, 10) : null;
             $corrects = ($this->recommend)($area, LimeMaterial::reference(), 6)->corrects();

@@ -7,10 +7,12 @@ namespace App\Actions\Prescribe;
 use App\Models\Area;
 use App\Models\ProgramDraft;
 use App\Models\SignedVerdict;
+use App\Models\Site;
 use HonestCore\Program\PartProgram;
 use HonestCore\Program\ProgramChoices;
 use HonestCore\Program\SiteRates;
 use HonestCore\Program\WantedCrop;
+use Illuminate\Database\Eloquent\Collection;
 
 /** The program of an area for one crop, from its results, what somebody chose, the shelf, and the tables of its site. */
 final class ComposeProgram
@@ -20,6 +22,15 @@ final class ComposeProgram
         private readonly Shelf $shelf,
         private readonly OwnTables $tables,
     ) {}
+
+    /** @return Collection<int, Area> the areas of a site with all that their programs are made from */
+    public function areasOf(Site $site): Collection
+    {
+        $areas = Area::ofSite($site->id, [...GatherParts::needs(), 'drafts']);
+        $this->gather->prepare($areas);
+
+        return $areas;
+    }
 
     public function __invoke(Area $area, ProgramChoices $choices): Composed
     {

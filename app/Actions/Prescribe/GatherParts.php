@@ -8,7 +8,6 @@ use App\Database\Values;
 use App\Models\Area;
 use App\Models\GroundEvent;
 use App\Models\JudgingPolicy;
-use App\Models\Plan;
 use App\Models\Sample;
 use HonestCore\Agronomy\Lime\LimeMaterial;
 use HonestCore\Agronomy\Texture;
@@ -43,6 +42,12 @@ final class GatherParts
     private ?Collection $policies = null;
 
     public function __construct(private readonly Recommend $recommend, private readonly Hear $hear, private readonly WhatStands $stands) {}
+
+    /** @param Collection<int, Area> $areas with what needs() names, that will be gathered one by one */
+    public function prepare(Collection $areas): void
+    {
+        $this->recommend->plans->prepare($areas, true);
+    }
 
     /** @return list<GatheredPart> */
     public function __invoke(Area $area, WantedCrop $crop, ProgramChoices $choices): array
@@ -181,7 +186,7 @@ final class GatherParts
     /** @return array<int, PartOfGround> by the number of the composite */
     private function grounds(Area $area, int $plan): array
     {
-        $plan = Plan::query()->find($plan, ['id', 'spec', 'boundary', 'layout']);
+        $plan = $this->recommend->plans->laidOut($plan);
 
         return $plan === null ? [] : PartOfGround::of($plan);
     }

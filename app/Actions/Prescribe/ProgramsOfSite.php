@@ -29,7 +29,7 @@ final class ProgramsOfSite
             ),
         );
         $found = [];
-        foreach (Area::ofSite($site->id, [...GatherParts::needs(), 'drafts']) as $area) {
+        foreach ($this->compose->areasOf($site) as $area) {
             $own = $signed->get($area->id);
             $found[] = new ProgramOfArea(
                 $area,
@@ -75,7 +75,7 @@ final class ProgramsOfSite
     public function wouldBuy(Site $site): array
     {
         $wanted = [];
-        foreach (Area::ofSite($site->id, [...GatherParts::needs(), 'drafts']) as $area) {
+        foreach ($this->compose->areasOf($site) as $area) {
             foreach (($this->compose)($area, $this->compose->chosen($area))->parts as $part) {
                 array_push($wanted, ...array_map(
                     static fn (MeasuredAmount $one): array => [

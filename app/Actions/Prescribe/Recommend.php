@@ -8,7 +8,6 @@ use App\Actions\Evidence\GatherEvidence;
 use App\Actions\Evidence\SamplingSplit;
 use App\Models\Area;
 use App\Models\JudgingPolicy;
-use App\Models\Plan;
 use App\Models\Reading;
 use App\Models\Sample;
 use HonestCore\Agronomy\Crop;
@@ -44,12 +43,14 @@ final class Recommend
         private readonly GatherEvidence $evidence,
         private readonly WhatStands $stands,
         private readonly SamplingSplit $sampling,
+        public readonly RoundPlans $plans,
     ) {}
 
     /** @return array<int|string, string|\Closure> what is loaded with the areas that are to be advised on */
     public static function needs(): array
     {
         return [
+            'site',
             'samples' => static fn (HasMany $samples) => $samples
                 ->whereHas(
                     'readings',
@@ -78,7 +79,7 @@ final class Recommend
         ?int $sampleId = null,
         ?WantedCrop $for = null,
     ): Recommendation {
-        $area->loadMissing(['site', ...self::needs()]);
+        $area->loadMissing(self::needs());
         $policy = $this->policy ??= $this->evidence->policy('ph');
         $crop = self::wants($area, $policy, $for);
         $samples = array_values(
@@ -228,15 +229,10 @@ final class Recommend
                 $one->depth === $newest->depth &&
                 $one->pulled_on >= $since,
         );
-        $ofParts = Plan::query()
-            ->whereKey(array_unique(array_map(static fn (Sample $one): int => $one->plan_id, $round)))
-            ->where('composites', '>', 1)
-            ->pluck('id')
-            ->all();
         [$values, $classes, $limits] = [[], [], $policy->limitsFor($use)];
         foreach ($round as $sample) {
             $reading = $this->stands->readings($sample, 'ph', 'lab')[0] ?? null;
-            if ($reading !== null && ! in_array($sample->plan_id, $ofParts, true)) {
+            if ($reading !== null && ! $this->plans->isInParts($sample->plan_id)) {
                 $values[$sample->code] = (float) $reading->value;
                 $classes[$limits->classOf((float) $reading->value)] = true;
             }
@@ -275,15 +271,8 @@ final class Recommend
     private function round(array $samples): array
     {
         $newest = $samples[0] ?? null;
-        $own =
-            $newest === null
-                ? null
-                : Plan::query()
-                    ->whereKey($newest->plan_id)
-                    ->toBase()
-                    ->selectRaw("composites - COALESCE(json_extract(layout, '$.quality.duplicates'), 0) AS own")
-                    ->value('own');
-        if ($newest === null || ! is_numeric($own) || (int) $own < 2) {
+        $own = $newest === null ? 1 : $this->plans->own($newest->plan_id);
+        if ($newest === null || $own < 2) {
             return [[], 1];
         }
         $parts = [];
@@ -291,14 +280,14 @@ final class Recommend
             if (
                 $sample->plan_id === $newest->plan_id &&
                 $sample->year === $newest->year &&
-                $sample->composite <= (int) $own
+                $sample->composite <= $own
             ) {
                 $parts[$sample->composite] ??= $sample;
             }
         }
         ksort($parts);
 
-        return [array_values($parts), (int) $own];
+        return [array_values($parts), $own];
     }
 
     /** @param non-empty-list<Advised> $parts */
@@ -403,8 +392,7 @@ final class Recommend
     /** The number of the composite that was pulled a second time from the same part. */
     private function twin(Sample $sample): ?int
     {
-        $plan = Plan::query()->find($sample->plan_id, ['id', 'layout']);
-        $twin = array_search($sample->composite, $plan?->layout->doubles() ?? [], true);
+        $twin = array_search($sample->composite, $this->plans->laidOut($sample->plan_id)?->layout->doubles() ?? [], true);
 
         return $twin === false ? null : $twin;
     }

@@ -260,6 +260,27 @@ final class ProgramTest extends ApiTestCase
         $this->api('GET', '/sites/{site}/programs', ids: ['site' => $site->id])->assertJsonPath('0.state', 'drafted');
     }
 
+    public function test_more_areas_in_parts_ask_no_more_queries(): void
+    {
+        $site = $this->site();
+        $paths = ['/sites/{site}/programs' => [], '/recommendations' => ['site_id' => $site->id], '/follow-up' => ['site_id' => $site->id]];
+        $asked = [];
+        foreach ([2, 5] as $areas) {
+            foreach (range(Area::query()->count() + 1, $areas) as $number) {
+                $this->cells($this->area($site, 'corn', "Sedge {$number}"), ['5.60', '6.90', '6.20'], '6.40');
+            }
+            foreach ($paths as $path => $query) {
+                DB::flushQueryLog();
+                DB::enableQueryLog();
+                self::assertCount($areas, (array) $this->api('GET', $path, ids: ['site' => $site->id], query: $query)->assertOk()->json());
+                $asked[$path][] = count(DB::getQueryLog());
+            }
+        }
+        foreach ($asked as $path => [$few, $many]) {
+            self::assertSame($few, $many, $path);
+        }
+    }
+
     /**
      * @param array<string, mixed> $program
      * @return array<string, mixed>

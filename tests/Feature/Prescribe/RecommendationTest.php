@@ -6,7 +6,6 @@ namespace Tests\Feature\Prescribe;
 
 use App\Models\Area;
 use App\Models\JudgingPolicy;
-use App\Models\Plan;
 use App\Models\Reading;
 use App\Models\Sample;
 use App\Models\TestMethod;
@@ -463,41 +462,6 @@ final class RecommendationTest extends ApiTestCase
             ->assertJsonPath('0.area', 'Alder carr')
             ->assertJsonPath('0.kind', 'none')
             ->assertJsonPath('1.kind', 'direction');
-    }
-
-    /**
-     * @param non-empty-list<string|null> $found pH of each cell
-     * @return non-empty-list<Sample> the cells in their order
-     */
-    private function cells(Area $area, array $found, string $twin): array
-    {
-        $plan = $this->plan($area);
-        $layout = $plan->layout->toRow();
-        $one = $plan->layout->composites[0]->toRow();
-        $layout['composites'] = array_map(
-            static fn (int $number): array => ['number' => $number] +
-                ($number > count($found) ? ['duplicate_of' => 3] : []) +
-                $one,
-            range(1, count($found) + 1),
-        );
-        $layout['quality'] = ['duplicates' => 1, 'hidden' => []];
-        Plan::query()
-            ->whereKey($plan->id)
-            ->update([
-                'composites' => count($found) + 1,
-                'layout' => json_encode($layout, JSON_THROW_ON_ERROR),
-            ]);
-        $samples = [];
-        foreach ([...$found, $twin] as $i => $ph) {
-            $sample = $this->sample($area, '2026-09-20');
-            Sample::query()
-                ->whereKey($sample->id)
-                ->update(['plan_id' => $plan->id, 'composite' => $i + 1]);
-            $ph === null || $this->read($sample, 'lab-ph', $ph);
-            $samples[] = $sample->refresh();
-        }
-
-        return $samples;
     }
 
     /**

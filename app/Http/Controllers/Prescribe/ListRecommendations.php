@@ -15,6 +15,7 @@ final class ListRecommendations
     public function __invoke(RecommendationRequest $request, Recommend $recommend): JsonResponse
     {
         $areas = Area::ofSite($request->integer('site_id'), Recommend::needs());
+        $recommend->plans->prepare($areas);
 
         return new JsonResponse(
             $areas->map(static function (Area $area) use ($recommend, $request): array {
