@@ -71,6 +71,23 @@ final class ProgramTest extends BrowserTestCase
         $this->see('There is nothing at this address any more');
     }
 
+    public function test_an_area_opened_by_link_turns_the_page_to_its_site(): void
+    {
+        $this->enter(self::MAREN, '/prescribe');
+        $this->see('Long Meadow, west slope');
+        foreach (['/prescribe/7', '/prescribe/7/lime', '/prescribe/7/crops'] as $path) {
+            $this->browser->get(self::$servers->address.$path);
+            $this->see('Tansy Hill , season');
+            $this->see('Raspberry canes past the pump');
+            $this->miss('Long Meadow, west slope');
+            $this->pickIn("//span[contains(@class, 'where')]", 'Quill Hollow');
+            $this->see('Quill Hollow , season');
+            $this->see('Long Meadow, west slope');
+            $this->miss('Raspberry canes past the pump');
+        }
+        self::assertSame('', $this->complaints());
+    }
+
     /** At the width of a phone, with nobody signed in. */
     private function growersPage(string $address): void
     {

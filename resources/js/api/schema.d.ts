@@ -10404,6 +10404,7 @@ export interface components {
         };
         Program: {
             area_id: number;
+            site_id: number;
             area: components["schemas"]["ProgramArea"];
             site: components["schemas"]["ProgramSite"];
             crop: components["schemas"]["ProgramCrop"];

@@ -23,6 +23,7 @@ final class ProgramResource extends JsonResource
 
         return [
             'area_id' => $it->area->id,
+            'site_id' => $it->area->site_id,
             ...$it->body,
             'season' => $it->season(),
             'choices' => $it->choices->toRow(),

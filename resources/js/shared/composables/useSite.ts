@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { useLocalStorage } from '@vueuse/core'
-import { computed } from 'vue'
+import { computed, type MaybeRefOrGetter, toValue, watch } from 'vue'
 import type { Units } from '@/shared/format'
 import { useSites, useSiteDetail } from '@/shared/api'
 
@@ -30,4 +30,21 @@ export function useSite() {
         /** Asks again for everything that hangs on the site's ground. */
         refresh: () => queries.invalidateQueries(),
     }
+}
+
+/**
+ * A record opened by link turns the pages to its own site, units and hour with it; another site chosen while it is
+ * shown leaves it.
+ */
+export function useSiteOf(record: MaybeRefOrGetter<number | undefined>, leave: () => void): void {
+    const { siteId, choose } = useSite()
+    watch(
+        () => toValue(record),
+        (of) => of !== undefined && choose(of),
+        { immediate: true },
+    )
+    watch(siteId, (to, from) => {
+        const of = toValue(record)
+        if (from !== null && of !== undefined && to !== of) leave()
+    })
 }

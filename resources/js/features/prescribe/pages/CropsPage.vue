@@ -1,19 +1,24 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { useRoute } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import type { Schema } from '@/api/client'
 import PageHead from '@/shared/components/PageHead.vue'
 import OneOf from '@/shared/components/OneOf.vue'
-import { useSite } from '@/shared/composables/useSite'
+import { useSite, useSiteOf } from '@/shared/composables/useSite'
 import { rate } from '@/shared/format'
 import { useCrops, useProgram, useProgramsOfCrops } from '../api'
 
 /** Up to three crops wanted for the same ground, side by side, and where they pull apart. */
 const MOST = 3
 const route = useRoute()
+const router = useRouter()
 const { units } = useSite()
 const areaId = computed(() => Number(route.params.area))
 const own = useProgram(areaId, undefined)
+useSiteOf(
+    () => own.data.value?.site_id,
+    () => void router.push('/prescribe'),
+)
 const all = useCrops()
 const wanted = ref<string[]>([])
 watch(

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { refDebounced } from '@vueuse/core'
 import { computed, reactive } from 'vue'
-import { useRoute } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import FormField from '@/shared/components/FormField.vue'
 import PageHead from '@/shared/components/PageHead.vue'
-import { useSite } from '@/shared/composables/useSite'
+import { useSite, useSiteOf } from '@/shared/composables/useSite'
 import { extent, today, day } from '@/shared/format'
 import BuiltOn from '../components/BuiltOn.vue'
 import OtherAnalytes from '../components/OtherAnalytes.vue'
@@ -21,6 +21,7 @@ const KINDS: Record<string, string> = {
     stop: 'stop first',
 }
 const route = useRoute()
+const router = useRouter()
 const { siteId, units, timezone } = useSite()
 /** To begin with the limestone that the schools are made for. */
 const material = reactive({ depth_in: 6, cce_percent: 90, through_8: 95, through_60: 50, moisture: 0 })
@@ -37,6 +38,10 @@ const areaId = computed(
 )
 const sample = computed(() => Number(route.query.sample) || null)
 const { data: it, error } = useRecommendation(areaId, sample, asked)
+useSiteOf(
+    () => (route.params.area ? it.value?.area.site_id : undefined),
+    () => void router.push('/prescribe'),
+)
 const part = computed(() => (it.value?.parts ?? []).find((one) => one.sample_id === it.value?.sample?.id))
 const print = (): void => window.print()
 </script>

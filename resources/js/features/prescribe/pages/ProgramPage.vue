@@ -9,7 +9,7 @@ import PageHead from '@/shared/components/PageHead.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
 import { useSession } from '@/shared/composables/useSession'
-import { useSite } from '@/shared/composables/useSite'
+import { useSite, useSiteOf } from '@/shared/composables/useSite'
 import { day, extent, today } from '@/shared/format'
 import CausesForm from '../components/CausesForm.vue'
 import ChoicesForm from '../components/ChoicesForm.vue'
@@ -30,6 +30,10 @@ const lines = usePrograms(siteId)
 const areaId = computed(() => Number(route.params.area) || (lines.data.value?.[0]?.area_id ?? null))
 const crop = computed(() => (typeof route.query.crop === 'string' ? route.query.crop : undefined))
 const kept = useProgram(areaId, crop)
+useSiteOf(
+    () => (route.params.area ? kept.data.value?.site_id : undefined),
+    () => void router.push('/prescribe'),
+)
 const crops = useCrops()
 const shelf = useShelf()
 const signed = useSignedPrograms(areaId)
