@@ -82,7 +82,13 @@ const gap = (pounds: number): number =>
     <section class="step">
         <div class="title">
             <h2>Rate map</h2>
-            <OneOf v-if="products.length > 1" v-model="product" class="no-print" :options="products" />
+            <OneOf
+                v-if="products.length > 1"
+                v-model="product"
+                class="no-print"
+                :options="products"
+                aria-label="Product on the map"
+            />
         </div>
         <p v-if="!products.length" class="note">Nothing is spread on any part.</p>
         <svg

@@ -68,7 +68,14 @@ const parts = computed(() => it.value?.programs[0]?.parts ?? [])
         <RouterLink :to="`/prescribe/${areaId}`">Back to the program</RouterLink>
     </PageHead>
     <p class="row no-print">
-        <OneOf v-if="wanted.length < MOST" v-model="adding" class="add" :options="named" none="one more crop" />
+        <OneOf
+            v-if="wanted.length < MOST"
+            v-model="adding"
+            class="add"
+            :options="named"
+            none="one more crop"
+            aria-label="One more crop"
+        />
     </p>
     <p v-if="error" class="wrong" role="alert">{{ error.message }}</p>
     <template v-if="it">

@@ -13,7 +13,7 @@ import LabPairs from '../components/LabPairs.vue'
 /** Everything that was read of one analyte, composite by composite, on the same scale. */
 type Row = Schema<'SideRow'>
 type Mark = Schema<'SideMark'>
-const WIDTH = 360
+const WIDTH = 330
 const route = useRoute()
 const router = useRouter()
 const analyte = computed(() => (route.query.analyte as string | undefined) ?? '')
