@@ -11,6 +11,7 @@ use App\Models\Sample;
 use App\Models\TestMethod;
 use HonestCore\Reports\ReportedValue;
 use HonestCore\Variance\SamplingFigures;
+use Illuminate\Database\Eloquent\Builder;
 
 /** The results and duplicates of a lab that tell where the spread of its results comes from. */
 final class SamplingSplit
@@ -65,26 +66,22 @@ final class SamplingSplit
     /** @return list<array{int, int}> composites and the duplicates that were pulled of their ground */
     private function twins(): array
     {
-        $twins = [];
+        $twins = $by = [];
         // Layouts are large: only those of plans that asked for duplicates are looked at.
-        foreach (
-            Plan::query()
-                ->where('spec->quality->duplicates', '>', 0)
-                ->get(['id', 'layout']) as $plan
-        ) {
+        $doubled = static fn (): Builder => Plan::query()->where('spec->quality->duplicates', '>', 0);
+        $samples = Sample::query()
+            ->whereIn('plan_id', $doubled()->select('id'))
+            ->orderBy('id')
+            ->toBase()
+            ->get(['id', 'plan_id', 'composite', 'depth']);
+        foreach ($samples as $sample) {
+            $by[(int) $sample->plan_id]["{$sample->depth}/{$sample->composite}"] ??= (int) $sample->id;
+        }
+        foreach ($doubled()->whereKey(array_keys($by))->get(['id', 'layout']) as $plan) {
             $of = $plan->layout->doubles();
-            $by = [];
-            foreach (
-                Sample::query()
-                    ->where('plan_id', $plan->id)
-                    ->orderBy('id')
-                    ->get(['id', 'composite', 'depth']) as $sample
-            ) {
-                $by["{$sample->depth}/{$sample->composite}"] ??= $sample->id;
-            }
-            foreach ($by as $place => $sample) {
+            foreach ($by[$plan->id] as $place => $sample) {
                 [$depth, $composite] = explode('/', $place);
-                $first = isset($of[(int) $composite]) ? $by["{$depth}/{$of[(int) $composite]}"] ?? null : null;
+                $first = isset($of[(int) $composite]) ? $by[$plan->id]["{$depth}/{$of[(int) $composite]}"] ?? null : null;
                 if ($first !== null) {
                     $twins[] = [$first, $sample];
                 }
