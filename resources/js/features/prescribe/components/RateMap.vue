@@ -3,10 +3,11 @@ import { computed, ref } from 'vue'
 import type { Schema } from '@/api/client'
 import OneOf from '@/shared/components/OneOf.vue'
 import { rate, type Units } from '@/shared/format'
+import { middleOf, type Point } from '../middle'
 
 /** The parts of an area with the rate of one product written in each, hatched closer the more there is; zero is a rate. */
 const props = defineProps<{ parts: Schema<'ProgramPart'>[]; units: Units }>()
-type Ring = [number, number][]
+type Ring = Point[]
 const WIDTH = 620
 const HEIGHT = 380
 const EDGE = 14
@@ -55,18 +56,13 @@ const path = (part: Schema<'ProgramPart'>): string =>
                 `M${ring.map(([x, y]) => `${scale.value.x(x).toFixed(1)} ${scale.value.y(y).toFixed(1)}`).join('L')}Z`,
         )
         .join('')
-/** The middle of the largest ring by its bounds: where the figure stands. */
-const middle = (part: Schema<'ProgramPart'>): [number, number] => {
-    const boxes = rings(part).map((polygon) => {
-        const ring = polygon[0] ?? []
-        const [xs, ys] = [ring.map(([x]) => scale.value.x(x)), ring.map(([, y]) => scale.value.y(y))]
-        return [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)] as const
-    })
-    const [w, e, n, s] = boxes.sort((a, b) => (b[1] - b[0]) * (b[3] - b[2]) - (a[1] - a[0]) * (a[3] - a[2]))[0] ?? [
-        0, 0, 0, 0,
-    ]
-    return [(w + e) / 2, (n + s) / 2]
-}
+/** Where the figure stands. */
+const middle = (part: Schema<'ProgramPart'>): Point =>
+    middleOf(
+        rings(part).map((polygon) =>
+            polygon.map((ring) => ring.map(([x, y]): Point => [scale.value.x(x), scale.value.y(y)])),
+        ),
+    )
 const of = (part: Schema<'ProgramPart'>): number => pounds(part, product.value)
 const classes = computed(() => [...new Set(props.parts.map(of).filter((one) => one > 0))].sort((a, b) => a - b))
 const gap = (pounds: number): number =>
