@@ -32,7 +32,8 @@
         @endforeach
         <section>
             <h2>Where the sample comes from</h2>
-            <p>{{ $words->sample($part) }} The ground is {{ $words->partName($part) === '' ? $words->size() : $words->partName($part) }}.</p>
+            <p>{{ $words->sample($part) }}
+                The ground is {{ $words->partName($part) === '' ? $words->size() : $words->partName($part) }}.</p>
         </section>
         <section>
             <h2>What was found</h2>
@@ -43,12 +44,16 @@
                     <svg viewBox="0 0 400 26" role="img" aria-label="{{ $one['name'] }} {{ $one['value'] }}. {{ $one['wants'] }}"
                          preserveAspectRatio="none">
                         <line x1="0" y1="20" x2="400" y2="20" stroke="#221D17" stroke-width="1"/>
-                            <rect x="{{ 400 * $one['low'] }}" y="6" width="{{ 400 * (($one['high'] ?? 1) - $one['low']) }}" height="14" fill="#E9DFC6"/>
-                            <line x1="{{ 400 * $one['low'] }}" y1="2" x2="{{ 400 * $one['low'] }}" y2="24" stroke="#221D17" stroke-width="1.6"/>
+                            <rect x="{{ 400 * $one['low'] }}" y="6" width="{{ 400 * (($one['high'] ?? 1) - $one['low']) }}" height="14"
+                                  fill="#E9DFC6"/>
+                            <line x1="{{ 400 * $one['low'] }}" y1="2" x2="{{ 400 * $one['low'] }}" y2="24"
+                                  stroke="#221D17" stroke-width="1.6"/>
                         @if ($one['high'] !== null)
-                            <line x1="{{ 400 * $one['high'] }}" y1="2" x2="{{ 400 * $one['high'] }}" y2="24" stroke="#221D17" stroke-width="1.2"/>
+                            <line x1="{{ 400 * $one['high'] }}" y1="2" x2="{{ 400 * $one['high'] }}" y2="24"
+                                  stroke="#221D17" stroke-width="1.2"/>
                         @endif
-                        <rect x="{{ 400 * $one['from'] }}" y="9" width="{{ max(1, 400 * ($one['to'] - $one['from'])) }}" height="8" fill="#221D17" fill-opacity="0.25"/>
+                        <rect x="{{ 400 * $one['from'] }}" y="9" width="{{ max(1, 400 * ($one['to'] - $one['from'])) }}" height="8"
+                              fill="#221D17" fill-opacity="0.25"/>
                         <line x1="{{ 400 * $one['at'] }}" y1="5" x2="{{ 400 * $one['at'] }}" y2="21" stroke="#0E5A60" stroke-width="3"/>
                     </svg>
                     @endif

@@ -22,6 +22,14 @@ final class Words
         return str_replace('-', '−', $text === '-0' ? '0' : $text);
     }
 
+    /** As many decimals as are usual, and enough for two digits of what is small: what is not nothing is never shown as 0. */
+    public static function decimals(float $value, int $usual): int
+    {
+        $size = abs($value);
+
+        return $size > 0 && $size < 0.1 ? max($usual, min(8, 1 - (int) floor(log10($size)))) : $usual;
+    }
+
     public static function times(int $count): string
     {
         return match ($count) {

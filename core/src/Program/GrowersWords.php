@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HonestCore\Program;
 
+use HonestCore\Agreement\Words;
 use HonestCore\Quantity\AreaRate;
 use HonestCore\Quantity\DepthLayer;
 use HonestCore\Quantity\Extent;
@@ -298,11 +299,9 @@ final readonly class GrowersWords
         return $found;
     }
 
-    /** Three significant digits, no more than two decimals. */
+    /** Three significant digits, no more than two decimals but for what is small. */
     private static function figure(float $value): string
     {
-        return $value >= 100
-            ? number_format($value)
-            : rtrim(rtrim(number_format($value, $value >= 10 ? 1 : 2), '0'), '.');
+        return $value >= 100 ? number_format($value) : Words::trim($value, $value >= 10 ? 1 : Words::decimals($value, 2));
     }
 }

@@ -21,8 +21,6 @@ use HonestCore\Quantity\AreaRate;
  */
 final class PhStep
 {
-    private const LB_PER_TON = 2000.0;
-
     /** @return list<ProgramLine> */
     public static function lines(PartResults $part, Crop $wants, ProgramChoices $choices): array
     {
@@ -60,14 +58,14 @@ final class PhStep
         $reasons = self::reasons($part, $rate, $school);
         $between = $rate->interval === null
             ? null
-            : [$rate->interval[0] * self::LB_PER_TON, $rate->interval[1] * self::LB_PER_TON];
+            : [$rate->interval[0] * AreaRate::LB_PER_TON, $rate->interval[1] * AreaRate::LB_PER_TON];
         $lines = [
             new ProgramLine(
                 'lime',
                 $now > 0 ? 'amount' : 'zero',
                 $later > 1e-9 ? 'Lime, first dressing' : 'Lime',
                 $part->lime->answer,
-                $now * self::LB_PER_TON,
+                $now * AreaRate::LB_PER_TON,
                 $later > 1e-9 ? null : $between,
                 self::claim($part),
                 $part->phFrom,

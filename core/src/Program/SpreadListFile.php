@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HonestCore\Program;
 
+use HonestCore\Agreement\Words;
 use HonestCore\Geometry\AreaFileWriter;
 use HonestCore\Table\CsvWriter;
 
@@ -92,6 +93,6 @@ final class SpreadListFile
 
     private static function figure(float $value): string
     {
-        return rtrim(rtrim(number_format($value, 2, '.', ''), '0'), '.');
+        return Words::trim($value, Words::decimals($value, 2));
     }
 }

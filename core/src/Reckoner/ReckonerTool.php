@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HonestCore\Reckoner;
 
+use HonestCore\Agreement\Words;
 use HonestCore\Error\ValueOutOfRange;
 use HonestCore\Table\Fields;
 use HonestCore\Table\RuleTable;
@@ -132,8 +133,6 @@ final readonly class ReckonerTool
 
     private static function figure(float $value): string
     {
-        $text = number_format($value, self::DECIMALS, '.', '');
-
-        return str_replace('-', '−', rtrim(rtrim($text, '0'), '.'));
+        return Words::trim($value, Words::decimals($value, self::DECIMALS));
     }
 }

@@ -155,4 +155,14 @@ final class WordsAndLimitsTest extends TestCase
         self::assertEqualsWithDelta(2.4710538, Extent::ofSquareMetres(10_000)->acres(), 1e-7);
         self::assertSame(1.0, Extent::ofSquareMetres(10_000)->hectares());
     }
+
+    public function test_what_is_small_is_not_shown_as_nothing(): void
+    {
+        $shown = static fn (float $value): string => Words::trim($value, Words::decimals($value, 2));
+
+        self::assertSame(
+            ['0', '0.0046', '0.023', '0.1', '1.2', '150.25'],
+            array_map($shown, [0.0, 0.0046, 0.0230, 0.1, 1.2, 150.25]),
+        );
+    }
 }

@@ -6,6 +6,7 @@ namespace HonestCore\Tests\Program;
 
 use HonestCore\Program\GrowersWords;
 use HonestCore\Program\SiteRates;
+use HonestCore\Table\Fields;
 use PHPUnit\Framework\TestCase;
 
 final class GrowersWordsTest extends TestCase
@@ -65,6 +66,18 @@ final class GrowersWordsTest extends TestCase
             $words->overrides($part),
         );
         self::assertSame([], $words->first($part));
+    }
+
+    public function test_a_small_amount_on_small_ground_is_not_written_as_nothing(): void
+    {
+        $said = GrowersWords::of(['site' => ['units' => 'us'], 'parts' => []])->toDo(new Fields([
+            'area_m2' => 9.290304,
+            'amounts' => [['product' => 'b', 'name' => 'Borate', 'grade' => '0-0-0', 'bag_lb' => 50.0, 'cautions' => []]],
+            'days' => [['product' => 'b', 'on' => '2027-06-01', 'lb_per_acre' => 2.0, 'what' => 'In season']],
+        ]));
+
+        // By hand: 100 sq ft is 1/435.6 acre, and 2 / 435.6 = 0.0045914 lb.
+        self::assertSame('0.0046 lb in all (0.0046 lb on each 100 square feet), 0.000092 bags of 50 lb', $said[0]['how_much']);
     }
 
     public function test_ground_that_was_not_measured_is_named(): void

@@ -116,6 +116,7 @@ describe('words', () => {
 
 describe('masses on ground', () => {
     it('have three digits and the units of the site', () => {
+        expect([figure(0.0046), figure(0.023), figure(0.1)]).toEqual(['0.0046', '0.023', '0.10'])
         expect([figure(0), figure(1.204), figure(12.04), figure(1204.4), figure(null)]).toEqual([
             '0',
             '1.20',

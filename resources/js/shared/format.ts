@@ -124,10 +124,12 @@ const KG_PER_LB = 0.45359237
 const KG_PER_HA = KG_PER_LB / 0.40468564224
 const LB_PER_TON = 2000
 
-/** Three significant digits, no more than two decimals. */
+/** Three significant digits, no more than two decimals but for what is small: what is not nothing is never shown as 0. */
 export function figure(value: number | null | undefined): string {
     if (value === null || value === undefined || !Number.isFinite(value)) return '–'
-    const decimals = Math.abs(value) >= 100 ? 0 : Math.abs(value) >= 10 ? 1 : 2
+    const size = Math.abs(value)
+    const small = size > 0 && size < 0.1 ? Math.min(8, 1 - Math.floor(Math.log10(size))) : 2
+    const decimals = size >= 100 ? 0 : size >= 10 ? 1 : small
     return number(Number(value.toFixed(decimals)), Number.isInteger(Number(value.toFixed(decimals))) ? 0 : decimals)
 }
 

@@ -182,7 +182,7 @@ const small = (one: Schema<'ProgramAmount'>): string =>
                         <td v-if="part.amounts.some((other) => other.bed)" class="num">
                             <template v-if="one.bed"
                                 >{{ units === 'metric' ? `${figure(one.bed.g)} g` : `${figure(one.bed.lb)} lb`
-                                }}{{ one.bed.cups === null ? '' : `, ${number(one.bed.cups, 1)} cups` }}</template
+                                }}{{ one.bed.cups === null ? '' : `, ${figure(one.bed.cups)} cups` }}</template
                             >
                         </td>
                         <td class="num">{{ one.cost === null ? 'no price' : number(one.cost, 2) }}</td>
