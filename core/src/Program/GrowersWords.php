@@ -264,7 +264,9 @@ final readonly class GrowersWords
     {
         $extent = Extent::ofSquareMetres($squareMetres);
 
-        return $this->isMetric ? self::figure($extent->hectares()).' hectares' : self::figure($extent->acres()).' acres';
+        $size = self::figure($this->isMetric ? $extent->hectares() : $extent->acres());
+
+        return $size.($this->isMetric ? ' hectare' : ' acre').($size === '1' ? '' : 's');
     }
 
     private function depth(string $notation): string

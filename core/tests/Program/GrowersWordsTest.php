@@ -15,7 +15,7 @@ final class GrowersWordsTest extends TestCase
     {
         $us = $this->words('us');
         $part = $us->parts()[0];
-        self::assertSame(['Sedge meadow', 'Fen End', '1 Dyke', 'corn, grain', '1 acres'], [
+        self::assertSame(['Sedge meadow', 'Fen End', '1 Dyke', 'corn, grain', '1 acre'], [
             $us->area(), $us->site(), $us->address(), $us->crop(), $us->size(),
         ]);
         self::assertSame('', $us->partName($part));
