@@ -29,6 +29,14 @@ if ($path !== '/' && ! str_contains($path, '..') && is_file($file) && ! str_ends
     header('X-Content-Type-Options: nosniff');
     header('X-Frame-Options: DENY');
     header('Referrer-Policy: same-origin');
+    $isText = in_array(pathinfo($file, PATHINFO_EXTENSION), ['js', 'css', 'svg', 'json', 'webmanifest', 'txt'], true);
+    if ($isText && str_contains((string) ($_SERVER['HTTP_ACCEPT_ENCODING'] ?? ''), 'gzip')) {
+        header('Content-Encoding: gzip');
+        header('Vary: Accept-Encoding');
+        echo gzencode((string) file_get_contents($file), 6);
+
+        return true;
+    }
     readfile($file);
 
     return true;

@@ -8,6 +8,8 @@ const PATIENCE_MS = 4000
 const NEEDED = [
     /^\/api\/(session|welcome|choices|sites|today)$/,
     /^\/api\/sites\/\d+$/,
+    /^\/api\/sites\/\d+\/spread-lines$/,
+    /^\/api\/shelf$/,
     /^\/api\/plans$/,
     /^\/api\/plans\/\d+(\/pull)?$/,
 ]
@@ -20,7 +22,7 @@ self.addEventListener('fetch', (event) => {
     const { request } = event
     const url = new URL(request.url)
     if (request.method !== 'GET' || url.origin !== self.location.origin) return
-    if (url.pathname.startsWith('/grower/')) return
+    if (url.pathname.startsWith('/grower/') || url.pathname.startsWith('/calendar/')) return
     if (request.mode === 'navigate') event.respondWith(shell(request))
     else if (url.pathname.startsWith('/build/assets/')) event.respondWith(file(request))
     else if (NEEDED.some((path) => path.test(url.pathname))) event.respondWith(answer(request))

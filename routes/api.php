@@ -3,12 +3,15 @@
 declare(strict_types=1);
 
 use App\Http\Controllers as C;
+use App\Http\Middleware\ComputesAhead;
 use App\Http\Middleware\OnceOnly;
+use App\Models\CalendarAddress;
 use App\Models\CheckSoil;
 use App\Models\Consignment;
 use App\Models\JudgingPolicy;
 use App\Models\Lab;
 use App\Models\LabReport;
+use App\Models\LocalFactorInUse;
 use App\Models\PenCalibration;
 use App\Models\PracticeRound;
 use App\Models\SchoolProfile;
@@ -27,7 +30,7 @@ Route::get('welcome', C\Session\Welcome::class);
 Route::get('health', C\Session\ShowHealth::class)->middleware('throttle:health');
 Route::post('session', C\Session\SignIn::class)->middleware('throttle:sign-in');
 
-Route::middleware(['auth', OnceOnly::class])->group(function (): void {
+Route::middleware(['auth', OnceOnly::class, ComputesAhead::class])->group(function (): void {
     Route::get('session', C\Session\ShowSession::class);
     Route::delete('session', C\Session\SignOut::class);
     Route::get('ping', C\Session\Ping::class);
@@ -207,4 +210,26 @@ Route::middleware(['auth', OnceOnly::class])->group(function (): void {
     Route::get('reckoner', C\Prescribe\ListReckoners::class);
     Route::post('reckoner/{tool}', C\Prescribe\Reckon::class)->middleware('throttle:reckoner');
     Route::get('follow-up', C\FollowUp\ListRetests::class);
+    Route::get('sites/{site}/spread-lines', C\FollowUp\ListSpreadLines::class)->can('view', 'site');
+    Route::post('spread-entries', C\FollowUp\TakeSpreadNotes::class);
+    Route::post('ground-events/{event}/photos', C\FollowUp\AddBagPhoto::class)->can('update', 'event');
+    Route::get('bag-photos/{photo}', C\FollowUp\ShowBagPhoto::class)->can('view', 'photo');
+    Route::get('areas/{area}/series', C\FollowUp\ShowSeries::class)->can('view', 'area');
+    Route::get('areas/{area}/series.csv', C\FollowUp\DownloadSeries::class)->can('view', 'area');
+    Route::get('sites/{site}/answers', C\FollowUp\ListAnswers::class)->can('view', 'site');
+    Route::post('programs/{program}/retest-plan', C\FollowUp\PlanTheRetest::class)->can('view', 'program');
+    Route::post('areas/{area}/controls', C\FollowUp\LeaveUntreated::class)->can('update', 'area');
+    Route::post('controls/{control}/end', C\FollowUp\EndControl::class)->can('update', 'control');
+    Route::post('controls/{control}/samples', C\FollowUp\SayControlSamples::class)->can('update', 'control');
+    Route::get('school-trials', C\FollowUp\ListTrials::class);
+    Route::post('local-factors', C\FollowUp\UseFactor::class)->can('create', LocalFactorInUse::class);
+    Route::post('local-factors/{factor}/end', C\FollowUp\EndFactor::class)
+        ->can('view', 'factor')
+        ->can('create', LocalFactorInUse::class);
+    Route::get('campaign', C\FollowUp\ShowCampaign::class);
+    Route::get('campaign.ics', C\FollowUp\DownloadCampaign::class);
+    Route::put('campaign/areas/{area}', C\FollowUp\MoveRetest::class)->can('update', 'area');
+    Route::get('calendar-addresses', C\FollowUp\ListAddresses::class);
+    Route::post('calendar-addresses', C\FollowUp\OpenAddress::class)->can('create', CalendarAddress::class);
+    Route::post('calendar-addresses/{address}/withdraw', C\FollowUp\WithdrawAddress::class)->can('update', 'address');
 });

@@ -10,7 +10,7 @@ use Illuminate\Database\Connection;
 /** The pictures and papers that a database names: each lies under its name in the private folder. */
 final class KeptFiles
 {
-    private const TABLES = ['photos', 'underlays', 'report_papers'];
+    private const TABLES = ['photos', 'bag_photos', 'underlays', 'report_papers'];
 
     /**
      * @param int|null $team whose files are asked for; those of all where it is null

@@ -6,6 +6,8 @@ namespace App\Models;
 
 use App\Models\Concerns\BelongsToTeam;
 use HonestCore\Agronomy\Crop;
+use HonestCore\FollowUp\GroundAct;
+use HonestCore\FollowUp\GroundHistory;
 use HonestCore\Sampling\AreaFacts;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
@@ -75,13 +77,31 @@ final class Area extends Model
     }
 
     /**
-     * What was spread on it, and rain.
+     * What was spread on it, rain and problems, as far as they stand.
      *
      * @return HasMany<GroundEvent, $this>
      */
     public function groundEvents(): HasMany
     {
-        return $this->hasMany(GroundEvent::class);
+        $standing = $this->hasMany(GroundEvent::class);
+        $standing->where('kind', '<>', GroundEvent::TAKEN_BACK)->whereDoesntHave('takenBack');
+
+        return $standing;
+    }
+
+    /** The one history of its ground: what its facts say and what was noted. */
+    public function groundHistory(): GroundHistory
+    {
+        return GroundHistory::of(
+            $this->knownFacts(),
+            array_values($this->groundEvents->map(static fn (GroundEvent $event): GroundAct => $event->act())->all()),
+        );
+    }
+
+    /** Its facts with what was logged among their events, as advice about sharing a composite is made from. */
+    public function factsWithLog(): AreaFacts
+    {
+        return $this->groundHistory()->intoFacts($this->knownFacts());
     }
 
     /**

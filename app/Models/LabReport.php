@@ -112,7 +112,13 @@ final class LabReport extends Model
     /** @return array<int|string, string|callable> */
     private static function counts(): array
     {
-        return [...self::COUNTED, 'questions as open_count' => static fn ($query) => $query->whereNull('answer')];
+        // The report itself is one that may be seen, and what is in it is of its team.
+        $all = static fn ($query) => $query->withoutGlobalScopes();
+
+        return [
+            ...array_fill_keys(self::COUNTED, $all),
+            'questions as open_count' => static fn ($query) => $all($query)->whereNull('answer'),
+        ];
     }
 
     /** The corrected report that took its place; null while it stands. */

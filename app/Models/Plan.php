@@ -83,6 +83,16 @@ final class Plan extends Model
         return array_values(array_diff(range(1, $this->composites), $pulled));
     }
 
+    /** @return list<string> what was spread so shortly before its day, or today, that a core would bring up grains */
+    public function tooSoon(): array
+    {
+        $this->loadMissing('area.groundEvents');
+
+        return $this->area->groundHistory()->warnings(
+            new \DateTimeImmutable($this->pull_on?->format('Y-m-d') ?? now()->format('Y-m-d')),
+        );
+    }
+
     /** The day at its site, as Y-m-d. */
     public function today(): string
     {

@@ -6,6 +6,7 @@ namespace App\Models;
 
 use App\Models\Concerns\BelongsToTeam;
 use App\Models\Concerns\TeamScope;
+use App\Sharing\SecretAddress;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -59,7 +60,7 @@ final class ProgramShare extends Model
     {
         return self::query()
             ->withoutGlobalScope(TeamScope::class)
-            ->where('token_hash', hash('sha256', $token))
+            ->where('token_hash', SecretAddress::hash($token))
             ->with([
                 'program' => static fn ($programs) => $programs->withoutGlobalScope(TeamScope::class),
                 'program.signer',

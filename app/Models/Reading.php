@@ -13,6 +13,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Database\UniqueConstraintViolationException;
+use Illuminate\Support\Facades\DB;
 
 /**
  * One reading of one portion by one method, as it was reported. A correction is a new reading.
@@ -159,6 +160,28 @@ final class Reading extends Model
             ->whereNotNull('value')
             ->whereDoesntHave('correction')
             ->whereHas('method', static fn ($methods) => $methods->where('analyte', $analyte)->where('workplace', 'lab'));
+    }
+
+    /**
+     * How many there are of each method: all by an index alone, less the few of reports that are being taken.
+     *
+     * @return array<int, int>
+     */
+    public static function countedByMethod(): array
+    {
+        $of = static fn () => self::query()
+            ->withoutGlobalScope(TakenScope::class)
+            ->toBase()
+            ->groupBy('method_id')
+            ->selectRaw('method_id, count(*) AS readings');
+        $all = array_map(Values::whole(...), $of()->pluck('readings', 'method_id')->all());
+        $reports = DB::table('lab_reports')->whereRaw("state <> 'taken'")->pluck('id');
+        $inHand = $reports->isEmpty() ? [] : $of()->whereIn('report_id', $reports)->pluck('readings', 'method_id');
+        foreach ($inHand as $method => $count) {
+            $all[$method] -= Values::whole($count);
+        }
+
+        return array_filter($all);
     }
 
     /** @return list<string> who read a test, by name */

@@ -9,6 +9,7 @@ use App\Database\Values;
 use App\Models\Concerns\BelongsToTeam;
 use App\Models\Concerns\IsShown;
 use App\Record\OwnNumbers;
+use HonestCore\FollowUp\Outlook;
 use HonestCore\Program\ProgramChoices;
 use HonestCore\Program\SpreadPart;
 use Illuminate\Database\Eloquent\Builder;
@@ -31,6 +32,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property ProgramChoices $choices
  * @property array<string, mixed> $body
  * @property list<array{name: string, part: string, on: string}> $days
+ * @property Outlook $outlook
  * @property string $hash
  * @property string $note
  * @property \Illuminate\Support\Carbon $created_at
@@ -56,7 +58,10 @@ final class SignedProgram extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['choices' => AsValue::of(ProgramChoices::class), 'body' => 'array', 'days' => 'array'];
+        return [
+            'choices' => AsValue::of(ProgramChoices::class), 'body' => 'array', 'days' => 'array',
+            'outlook' => AsValue::of(Outlook::class),
+        ];
     }
 
     /** @return BelongsTo<Area, $this> */
@@ -121,14 +126,18 @@ final class SignedProgram extends Model
             ->get();
     }
 
-    /** @return Collection<int, self> that stand on the areas of a site, with their days alone, the newest first */
-    public static function daysOfSite(int $siteId): Collection
+    /** Lines of a program lie within so many days of its signing; what is older is history. */
+    private const LINES_LAST_DAYS = 900;
+
+    /** @return Collection<int, self> that stand on the areas of a site and are not long gone, with their lines alone, the newest first */
+    public static function linesOfSite(int $siteId): Collection
     {
         return self::standing()
             ->whereHas('area', static fn (Builder $areas): Builder => $areas->where('site_id', $siteId))
+            ->where('created_at', '>=', now()->subDays(self::LINES_LAST_DAYS))
             ->with('area:id,name')
             ->orderByDesc('id')
-            ->get(['id', 'area_id', 'days']);
+            ->get(['id', 'area_id', 'outlook']);
     }
 
     /** @return list<array<mixed>> */

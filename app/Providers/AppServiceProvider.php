@@ -14,6 +14,7 @@ use App\Actions\Labs\LabConnection;
 use App\Actions\Labs\LabInterface;
 use App\Actions\Labs\LabSimulator;
 use App\Database\ImmediateSQLiteConnection;
+use App\Database\Statistics;
 use App\Database\WholeMigrator;
 use App\Http\Session\WholeFileHandler;
 use App\Models as M;
@@ -26,10 +27,12 @@ use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Connection;
 use Illuminate\Database\ConnectionResolverInterface;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Events\MigrationsEnded;
 use Illuminate\Database\Migrations\Migrator;
 use Illuminate\Filesystem\Filesystem;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\Session;
@@ -66,9 +69,12 @@ final class AppServiceProvider extends ServiceProvider
         M\GroundEvent::class,
         M\RecordSet::class,
         M\ProgramShare::class,
+        M\BagPhoto::class,
+        M\Control::class,
+        M\CalendarAddress::class,
     ];
 
-    private const SIGNED = [M\JudgingPolicy::class, M\SignedVerdict::class, M\SignedProgram::class];
+    private const SIGNED = [M\JudgingPolicy::class, M\SignedVerdict::class, M\SignedProgram::class, M\LocalFactorInUse::class];
 
     public function register(): void
     {
@@ -124,6 +130,7 @@ final class AppServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
+        Event::listen(MigrationsEnded::class, static fn () => Statistics::anew());
         Model::shouldBeStrict();
         JsonResource::withoutWrapping();
         Session::extend(

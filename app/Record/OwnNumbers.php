@@ -17,7 +17,8 @@ final class OwnNumbers
     /** Columns of sealed rows that number a row of the team. */
     private const COLUMNS = [
         'portion_id', 'created_by', 'sample_id', 'method_id', 'report_id', 'corrects_id', 'method_version_id', 'run_id',
-        'question_id', 'result_id', 'superseded_by', 'reference_id', 'policy_id', 'signed_by', 'follows_id', 'area_id',
+        'question_id', 'result_id', 'superseded_by', 'reference_id', 'policy_id', 'signed_by', 'follows_id', 'area_id', 'program_id',
+        'takes_back_id',
     ];
 
     /** @return int by how much a team's numbers lie above its own; nothing in a database of before that could be */

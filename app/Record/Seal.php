@@ -40,6 +40,14 @@ final class Seal
         (new self(array_fill_keys(Sealed::tables($form), 0), $form))->close();
     }
 
+    /** Of a table that comes into the chain with this form, and of what it held before. */
+    public static function table(string $name, int $form): void
+    {
+        $before = self::ends($form);
+        $before[$name] = 0;
+        (new self($before, $form))->close();
+    }
+
     /** To be called before the transaction ends. */
     public function close(): void
     {

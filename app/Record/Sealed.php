@@ -13,15 +13,24 @@ use Illuminate\Support\Facades\Schema;
 final class Sealed
 {
     /** The form that new rows are sealed by. */
-    public const FORM = 2;
+    public const FORM = 3;
 
     private const FORMS = [
         1 => self::FIRST,
-        2 => [
-            ...self::FIRST,
-            'programs' => [
-                'area_id', 'follows_id', 'signed_by', 'crop', 'season', 'choices', 'body', 'hash', 'note', 'created_at',
+        2 => self::SECOND,
+        3 => [
+            ...self::SECOND,
+            'ground_events' => [
+                'area_id', 'created_by', 'kind', 'on', 'what', 'amount', 'unit', 'created_at', 'program_id', 'uuid', 'part', 'product',
+                'lb_per_acre', 'brings', 'line', 'as_planned', 'weather', 'spread_by', 'note', 'takes_back_id',
             ],
+        ],
+    ];
+
+    private const SECOND = [
+        ...self::FIRST,
+        'programs' => [
+            'area_id', 'follows_id', 'signed_by', 'crop', 'season', 'choices', 'body', 'hash', 'note', 'created_at',
         ],
     ];
 
@@ -58,7 +67,10 @@ final class Sealed
     /** @return list<string> those of the newest form that this database has; one of before an upgrade lacks some */
     public static function present(): array
     {
-        return array_values(array_filter(self::tables(self::FORM), Schema::hasTable(...)));
+        return array_values(array_filter(
+            self::tables(self::FORM),
+            static fn (string $table): bool => Schema::hasTable($table) && Schema::hasColumns($table, self::columns($table, self::FORM)),
+        ));
     }
 
     /** @return list<string> none where the form or the table is not known */

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Record\Rechain;
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
@@ -111,28 +112,10 @@ return new class extends Migration
         }
     }
 
-    /** Programs leave the chain with their links, as long as nothing was written behind them. */
+    /** Programs leave the chain; what was written behind them is chained anew. */
     public function down(): void
     {
-        $behind = DB::table('record_links as other')
-            ->where('other.table', '<>', 'programs')
-            ->whereExists(
-                static fn ($links) => $links
-                    ->from('record_links as own')
-                    ->where('own.table', 'programs')
-                    ->whereColumn('own.team_id', 'other.team_id')
-                    ->whereColumn('own.position', '<', 'other.position'),
-            )
-            ->exists();
-        if ($behind) {
-            throw new RuntimeException('Programs were signed, and the record went on behind them: this step cannot be taken back.');
-        }
-        DB::unprepared('DROP TRIGGER IF EXISTS record_links_no_DELETE');
-        DB::table('record_links')->where('table', 'programs')->delete();
-        DB::unprepared(
-            'CREATE TRIGGER record_links_no_DELETE BEFORE DELETE ON record_links '.
-                "BEGIN SELECT RAISE(ABORT, 'record_links are written once; add a new row'); END",
-        );
+        Rechain::without('programs');
         foreach (
             ['ph_answers', 'table_changes', 'shelf_products', 'program_shares', 'programs', 'program_changes', 'program_drafts'] as $name
         ) {

@@ -10,9 +10,9 @@ use App\Actions\Bench\KeepMethod;
 use App\Actions\Bench\LeadRun;
 use App\Actions\Bench\MarkRun;
 use App\Actions\Bench\StartRun;
+use App\Actions\FollowUp\LogEntry;
 use App\Actions\Readings\RecordReading;
 use App\Models\Area;
-use App\Models\GroundEvent;
 use App\Models\PenCalibration;
 use App\Models\Portion;
 use App\Models\PracticeRound;
@@ -447,15 +447,10 @@ final class BenchSeeder
             ]);
         }
         foreach (QuillHollow::GROUND_EVENTS as [$day, $kind, $what, $amount, $unit]) {
-            GroundEvent::query()->create([
-                'area_id' => $area->id,
-                'created_by' => $technician->id,
-                'kind' => $kind,
-                'on' => $day,
-                'what' => $what,
-                'amount' => $amount,
-                'unit' => $unit,
-            ]);
+            $entry = $kind === 'rain'
+                ? LogEntry::rain($area, $day, (float) $amount, $unit)
+                : LogEntry::spread($area, $day, $what, (float) $amount, $unit, by: $technician->name);
+            $entry->write($technician);
         }
     }
 }

@@ -48,6 +48,7 @@ final class DemoSeeder extends Seeder
         private readonly ReportSeeder $reports,
         private readonly PaddockSeeder $paddock,
         private readonly ProgramSeeder $programs,
+        private readonly FollowUpSeeder $followUp,
     ) {}
 
     public function run(): void
@@ -95,6 +96,7 @@ final class DemoSeeder extends Seeder
         ($this->reports)($technician);
         ($this->paddock)($technician);
         ($this->programs)($technician, $reviewer);
+        ($this->followUp)($technician, $reviewer);
         Carbon::setTestNow();
         Auth::forgetGuards();
     }

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { watch } from 'vue'
+import { defineAsyncComponent, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import AppFrame from './AppFrame.vue'
 import { SignIn, SignInAgain } from '@/features/session'
-import ShortcutHelp from '@/shared/components/ShortcutHelp.vue'
 import { useSession } from '@/shared/composables/useSession'
 import { sendFor } from '@/shared/offline/outbox'
 
+const ShortcutHelp = defineAsyncComponent(() => import('@/shared/components/ShortcutHelp.vue'))
 const route = useRoute()
 const { me, isPending, expired } = useSession()
 watch(

@@ -183,6 +183,21 @@ const routes: RouteRecordRaw[] = [
         meta: { stage: 'follow-up', title: 'Follow up' },
     },
     {
+        path: '/follow-up/spread',
+        component: () => import('@/features/follow-up/pages/SpreadPage.vue'),
+        meta: { stage: 'follow-up', title: 'Spreading log', bare: true },
+    },
+    ...[
+        [`areas/${id('area')}?`, 'Series', () => import('@/features/follow-up/pages/SeriesPage.vue')] as const,
+        ['answers', 'Did it work?', () => import('@/features/follow-up/pages/AnswersPage.vue')] as const,
+        ['schools', 'Which school was right?', () => import('@/features/follow-up/pages/TrialsPage.vue')] as const,
+        ['campaign', 'Campaign', () => import('@/features/follow-up/pages/CampaignPage.vue')] as const,
+    ].map(([path, title, component]) => ({
+        path: `/follow-up/${path}`,
+        component,
+        meta: { stage: 'follow-up', title },
+    })),
+    {
         path: '/:rest(.*)',
         component: () => import('@/features/today/pages/NotFound.vue'),
         meta: { stage: '', title: 'Not found' },

@@ -96,7 +96,7 @@ final class CustodyTest extends BrowserTestCase
         $this->pickIn("//*[contains(@class, 'el-select')][.//input[@aria-label='Any state']]", 'lost');
         $this->see('No sample has all of this');
         $this->press('Show all');
-        $this->see('30 composites');
+        $this->see('57 composites');
         $this->open('/');
         $this->see('working days late: ask the lab');
         $this->click("//a[contains(., 'ask the lab')]");

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
+use Facebook\WebDriver\WebDriverBy;
+use Tests\Support\PngFile;
 
 /**
  * The phone with no signal: the browser's own network is off, and the server is killed as well, for a service worker's
@@ -122,6 +124,45 @@ final class OfflineTest extends BrowserTestCase
             $this->browser = $one;
             $two->quit();
         }
+    }
+
+    public function test_what_was_spread_is_noted_with_no_signal_and_goes_out_once(): void
+    {
+        $this->open('/follow-up/spread');
+        $this->see('lines to spread');
+        $this->press('Take along to the field');
+        $this->see('On this phone: it works with no signal.');
+        $this->lose();
+        $this->open('/follow-up/spread');
+        $this->see('No signal.');
+        $this->click("//ol//button[contains(., 'Long Meadow, west slope') and contains(., 'limestone')]");
+        $this->press('Spread as planned');
+        $this->see('1 entry kept on this phone');
+        $this->find("//ul[contains(@class, 'done')]//li[contains(., 'Long Meadow, west slope') and contains(., 'kept on this phone')]");
+        $this->press('Something else was spread');
+        $this->press('Note it');
+        $this->see('An application needs its rate');
+        $this->choose('Product', 'Gypsum');
+        $this->type('Rate', '500');
+        $this->type('Weather', 'dry, still');
+        $picture = tempnam(sys_get_temp_dir(), 'bag').'.png';
+        file_put_contents($picture, (string) PngFile::of('bag.png', 60, 60)->getContent());
+        $this->browser->findElement(WebDriverBy::cssSelector('input[type=file]'))->sendKeys($picture);
+        $this->press('Note it');
+        $this->see('2 entries kept on this phone');
+        $sql = "SELECT COUNT(*) FROM ground_events WHERE device <> '' AND spread_by = 'Maren Oakhurst' AND created_at > '2026-11-22'";
+        self::assertSame(0, $this->number($sql));
+        $this->comeBack();
+        $this->until(fn (): bool => $this->number($sql) === 2, 'both entries in the database');
+        $this->until(fn (): bool => $this->number('SELECT COUNT(*) FROM bag_photos') === 1, 'the photo of the bag beside its entry');
+        $this->miss('kept on this phone');
+        self::assertSame(2, $this->number($sql), 'each once');
+        $this->see('Gypsum, ');
+        $this->click("//ul[contains(@class, 'done')]//li[contains(., 'Gypsum')]//button");
+        $back = "SELECT COUNT(*) FROM ground_events WHERE kind = 'taken_back'";
+        $this->until(fn (): bool => $this->number($back) === 1, 'it is taken back');
+        self::assertSame(390, $this->browser->executeScript('return document.documentElement.scrollWidth'));
+        unlink($picture);
     }
 
     public function test_a_session_that_ended_meanwhile_asks_who_it_is_and_hands_in_by_itself(): void

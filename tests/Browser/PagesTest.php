@@ -24,7 +24,7 @@ final class PagesTest extends BrowserTestCase
         yield 'schools' => ['/plans/2/schools', 'Begin with it'];
         yield 'field sheet' => ['/sheets/14', 'Take along'];
         yield 'pull list' => ['/pull', 'Pulled before'];
-        yield 'send' => ['/send', '30 composites'];
+        yield 'send' => ['/send', '57 composites'];
         yield 'sample' => ['/samples/13', 'did not come up'];
         yield 'trail' => ['/samples/13?portion=25', 'handed to the carrier'];
         yield 'scan' => ['/scan?code=QH26', 'does not fit its check character'];
@@ -64,6 +64,12 @@ final class PagesTest extends BrowserTestCase
         yield 'shopping list' => ['/shopping', 'All that has a price'];
         yield 'reckoner' => ['/reckoner', 'Working'];
         yield 'follow-up' => ['/follow-up', 'Test again by'];
+        yield 'spreading log' => ['/follow-up/spread', 'Something else was spread'];
+        yield 'series' => ['/follow-up/areas/9', 'What happened to the ground'];
+        yield 'series of ground with nothing' => ['/follow-up/areas/5', 'Left untreated'];
+        yield 'did it work' => ['/follow-up/answers', 'of signed programs'];
+        yield 'schools on trial' => ['/follow-up/schools', 'The rule, written down'];
+        yield 'campaign' => ['/follow-up/campaign', 'In a calendar'];
         yield 'nowhere' => ['/nowhere', 'There is nothing at this address'];
     }
 

@@ -191,7 +191,7 @@ final class ReportTest extends BrowserTestCase
         $this->see('hidden duplicate');
         $this->open('/reports');
         $this->press('Side by side');
-        $this->see('30 composites:');
+        $this->see('57 composites:');
         $this->see('give two answers');
         $this->see('Alder Bank');
         $this->see('Lab beside lab');

@@ -58,12 +58,20 @@ final class Servers
         return self::start(withDriver: false, deployed: true);
     }
 
-    /** @param bool $withDriver false for the application alone */
-    public static function start(bool $withDriver = true, bool $deployed = false): self
-    {
+    /**
+     * @param bool $withDriver false for the application alone
+     * @param string|null $database a file to take a copy of instead of the demo's
+     * @param bool $cached with settings and routes read once, as bin/start has them
+     */
+    public static function start(
+        bool $withDriver = true,
+        bool $deployed = false,
+        ?string $database = null,
+        bool $cached = false,
+    ): self {
         $folder = sys_get_temp_dir().'/honest-core-browser-'.getmypid().'-'.bin2hex(random_bytes(3));
         mkdir($folder);
-        copy(self::demo(), "{$folder}/demo.sqlite");
+        copy($database ?? self::demo(), "{$folder}/demo.sqlite");
         [$port, $driverPort, $labPort] = [self::freePort(), self::freePort(), self::freePort()];
         $root = dirname(__DIR__, 2);
         $environment = [
@@ -83,6 +91,11 @@ final class Servers
             'PROBE_SERVICE_SIMULATED' => '1',
             'STAND_IN_STATE' => "{$folder}/stand-in.json",
         ];
+        if ($cached) {
+            $environment += ['APP_CONFIG_CACHE' => "{$folder}/config.php", 'APP_ROUTES_CACHE' => "{$folder}/routes.php"];
+            Command::run(['config:cache'], '', $environment);
+            Command::run(['route:cache'], '', $environment);
+        }
         $application = [['php', '-S', "127.0.0.1:{$port}", '-t', "{$root}/public", "{$root}/server.php"]];
         if ($deployed) {
             [$application, $environment] = DeployedSite::in($folder, $port, $environment);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Actions\Areas\WriteArea;
+use App\Actions\Evidence\ComputeAhead;
 use App\Actions\Plans\SavePlan;
 use App\Actions\Readings\RecordReading;
 use App\Actions\Samples\PullComposite;
@@ -20,6 +21,7 @@ use HonestCore\Agreement\Looking;
 use HonestCore\Sampling\PlanSpec;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\HttpFoundation\Response;
 use Tests\Support\ApiDocument;
@@ -71,6 +73,8 @@ abstract class ApiTestCase extends TestCase
     protected function setUp(): void
     {
         parent::setUp();
+        // A request that takes a report limits its own time; the tests after it are no part of that.
+        set_time_limit(0);
         [$this->technician, $this->reviewer] = $this->team('Fen crew', 'fen');
         $this->actingAs($this->technician);
     }
@@ -90,11 +94,21 @@ abstract class ApiTestCase extends TestCase
         array $ids = [],
         array $query = [],
     ): TestResponse {
+        $this->computeAhead();
         $url = '/api'.preg_replace_callback('/{(\w+)}/', static fn (array $m): string => (string) $ids[$m[1]], $path);
         $response = $this->json($method, $url.($query === [] ? '' : '?'.http_build_query($query)), $body ?? []);
         ApiDocument::assertMatches($method, $path, $response->status(), (string) $response->getContent());
 
         return $response;
+    }
+
+    /** What a test wrote beside requests is computed, as it is after each of them. */
+    protected function computeAhead(): void
+    {
+        $user = User::signedIn();
+        if ($user !== null && DB::scalar('PRAGMA query_only') === 0) {
+            app(ComputeAhead::class)($user->team_id);
+        }
     }
 
     /** @return array{User, User} technician and reviewer of a new team */

@@ -28,7 +28,7 @@ final class DemoTest extends TestCase
         $this->actingAs(User::query()->where('role', User::REVIEWER)->firstOrFail());
 
         self::assertSame(
-            [8, 30, 19, 29],
+            [14, 57, 19, 49],
             [
                 Area::query()->count(),
                 Sample::query()->count(),
@@ -47,6 +47,26 @@ final class DemoTest extends TestCase
             ->assertJsonFragment(['kind' => 'leave']);
     }
 
+    public function test_it_holds_five_years_of_ground_that_was_followed(): void
+    {
+        $this->seed(DemoSeeder::class);
+        $this->actingAs(User::query()->where('role', User::REVIEWER)->firstOrFail());
+        $words = [];
+        foreach ($this->getJson('/api/sites/3/answers')->assertOk()->json() as $one) {
+            $words["{$one['area']} {$one['season']} {$one['key']}"] = [$one['state'], $one['word']];
+        }
+        self::assertSame(['answered', 'as_expected'], $words['Corn ground above the weir 2022 lime']);
+        self::assertSame(['answered', 'not_seen'], $words['Bean rows under the sprinkler 2022 lime'], 'its water did the same');
+        self::assertSame(['broken', 'cannot_tell'], $words['Corn ground above the weir 2024 lime'], 'its lab changed');
+        self::assertSame(['answered', 'not_seen'], $words['Heather bank below the old kiln 2023 sulphur'], 'at pH 8.4');
+        $series = $this->getJson('/api/areas/9/series')->assertOk()->json();
+        self::assertSame([null, false, true], array_column($series['watched'], 'changed'));
+        self::assertSame([3, 2], array_map(static fn (array $one): int => count($one['points']), $series['treated']['stretches']));
+        $transects = $this->getJson('/api/areas/1/transects')->assertOk()->json();
+        self::assertNotSame([], $transects['transects']);
+        self::assertEqualsCanonicalizing(['application', 'rain'], array_values(array_unique(array_column($transects['events'], 'kind'))));
+    }
+
     public function test_it_holds_programs_of_every_kind(): void
     {
         $this->seed(DemoSeeder::class);
@@ -61,7 +81,7 @@ final class DemoTest extends TestCase
             $products[$program->area->name] = array_column($program->body['parts'][0]['amounts'], 'product');
         }
 
-        self::assertCount(6, $said);
+        self::assertCount(9, $said);
         self::assertStringContainsString('Lime, first dressing; Lime, the rest', $said['Long Meadow, west slope']);
         self::assertStringContainsString('No phosphorus', $said['Terrace beds above the house']);
         self::assertStringContainsString('No sulphur', $said['Azalea border under the rendered wall']);

@@ -75,7 +75,12 @@ final class OddRequestsTest extends ApiTestCase
     {
         static $sql = '';
         if ($sql === '') {
-            $tables = DB::table('sqlite_master')->where('type', 'table')->pluck('name')->all();
+            // What is computed once an answer is out is nothing that a request stored.
+            $tables = DB::table('sqlite_master')
+                ->where('type', 'table')
+                ->whereNotIn('name', ['stirred', 'evidence_summaries', 'sampling_figures', 'sqlite_stat1', 'sqlite_sequence'])
+                ->pluck('name')
+                ->all();
             $sql = 'SELECT '.implode(' + ', array_map(
                 static fn (mixed $table): string => '(SELECT COUNT(*) FROM "'.(is_string($table) ? $table : '').'")',
                 $tables,

@@ -7,6 +7,14 @@ namespace App\Actions\Areas;
 use App\Database\AllOrNothing;
 use App\Exceptions\Conflict;
 use App\Models\Area;
+use App\Models\Control;
+use App\Models\GroundEvent;
+use App\Models\PhAnswer;
+use App\Models\Plan;
+use App\Models\ProgramDraft;
+use App\Models\Sample;
+use App\Models\SignedProgram;
+use App\Models\Transect;
 use HonestCore\Geometry\GeoJson;
 use HonestCore\Sampling\AreaFacts;
 use HonestCore\Sampling\SplitAdvice;
@@ -24,7 +32,7 @@ final class JoinAreas
         if ($area->is($other) || $area->site_id !== $other->site_id) {
             throw Conflict::because('areas_apart');
         }
-        if ($other->samples()->exists() || $other->plans()->exists()) {
+        if (self::hasWork($other)) {
             throw Conflict::because('area_has_work', area: $other->name);
         }
 
@@ -44,6 +52,16 @@ final class JoinAreas
                 'history' => trim($area->history.($history === '' ? '' : "\n{$name}: {$history}")),
             ]);
         });
+    }
+
+    /** Is there anything of it that would be lost: composites, plans, transects, programs, its log, its control? */
+    private static function hasWork(Area $area): bool
+    {
+        $of = static fn (string $model): bool => $model::query()->where('area_id', $area->id)->exists();
+
+        return $of(Sample::class) || $of(Plan::class) || $of(Transect::class) || $of(GroundEvent::class) || $of(ProgramDraft::class) ||
+            $of(SignedProgram::class) || $of(PhAnswer::class) || $of(Control::class) ||
+            Control::query()->where('control_area_id', $area->id)->exists();
     }
 
     /** @return array<string, mixed> */

@@ -25,7 +25,7 @@ final readonly class TransectView
                 Transect::query()->where('area_id', $area->id)->orderBy('read_on')->orderBy('id')->get()->all(),
             ),
             array_values(
-                GroundEvent::query()->where('area_id', $area->id)->orderBy('on')->orderBy('id')->get()->all(),
+                GroundEvent::standing()->where('area_id', $area->id)->orderBy('on')->orderBy('id')->get()->all(),
             ),
         );
     }

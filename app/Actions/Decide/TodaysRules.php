@@ -19,7 +19,7 @@ final class TodaysRules
     public function __invoke(): array
     {
         $rows = [];
-        foreach (SignedVerdict::query()->with(['method', 'policy'])->orderByDesc('id')->limit(self::MOST)->cursor() as $verdict) {
+        foreach (SignedVerdict::query()->with(['method', 'policy'])->orderByDesc('id')->limit(self::MOST)->get() as $verdict) {
             $rows[] = [
                 'verdict_id' => $verdict->id,
                 'was' => $verdict->verdict,

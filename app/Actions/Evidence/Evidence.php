@@ -99,22 +99,23 @@ final class Evidence
     }
 
     /**
-     * Whether the pairs of some group sort, as all of them do.
+     * How the pairs of some group sort.
      *
      * @param list<Pair> $pairs
      */
-    public function sortOf(array $pairs): SortClaim
+    public function tallyOf(array $pairs): ActionTally
     {
-        $policy = $this->policy->policy();
-
-        return SortClaim::judge(
-            ActionTally::of(
-                array_map(static fn (Pair $pair): PairedSample => $pair->paired, $pairs),
-                $policy->limits,
-                $this->test->scale(),
-            ),
-            $policy,
+        return ActionTally::of(
+            array_map(static fn (Pair $pair): PairedSample => $pair->paired, $pairs),
+            $this->policy->policy()->limits,
+            $this->test->scale(),
         );
+    }
+
+    /** Whether they sort as all of them do. */
+    public function sortOf(ActionTally $tally): SortClaim
+    {
+        return SortClaim::judge($tally, $this->policy->policy());
     }
 
     /** @return list<int> composites whose values it shows */

@@ -18,7 +18,6 @@ use HonestCore\Agreement\Bands;
 use HonestCore\Agreement\PairedSample;
 use HonestCore\Agreement\Scale;
 use HonestCore\Agreement\Session;
-use HonestCore\Reports\ReportedValue;
 use HonestCore\Statistics\Spread;
 use Illuminate\Database\Eloquent\Collection;
 
@@ -270,7 +269,7 @@ final class GatherEvidence
     {
         $results = LabResult::query()
             ->where('method_id', $reference->id)
-            ->where('kind', '!=', ReportedValue::NUMBER)
+            ->whereRaw("kind <> 'number'")
             ->whereNull('superseded_by')
             ->where('excluded', '')
             ->with('portion.sample:id,code')

@@ -20,11 +20,11 @@ final class JudgedClaims
     public function __invoke(): array
     {
         ['pairs' => $pairs] = $this->summaries->tests();
-        $found = $this->summaries->of($pairs);
+        $found = $this->summaries->shown($pairs);
         $policies = JudgingPolicy::register()->groupBy('analyte')->map->first();
         [$confidences, $claims] = [[], []];
         foreach ($pairs as [$test]) {
-            foreach ($found[$test->id]['verdicts'] as $verdict) {
+            foreach ($found[$test->id]->summary['verdicts'] as $verdict) {
                 if (in_array(Verdict::from($verdict), self::JUDGED, true)) {
                     $confidences[] = $policies[$test->analyte]->terms->confidence ?? 0.95;
                     $claims[$test->analyte] = 1 + ($claims[$test->analyte] ?? 0);

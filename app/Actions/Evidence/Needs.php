@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Evidence;
 
+use App\Database\Values;
 use App\Models\Portion;
 use App\Models\Reading;
 use HonestCore\Agreement\ActionLimits;
@@ -128,9 +129,12 @@ final class Needs
                 ->where('flags', '[]')
                 ->whereDoesntHave('correction')
                 ->whereNotNull('value')
-                ->get(['sample_id', 'value']) as $reading
+                ->orderBy('id')
+                ->toBase()
+                ->select(['sample_id', 'value'])
+                ->cursor() as $reading
         ) {
-            $known[$reading->sample_id] = (float) $reading->value;
+            $known[Values::whole($reading->sample_id)] = Values::number($reading->value);
         }
         $lot = $this->lotToAsk($evidence);
         $paired = self::read($evidence, $lot);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Evidence;
 
+use App\Database\Values;
 use App\Models\LabResult;
 use App\Models\Plan;
 use App\Models\Reading;
@@ -11,14 +12,31 @@ use App\Models\Sample;
 use App\Models\TestMethod;
 use HonestCore\Reports\ReportedValue;
 use HonestCore\Variance\SamplingFigures;
-use Illuminate\Database\Eloquent\Builder;
 
-/** The results and duplicates of a lab that tell where the spread of its results comes from. */
+/**
+ * The results and duplicates of a lab that tell where the spread of its results comes from: as they were kept while nothing has
+ * changed that they rest on, else looked at anew.
+ */
 final class SamplingSplit
 {
+    /** @var array<int, SamplingFigures> */
+    private array $known = [];
+
+    /** @var list<array{int, int}>|null */
+    private ?array $twins = null;
+
+    public function __construct(private readonly KeptFigures $kept) {}
+
     public function of(TestMethod $lab): SamplingFigures
     {
-        return SamplingFigures::of($this->results($lab), $this->twins(), $lab->uncertainty);
+        return $this->known[$lab->id] ??= $this->kept->of($lab, fn (): SamplingFigures => $this->anew($lab));
+    }
+
+    public function anew(TestMethod $lab): SamplingFigures
+    {
+        $this->twins ??= $this->twins();
+
+        return SamplingFigures::of($this->results($lab, $this->twins), $this->twins, $lab->uncertainty);
     }
 
     /**
@@ -31,20 +49,12 @@ final class SamplingSplit
     }
 
     /**
-     * @return array<int, list<float>> the lab's numbers by composite: its own portion first, hidden duplicates after
-     *                                 it
+     * @param list<array{int, int}> $twins
+     * @return array<int, list<float>> the lab's numbers of composites that have a duplicate of some kind: its own portion first,
+     *                                 hidden duplicates after it
      */
-    private function results(TestMethod $lab): array
+    private function results(TestMethod $lab, array $twins): array
     {
-        $results = [];
-        $own = Reading::query()
-            ->where('method_id', $lab->id)
-            ->where('flags', '[]')
-            ->whereNotNull('value')
-            ->whereDoesntHave('correction')
-            ->orderBy('id')
-            ->toBase()
-            ->get(['sample_id', 'value']);
         $hidden = LabResult::query()
             ->where('lab_results.method_id', $lab->id)
             ->where('lab_results.kind', ReportedValue::NUMBER)
@@ -53,11 +63,32 @@ final class SamplingSplit
             ->where('lab_results.excluded', '')
             ->toBase()
             ->join('portions', 'portions.id', '=', 'lab_results.portion_id')
-            ->where('portions.kind', 'hidden')
+            ->whereRaw("portions.kind = 'hidden'")
             ->orderBy('lab_results.id')
             ->get(['portions.sample_id', 'lab_results.value']);
-        foreach ([...$own, ...$hidden] as $row) {
-            $results[(int) $row->sample_id][] = (float) $row->value;
+        $asked = array_fill_keys(array_merge(...$twins), true) +
+            array_fill_keys($hidden->pluck('sample_id')->map(Values::whole(...))->all(), true);
+        if ($asked === []) {
+            return [];
+        }
+        $own = Reading::query()
+            ->where('method_id', $lab->id)
+            ->where('flags', '[]')
+            ->whereNotNull('value')
+            ->whereDoesntHave('correction')
+            ->orderBy('id')
+            ->toBase()
+            ->select(['sample_id', 'value'])
+            ->cursor();
+        $results = [];
+        foreach ($own as $row) {
+            $sample = Values::whole($row->sample_id);
+            if (isset($asked[$sample])) {
+                $results[$sample][] = Values::number($row->value);
+            }
+        }
+        foreach ($hidden as $row) {
+            $results[Values::whole($row->sample_id)][] = Values::number($row->value);
         }
 
         return $results;
@@ -66,22 +97,34 @@ final class SamplingSplit
     /** @return list<array{int, int}> composites and the duplicates that were pulled of their ground */
     private function twins(): array
     {
-        $twins = $by = [];
-        // Layouts are large: only those of plans that asked for duplicates are looked at.
-        $doubled = static fn (): Builder => Plan::query()->where('spec->quality->duplicates', '>', 0);
+        // Layouts are large: the database itself looks for what doubles what in them.
+        $doubled = Plan::query()
+            ->whereRaw("json_extract(spec, '$.quality.duplicates') > 0")
+            ->toBase()
+            ->selectRaw("id, (SELECT group_concat(json_extract(one.value, '$.number') || ':' || json_extract(one.value, '$.duplicate_of'))
+                FROM json_each(layout, '$.composites') one WHERE json_extract(one.value, '$.duplicate_of') IS NOT NULL) AS doubles");
+        $of = [];
+        foreach ($doubled->cursor() as $plan) {
+            foreach (array_filter(explode(',', Values::text($plan->doubles ?? ''))) as $pair) {
+                [$double, $first] = explode(':', $pair);
+                $of[Values::whole($plan->id)][(int) $double] = (int) $first;
+            }
+        }
+        $by = [];
         $samples = Sample::query()
-            ->whereIn('plan_id', $doubled()->select('id'))
+            ->whereIn('plan_id', Plan::query()->whereRaw("json_extract(spec, '$.quality.duplicates') > 0")->select('id'))
             ->orderBy('id')
             ->toBase()
-            ->get(['id', 'plan_id', 'composite', 'depth']);
+            ->select(['id', 'plan_id', 'composite', 'depth'])
+            ->cursor();
         foreach ($samples as $sample) {
-            $by[(int) $sample->plan_id]["{$sample->depth}/{$sample->composite}"] ??= (int) $sample->id;
+            $by[Values::whole($sample->plan_id)]["{$sample->depth}/{$sample->composite}"] ??= Values::whole($sample->id);
         }
-        foreach ($doubled()->whereKey(array_keys($by))->get(['id', 'layout']) as $plan) {
-            $of = $plan->layout->doubles();
-            foreach ($by[$plan->id] as $place => $sample) {
+        $twins = [];
+        foreach ($by as $plan => $own) {
+            foreach ($own as $place => $sample) {
                 [$depth, $composite] = explode('/', $place);
-                $first = isset($of[(int) $composite]) ? $by[$plan->id]["{$depth}/{$of[(int) $composite]}"] ?? null : null;
+                $first = isset($of[$plan][(int) $composite]) ? $own["{$depth}/{$of[$plan][(int) $composite]}"] ?? null : null;
                 if ($first !== null) {
                     $twins[] = [$first, $sample];
                 }

@@ -91,8 +91,9 @@ final class Strata
      */
     private static function figures(Evidence $evidence, array $pairs): array
     {
-        $sort = $evidence->sortOf($pairs);
-        $enough = count($pairs) >= self::ENOUGH;
+        $tally = $evidence->tallyOf($pairs);
+        // Ground of ten years has hundreds of groups of which few are large enough to be judged.
+        $sort = count($pairs) >= self::ENOUGH ? $evidence->sortOf($tally) : null;
         $differences = array_filter(
             array_map(
                 static fn (Pair $pair): ?float => $pair->test() === null ? null : $pair->test() - $pair->reference,
@@ -103,10 +104,10 @@ final class Strata
 
         return [
             'n' => count($pairs),
-            'agree' => $sort->tally->agree,
-            'lower' => $enough ? $sort->lower : null,
+            'agree' => $tally->agree,
+            'lower' => $sort?->lower,
             'difference' => $differences === [] ? null : array_sum($differences) / count($differences),
-            'verdict' => $enough ? $sort->verdict->value : 'too few',
+            'verdict' => $sort === null ? 'too few' : $sort->verdict->value,
         ];
     }
 

@@ -8,6 +8,7 @@ use App\Models\Area;
 use App\Models\Plan;
 use App\Models\Sample;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Collection;
 
 /** A site's plans without their cores, newest first, and what is left to pull by each. */
 final class PlansOfSite
@@ -28,15 +29,18 @@ final class PlansOfSite
 
     private const DONE_SHOWN = 100;
 
+    /** Nothing that was spread longer ago makes a day too soon. */
+    private const LOOK_BACK_DAYS = 400;
+
     /**
-     * @return list<array{plan: Plan, to_pull: list<int>}> all that wait, and the newest of those that were pulled or
-     *                                                     replaced
+     * @return list<array{plan: Plan, to_pull: list<int>, too_soon: list<string>}> all that wait, and the newest of those that were
+     *                                                                             pulled or replaced
      */
     public function __invoke(int $siteId): array
     {
-        return $this->lines(
+        $lines = $this->lines(
             $this->ofSite($siteId)->where(
-                static fn (Builder $plans) => $plans->whereIn('id', self::open())->orWhereIn(
+                static fn (Builder $plans) => self::open($plans)->orWhereIn(
                     'id',
                     Plan::query()
                         ->select('id')
@@ -46,6 +50,18 @@ final class PlansOfSite
                 ),
             ),
         );
+        (new Collection(array_map(static fn (array $line): Area => $line['plan']->area, $lines)))->load([
+            'groundEvents' => static fn ($events) => $events->where('on', '>=', now()->subDays(self::LOOK_BACK_DAYS)->format('Y-m-d')),
+        ]);
+
+        return array_map(
+            static fn (array $line): array => $line + [
+                'too_soon' => $line['to_pull'] === []
+                    ? []
+                    : $line['plan']->tooSoon(),
+            ],
+            $lines,
+        );
     }
 
     /** @return list<array{plan: Plan, to_pull: list<int>}> that wait, newest first */
@@ -53,7 +69,7 @@ final class PlansOfSite
     {
         return array_values(
             array_filter(
-                $this->lines($this->ofSite($siteId)->whereIn('id', self::open())),
+                $this->lines(self::open($this->ofSite($siteId))),
                 static fn (array $line): bool => $line['to_pull'] !== [],
             ),
         );
@@ -69,7 +85,7 @@ final class PlansOfSite
     {
         $found = $plans
             ->select(self::IN_SHORT)
-            ->with(['area:id,name', 'author:id,name', 'samples:id,plan_id,code,composite'])
+            ->with(['area:id,name,facts', 'author:id,name', 'samples:id,plan_id,code,composite'])
             ->orderByDesc('id')
             ->get();
         $newest = Plan::query()
@@ -92,15 +108,16 @@ final class PlansOfSite
         return Plan::query()->whereIn('area_id', Area::query()->where('site_id', $siteId)->select('id'));
     }
 
-    /** @return Builder<Plan> plans with a composite that nothing was pulled of */
-    private static function open(): Builder
+    /**
+     * @param Builder<Plan> $plans
+     * @return Builder<Plan> those with a composite that nothing was pulled of
+     */
+    private static function open(Builder $plans): Builder
     {
-        return Plan::query()
-            ->select('id')
-            ->where(
-                'composites',
-                '>',
-                Sample::query()->whereColumn('samples.plan_id', 'plans.id')->selectRaw('COUNT(DISTINCT composite)'),
-            );
+        return $plans->where(
+            'composites',
+            '>',
+            Sample::query()->whereColumn('samples.plan_id', 'plans.id')->selectRaw('COUNT(DISTINCT composite)'),
+        );
     }
 }

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace App\Actions\Prescribe;
 
 use App\Models\Area;
+use App\Models\LocalFactorInUse;
 use App\Models\ProgramDraft;
 use App\Models\SignedVerdict;
 use App\Models\Site;
+use HonestCore\Program\LocalFactor;
 use HonestCore\Program\PartProgram;
 use HonestCore\Program\ProgramChoices;
 use HonestCore\Program\SiteRates;
@@ -17,11 +19,22 @@ use Illuminate\Database\Eloquent\Collection;
 /** The program of an area for one crop, from its results, what somebody chose, the shelf, and the tables of its site. */
 final class ComposeProgram
 {
+    /** @var list<LocalFactor>|null */
+    private ?array $factors = null;
+
     public function __construct(
         private readonly GatherParts $gather,
         private readonly Shelf $shelf,
         private readonly OwnTables $tables,
     ) {}
+
+    /** @return list<LocalFactor> that a reviewer put to use */
+    private function factors(): array
+    {
+        return $this->factors ??= array_values(
+            LocalFactorInUse::inUse()->get()->map(static fn (LocalFactorInUse $one): LocalFactor => $one->factor)->all(),
+        );
+    }
 
     /** @return Collection<int, Area> the areas of a site with all that their programs are made from */
     public function areasOf(Site $site): Collection
@@ -41,6 +54,7 @@ final class ComposeProgram
             $gathered = ($this->gather)($area, $crop, $choices);
             $today = new \DateTimeImmutable(now($area->site->timezone)->format('Y-m-d'));
             $shelf = $this->shelf->all();
+            $factors = $this->factors();
             $parts = array_map(
                 static fn (GatheredPart $part): PartProgram => PartProgram::of(
                     $part->results,
@@ -49,6 +63,7 @@ final class ComposeProgram
                     $choices,
                     $shelf,
                     $today,
+                    $factors,
                 ),
                 $gathered,
             );

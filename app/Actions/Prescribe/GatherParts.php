@@ -6,21 +6,19 @@ namespace App\Actions\Prescribe;
 
 use App\Database\Values;
 use App\Models\Area;
-use App\Models\GroundEvent;
 use App\Models\JudgingPolicy;
 use App\Models\Sample;
 use HonestCore\Agronomy\Lime\LimeMaterial;
 use HonestCore\Agronomy\Texture;
 use HonestCore\Analyte\Analytes;
+use HonestCore\FollowUp\GroundAct;
 use HonestCore\Program\PartResults;
 use HonestCore\Program\ProgramChoices;
 use HonestCore\Program\WantedCrop;
 use HonestCore\Program\WaterNear;
 use HonestCore\Quantity\DepthLayer;
 use HonestCore\Quantity\Extent;
-use HonestCore\Table\Fields;
 use HonestCore\Table\Number;
-use HonestCore\Table\RuleTable;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
@@ -247,25 +245,12 @@ final class GatherParts
     /** @return list<string> */
     private function spreadBefore(Area $area, Sample $sample): array
     {
-        $days = (new Fields(RuleTable::named('program-rules')))->whole('spread_before_pull_days');
-        $since = $sample->pulled_on->subDays($days)->format('Y-m-d');
         $pulled = $sample->pulled_on->format('Y-m-d');
-        $words = [];
-        foreach ($area->knownFacts()->events as $event) {
-            if (strlen($event['on']) === 10 && $event['on'] >= $since && $event['on'] <= $pulled) {
-                $words[] = ucfirst($event['kind'])." was spread on {$event['on']}, {$sample->code} pulled on {$pulled}.";
-            }
-        }
-        $spread = $area->groundEvents->sortBy('on')->filter(
-            static fn (GroundEvent $event): bool => $event->kind === 'application' &&
-                $event->on->format('Y-m-d') >= $since &&
-                $event->on->format('Y-m-d') <= $pulled,
-        );
-        foreach ($spread as $event) {
-            $words[] = "{$event->what} on {$event->on->format('Y-m-d')}, {$sample->code} pulled on {$pulled}.";
-        }
 
-        return $words;
+        return array_map(
+            static fn (GroundAct $act): string => "{$act->what} was spread on {$act->from}, {$sample->code} pulled on {$pulled}.",
+            $area->groundHistory()->shortlyBefore(new \DateTimeImmutable($pulled)),
+        );
     }
 
     /**

@@ -7,9 +7,11 @@ namespace App\Actions\Prescribe;
 use App\Actions\Evidence\GatherEvidence;
 use App\Actions\Evidence\SamplingSplit;
 use App\Models\Area;
+use App\Models\Concerns\TakenScope;
 use App\Models\JudgingPolicy;
 use App\Models\Reading;
 use App\Models\Sample;
+use Carbon\CarbonInterface;
 use HonestCore\Agronomy\Crop;
 use HonestCore\Agronomy\Lime\LabPh;
 use HonestCore\Agronomy\Lime\LimeAdvice;
@@ -21,6 +23,7 @@ use HonestCore\Program\WantedCrop;
 use HonestCore\Quantity\DepthLayer;
 use HonestCore\Statistics\Spread;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Query\Builder;
 
 /**
  * The recommendation of an area: from its newest composite with a pH. A lab result goes before a bench reading;
@@ -34,6 +37,9 @@ final class Recommend
     /** Composites pulled within so many days of the newest are of one round (the product's own). */
     public const ROUND_DAYS = 45;
 
+    /** Lists look back so far from the newest with a pH. */
+    private const LOOK_BACK_DAYS = 400;
+
     private ?JudgingPolicy $policy = null;
 
     /** @var array<int, float|null> expanded, by lab method */
@@ -46,8 +52,11 @@ final class Recommend
         public readonly RoundPlans $plans,
     ) {}
 
-    /** @return array<int|string, string|\Closure> what is loaded with the areas that are to be advised on */
-    public static function needs(): array
+    /**
+     * @param bool $earlier with the earlier composites that may be asked about
+     * @return array<int|string, string|\Closure> what is loaded with the areas that are to be advised on
+     */
+    public static function needs(bool $earlier = false): array
     {
         return [
             'site',
@@ -59,11 +68,33 @@ final class Recommend
                         static fn ($method) => $method->where('analyte', 'ph'),
                     ),
                 )
+                ->unless($earlier, static fn ($some) => $some->where('pulled_on', '>=', self::firstOfNow(...)))
                 ->orderByDesc('pulled_on')
                 ->orderByDesc('number')
                 ->limit(self::NEWEST),
             ...array_map(static fn (string $with): string => "samples.{$with}", WhatStands::READ_BY),
         ];
+    }
+
+    /** From when on composites of an area are looked at: a year and a month before the newest with a pH. */
+    private static function firstOfNow(Builder $newest): void
+    {
+        $newest
+            ->selectRaw("date(newest.pulled_on, '-".self::LOOK_BACK_DAYS." days')")
+            ->from('samples', 'newest')
+            ->whereColumn('newest.team_id', 'samples.team_id')
+            ->whereColumn('newest.area_id', 'samples.area_id')
+            ->whereExists(static fn (Builder $read): Builder => TakenScope::narrow(
+                $read
+                    ->from('readings', 'of')
+                    ->join('methods', 'methods.id', '=', 'of.method_id')
+                    ->whereColumn('of.team_id', 'newest.team_id')
+                    ->whereColumn('of.sample_id', 'newest.id')
+                    ->where('methods.analyte', 'ph'),
+                'of.report_id',
+            ))
+            ->orderByDesc('newest.pulled_on')
+            ->limit(1);
     }
 
     /**
@@ -79,18 +110,15 @@ final class Recommend
         ?int $sampleId = null,
         ?WantedCrop $for = null,
     ): Recommendation {
-        $area->loadMissing(self::needs());
+        $isNarrowed = $area->relationLoaded('samples');
+        $area->loadMissing(self::needs(earlier: true));
         $policy = $this->policy ??= $this->evidence->policy('ph');
         $crop = self::wants($area, $policy, $for);
-        $samples = array_values(
-            $area->samples
-                ->sortByDesc(static fn (Sample $sample): array => [$sample->pulled_on->format('Y-m-d'), $sample->number])
-                ->filter(
-                    fn (Sample $sample): bool => DepthLayer::parse($sample->depth)->topCm === 0.0 &&
-                        $this->stands->readings($sample, 'ph') !== [],
-                )
-                ->all(),
-        );
+        $samples = $this->standing($area);
+        if ($isNarrowed && self::reachesBack($samples, $area)) {
+            $area->unsetRelation('samples')->loadMissing(self::needs(earlier: true));
+            $samples = $this->standing($area);
+        }
         $advise = fn (?Sample $sample, ?PooledPh $pooled = null): Advised => $this->advise(
             $sample,
             $area,
@@ -126,6 +154,38 @@ final class Recommend
             $planned,
             $this->disagreements($chosen, $others, $parts, $policy, $area->use),
         );
+    }
+
+    /** @return list<Sample> of the surface with a pH that stands, the newest first */
+    private function standing(Area $area): array
+    {
+        return array_values(
+            $area->samples
+                ->sortByDesc(static fn (Sample $sample): array => [$sample->pulled_on->format('Y-m-d'), $sample->number])
+                ->filter(
+                    fn (Sample $sample): bool => DepthLayer::parse($sample->depth)->topCm === 0.0 &&
+                        $this->stands->readings($sample, 'ph') !== [],
+                )
+                ->all(),
+        );
+    }
+
+    /**
+     * The newest with a pH may be of a deeper layer, or read against its protocol: then what stands, with its round and its year,
+     * lies farther back than lists look.
+     *
+     * @param list<Sample> $standing
+     */
+    private static function reachesBack(array $standing, Area $area): bool
+    {
+        $newest = $area->samples->max('pulled_on');
+        if (! $newest instanceof CarbonInterface) {
+            return false;
+        }
+        $on = ($standing[0] ?? null)?->pulled_on;
+        $wanted = $on === null ? null : min($on->copy()->startOfYear(), $on->copy()->subDays(self::ROUND_DAYS));
+
+        return $wanted === null || $wanted < $newest->copy()->subDays(self::LOOK_BACK_DAYS);
     }
 
     /** The pH that is wanted: limits that the team has set for the use of ground go before those of the table. */

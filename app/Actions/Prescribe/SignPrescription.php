@@ -9,6 +9,7 @@ use App\Exceptions\Conflict;
 use App\Models\Area;
 use App\Models\SignedProgram;
 use App\Models\User;
+use HonestCore\FollowUp\Outlook;
 use HonestCore\Program\ProgramChoices;
 
 /** Signs a program as it was looked at. A signed one is never changed, only followed by a newer one. */
@@ -44,6 +45,8 @@ final class SignPrescription
                 throw Conflict::because('program_empty');
             }
 
+            $outlook = Outlook::of($it->body);
+
             return SignedProgram::record([
                 'area_id' => $area->id,
                 'follows_id' => $standing?->id,
@@ -53,6 +56,9 @@ final class SignPrescription
                 'choices' => $choices,
                 'body' => $it->body,
                 'days' => SpreadCalendar::daysOf($it->body),
+                'outlook' => $outlook,
+                'corrects' => implode(',', $outlook->corrects),
+                'gives_none' => implode(',', $outlook->none),
                 'hash' => $it->hash,
                 'note' => $note,
             ])->refresh()->shown();

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Prescribe;
 
+use App\Models\GroundEvent;
 use App\Models\SignedProgram;
 use App\Models\Site;
 use HonestCore\Sampling\ICalendarFile;
@@ -37,7 +38,7 @@ final class SpreadCalendar
     }
 
     /**
-     * What is to be spread about now on a site: nobody knows yet whether it was.
+     * What is to be spread about now on a site, as far as nobody noted that it was.
      *
      * @return list<array{program: int, area: string, name: string, part: string, on: string}>
      */
@@ -45,11 +46,19 @@ final class SpreadCalendar
     {
         $today = now($site->timezone);
         [$from, $to] = [$today->copy()->subDays(self::PAST)->format('Y-m-d'), $today->copy()->addDays(self::AHEAD)->format('Y-m-d')];
+        $programs = SignedProgram::linesOfSite($site->id)->unique('area_id');
+        $noted = GroundEvent::answered(array_values(array_map(static fn (SignedProgram $one): int => $one->id, $programs->all())));
         $near = [];
-        foreach (SignedProgram::daysOfSite($site->id)->unique('area_id') as $program) {
-            foreach ($program->days as $day) {
-                if ($day['on'] >= $from && $day['on'] <= $to) {
-                    $near[] = ['program' => $program->id, 'area' => $program->area->name, ...$day];
+        foreach ($programs as $program) {
+            foreach ($program->outlook->lines as $line) {
+                if ($line->on >= $from && $line->on <= $to && ! isset($noted[$program->id][$line->key()])) {
+                    $near[] = [
+                        'program' => $program->id,
+                        'area' => $program->area->name,
+                        'name' => $line->name,
+                        'part' => ($line->part === 0 ? '' : "{$line->label}, ").number_format($line->lbPerAcre).' lb/acre',
+                        'on' => $line->on,
+                    ];
                 }
             }
         }

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Actions\Reports;
 
+use App\Database\Values;
 use App\Models\CheckSoil;
 use App\Models\LabResult;
+use App\Models\Portion;
 use App\Models\TestMethod;
 use HonestCore\Reports\ControlChart;
 use HonestCore\Reports\ReportedValue;
@@ -21,7 +23,7 @@ final class CheckCharts
         $soils = CheckSoil::query()->orderBy('id')->get();
         $used = LabResult::query()
             ->where('kind', ReportedValue::NUMBER)
-            ->whereHas('portion', static fn ($portion) => $portion->whereNotNull('check_soil_id'))
+            ->whereIn('portion_id', self::portions(null))
             ->distinct()
             ->pluck('method_id');
         $methods = TestMethod::query()->whereIn('id', $used)->orderBy('id')->get();
@@ -51,11 +53,26 @@ final class CheckCharts
             ->when($upTo !== null, static fn ($query) => $query->where('report_id', '<=', $upTo))
             ->whereNull('superseded_by')
             ->where('excluded', '')
-            ->whereHas('portion', static fn ($portion) => $portion->where('check_soil_id', $soil))
+            ->whereIn('portion_id', self::portions($soil))
             ->with(['portion:id,code', 'report:id,file_name,read_on'])
             ->orderBy('report_id')
             ->orderBy('id')
             ->get();
+    }
+
+    /**
+     * Portions of a check soil, or of any: few, so that results are looked for by them.
+     *
+     * @return list<int>
+     */
+    private static function portions(?int $soil): array
+    {
+        return Values::wholes(
+            Portion::query()
+                ->whereNotNull('check_soil_id')
+                ->when($soil !== null, static fn ($portions) => $portions->where('check_soil_id', $soil))
+                ->pluck('id'),
+        );
     }
 
     /** @param Collection<int, LabResult> $results */

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Actions\Reports;
 
 use App\Database\AllOrNothing;
+use App\Database\Patience;
+use App\Database\Statistics;
 use App\Models\LabReport;
 use App\Models\LabResult;
 use App\Models\ResultMark;
@@ -29,6 +31,8 @@ final class FinishReport
             $this->ask->keep($report, $questions);
             $report->update(['state' => 'taken']);
         });
+        // Tables that have grown much are looked at anew, so that the next queries are planned by what is in them.
+        Patience::short(Statistics::kept(...));
 
         return $report;
     }

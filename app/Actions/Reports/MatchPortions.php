@@ -9,6 +9,7 @@ use App\Models\Lab;
 use App\Models\Portion;
 use App\Models\Sample;
 use HonestCore\Custody\ProbableCodes;
+use Illuminate\Database\Query\JoinClause;
 
 /**
  * Finds the portions that a report speaks of: by their code, the code of the composite, or the number the lab gave
@@ -41,7 +42,7 @@ final class MatchPortions
             }
             foreach (
                 self::rows()
-                    ->whereIn('samples.code', $codes)
+                    ->whereIn('portions.sample_id', Sample::query()->whereIn('code', $codes)->select('id'))
                     ->where('portions.kind', 'lab')
                     ->addSelect('samples.code as sample_code')
                     ->get() as $row
@@ -51,7 +52,9 @@ final class MatchPortions
         }
         foreach (array_chunk(array_values(array_unique($texts)), self::CHUNK) as $numbers) {
             $rows = self::rows()
-                ->join('lab_results', 'lab_results.portion_id', '=', 'portions.id')
+                ->join('lab_results', static fn (JoinClause $on): JoinClause => $on
+                    ->on('lab_results.portion_id', '=', 'portions.id')
+                    ->on('lab_results.team_id', '=', 'portions.team_id'))
                 ->join('lab_reports', 'lab_reports.id', '=', 'lab_results.report_id')
                 ->where('lab_reports.lab_id', $this->lab->id)
                 ->whereIn('lab_results.lab_number', $numbers)

@@ -20,6 +20,9 @@ final class SettleReports
 
     private const PIECE = 2000;
 
+    /** Methods of a report are made within so many seconds before it. */
+    private const BEFORE_S = 5;
+
     public function __construct(private readonly FinishReport $finish) {}
 
     /** The turn that is held while a report of a team is taken. */
@@ -65,7 +68,8 @@ final class SettleReports
         }
         TestMethod::query()
             ->where('lab_id', $report->lab_id)
-            ->where('created_at', '>=', $report->created_at)
+            // They are kept just before the report is: the second may have turned in between.
+            ->where('created_at', '>=', $report->created_at->copy()->subSeconds(self::BEFORE_S))
             ->whereDoesntHave('readings')
             ->whereNotExists(static fn ($results) => $results->from('lab_results')->whereColumn('method_id', 'methods.id'))
             ->delete();

@@ -6,6 +6,7 @@ namespace App\Actions\Reports;
 
 use App\Actions\Evidence\GatherEvidence;
 use App\Actions\Evidence\SamplingSplit;
+use App\Database\Counted;
 use App\Database\Values;
 use App\Models\JudgingPolicy;
 use App\Models\LabResult;
@@ -50,8 +51,10 @@ final class SideBySide
         $policy = JudgingPolicy::newest($analyte);
         $said = self::noNumbers($methods->modelKeys());
         $all = self::read($methods->modelKeys(), $said, $area);
-        $total = (clone $all)->count();
-        $samples = $all->with('area')->orderByDesc('year')->orderByDesc('number')->limit(self::SHOWN)->get();
+        $total = Counted::of($all);
+        $samples = ($total->areMany() ? self::readOrSaid($methods->modelKeys(), $area) : $all)
+            ->with('area')
+            ->orderByDesc('year')->orderByDesc('number')->limit(self::SHOWN)->get();
         $readings = Reading::query()
             ->whereIn('method_id', $methods->modelKeys())
             ->whereIn('sample_id', $samples->modelKeys())
@@ -71,7 +74,8 @@ final class SideBySide
 
         return new SideView(
             $analyte,
-            $total,
+            $total->rows,
+            ! $total->isAll,
             $policy,
             array_values(array_intersect_key($series, $used)),
             $rows,
@@ -82,13 +86,11 @@ final class SideBySide
     /** @return list<array{code: string, name: string, readings: int}> analytes that anything was read of */
     public static function analytes(): array
     {
-        $counts = Reading::query()
-            ->toBase()
-            ->join('methods', 'methods.id', '=', 'readings.method_id')
-            ->groupBy('methods.analyte')
-            ->selectRaw('methods.analyte as code, count(*) as readings')
-            ->pluck('readings', 'code')
-            ->all();
+        $methods = TestMethod::query()->pluck('analyte', 'id');
+        $counts = [];
+        foreach (Reading::countedByMethod() as $method => $count) {
+            $counts[Values::text($methods[$method])] = $count + ($counts[Values::text($methods[$method])] ?? 0);
+        }
         $known = array_values(
             array_filter(
                 array_keys($counts),
@@ -124,7 +126,7 @@ final class SideBySide
     {
         return LabResult::query()
             ->whereIn('lab_results.method_id', $methods)
-            ->where('lab_results.kind', '!=', ReportedValue::NUMBER)
+            ->whereRaw("lab_results.kind <> 'number'")
             ->whereNull('lab_results.superseded_by');
     }
 
@@ -146,6 +148,26 @@ final class SideBySide
         return Sample::query()
             ->when($area !== null, static fn ($query) => $query->where('area_id', $area))
             ->where(static fn ($query) => $query->whereIn('id', $read)->orWhereIn('id', $saidOf));
+    }
+
+    /**
+     * The same where they are many: looked for from the newest on.
+     *
+     * @param array<int|string> $methods ids
+     * @return Builder<Sample>
+     */
+    private static function readOrSaid(array $methods, ?int $area): Builder
+    {
+        return Sample::query()
+            ->when($area !== null, static fn ($query) => $query->where('area_id', $area))
+            ->where(
+                static fn ($query) => $query
+                    ->whereHas('readings', static fn ($readings) => $readings->whereIn('method_id', $methods))
+                    ->orWhereHas('portions', static fn ($portions) => $portions->whereIn(
+                        'portions.id',
+                        self::noNumbers($methods)->select('lab_results.portion_id'),
+                    )),
+            );
     }
 
     /**

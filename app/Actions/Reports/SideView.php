@@ -17,6 +17,7 @@ final readonly class SideView
     public function __construct(
         public string $analyte,
         public int $total,
+        public bool $hasMore,
         public ?JudgingPolicy $policy,
         public array $series,
         public array $rows,

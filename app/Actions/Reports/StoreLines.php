@@ -276,8 +276,8 @@ final class StoreLines
         DB::update(
             'UPDATE lab_results SET reading_id = (SELECT r.id FROM readings r WHERE r.report_id = '.
                 'lab_results.report_id AND r.portion_id = lab_results.portion_id AND r.method_id = '.
-                'lab_results.method_id) WHERE id > ? AND +report_id = ? AND kind = ? AND portion_id IN '.
-                "(SELECT id FROM portions WHERE kind IN ('lab', 'lab_b'))",
+                'lab_results.method_id) WHERE id > ? AND +report_id = ? AND kind = ? AND '.
+                "(SELECT own.kind FROM portions own WHERE own.id = lab_results.portion_id) IN ('lab', 'lab_b')",
             [$after, $report->id, ReportedValue::NUMBER],
         );
     }

@@ -6,6 +6,8 @@ namespace App\Actions\Samples;
 
 use App\Database\Values;
 use App\Models\Area;
+use App\Models\ConsignedPortion;
+use App\Models\Consignment;
 use App\Models\Portion;
 use App\Models\Sample;
 use HonestCore\Custody\ProbableCodes;
@@ -16,9 +18,10 @@ final class Ledger
 {
     /**
      * @param array<string, mixed> $asked facts of a sample that narrow the ledger, by name
+     * @param bool $many whether many are expected, so that they are looked for from the newest on
      * @return Builder<Sample> newest first
      */
-    public function __invoke(array $asked): Builder
+    public function __invoke(array $asked, bool $many = false): Builder
     {
         $query = Sample::query()->orderByDesc('year')->orderByDesc('number')->orderByDesc('id');
         foreach (['site_id', 'area_id', 'year', 'depth'] as $field) {
@@ -37,7 +40,7 @@ final class Ledger
                 static fn (Builder $samples) => $samples->where('pulled_on', '<=', Values::text($asked['to']).' 23:59:59'),
             )
             ->when(isset($asked['deviates']), static fn (Builder $samples) => $samples->where('deviates', true));
-        $this->byPortion($query, $asked);
+        $this->byPortion($query, $asked, $many);
         $this->byReading($query, $asked['read'] ?? null);
         $words = trim(is_string($asked['q'] ?? null) ? $asked['q'] : '');
         if ($words !== '') {
@@ -70,24 +73,29 @@ final class Ledger
      * @param Builder<Sample> $query
      * @param array<string, mixed> $asked
      */
-    private function byPortion(Builder $query, array $asked): void
+    private function byPortion(Builder $query, array $asked, bool $many): void
     {
         if (isset($asked['kind']) || isset($asked['state']) || isset($asked['lab_id'])) {
-            $portions = Portion::query()->whereNotNull('sample_id');
-            foreach (['kind', 'state'] as $field) {
-                $portions->when(
-                    isset($asked[$field]),
-                    static fn (Builder $some) => $some->where($field, $asked[$field]),
-                );
-            }
-            $portions->when(
-                isset($asked['lab_id']),
-                static fn (Builder $some) => $some->whereHas(
-                    'consigned.consignment',
-                    static fn (Builder $consignments) => $consignments->where('lab_id', $asked['lab_id']),
-                ),
-            );
-            $query->whereIn('samples.id', $portions->select('sample_id'));
+            $narrowed = static function (Builder $portions) use ($asked, $many): Builder {
+                foreach (['kind', 'state'] as $field) {
+                    $portions->when(isset($asked[$field]), static fn (Builder $some) => $some->where("portions.{$field}", $asked[$field]));
+                }
+
+                return $portions->when(isset($asked['lab_id']), static fn (Builder $some) => $many
+                    ? $some->whereHas(
+                        'consigned.consignment',
+                        static fn (Builder $consignments) => $consignments->where('lab_id', $asked['lab_id']),
+                    )
+                    : $some->whereIn(
+                        'portions.id',
+                        ConsignedPortion::query()
+                            ->whereIn('consignment_id', Consignment::query()->where('lab_id', $asked['lab_id'])->select('id'))
+                            ->select('portion_id'),
+                    ));
+            };
+            $many
+                ? $query->whereHas('portions', $narrowed)
+                : $query->whereIn('samples.id', $narrowed(Portion::query()->whereNotNull('sample_id'))->select('sample_id'));
         }
     }
 

@@ -55,7 +55,7 @@ final class WhatWaits
                 stage: 'prescribe',
                 text: "Spread {$day['name']} about ".Carbon::parse($day['on'])->format('j M Y'),
                 detail: "{$day['area']}, {$day['part']}",
-                to: "/programs/{$day['program']}",
+                to: '/follow-up/spread',
             ),
             $this->calendar->near($site),
         );
@@ -197,15 +197,15 @@ final class WhatWaits
                 static fn (array $pair): bool => $pair[0]->workplace === 'bench',
             ),
         );
-        $found = $this->summaries->of($pairs);
+        $found = $this->summaries->shown($pairs);
         $signed = SignedVerdict::standing()
             ->where('claim', 'sort')
             ->get(['id', 'method_id', 'reference_id', 'evidence_hash'])
             ->keyBy(static fn (SignedVerdict $verdict): string => "{$verdict->method_id}/{$verdict->reference_id}");
         foreach ($pairs as [$test, $reference]) {
             $verdict = $signed["{$test->id}/{$reference->id}"] ?? null;
-            ['pairs' => $n, 'verdicts' => $verdicts] = $found[$test->id];
-            if ($n > 0 && ($verdict === null || Summaries::moved($verdict, $found[$test->id]))) {
+            ['pairs' => $n, 'verdicts' => $verdicts] = $found[$test->id]->summary;
+            if ($n > 0 && ($verdict === null || Summaries::moved($verdict, $found[$test->id]->summary))) {
                 $items[] = new Waiting(
                     stage: 'decide',
                     text: $verdict === null ? 'Sign the first verdict' : 'New evidence since the verdict was '.

@@ -27,17 +27,10 @@ final class TakenScope implements Scope
     /** Leaves out what is of a report that is still being taken. */
     public static function narrow(Query $query, string $column): Query
     {
-        return $query->where(
-            static fn (Query $rows): Query => $rows
-                ->whereNull($column)
-                ->orWhereNotIn(
-                    $column,
-                    static fn (Query $reports): Query => $reports
-                        ->from('lab_reports', 'in_hand')
-                        ->where('in_hand.state', '<>', 'taken')
-                        ->where('in_hand.id', '<>', self::$admitted)
-                        ->select('in_hand.id'),
-                ),
+        // One condition that no index is led by, against the few that are in hand, which have an index of their own.
+        return $query->whereRaw(
+            "COALESCE({$column}, 0) NOT IN (SELECT in_hand.id FROM lab_reports in_hand WHERE in_hand.state <> 'taken' AND in_hand.id <> ?)",
+            [self::$admitted],
         );
     }
 

@@ -40,7 +40,7 @@ final readonly class PassingBablok
         $n = count($reference);
         $slopes = new PairwiseSlopes($reference, $test);
         $shift = $slopes->below(-1 - self::AT_MINUS_ONE);
-        $left = $slopes->below(-1 + self::AT_MINUS_ONE) - $shift;
+        $left = $slopes->about(-1, self::AT_MINUS_ONE);
         $count = $slopes->finite() + $slopes->infinite() - $left;
         $ranked = static function (int $rank) use ($slopes, $shift, $left, $count): ?float {
             $rank += $shift;

@@ -128,7 +128,7 @@ final readonly class NutrientRate
     }
 
     /** Pounds of the oxide for each ppm to be gained; null where the exchange capacity is wanted and not known. */
-    private static function each(NutrientQuestion $asked): ?float
+    public static function each(NutrientQuestion $asked): ?float
     {
         /** @var array{build_p: float|int, build_k: array{float|int, float}} $table */
         $table = RuleTable::named('nutrient-limits');

@@ -99,7 +99,7 @@ final class NutrientStep
                 Words::trim($rate->removal, 1).' lb/acre.',
             ];
 
-        return new ProgramLine(
+        return (new ProgramLine(
             $key,
             $kind,
             str_replace(['No Phosphate', 'No Potash'], ['No phosphorus', 'No potassium'], $what),
@@ -124,7 +124,24 @@ final class NutrientStep
                     ? 'School: sufficiency. What pays this year, from nothing at test zero down to none at the critical level.'
                     : 'School: build up and maintain, over '.Words::trim($asked->years, 1).' years.',
             ],
-        );
+        ))->expecting(self::expected($heard, $asked, $rate));
+    }
+
+    /** What building up says that the test will do: what goes beyond the removal lifts it, what falls short lets it down. */
+    private static function expected(Heard $heard, NutrientQuestion $asked, NutrientRate $rate): ?ExpectedChange
+    {
+        $each = $asked->bySufficiency || $rate->lbPerAcre === null ? null : NutrientRate::each($asked);
+
+        return $each === null || $rate->removal === null || $rate->removal <= 0.0 || $heard->tested === null
+            ? null
+            : new ExpectedChange(
+                "build-{$asked->analyte}",
+                $asked->analyte,
+                $heard->tested->extractant,
+                $heard->tested->value,
+                $rate->removal,
+                1 / $each,
+            );
     }
 
     private static function where(NutrientRate $rate, NutrientQuestion $asked): string

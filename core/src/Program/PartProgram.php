@@ -41,6 +41,7 @@ final readonly class PartProgram
     /**
      * @param Crop $wants the pH that the crop wants on this ground
      * @param array<string, ShelfProduct> $shelf by code
+     * @param list<LocalFactor> $factors that a reviewer put to use
      */
     public static function of(
         PartResults $part,
@@ -49,6 +50,7 @@ final readonly class PartProgram
         ProgramChoices $choices,
         array $shelf,
         \DateTimeImmutable $today,
+        array $factors = [],
     ): self {
         $held = StopFirst::heldBy($part);
         $why = $held === [] ? '' : 'Held back: '.implode('; ', array_map(lcfirst(...), array_keys($held))).'.';
@@ -64,7 +66,7 @@ final readonly class PartProgram
             $steps[$step] = array_map(
                 static fn (ProgramLine $line): ProgramLine => $choices->set(
                     $part->number,
-                    $why === '' || $step === 'nitrogen' ? $line : $line->held($why),
+                    $why === '' || $step === 'nitrogen' ? LocalFactor::all($factors, $line) : $line->held($why),
                 ),
                 $lines,
             );
@@ -169,6 +171,7 @@ final readonly class PartProgram
             'area_m2' => $this->results->ground->squareMetres,
             'sample' => $this->results->sample,
             'depth' => $this->results->layer?->notation(),
+            'soil' => $this->results->texture,
             'in_short' => $this->inShort(),
             'found' => array_map(static fn (FoundScale $one): array => $one->toArray(), $this->found),
             'wants' => ['low' => $this->wants->low, 'target' => $this->wants->target, 'high' => $this->wants->high],

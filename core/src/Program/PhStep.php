@@ -25,7 +25,7 @@ final class PhStep
     public static function lines(PartResults $part, Crop $wants, ProgramChoices $choices): array
     {
         return match ($part->lime->kind) {
-            'amount' => self::lime($part, $choices->limeSchool),
+            'amount' => self::lime($part, $wants, $choices->limeSchool),
             'too_high' => self::tooHigh($part, $wants, $choices),
             'leave' => [self::bare($part, 'zero', 'No lime', 0.0)],
             'direction' => [self::bare($part, 'direction', 'A direction only', null)],
@@ -48,7 +48,7 @@ final class PhStep
     }
 
     /** @return list<ProgramLine> */
-    private static function lime(PartResults $part, string $school): array
+    private static function lime(PartResults $part, Crop $wants, string $school): array
     {
         $rate = self::chosen($part, $school);
         if ($rate === null) {
@@ -60,7 +60,7 @@ final class PhStep
             ? null
             : [$rate->interval[0] * AreaRate::LB_PER_TON, $rate->interval[1] * AreaRate::LB_PER_TON];
         $lines = [
-            new ProgramLine(
+            (new ProgramLine(
                 'lime',
                 $now > 0 ? 'amount' : 'zero',
                 $later > 1e-9 ? 'Lime, first dressing' : 'Lime',
@@ -73,10 +73,10 @@ final class PhStep
                 self::changes($rate),
                 $reasons,
                 $part->lime->cautions,
-            ),
+            ))->expecting(self::way($part, $wants, $rate->school->value, $tons * AreaRate::LB_PER_TON)),
         ];
         if ($later > 1e-9) {
-            $lines[] = new ProgramLine(
+            $lines[] = (new ProgramLine(
                 '',
                 'direction',
                 'Lime, the rest',
@@ -84,10 +84,18 @@ final class PhStep
                 claim: self::claim($part),
                 from: $part->phFrom,
                 changes: 'The retest a year after the first dressing.',
-            );
+            ))->expecting(self::way($part, $wants, $rate->school->value, $tons * AreaRate::LB_PER_TON));
         }
 
         return $lines;
+    }
+
+    /** What a school says that the pH will do: a rate of so many lb an acre goes the whole way to the target. */
+    private static function way(PartResults $part, Crop $wants, string $school, float $wholeLb): ?ExpectedChange
+    {
+        return $part->ph === null || $wholeLb <= 0.0
+            ? null
+            : new ExpectedChange($school, 'ph', '', $part->ph->ph, 0.0, ($wants->target - $part->ph->ph) / $wholeLb);
     }
 
     /** @return list<string> */
@@ -183,7 +191,7 @@ final class PhStep
         };
         $amount = $kind === 'amount' ? $pounds : ($kind === 'zero' || $kind === 'stop' ? 0.0 : null);
 
-        return new ProgramLine(
+        return (new ProgramLine(
             'sulphur',
             $kind,
             $what,
@@ -195,7 +203,7 @@ final class PhStep
             'The table says nothing of how sure it is.',
             'Carbonate in the soil, or a measured buffer capacity.',
             $kind === 'amount' ? $found->reasons : [],
-        );
+        ))->expecting($kind === 'amount' ? self::way($part, $wants, 'sulphur', $found->lbPerAcre ?? 0.0) : null);
     }
 
     /**

@@ -37,25 +37,26 @@ final readonly class ProgramLine
         public array $reasons = [],
         public array $cautions = [],
         public ?array $override = null,
+        public ?ExpectedChange $expects = null,
     ) {}
+
+    /** The same with what its school says it will do to the next result. */
+    public function expecting(?ExpectedChange $change): self
+    {
+        return $this->with($this->kind, $this->lbPerAcre, $this->between, $this->changes, $this->reasons, $this->override, $change);
+    }
 
     /** The same, its amount set by a person against what it was, with the reason that prints. */
     public function overridden(float $lbPerAcre, string $reason): self
     {
-        return new self(
-            $this->key,
+        return $this->with(
             $lbPerAcre > 0 ? 'amount' : 'zero',
-            $this->what,
-            $this->answer,
             $lbPerAcre,
             null,
-            $this->claim,
-            $this->from,
-            $this->sure,
             $this->changes,
             $this->reasons,
-            $this->cautions,
             ['was' => $this->lbPerAcre, 'reason' => $reason],
+            $this->expects,
         );
     }
 
@@ -64,20 +65,66 @@ final readonly class ProgramLine
     {
         return $this->lbPerAcre === null || $this->lbPerAcre <= 0
             ? $this
-            : new self(
-                $this->key,
-                'stop',
-                $this->what,
-                $this->answer,
-                null,
-                null,
-                $this->claim,
-                $this->from,
-                $this->sure,
-                $why,
-                $this->reasons,
-                $this->cautions,
-            );
+            : $this->with('stop', null, null, $why, $this->reasons, null, null);
+    }
+
+    /** The same with its amount divided by what the school reached of its own word here, and no more than goes on at once. */
+    public function corrected(LocalFactor $factor): self
+    {
+        if ($this->expects?->school !== $factor->school || $this->lbPerAcre === 0.0) {
+            return $this;
+        }
+        if ($this->lbPerAcre === null) {
+            $reasons = [...$this->reasons, $factor->wordsOfRest()];
+
+            return $this->with($this->kind, null, $this->between, $this->changes, $reasons, $this->override, $this->expects);
+        }
+        $divided = fn (float $pounds): float => $factor->rate($pounds, $this->expects->zeroLb ?? 0.0);
+
+        return $this->with(
+            $this->kind,
+            min($divided($this->lbPerAcre), max($this->lbPerAcre, $factor->most())),
+            $this->between === null
+                ? null
+                : array_map(static fn (?float $end): ?float => $end === null ? null : $divided($end), $this->between),
+            $this->changes,
+            [...$this->reasons, $factor->words($this->lbPerAcre)],
+            $this->override,
+            $this->expects,
+        );
+    }
+
+    /**
+     * @param 'amount'|'zero'|'direction'|'unknown'|'stop'|'close'|'ask' $kind
+     * @param array{float|null, float|null}|null $between
+     * @param list<string> $reasons
+     * @param array{was: float|null, reason: string}|null $override
+     */
+    private function with(
+        string $kind,
+        ?float $lbPerAcre,
+        ?array $between,
+        string $changes,
+        array $reasons,
+        ?array $override,
+        ?ExpectedChange $expects,
+    ): self {
+        return new self(
+            $this->key,
+            $kind,
+            $this->what,
+            $this->answer,
+            $lbPerAcre,
+            $between,
+            $this->claim,
+            $this->from,
+            $this->sure,
+            $changes,
+            $reasons,
+            $this->cautions,
+            $override,
+            $expects,
+        );
     }
 
     /** @return array<string, mixed> */
@@ -97,6 +144,7 @@ final readonly class ProgramLine
             'reasons' => $this->reasons,
             'cautions' => $this->cautions,
             'override' => $this->override,
+            'expects' => $this->expects?->toRow(),
         ];
     }
 }

@@ -24,6 +24,8 @@ use HonestCore\Table\Stored;
  */
 final readonly class ShelfProduct implements Stored
 {
+    private const SULPHUR = 'sulphur';
+
     private const LB_PER_TON = 2000.0;
 
     /** Pounds in a US cup of water: 236.5882365 mL a cup, 453.59237 g a pound (exact definitions). */
@@ -177,6 +179,22 @@ final readonly class ShelfProduct implements Stored
     public function effectiveness(): float
     {
         return $this->lime?->effectiveness() ?? 0.0;
+    }
+
+    /**
+     * What so many lb an acre of it bring: limestone of the kind that schools are made for, elemental sulphur, nutrients.
+     *
+     * @return array<string, float> lb an acre, by what program lines are of
+     */
+    public function brings(float $lbPerAcre): array
+    {
+        $brings = array_map(static fn (float $percent): float => ($percent * $lbPerAcre) / 100, $this->grades);
+        if ($this->kind === self::SULPHUR) {
+            $brings = ['sulphur' => $brings['s'] ?? 0.0] + array_diff_key($brings, ['s' => 0]);
+        }
+        $lime = ($this->effectiveness() / LimeMaterial::reference()->effectiveness()) * $lbPerAcre;
+
+        return $brings + ($lime > 0 ? ['lime' => $lime] : []);
     }
 
     public function pricePerLb(): ?float

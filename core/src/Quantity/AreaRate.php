@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace HonestCore\Quantity;
 
+use HonestCore\Error\Bounds;
+use HonestCore\Error\ValueOutOfRange;
+
 /**
  * A mass on an area, in the units people spread by.
  *
@@ -21,7 +24,40 @@ final readonly class AreaRate
 
     private const KG_PER_HA = 0.45359237 / 0.40468564224;
 
+    /** How many lb an acre one of each unit is, which people spread by. */
+    public const UNITS = [
+        'lb/acre' => 1.0,
+        'tons/acre' => 2000.0,
+        'lb/1000sqft' => self::SQ_FT_PER_ACRE / 1000,
+        'lb/100sqft' => self::SQ_FT_PER_ACRE / 100,
+        'kg/ha' => 1 / self::KG_PER_HA,
+        't/ha' => 1000 / self::KG_PER_HA,
+        'g/m2' => 10 / self::KG_PER_HA,
+    ];
+
+    /** More than this in one dressing is a slip of the pen: 100 short tons an acre, or the same in another unit. */
+    private const MOST_LB_PER_ACRE = 200_000;
+
     private function __construct(public float $lbPerAcre) {}
+
+    /**
+     * A rate as somebody wrote it.
+     *
+     * @throws ValueOutOfRange on a unit that is not known, or on an amount below 0 or beyond all practice
+     */
+    public static function in(float $amount, string $unit): self
+    {
+        $each = self::UNITS[$unit] ?? null;
+        if ($each === null) {
+            throw new ValueOutOfRange('unit_of_a_rate', [
+                'unit' => mb_substr($unit, 0, 20),
+                'known' => implode(', ', array_keys(self::UNITS)),
+            ]);
+        }
+        Bounds::within('rate_spread', $amount, 0, self::MOST_LB_PER_ACRE / $each, ['unit' => $unit]);
+
+        return new self($amount * $each);
+    }
 
     public static function ofLbPerAcre(float $pounds): self
     {

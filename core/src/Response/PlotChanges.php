@@ -24,6 +24,17 @@ final readonly class PlotChanges
     private function __construct(public array $treated, public array $control) {}
 
     /**
+     * @param list<float> $treated changes, after minus before
+     * @param list<float> $control
+     *
+     * @throws BadTable
+     */
+    public static function of(array $treated, array $control): self
+    {
+        return $treated === [] ? throw new BadTable('no_plot_treated') : new self($treated, $control);
+    }
+
+    /**
      * @throws BadTable
      * @throws BadRow
      */

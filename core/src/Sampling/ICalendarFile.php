@@ -13,18 +13,20 @@ final class ICalendarFile
 {
     private const LONGEST_LINE = 75;
 
-    /** @param list<array{code: string, what: string, on: \DateTimeImmutable}> $steps */
+    /** @param list<array{code: string, what: string, on: \DateTimeImmutable, days?: int}> $steps a day each, where nothing is said */
     public static function of(string $name, string $uid, array $steps, \DateTimeImmutable $made): string
     {
         $lines = ['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//Honest Core//Sampling//EN', 'CALSCALE:GREGORIAN'];
-        foreach ($steps as ['code' => $code, 'what' => $what, 'on' => $on]) {
+        foreach ($steps as $step) {
+            ['code' => $code, 'what' => $what, 'on' => $on] = $step;
+            $days = $step['days'] ?? 1;
             array_push(
                 $lines,
                 'BEGIN:VEVENT',
                 "UID:{$uid}-{$code}@honest-core",
                 'DTSTAMP:'.$made->setTimezone(new \DateTimeZone('UTC'))->format('Ymd\THis\Z'),
                 'DTSTART;VALUE=DATE:'.$on->format('Ymd'),
-                'DTEND;VALUE=DATE:'.$on->modify('+1 day')->format('Ymd'),
+                'DTEND;VALUE=DATE:'.$on->modify("+{$days} days")->format('Ymd'),
                 'SUMMARY:'.self::text("{$what}: {$name}"),
                 'END:VEVENT',
             );

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace HonestCore\Variance;
 
+use HonestCore\Table\Fields;
+use HonestCore\Table\Stored;
+
 /**
  * Where the spread of a lab's results comes from, as far as duplicates tell: duplicate composites of the same ground,
  * and hidden duplicates of a composite. The whole split needs both of the same grounds.
@@ -12,7 +15,7 @@ namespace HonestCore\Variance;
  * Domain: nothing is told from fewer than 4 pairs of a kind.
  * Source: EURACHEM/CITAC guide on measurement uncertainty arising from sampling (from memory).
  */
-final readonly class SamplingFigures
+final readonly class SamplingFigures implements Stored
 {
     private const LEAST = 4;
 
@@ -56,6 +59,37 @@ final readonly class SamplingFigures
             $expanded === null ? $stated : max($expanded, $stated ?? 0.0),
             self::words(count($means), count($hidden), $analysis, $measurement),
         );
+    }
+
+    public static function fromRow(array $row): self
+    {
+        $fields = new Fields($row);
+        $split = $fields->rowOrNull('split');
+
+        return new self(
+            $fields->whole('pairs_of_composites'),
+            $fields->whole('hidden_pairs'),
+            $split === null ? null : VarianceSplit::fromRow($split),
+            $fields->numberOrNull('sd_analysis'),
+            $fields->numberOrNull('sd_measurement'),
+            $fields->numberOrNull('expanded'),
+            $fields->numberOrNull('used'),
+            $fields->texts('words'),
+        );
+    }
+
+    public function toRow(): array
+    {
+        return [
+            'pairs_of_composites' => $this->pairsOfComposites,
+            'hidden_pairs' => $this->hiddenPairs,
+            'split' => $this->split?->toRow(),
+            'sd_analysis' => $this->sdAnalysis,
+            'sd_measurement' => $this->sdMeasurement,
+            'expanded' => $this->expanded,
+            'used' => $this->used,
+            'words' => $this->words,
+        ];
     }
 
     /**

@@ -6,6 +6,8 @@ namespace HonestCore\Variance;
 
 use HonestCore\Statistics\ChiSquare;
 use HonestCore\Statistics\Spread;
+use HonestCore\Table\Fields;
+use HonestCore\Table\Stored;
 
 /**
  * Where the spread of results comes from: the ground, the sampling or the analysis.
@@ -21,7 +23,7 @@ use HonestCore\Statistics\Spread;
  * @phpstan-type Parts array{mean: float, sd_between: float, sd_sampling: float, sd_analysis: float,
  *     sd_measurement: float}
  */
-final readonly class VarianceSplit
+final readonly class VarianceSplit implements Stored
 {
     /**
      * @param Parts $classical
@@ -69,6 +71,50 @@ final readonly class VarianceSplit
             $robust['mean'] > 0.0 ? (2 * $robust['sd_measurement']) / $robust['mean'] : null,
             $reasons,
         );
+    }
+
+    public static function fromRow(array $row): self
+    {
+        $fields = new Fields($row);
+        $parts = static function (string $way) use ($fields): array {
+            $own = new Fields($fields->row($way));
+
+            return [
+                'mean' => $own->number('mean'),
+                'sd_between' => $own->number('sd_between'),
+                'sd_sampling' => $own->number('sd_sampling'),
+                'sd_analysis' => $own->number('sd_analysis'),
+                'sd_measurement' => $own->number('sd_measurement'),
+            ];
+        };
+        $share = new Fields($fields->row('share'));
+
+        return new self(
+            $fields->whole('targets'),
+            $parts('classical'),
+            $parts('robust'),
+            $fields->pairOrNull('interval'),
+            [
+                'between' => $share->numberOrNull('between'),
+                'sampling' => $share->numberOrNull('sampling'),
+                'analysis' => $share->numberOrNull('analysis'),
+            ],
+            $fields->numberOrNull('expanded_relative'),
+            $fields->texts('reasons'),
+        );
+    }
+
+    public function toRow(): array
+    {
+        return [
+            'targets' => $this->targets,
+            'classical' => $this->classical,
+            'robust' => $this->robust,
+            'interval' => $this->measurementInterval,
+            'share' => $this->share,
+            'expanded_relative' => $this->expandedRelative,
+            'reasons' => $this->reasons,
+        ];
     }
 
     /** @return array<string, mixed> */

@@ -38,6 +38,33 @@ final class PairwiseSlopesTest extends TestCase
         }
     }
 
+    /** Points of a grid coincide often, and slopes of -1 are many; drawn pairs only choose where counting begins. */
+    public function test_slopes_about_one_are_counted_and_many_points_keep_their_ranks(): void
+    {
+        mt_srand(37);
+        $x = array_map(static fn (): float => mt_rand(0, 9) / 2, range(1, 40));
+        $y = array_map(static fn (): float => mt_rand(0, 9) / 2, range(1, 40));
+        $exact = 0;
+        foreach ($x as $i => $at) {
+            for ($j = 0; $j < $i; $j++) {
+                $exact += $at !== $x[$j] && ($y[$i] - $y[$j]) / ($at - $x[$j]) === -1.0 ? 1 : 0;
+            }
+        }
+        self::assertGreaterThan(0, $exact);
+        self::assertSame($exact, (new PairwiseSlopes($x, $y))->about(-1, 1e-9));
+        self::assertSame(0, (new PairwiseSlopes([1.0, 2.0, 4.0], [1.0, 3.0, 3.5]))->about(-1, 1e-9));
+
+        $x = array_map(static fn (): float => mt_rand(45_000, 80_000) / 10_000, range(1, 21_000));
+        $y = array_map(static fn (float $one): float => $one + mt_rand(-4000, 4000) / 10_000, $x);
+        $many = new PairwiseSlopes($x, $y);
+        foreach ([0.1, 0.5, 0.9] as $share) {
+            $rank = (int) ($share * $many->finite());
+            $slope = $many->ranked($rank);
+            self::assertLessThan($rank, $many->below($slope - 1e-9));
+            self::assertGreaterThanOrEqual($rank, $many->below($slope + 1e-9));
+        }
+    }
+
     /** A slip of the pen among them, of 1e12, must not make the others alike. */
     public function test_values_of_another_size_change_no_rank_of_the_others(): void
     {

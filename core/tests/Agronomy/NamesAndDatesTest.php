@@ -41,10 +41,9 @@ final class NamesAndDatesTest extends TestCase
 
     public function test_correcting_asks_again_after_a_year_else_after_three(): void
     {
-        $last = new \DateTimeImmutable('2024-02-29');
-
-        self::assertSame('2025-02-28', Retest::due($last, true)->format('Y-m-d'));
-        self::assertSame('2027-02-28', Retest::due($last, false)->format('Y-m-d'));
+        self::assertSame('2025-02-28', Retest::of('2024-02-29', '2024-02-29', ['ph'])->due);
+        self::assertSame('2027-02-28', Retest::of('2024-02-29')->due);
+        self::assertSame('2028-02-28', Retest::of('2027-02-28', large: true)->due);
     }
 
     public function test_every_crop_wants_a_target_within_its_limits(): void
@@ -70,5 +69,37 @@ final class NamesAndDatesTest extends TestCase
         $this->expectExceptionMessageMatches('/accepted are vegetables, /');
 
         Crop::of('parking');
+    }
+
+    public function test_the_soonest_reason_for_a_retest_decides_and_all_are_said(): void
+    {
+        $why = static fn (Retest $it): array => array_column($it->reasons, 'why', 'due');
+        $usual = Retest::of('2024-10-08');
+        self::assertSame(['2027-10-08', ['2027-10-08' => 'Within 3 years']], [$usual->due, $why($usual)]);
+        $limed = Retest::of('2024-10-08', '2024-11-20', ['ph']);
+        self::assertSame('2025-10-08', $limed->due);
+        self::assertSame('The pH is being corrected, and was spread', $limed->reasons[0]['why']);
+        self::assertSame('2027-10-08', Retest::of('2024-10-08', null, ['ph'])->due, 'What nobody spread brings nothing forward.');
+        self::assertStringContainsString('nobody noted that it was spread', Retest::of('2024-10-08', null, ['ph'])->reasons[0]['why']);
+        foreach (
+            [
+                'A large rate was spread' => Retest::of('2024-10-08', large: true),
+                'The site is new' => Retest::of('2024-10-08', newSite: true),
+                'A problem was noted: yellow corner' => Retest::of('2024-10-08', problem: 'yellow corner'),
+                'No phosphorus was recommended' => Retest::of('2024-10-08', noPhosphorus: true),
+            ] as $said => $retest
+        ) {
+            self::assertSame(['2025-10-08', $said], [$retest->due, $retest->reasons[0]['why']]);
+        }
+    }
+
+    public function test_no_retest_before_what_was_spread_has_had_its_time(): void
+    {
+        $late = Retest::of('2024-10-08', '2025-09-20', ['ph', 'p2o5']);
+        self::assertSame('2025-12-19', $late->due);
+        self::assertSame(
+            'The pH and phosphorus are being corrected, and was spread; not before it has had 90 days',
+            $late->reasons[0]['why'],
+        );
     }
 }

@@ -35,6 +35,56 @@ final class WalkingOrderTest extends TestCase
         self::assertLessThanOrEqual(1.05 * $shortest, $length);
     }
 
+    /** @return iterable<string, array{list<array{float, float}>, float, float}> */
+    public static function longSets(): iterable
+    {
+        foreach (ReferenceData::of('long-walks')['sets'] as $i => $set) {
+            yield "set {$i}, ".count($set['places']).' places, best by integer programming over near places' => [
+                array_values(
+                    array_map(static fn (array $p): array => [(float) $p[0], (float) $p[1]], (array) $set['places']),
+                ),
+                (float) $set['best'],
+                (float) $set['bound'],
+            ];
+        }
+    }
+
+    /** @param list<array{float, float}> $places */
+    #[DataProvider('longSets')]
+    public function test_long_walks_are_within_5_percent_of_the_best_known(array $places, float $best, float $bound): void
+    {
+        $length = WalkingOrder::length(WalkingOrder::of($places));
+
+        self::assertGreaterThanOrEqual(0.99 * $bound, $length);
+        self::assertLessThanOrEqual(1.05 * $best, $length);
+    }
+
+    /** Stands for a plan of very many cores in one composite: each is walked once, and the walk is as long as theory has it. */
+    public function test_a_thousand_places_from_a_gate(): void
+    {
+        mt_srand(11);
+        $places = array_map(static fn (): array => [mt_rand(0, 30_000) / 100, mt_rand(0, 30_000) / 100], range(1, 1000));
+        $walk = WalkingOrder::of($places, [-20.0, 150.0]);
+        $key = static fn (array $p): string => "{$p[0]} {$p[1]}";
+        $walked = array_map($key, $walk);
+        $wanted = array_map($key, $places);
+        sort($walked);
+        sort($wanted);
+
+        self::assertSame($wanted, $walked);
+        self::assertSame($walk, WalkingOrder::of($places, [-20.0, 150.0]), 'the same places give the same walk');
+        // 0.7124 sqrt(n A) is what the shortest round trip through many even places tends to (Johnson & McGeoch 1997, from memory).
+        self::assertEqualsWithDelta(0.7124 * sqrt(1000 * 90_000), WalkingOrder::length($walk), 0.08 * 0.7124 * sqrt(1000 * 90_000));
+    }
+
+    public function test_places_on_a_line_and_on_one_spot_are_walked_too(): void
+    {
+        $line = array_map(static fn (int $i): array => [(float) (7 * $i % 31), 0.0], range(0, 30));
+        self::assertEqualsWithDelta(30.0, WalkingOrder::length(WalkingOrder::of($line)), 1e-9);
+        $spot = array_fill(0, 12, [5.0, 5.0]);
+        self::assertSame($spot, WalkingOrder::of($spot, [0.0, 0.0]));
+    }
+
     /** @param list<array{float, float}> $places */
     #[DataProvider('sets')]
     public function test_every_place_is_walked_once_from_wherever_it_starts(array $places, float $shortest): void

@@ -54,4 +54,20 @@ final class SamplingFiguresTest extends TestCase
         self::assertGreaterThan(2 * (float) $figures->sdAnalysis, (float) $figures->sdMeasurement);
         self::assertStringContainsString('more cores are worth more', $figures->words[0]);
     }
+
+    public function test_what_is_kept_comes_back_as_it_was(): void
+    {
+        $results = $twins = [];
+        for ($i = 0; $i < 6; $i++) {
+            $results[2 * $i] = [6.0 + $i / 10, 6.05 + $i / 9];
+            $results[2 * $i + 1] = [6.2 + $i / 11, 6.1 + $i / 8];
+            $twins[] = [2 * $i, 2 * $i + 1];
+        }
+        foreach ([SamplingFigures::of($results, $twins, 0.1), SamplingFigures::of([], [], null)] as $figures) {
+            $row = json_decode(json_encode($figures->toRow(), JSON_THROW_ON_ERROR), true);
+            self::assertIsArray($row);
+            self::assertEquals($figures, SamplingFigures::fromRow($row));
+        }
+        self::assertNotNull(SamplingFigures::of($results, $twins, 0.1)->split);
+    }
 }

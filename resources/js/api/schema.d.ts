@@ -2496,7 +2496,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["PullDay"];
+                        "application/json": components["schemas"]["PullDaySet"];
                     };
                 };
                 /** @description Refused */
@@ -6609,6 +6609,7 @@ export interface paths {
             parameters: {
                 query: {
                     site_id: number;
+                    page?: number;
                 };
                 header?: never;
                 path?: never;
@@ -6622,7 +6623,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["Retest"][];
+                        "application/json": components["schemas"]["Retests"];
                     };
                 };
                 /** @description Refused */
@@ -6638,6 +6639,983 @@ export interface paths {
         };
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/spread-lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: number;
+            };
+            cookie?: never;
+        };
+        /** The lines of signed programs that a spreader works off */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    site: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SpreadLines"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/spread-entries": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take entries of the spreader's log, each exactly once */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SpreadEntriesInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SpreadEntriesAnswer"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/ground-events/{event}/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                event: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep a photo of the bag; the same photo again changes nothing */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    event: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "multipart/form-data": {
+                        /** Format: binary */
+                        picture: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description Done */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            id: number;
+                        };
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/bag-photos/{photo}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo: number;
+            };
+            cookie?: never;
+        };
+        /** The photo of a bag */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    photo: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/areas/{area}/series": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                area: number;
+            };
+            cookie?: never;
+        };
+        /** An analyte of an area over the years, and what came of its programs */
+        get: {
+            parameters: {
+                query?: {
+                    analyte?: string;
+                };
+                header?: never;
+                path: {
+                    area: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AreaSeries"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/areas/{area}/series.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                area: number;
+            };
+            cookie?: never;
+        };
+        /** The same as a CSV */
+        get: {
+            parameters: {
+                query?: {
+                    analyte?: string;
+                };
+                header?: never;
+                path: {
+                    area: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/answers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: number;
+            };
+            cookie?: never;
+        };
+        /** What came of the programs of a site */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    site: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ProgramAnswer"][];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/programs/{program}/retest-plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                program: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Plan the retest that would see the change */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    program: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RetestPlanInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RetestPlans"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/areas/{area}/controls": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                area: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Leave a strip untreated */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    area: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ControlInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Control"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/controls/{control}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                control: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** End a control */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    control: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ControlEnd"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Control"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/controls/{control}/samples": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                control: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say which composites came from a strip that is only named */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    control: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ControlSamples"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Control"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/school-trials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Which school was right */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SchoolTrials"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/local-factors": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put a local factor to use that the rule offers */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LocalFactorInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LocalFactor"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/local-factors/{factor}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                factor: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** End a local factor */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    factor: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LocalFactor"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/campaign": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The retests of a season over all sites, by week */
+        get: {
+            parameters: {
+                query?: {
+                    from?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Campaign"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/campaign.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The same as an iCalendar file */
+        get: {
+            parameters: {
+                query?: {
+                    from?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description The file */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/campaign/areas/{area}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                area: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Move the next round of an area to another week */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    area: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RetestMove"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calendar-addresses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Addresses that calendars subscribe to */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CalendarAddress"][];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Open an address */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CalendarAddressInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OpenedAddress"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calendar-addresses/{address}/withdraw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                address: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Withdraw an address */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    address: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CalendarAddress"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
         delete?: never;
         options?: never;
         head?: never;
@@ -8106,6 +9084,9 @@ export interface components {
             saved_at: string;
             spec: components["schemas"]["PlanSpec"];
             boundary: components["schemas"]["Geometry"];
+            pull_on: string | null;
+            /** @description What was spread so shortly before its day, or today, that a core would bring up grains */
+            too_soon: string[];
             boundary_moved: boolean;
             layout: components["schemas"]["Layout"];
             samples: string[];
@@ -8113,6 +9094,7 @@ export interface components {
         PlanLine: {
             id: number;
             area_id: number;
+            too_soon: string[];
             area: string;
             author: string;
             /** Format: date-time */
@@ -8487,7 +9469,10 @@ export interface components {
             portions: components["schemas"]["PortionOnItsWay"][];
         };
         Ledger: {
+            /** @description counted up to 10,000 where portions, readings or words narrow it */
             total: number;
+            /** @description there are more than were counted */
+            more: boolean;
             page: number;
             pages: number;
             rows: components["schemas"]["LedgerRow"][];
@@ -9082,7 +10067,7 @@ export interface components {
         GroundEvent: {
             id: number;
             /** @enum {string} */
-            kind: "application" | "rain";
+            kind: "application" | "rain" | "problem";
             on: string;
             what: string;
             amount: number;
@@ -9235,7 +10220,10 @@ export interface components {
         };
         SideBySide: {
             digits: number;
+            /** @description counted up to 10,000 */
             total: number;
+            /** @description there are more than were counted */
+            more: boolean;
             analytes: components["schemas"]["AnalyteCount"][];
             analyte: string;
             name: string;
@@ -9951,6 +10939,8 @@ export interface components {
             untested: string | null;
             pairs: number;
             left_out: number;
+            /** @description something it rests on was touched: what stands here is of before and is being computed again */
+            computing: boolean;
             claims: components["schemas"]["ClaimLines"];
         };
         Scope: {
@@ -10243,6 +11233,7 @@ export interface components {
             reasons: string[];
             cautions: string[];
             override: components["schemas"]["ProgramOverride"] | null;
+            expects?: components["schemas"]["ExpectedChange"] | null;
         };
         ProgramStep: {
             /** @enum {string} */
@@ -10325,6 +11316,7 @@ export interface components {
             area_m2: number;
             sample: string;
             depth: string | null;
+            soil?: string | null;
             in_short: string;
             found: components["schemas"]["FoundOnScale"][];
             wants: components["schemas"]["PhWanted"];
@@ -10601,17 +11593,406 @@ export interface components {
             /** Format: date */
             pulled_on: string | null;
         };
+        DueReason: {
+            due: string;
+            why: string;
+        };
         Retest: {
+            /** @description The lab that measured the last round */
+            lab: string;
             area_id: number;
             area: string;
+            site: string;
             /** Format: date */
             last_pulled: string | null;
             /** Format: date */
             due: string | null;
             /** @enum {string} */
             state: "never" | "overdue" | "waiting";
-            reason: string;
+            reasons: components["schemas"]["DueReason"][];
             composites: number;
+            minutes: number | null;
+            moved_to: string | null;
+        };
+        Retests: {
+            total: number;
+            page: number;
+            pages: number;
+            overdue: number;
+            next: components["schemas"]["Retest"] | null;
+            rows: components["schemas"]["Retest"][];
+        };
+        LoggedEvent: {
+            id: number;
+            uuid: string | null;
+            kind: string;
+            on: string;
+            what: string;
+            amount: number;
+            unit: string;
+            lb_per_acre: number | null;
+            part: number;
+            product: string;
+            program_id: number | null;
+            as_planned: boolean;
+            weather: string;
+            spread_by: string;
+            note: string;
+            noted_by: string;
+            photos: number[];
+        };
+        SpreadLine: {
+            key: string;
+            part: number;
+            label: string;
+            area_m2: number;
+            product: string;
+            name: string;
+            lb_per_acre: number;
+            on: string;
+            what: string;
+            acres: number;
+            program_id: number;
+            area_id: number;
+            area: string;
+            late: boolean;
+            noted: components["schemas"]["LoggedEvent"][];
+        };
+        OtherSpread: {
+            id: number;
+            uuid: string | null;
+            kind: string;
+            on: string;
+            what: string;
+            amount: number;
+            unit: string;
+            lb_per_acre: number | null;
+            part: number;
+            product: string;
+            program_id: number | null;
+            as_planned: boolean;
+            weather: string;
+            spread_by: string;
+            note: string;
+            noted_by: string;
+            photos: number[];
+            area_id: number;
+            area: string;
+        };
+        SpreadLines: {
+            site_id: number;
+            today: string;
+            lines: components["schemas"]["SpreadLine"][];
+            other: components["schemas"]["OtherSpread"][];
+        };
+        SpreadEntry: {
+            uuid: string;
+            area_id: number;
+            program_id: number | null;
+            part: number;
+            product: string;
+            what: string;
+            as_planned: boolean;
+            /** @description The key of the line of the program that it answers */
+            line: string | null;
+            amount: number | null;
+            unit: string;
+            on: string;
+            weather: string;
+            spread_by: string;
+            note: string;
+            takes_back: string | null;
+        };
+        SpreadEntriesInput: {
+            device: string;
+            entries: components["schemas"]["SpreadEntry"][];
+        };
+        TakenEntry: {
+            uuid: string;
+            id: number;
+        };
+        RefusedEntry: {
+            uuid: string;
+            message: string;
+        };
+        SpreadEntriesAnswer: {
+            stored: components["schemas"]["TakenEntry"][];
+            known: components["schemas"]["TakenEntry"][];
+            refused: components["schemas"]["RefusedEntry"][];
+        };
+        SeriesPoint: {
+            on: string;
+            mean: number;
+            u: number | null;
+            composites: number;
+            lab: string;
+            method: string;
+            extractant: string;
+            layer: string;
+            codes: string[];
+        };
+        SeriesTrend: {
+            points: number;
+            slope: number;
+            interval: components["schemas"]["Interval"];
+            confidence: number;
+            seen: boolean;
+        };
+        SeriesStretch: {
+            points: components["schemas"]["SeriesPoint"][];
+            breaks: string[];
+            trend: components["schemas"]["SeriesTrend"] | null;
+        };
+        SoilSeries: {
+            stretches: components["schemas"]["SeriesStretch"][];
+            aside: components["schemas"]["SeriesPoint"][];
+        };
+        Control: {
+            id: number;
+            name: string;
+            ground_id: number | null;
+            ground: string | null;
+            since: string;
+            ended_on: string | null;
+            note: string;
+        };
+        ControlSeries: {
+            id: number;
+            name: string;
+            ground_id: number | null;
+            ground: string | null;
+            since: string;
+            ended_on: string | null;
+            note: string;
+            series: components["schemas"]["SoilSeries"];
+        };
+        ControlInput: {
+            name: string;
+            since: string;
+            boundary: {
+                [key: string]: unknown;
+            } | null;
+            ground_id: number | null;
+            note: string | null;
+        };
+        ControlEnd: {
+            on: string;
+        };
+        ControlSamples: {
+            samples: number[];
+        };
+        GroundAct: {
+            id: number;
+            kind: string;
+            on: string;
+            from: string;
+            to: string;
+            what: string;
+            lb_per_acre: number | null;
+            rain_mm: number | null;
+            part: number;
+            source: string;
+            program_id: number | null;
+        };
+        WatchedReading: {
+            on: string;
+            value: number;
+            test: string;
+            code: string;
+            detectable: number;
+            changed: boolean | null;
+        };
+        AnalyteNamed: {
+            code: string;
+            name: string;
+        };
+        AnsweredSpread: {
+            on: string;
+            what: string;
+            lb_per_acre: number | null;
+        };
+        AnsweredChange: {
+            treated: number;
+            control: number | null;
+        };
+        AnsweredPlots: {
+            treated: number;
+            control: number;
+        };
+        RetestDesign: {
+            composites: number;
+            cores: number;
+            duplicates: number;
+            smallest: number;
+            from_anew: boolean;
+        };
+        ProgramAnswer: {
+            program_id: number;
+            area_id: number;
+            area: string;
+            season: number;
+            crop: string;
+            signed_on: string;
+            key: string;
+            analyte: string;
+            unit: string;
+            digits: number;
+            school: string;
+            soil: string;
+            /** @enum {string} */
+            state: "answered" | "broken" | "early" | "not_spread" | "unknown_rate" | "no_before" | "no_after";
+            word: string;
+            says: string;
+            expected: number | null;
+            spread_lb_per_acre: number | null;
+            spread: components["schemas"]["AnsweredSpread"][];
+            before: components["schemas"]["SeriesPoint"] | null;
+            after: components["schemas"]["SeriesPoint"] | null;
+            control: string | null;
+            change: components["schemas"]["AnsweredChange"] | null;
+            plots: components["schemas"]["AnsweredPlots"] | null;
+            difference: number | null;
+            interval: components["schemas"]["Interval"];
+            smallest_seen: number | null;
+            smallest_with_power: number | null;
+            reasons: string[];
+            design: components["schemas"]["RetestDesign"] | null;
+        };
+        AreaSeries: {
+            area_id: number;
+            area: string;
+            site_id: number;
+            analyte: string;
+            name: string;
+            unit: string;
+            digits: number;
+            analytes: components["schemas"]["AnalyteNamed"][];
+            treated: components["schemas"]["SoilSeries"];
+            controls: components["schemas"]["ControlSeries"][];
+            acts: components["schemas"]["GroundAct"][];
+            watched: components["schemas"]["WatchedReading"][];
+            scatter: string;
+            answers: components["schemas"]["ProgramAnswer"][];
+        };
+        RetestPlanInput: {
+            key: string;
+        };
+        RetestPlan: {
+            id: number;
+            area_id: number;
+            composites: number;
+            cores: number;
+        };
+        RetestPlans: {
+            plans: components["schemas"]["RetestPlan"][];
+        };
+        FactorOffered: {
+            school: string;
+            factor: number;
+            programs: number;
+            interval: number[];
+        };
+        SoilTrial: {
+            soil: string;
+            school: string;
+            programs: number;
+            bias: number | null;
+            bias_interval: components["schemas"]["Interval"];
+            sd: number | null;
+            sd_interval: components["schemas"]["Interval"];
+            factor: number | null;
+            factor_interval: components["schemas"]["Interval"];
+            error: number | null;
+            error_with_factor: number | null;
+            missing: string[];
+        };
+        LeftOutProgram: {
+            program_id: number;
+            area: string;
+            season: number;
+            why: string;
+        };
+        SchoolTrial: {
+            school: string;
+            programs: number;
+            bias: number | null;
+            bias_interval: components["schemas"]["Interval"];
+            sd: number | null;
+            sd_interval: components["schemas"]["Interval"];
+            factor: number | null;
+            factor_interval: components["schemas"]["Interval"];
+            error: number | null;
+            error_with_factor: number | null;
+            missing: string[];
+            offered: components["schemas"]["FactorOffered"] | null;
+            soils: components["schemas"]["SoilTrial"][];
+            tried: components["schemas"]["ProgramAnswer"][];
+            left_out: components["schemas"]["LeftOutProgram"][];
+        };
+        LocalFactor: {
+            id: number;
+            school: string;
+            factor: number;
+            programs: number;
+            interval: number[];
+            reason: string;
+            signed_by: string;
+            signed_at: string;
+            ended_at: string | null;
+        };
+        LocalFactorInput: {
+            school: string;
+            factor: number;
+            reason: string;
+            password: string;
+        };
+        SchoolTrials: {
+            rule: string;
+            dated: string;
+            schools: components["schemas"]["SchoolTrial"][];
+            in_use: components["schemas"]["LocalFactor"][];
+        };
+        CampaignWeek: {
+            monday: string;
+            areas: components["schemas"]["Retest"][];
+        };
+        Campaign: {
+            from: string;
+            weeks: components["schemas"]["CampaignWeek"][];
+        };
+        RetestMove: {
+            week: string | null;
+        };
+        CalendarAddress: {
+            id: number;
+            name: string;
+            opened_by: string;
+            opened_at: string;
+            withdrawn_at: string | null;
+        };
+        OpenedAddress: {
+            id: number;
+            name: string;
+            opened_by: string;
+            opened_at: string;
+            withdrawn_at: string | null;
+            address: string;
+        };
+        CalendarAddressInput: {
+            name: string;
+        };
+        PullDaySet: {
+            /** Format: date */
+            pull_on: string | null;
+            too_soon: string[];
+        };
+        ExpectedChange: {
+            school: string;
+            analyte: string;
+            extractant: string;
+            from: number;
+            zero_lb: number;
+            per_lb: number;
         };
         SignInInput: {
             email: string;

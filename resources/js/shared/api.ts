@@ -17,8 +17,15 @@ export const useLabs = () => useQuery({ queryKey: ['labs'], queryFn: () => api.g
 export const useWelcome = () =>
     useQuery({ queryKey: ['welcome'], staleTime: Infinity, queryFn: () => api.get('/welcome') })
 
-/** Every test in one line, with what its evidence says. */
-export const useEvidenceLines = () => useQuery({ queryKey: ['evidence'], queryFn: () => api.get('/evidence') })
+const COMPUTING_MS = 3_000
+
+/** Every test in one line, with what its evidence says; asked again while some of it is being computed. */
+export const useEvidenceLines = () =>
+    useQuery({
+        queryKey: ['evidence'],
+        queryFn: () => api.get('/evidence'),
+        refetchInterval: ({ state }) => (state.data?.some((line) => line.computing) ? COMPUTING_MS : false),
+    })
 
 /** A plan with its layout. */
 export const usePlan = (id: MaybeRefOrGetter<number>) =>

@@ -152,3 +152,12 @@ export function mass(pounds: number, units: Units): string {
     }
     return pounds >= LB_PER_TON ? `${figure(pounds / LB_PER_TON)}${THIN}tons` : `${figure(pounds)}${THIN}lb`
 }
+
+const SQ_FT_PER_ACRE = 43_560
+
+/** What a strip or a bed gets of a rate: lb for 1,000 sq ft, or g for each square metre. */
+export function bedRate(lbPerAcre: number, units: Units): string {
+    return units === 'us'
+        ? `${figure((lbPerAcre * 1000) / SQ_FT_PER_ACRE)} lb/1,000 sq ft`
+        : `${figure((lbPerAcre * KG_PER_HA) / 10)} g/m²`
+}

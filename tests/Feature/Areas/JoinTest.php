@@ -133,7 +133,7 @@ final class JoinTest extends ApiTestCase
         foreach (
             [
                 [$area, $area, 'Two different areas'],
-                [$area, $planned, 'plans or composites of its own'],
+                [$area, $planned, 'plans, composites, programs or a log of its own'],
                 [$area, $elsewhere, 'of one site'],
             ] as [$one, $two, $words]
         ) {

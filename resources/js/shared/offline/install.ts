@@ -2,7 +2,11 @@
 export const canKeep = 'serviceWorker' in navigator && window.isSecureContext
 
 export function install(): void {
-    if (canKeep) void navigator.serviceWorker.register('/sw.js').catch(() => undefined)
+    if (!canKeep) return
+    // What it keeps for the field is much more than the first page: that comes before it.
+    const register = () => void navigator.serviceWorker.register('/sw.js').catch(() => undefined)
+    if (document.readyState === 'complete') register()
+    else window.addEventListener('load', register, { once: true })
 }
 
 /** Waits until pages and answers are being kept. */

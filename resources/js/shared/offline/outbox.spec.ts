@@ -9,6 +9,7 @@ interface Kept {
     message: string
 }
 const entries = new Map<string, Kept>()
+const spreads = new Map<string, Record<string, unknown>>()
 const server = vi.hoisted(() => ({ post: vi.fn() }))
 const Refused = vi.hoisted(
     () =>
@@ -35,7 +36,14 @@ vi.mock('./store', () => ({
             countFromIndex: (store: string, _: string, [user, state]: [string, string]) =>
                 Promise.resolve(store === 'entries' ? found(user, state).length : 0),
             getAllFromIndex: (store: string, _: string, [user, state]: [string, string], most?: number) =>
-                Promise.resolve(store === 'entries' ? found(user, state).slice(0, most) : []),
+                Promise.resolve(
+                    store === 'entries'
+                        ? found(user, state).slice(0, most)
+                        : store === 'spreads'
+                          ? [...spreads.values()].filter((one) => one.user === user && one.state === state)
+                          : [],
+                ),
+            put: (_: string, one: Record<string, unknown>) => Promise.resolve(spreads.set(String(one.uuid), one)),
             transaction: () => ({
                 store: { put: (entry: Kept) => entries.set(entry.uuid, entry) },
                 done: Promise.resolve(),
@@ -61,6 +69,7 @@ const outbox = await import('./outbox')
 beforeEach(async () => {
     await outbox.sendFor(null)
     entries.clear()
+    spreads.clear()
     server.post.mockReset()
 })
 
@@ -115,6 +124,45 @@ describe('the outbox', () => {
             ['maren2', 'The at of entry 1 is missing.'],
         ])
         expect(outbox.box.unsent).toBe(0)
+    })
+
+    it('sends what was spread in the order it was noted, its photo after it, and one bad entry alone', async () => {
+        const note = (uuid: string, at: string, photo: Blob | null = null) =>
+            spreads.set(uuid, {
+                uuid,
+                user: 'maren',
+                state: 'unsent',
+                at,
+                photo,
+                words: uuid,
+                body: { uuid },
+                message: '',
+            })
+        note('second', '2026-11-20T15:00:00Z', new Blob(['bag']))
+        note('first', '2026-11-20T14:00:00Z')
+        note('odd', '2026-11-20T16:00:00Z')
+        server.post.mockImplementation((path: string, body: { entries: { uuid: string }[] }) => {
+            if (path !== '/spread-entries') return Promise.resolve({ id: 1 })
+            if (body.entries.some(({ uuid }) => uuid === 'odd'))
+                return Promise.reject(new Refused('bad', 422, { 'entries.0.amount': ['The rate is no number.'] }))
+            return Promise.resolve({
+                stored: body.entries.map(({ uuid }) => ({ uuid, id: uuid === 'second' ? 8 : 7 })),
+                known: [],
+                refused: [],
+            })
+        })
+        await sendAs('maren')
+        const paths = server.post.mock.calls.map(([path, body]) =>
+            path === '/spread-entries'
+                ? (body as { entries: { uuid: string }[] }).entries.map(({ uuid }) => uuid).join()
+                : path,
+        )
+        expect(paths).toEqual(['first,second,odd', 'first', 'second', 'odd', '/ground-events/{event}/photos'])
+        expect([...spreads.values()].map(({ uuid, state, message, photo }) => [uuid, state, message, photo])).toEqual([
+            ['second', 'sent', '', null],
+            ['first', 'sent', '', null],
+            ['odd', 'refused', 'The rate is no number.', null],
+        ])
     })
 
     it('tells late and refused entries from those that were taken', async () => {

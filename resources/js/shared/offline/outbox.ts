@@ -1,7 +1,7 @@
 import { computed, reactive } from 'vue'
 import { api, Refused, type Schema } from '@/api/client'
 import { onLine, up } from './line'
-import { database, deviceId, type Entry, type HandIn } from './store'
+import { database, deviceId, type Entry, type HandIn, type SpreadKept } from './store'
 
 /**
  * Sends what the phone has kept, in order, each exactly once: an entry stays unsent until the server has answered for it,
@@ -9,12 +9,14 @@ import { database, deviceId, type Entry, type HandIn } from './store'
  * when the line is back, when the page is looked at again, or after a while.
  */
 const BATCH = 500
+const SPREADS = 50
 const WAIT_MS = [5_000, 10_000, 20_000, 60_000]
 
 export const box = reactive({
     unsent: 0,
     refused: [] as Entry[],
     stuck: [] as HandIn[],
+    unspread: [] as SpreadKept[],
     sending: false,
     clockOff: 0,
     trouble: '',
@@ -43,17 +45,19 @@ export async function sendFor(email: string | null): Promise<void> {
 
 export async function count(): Promise<void> {
     if (user === null) {
-        Object.assign(box, { unsent: 0, refused: [], stuck: [] })
+        Object.assign(box, { unsent: 0, refused: [], stuck: [], unspread: [] })
         return
     }
     const db = await database()
-    const [entries, handIns, refused, stuck] = await Promise.all([
+    const [entries, handIns, spreads, refused, stuck, unspread] = await Promise.all([
         db.countFromIndex('entries', 'waiting', waiting(user)),
         db.countFromIndex('handins', 'waiting', [user, 'unsent']),
+        db.countFromIndex('spreads', 'waiting', [user, 'unsent']),
         db.getAllFromIndex('entries', 'waiting', waiting(user, 'refused')),
         db.getAllFromIndex('handins', 'waiting', [user, 'refused']),
+        db.getAllFromIndex('spreads', 'waiting', [user, 'refused']),
     ])
-    Object.assign(box, { unsent: entries + handIns, refused, stuck })
+    Object.assign(box, { unsent: entries + handIns + spreads, refused, stuck, unspread })
 }
 
 export async function send(): Promise<void> {
@@ -67,6 +71,7 @@ export async function send(): Promise<void> {
         try {
             took = await sendEntries(whose)
             took = (await sendHandIns(whose)) || took
+            took = (await sendSpreads(whose)) || took
             failures = 0
         } catch (error) {
             if (!(error instanceof Refused)) throw error
@@ -82,9 +87,10 @@ export async function send(): Promise<void> {
 }
 
 /** Takes a refused entry or hand-in off the phone, once a person has read why. */
-export async function dismiss(entry: Entry | HandIn): Promise<void> {
+export async function dismiss(entry: Entry | HandIn | SpreadKept): Promise<void> {
     const db = await database()
-    await ('uuid' in entry ? db.delete('entries', entry.uuid) : db.delete('handins', entry.submission))
+    if ('submission' in entry) await db.delete('handins', entry.submission)
+    else await db.delete('words' in entry ? 'spreads' : 'entries', entry.uuid)
     await count()
 }
 
@@ -166,6 +172,63 @@ async function sendHandIns(whose: string): Promise<boolean> {
         took = true
     }
     return took
+}
+
+/** What was spread, in the order in which it was noted; the photo of its bag goes after the entry it is of. */
+async function sendSpreads(whose: string): Promise<boolean> {
+    const db = await database()
+    const kept = await db.getAllFromIndex('spreads', 'waiting', [whose, 'unsent'])
+    const device = await deviceId()
+    kept.sort((a, b) => a.at.localeCompare(b.at))
+    for (let from = 0; from < kept.length; from += SPREADS) {
+        const batch = kept.slice(from, from + SPREADS)
+        const answer = await postSpreads(device, batch)
+        const ids = new Map([...answer.stored, ...answer.known].map(({ uuid, id }) => [uuid, id]))
+        const refused = new Map(answer.refused.map(({ uuid, message }) => [uuid, message]))
+        for (const one of batch) {
+            const id = ids.get(one.uuid)
+            if (id !== undefined && one.photo) await sendBagPhoto(id, one.photo)
+            await db.put('spreads', {
+                ...one,
+                photo: null,
+                state: id === undefined ? 'refused' : 'sent',
+                message: refused.get(one.uuid) ?? '',
+            })
+        }
+        await count()
+    }
+    return kept.length > 0
+}
+
+/** A batch that the server cannot read is sent one by one, so that one bad entry never holds up the others. */
+async function postSpreads(device: string, batch: SpreadKept[]): Promise<Schema<'SpreadEntriesAnswer'>> {
+    try {
+        return await api.post('/spread-entries', { device, entries: batch.map(({ body }) => body) })
+    } catch (error) {
+        if (!(error instanceof Refused) || error.status !== 422) throw error
+        if (batch.length === 1) {
+            const message = Object.values(error.fields)[0]?.[0] ?? error.message
+            return { stored: [], known: [], refused: [{ uuid: batch[0]!.uuid, message }] }
+        }
+        const answers = []
+        for (const one of batch) answers.push(await postSpreads(device, [one]))
+        return {
+            stored: answers.flatMap((one) => one.stored),
+            known: answers.flatMap((one) => one.known),
+            refused: answers.flatMap((one) => one.refused),
+        }
+    }
+}
+
+async function sendBagPhoto(event: number, photo: Blob): Promise<void> {
+    const form = new FormData()
+    form.append('picture', photo, 'bag.jpg')
+    try {
+        await api.post('/ground-events/{event}/photos', form, { ids: { event } })
+    } catch (error) {
+        if (!(error instanceof Refused) || error.status !== 422) throw error
+        box.trouble = `The photo of a bag was refused: ${error.message}`
+    }
 }
 
 async function sendPhoto(sample: number, photo: Blob): Promise<void> {

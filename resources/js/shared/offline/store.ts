@@ -25,6 +25,18 @@ export interface HandIn {
     at: string
 }
 
+/** An entry of the spreader's log, with the words it is spoken of by and a photo of the bag. */
+export interface SpreadKept {
+    uuid: string
+    user: string
+    words: string
+    body: Schema<'SpreadEntry'>
+    photo: Blob | null
+    state: 'unsent' | 'sent' | 'refused'
+    message: string
+    at: string
+}
+
 export interface Kept {
     plan_id: number
     user: string
@@ -35,6 +47,7 @@ export interface Kept {
 interface Shape extends DBSchema {
     entries: { key: string; value: Entry; indexes: { waiting: [string, State, number]; composite: [number, number] } }
     handins: { key: string; value: HandIn; indexes: { waiting: [string, string]; composite: [number, number] } }
+    spreads: { key: string; value: SpreadKept; indexes: { waiting: [string, string] } }
     kept: { key: number; value: Kept }
     meta: { key: string; value: string | number }
 }
@@ -42,8 +55,11 @@ interface Shape extends DBSchema {
 let opened: Promise<IDBPDatabase<Shape>> | null = null
 
 export function database(): Promise<IDBPDatabase<Shape>> {
-    opened ??= openDB<Shape>('honest-core', 1, {
-        upgrade(db) {
+    opened ??= openDB<Shape>('honest-core', 2, {
+        upgrade(db, before) {
+            if (before < 2)
+                db.createObjectStore('spreads', { keyPath: 'uuid' }).createIndex('waiting', ['user', 'state'])
+            if (before > 0) return
             const entries = db.createObjectStore('entries', { keyPath: 'uuid' })
             entries.createIndex('waiting', ['user', 'state', 'ordinal'])
             entries.createIndex('composite', ['plan_id', 'composite'])

@@ -122,7 +122,8 @@ const questioned = (text: string | undefined): boolean => text?.includes('such a
         </p>
         <p v-if="area" class="note after">
             <RouterLink :to="`/plans/${area.id}`">Plan its cores</RouterLink>, or see
-            <RouterLink :to="`/prescribe/${area.id}`">its recommendation</RouterLink>
+            <RouterLink :to="`/prescribe/${area.id}`">its recommendation</RouterLink> and
+            <RouterLink :to="`/follow-up/areas/${area.id}`">its history</RouterLink>
         </p>
     </form>
 </template>

@@ -36,7 +36,7 @@ const wettest = computed(() => Math.max(10, ...props.events.filter(({ kind }) =>
             aria-label="Transects in time, with rain and what was spread"
         >
             <path :d="`M30 112H${WIDE}`" stroke="#221D17" stroke-width="1.1" />
-            <g v-for="event in events" :key="event.id">
+            <g v-for="(event, i) in events" :key="i">
                 <rect
                     v-if="event.kind === 'rain'"
                     :x="x(event.on) - 3"
@@ -45,7 +45,8 @@ const wettest = computed(() => Math.max(10, ...props.events.filter(({ kind }) =>
                     :height="(mm(event) / wettest) * 34"
                     fill="#8F846F"
                 />
-                <path v-else :d="`M${x(event.on)} 116l-5 9h10z`" fill="#6B4526" />
+                <path v-else-if="event.kind === 'application'" :d="`M${x(event.on)} 116l-5 9h10z`" fill="#6B4526" />
+                <path v-else :d="`M${x(event.on)} 115l5 5-5 5-5-5z`" fill="none" stroke="#9B2D16" stroke-width="1.4" />
                 <title>
                     {{ day(event.on) }}: {{ event.kind === 'rain' ? 'rain' : event.what }}, {{ event.amount }}
                     {{ event.unit }}

@@ -232,12 +232,15 @@ const one = computed(() => data.value?.transects.find(({ id }) => id === chosen.
                 </form>
                 <table v-if="data.events.length" class="plain">
                     <tbody>
-                        <tr v-for="item in data.events" :key="item.id">
+                        <tr v-for="(item, i) in data.events" :key="i">
                             <td class="narrow">{{ day(item.on) }}</td>
                             <td>{{ item.kind === 'rain' ? 'rain' : item.what }}</td>
-                            <td class="num">{{ item.amount }} {{ item.unit }}</td>
+                            <td class="num">
+                                {{ item.unit ? `${item.amount} ${item.unit}` : item.id ? '' : 'said of the area' }}
+                            </td>
                             <td class="num">
                                 <button
+                                    v-if="item.id"
                                     type="button"
                                     class="link"
                                     :aria-label="`Take back the note of ${day(item.on)}`"

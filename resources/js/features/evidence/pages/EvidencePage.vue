@@ -95,6 +95,7 @@ const analyte = computed(() =>
                 :aria-current="line.method_id === methodId ? 'page' : undefined"
             >
                 {{ line.name }}
+                <small v-if="line.computing" class="note">being computed again</small>
                 <span>
                     <VerdictStone
                         v-for="claim in CLAIMS"

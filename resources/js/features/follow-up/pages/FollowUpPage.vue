@@ -1,54 +1,77 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref, watch } from 'vue'
 import PageHead from '@/shared/components/PageHead.vue'
 import { useSite } from '@/shared/composables/useSite'
 import { count, day } from '@/shared/format'
 import { useFollowUp } from '../api'
+import FollowUpTabs from '../components/FollowUpTabs.vue'
 
+/** When to look again, and why then. */
 const { site, siteId } = useSite()
-const { data } = useFollowUp(siteId)
-const overdue = computed(() => data.value?.filter((one) => one.state === 'overdue').length ?? 0)
-const next = computed(() => data.value?.find((one) => one.state === 'waiting'))
+const page = ref(1)
+watch(siteId, () => (page.value = 1))
+const { data } = useFollowUp(siteId, page)
 const lede = computed(() => {
-    if (!data.value?.length) return 'No area yet.'
-    if (overdue.value) return `${count(overdue.value, 'area is', 'areas are')} overdue for a test.`
-    return next.value
-        ? `Nothing is overdue. Next: ${next.value.area}, by ${day(next.value.due)}.`
+    const it = data.value
+    if (!it?.total) return 'No area yet.'
+    if (it.overdue) return `${count(it.overdue, 'area is', 'areas are')} overdue for a test.`
+    return it.next
+        ? `Nothing is overdue. Next: ${it.next.area}, by ${day(it.next.due)}.`
         : 'Nothing has been pulled yet.'
 })
 </script>
 
 <template>
     <template v-if="site && data">
-        <PageHead :over="site.name" title="Follow up" :lede="lede" />
-        <table v-if="data.length" class="plain">
+        <PageHead :over="site.name" title="Follow up" :lede="lede"><FollowUpTabs /></PageHead>
+        <table v-if="data.rows.length" class="plain">
             <thead>
                 <tr>
                     <th>Area</th>
                     <th class="num">Composites</th>
-                    <th>Last pulled</th>
+                    <th>Last pulled, and the lab</th>
                     <th>Test again by</th>
                     <th>Why then</th>
                     <th></th>
                 </tr>
             </thead>
             <tbody>
-                <tr v-for="one in data" :key="one.area_id">
-                    <td>{{ one.area }}</td>
+                <tr v-for="one in data.rows" :key="one.area_id">
+                    <td>
+                        <RouterLink :to="`/follow-up/areas/${one.area_id}`">{{ one.area }}</RouterLink>
+                    </td>
                     <td class="num">{{ one.composites }}</td>
-                    <td>{{ day(one.last_pulled) }}</td>
+                    <td>
+                        {{ day(one.last_pulled) }}<span v-if="one.lab" class="note">{{ one.lab }}</span>
+                    </td>
                     <td>
                         <span :class="{ late: one.state === 'overdue' }"
                             >{{ one.due ? day(one.due) : 'at once'
                             }}{{ one.state === 'overdue' ? ', overdue' : '' }}</span
                         >
                     </td>
-                    <td>{{ one.reason }}</td>
+                    <td>
+                        {{ one.reasons[0]?.why }}.
+                        <span v-if="one.reasons.length > 1" class="note"
+                            >Also:
+                            {{
+                                one.reasons
+                                    .slice(1)
+                                    .map(({ due, why }) => `${why.toLowerCase()} (${day(due)})`)
+                                    .join('; ')
+                            }}</span
+                        >
+                    </td>
                     <td><RouterLink :to="`/plans/${one.area_id}`">Plan it</RouterLink></td>
                 </tr>
             </tbody>
         </table>
         <p v-else><RouterLink to="/areas">Draw the first area</RouterLink></p>
+        <nav v-if="data.pages > 1" class="row pages" aria-label="Pages of the list">
+            <el-button size="small" :disabled="page <= 1" @click="page -= 1">Sooner</el-button>
+            <span>page {{ data.page }} of {{ data.pages }}</span>
+            <el-button size="small" :disabled="page >= data.pages" @click="page += 1">Later</el-button>
+        </nav>
         <p class="note">
             A single point is not a trend. Keep to the same season, the same lab and the same extractant: a change of
             any of them breaks the series.
@@ -61,7 +84,12 @@ const lede = computed(() => {
     color: var(--oxide);
     font-weight: 600;
 }
-.note {
+.note,
+.pages {
     margin-top: 12px;
+}
+td .note {
+    display: block;
+    margin: 0;
 }
 </style>

@@ -203,6 +203,7 @@ const state = computed(() => {
                 </div>
                 <div v-for="warning in layout.warnings" :key="warning" class="warning">{{ warning }}</div>
             </template>
+            <p v-for="why in saved?.too_soon ?? []" :key="why" class="warning">{{ why }}</p>
             <div v-if="saved?.boundary_moved" class="warning">
                 The boundary of this area was changed after this plan was saved. The map shows the new one; save to plan
                 on it.

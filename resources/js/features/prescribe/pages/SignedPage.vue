@@ -75,6 +75,10 @@ const print = (): void => window.print()
                     <button type="button" class="link" @click="shapefile">Shapefile</button>
                     <a :href="`/api/programs/${it.id}/days.ics`" download>Days for a calendar</a>
                 </p>
+                <p>
+                    <RouterLink to="/follow-up/spread">Note what was spread</RouterLink>
+                    <RouterLink :to="`/follow-up/areas/${it.area_id}`">See what came of it</RouterLink>
+                </p>
             </section>
             <section>
                 <h2>For the grower</h2>

@@ -11,7 +11,7 @@ import { useSession } from '@/shared/composables/useSession'
 import { useSite } from '@/shared/composables/useSite'
 import { count, day, depth, length, today } from '@/shared/format'
 import { canKeep } from '@/shared/offline/install'
-import LineBanner from '../components/LineBanner.vue'
+import LineBanner from '@/shared/components/LineBanner.vue'
 import { useTakeAlong } from '../composables/useTakeAlong'
 import DateField from '@/shared/components/DateField.vue'
 import { usePlans } from '@/shared/api'
@@ -108,6 +108,7 @@ const { taken, taking, trouble, take } = useTakeAlong(() => me.value?.email ?? '
                             :aria-label="`Day to pull ${plan.area}`"
                             @change="(to: string) => setDay(plan.id, to)"
                         />
+                        <p v-for="why in plan.too_soon" :key="why" class="warning">{{ why }}</p>
                     </td>
                     <td>
                         {{ day(plan.saved_at, timezone) }}, {{ plan.author }}

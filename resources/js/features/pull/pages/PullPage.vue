@@ -2,7 +2,7 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, onScopeDispose, ref, watch } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
+import { useRoute } from 'vue-router'
 import { type Schema } from '@/api/client'
 import { PlanOnPaper } from '@/features/plans'
 import { useSession } from '@/shared/composables/useSession'
@@ -14,7 +14,7 @@ import ConflictPanel from '../components/ConflictPanel.vue'
 import CoreRow from '../components/CoreRow.vue'
 import DepthDrawing from '../components/DepthDrawing.vue'
 import FinishForm from '../components/FinishForm.vue'
-import LineBanner from '../components/LineBanner.vue'
+import PhonePage from '@/shared/components/PhonePage.vue'
 import MadeComposite from '../components/MadeComposite.vue'
 import StepList from '../components/StepList.vue'
 import WayToCore from '../components/WayToCore.vue'
@@ -26,7 +26,6 @@ import CoreOutcome, { type Asked } from '../components/CoreOutcome.vue'
 
 type Conflict = Schema<'PullState'>['conflicts'][number]
 const route = useRoute()
-const router = useRouter()
 const queries = useQueryClient()
 const planId = Number(route.params.plan)
 const { me } = useSession()
@@ -122,161 +121,103 @@ function finish(said: {
 </script>
 
 <template>
-    <div class="phone">
-        <header>
-            <button type="button" class="back" aria-label="Back to the plans to pull" @click="router.push('/pull')">
-                ‹
-            </button>
-            <div>
-                <h1>{{ plan?.area.name ?? 'Pull' }}</h1>
-                <p v-if="plan">
-                    <template v-if="codes.length">{{ codes.map(({ code }) => code).join(' and ') }}, </template>
-                    <template v-if="plan.layout.composites.length > 1"
-                        >Composite {{ composite }} of {{ plan.layout.composites.length }}, </template
-                    >{{ planned.length }} cores, {{ plan.spec.layers.map(depth).join(' and ') }},
-                    {{ length(plan.layout.composites.find((one) => one.number === composite)?.walk_m ?? 0, units) }} on
-                    foot
-                </p>
+    <PhonePage :title="plan?.area.name ?? 'Pull'" back="/pull" back-words="Back to the plans to pull">
+        <template #under>
+            <p v-if="plan">
+                <template v-if="codes.length">{{ codes.map(({ code }) => code).join(' and ') }}, </template>
+                <template v-if="plan.layout.composites.length > 1"
+                    >Composite {{ composite }} of {{ plan.layout.composites.length }}, </template
+                >{{ planned.length }} cores, {{ plan.spec.layers.map(depth).join(' and ') }},
+                {{ length(plan.layout.composites.find((one) => one.number === composite)?.walk_m ?? 0, units) }} on foot
+            </p>
+        </template>
+        <p v-if="error" class="wrong">{{ error.message }}</p>
+        <p v-if="trouble" class="wrong" role="alert">{{ trouble }}</p>
+        <MadeComposite v-if="handIn && handIn.state !== 'refused'" :hand-in="handIn" :codes="codes" />
+        <template v-else-if="plan">
+            <p v-if="state.data.value?.samples.length" class="warning">
+                {{ state.data.value.samples.join(' and ') }} was made of this already{{
+                    uncertain.length
+                        ? `; ${uncertain.length} of this phone’s entries came after that and are on record as late`
+                        : ''
+                }}.
+            </p>
+            <ConflictPanel
+                v-for="conflict in conflicts"
+                :key="conflict.sequence"
+                :conflict="conflict"
+                :timezone="timezone"
+                @settle="settle"
+            />
+            <div class="progress">
+                <strong>{{ counts.up }} of {{ planned.length }}</strong>
+                pulled
+                <span v-if="counts.moved || counts.refused || counts.skipped" class="odd">
+                    {{
+                        [
+                            counts.moved && `${counts.moved} moved`,
+                            counts.refused && `${counts.refused} refused`,
+                            counts.skipped && `${counts.skipped} skipped`,
+                        ]
+                            .filter(Boolean)
+                            .join(', ')
+                    }}
+                </span>
             </div>
-            <svg class="wave" viewBox="0 0 390 14" preserveAspectRatio="none" aria-hidden="true">
-                <path d="M0 0H390V6C340 14 300 2 240 7S140 13 90 6 30 9 0 5Z" fill="#2B2119" />
-            </svg>
-        </header>
-        <LineBanner />
-        <main id="main">
-            <p v-if="error" class="wrong">{{ error.message }}</p>
-            <p v-if="trouble" class="wrong" role="alert">{{ trouble }}</p>
-            <MadeComposite v-if="handIn && handIn.state !== 'refused'" :hand-in="handIn" :codes="codes" />
-            <template v-else-if="plan">
-                <p v-if="state.data.value?.samples.length" class="warning">
-                    {{ state.data.value.samples.join(' and ') }} was made of this already{{
-                        uncertain.length
-                            ? `; ${uncertain.length} of this phone’s entries came after that and are on record as late`
-                            : ''
-                    }}.
-                </p>
-                <ConflictPanel
-                    v-for="conflict in conflicts"
-                    :key="conflict.sequence"
-                    :conflict="conflict"
-                    :timezone="timezone"
-                    @settle="settle"
-                />
-                <div class="progress">
-                    <strong>{{ counts.up }} of {{ planned.length }}</strong>
-                    pulled
-                    <span v-if="counts.moved || counts.refused || counts.skipped" class="odd">
-                        {{
-                            [
-                                counts.moved && `${counts.moved} moved`,
-                                counts.refused && `${counts.refused} refused`,
-                                counts.skipped && `${counts.skipped} skipped`,
-                            ]
-                                .filter(Boolean)
-                                .join(', ')
-                        }}
-                    </span>
-                </div>
-                <CoreRow :cores="cores" :next="next?.sequence ?? null" />
-                <p v-if="warning" class="warning" role="status">{{ warning }}</p>
-                <StepList
-                    v-if="!begun && choices.data.value"
-                    title="Before"
-                    :steps="choices.data.value.pulling.before"
-                    :keep="`${planId}-${composite}:before`"
-                />
-                <template v-if="next">
-                    <WayToCore
-                        :core="next"
-                        :position="position"
-                        :simulated="simulated"
-                        :units="units"
-                        :trouble="noPosition"
-                    />
-                    <DepthDrawing :layers="plan.spec.layers" />
-                    <p v-if="choices.data.value" class="each">{{ choices.data.value.pulling.each.join(' · ') }}</p>
-                    <CoreOutcome
-                        v-model:asking="asking"
-                        :reasons="choices.data.value?.pulling.reasons ?? null"
-                        @mark="mark"
-                    />
-                </template>
-                <FinishForm
-                    v-else-if="planned.length && !conflicts.length && !state.data.value?.samples.length"
-                    :by="me?.name ?? ''"
+            <CoreRow :cores="cores" :next="next?.sequence ?? null" />
+            <p v-if="warning" class="warning" role="status">{{ warning }}</p>
+            <StepList
+                v-if="!begun && choices.data.value"
+                title="Before"
+                :steps="choices.data.value.pulling.before"
+                :keep="`${planId}-${composite}:before`"
+            />
+            <template v-if="next">
+                <WayToCore
+                    :core="next"
+                    :position="position"
+                    :simulated="simulated"
                     :units="units"
-                    :keep="`${planId}-${composite}`"
-                    :planned="planned.length"
-                    @done="finish"
+                    :trouble="noPosition"
                 />
-                <div class="foot">
-                    <button v-if="last" type="button" class="link" @click="undo">Undo core {{ last.sequence }}</button>
-                    <button type="button" class="link" @click="showMap = !showMap">
-                        {{ showMap ? 'Hide the map' : 'Map' }}
-                    </button>
-                </div>
-                <PlanOnPaper
-                    v-if="showMap"
-                    :plan="plan"
-                    :composite="composite"
-                    :units="units"
-                    :here="position"
-                    :next="next?.sequence ?? null"
+                <DepthDrawing :layers="plan.spec.layers" />
+                <p v-if="choices.data.value" class="each">{{ choices.data.value.pulling.each.join(' · ') }}</p>
+                <CoreOutcome
+                    v-model:asking="asking"
+                    :reasons="choices.data.value?.pulling.reasons ?? null"
+                    @mark="mark"
                 />
-                <label v-if="welcome.data.value?.demo" class="simulate"
-                    ><input v-model="simulated" type="checkbox" /> Simulate a position that walks to the next
-                    core</label
-                >
             </template>
-        </main>
-    </div>
+            <FinishForm
+                v-else-if="planned.length && !conflicts.length && !state.data.value?.samples.length"
+                :by="me?.name ?? ''"
+                :units="units"
+                :keep="`${planId}-${composite}`"
+                :planned="planned.length"
+                @done="finish"
+            />
+            <div class="foot">
+                <button v-if="last" type="button" class="link" @click="undo">Undo core {{ last.sequence }}</button>
+                <button type="button" class="link" @click="showMap = !showMap">
+                    {{ showMap ? 'Hide the map' : 'Map' }}
+                </button>
+            </div>
+            <PlanOnPaper
+                v-if="showMap"
+                :plan="plan"
+                :composite="composite"
+                :units="units"
+                :here="position"
+                :next="next?.sequence ?? null"
+            />
+            <label v-if="welcome.data.value?.demo" class="simulate"
+                ><input v-model="simulated" type="checkbox" /> Simulate a position that walks to the next core</label
+            >
+        </template>
+    </PhonePage>
 </template>
 
 <style scoped>
-.phone {
-    max-width: 480px;
-    margin: auto;
-    min-height: 100vh;
-    font-size: 16px;
-}
-header {
-    background: #2b2119;
-    color: var(--paper);
-    padding: 22px 16px 16px;
-    display: flex;
-    gap: 8px;
-    align-items: center;
-    position: relative;
-}
-header h1 {
-    font-size: 27px;
-}
-header p {
-    margin: 2px 0 0;
-}
-.wave {
-    position: absolute;
-    left: 0;
-    bottom: -13px;
-    width: 100%;
-    height: 14px;
-}
-.back {
-    width: 44px;
-    height: 52px;
-    border: 0;
-    background: none;
-    color: inherit;
-    font-size: 40px;
-    line-height: 1;
-    cursor: pointer;
-}
-.back:focus-visible {
-    outline-color: var(--paper);
-}
-main {
-    padding: 24px 16px 16px;
-}
 .progress {
     margin-bottom: 6px;
 }

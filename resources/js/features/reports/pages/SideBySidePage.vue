@@ -104,7 +104,7 @@ const lede = computed(() => {
     const total = data.value?.total ?? all.length
     const shown =
         total > all.length
-            ? `The newest ${number(all.length)} of ${number(total)} composites`
+            ? `The newest ${number(all.length)} of ${data.value?.more ? 'more than ' : ''}${number(total)} composites`
             : count(all.length, 'composite')
     return `${shown}${parts.length ? `: ${parts.join(', ')}.` : '. No limit is set for it, so that nothing can be called.'}`
 })

@@ -19,6 +19,9 @@ const { asked, ledger, set, csv } = useLedger()
 const today = useToday(siteId)
 const consignments = useOpenConsignments()
 const data = computed(() => ledger.data.value)
+/** What is more than was counted is said so. */
+const composites = ({ total, more }: { total: number; more: boolean }): string =>
+    more ? `more than ${count(total, 'composite')}` : count(total, 'composite')
 const due = computed(() => today.data.value?.due.filter((one) => one.kind !== 'plan') ?? [])
 const lede = computed(() => {
     const urgent = due.value.filter((one) => one.urgent)
@@ -29,9 +32,7 @@ const lede = computed(() => {
                 .map((one) => `${one.text}, ${one.detail}`)
                 .join('. ') + '.'
         )
-    return data.value?.total
-        ? `${count(data.value.total, 'composite')}. Nothing is late and nothing is getting warm.`
-        : ''
+    return data.value?.total ? `${composites(data.value)}. Nothing is late and nothing is getting warm.` : ''
 })
 const narrowed = computed(() => Object.keys(asked.value).some((key) => key !== 'page'))
 function clockOf(portion: Schema<'PortionOnItsWay'>): { text: string; bad: boolean } {
@@ -156,7 +157,7 @@ function scan(event: Event): void {
             <button type="button" class="link" :disabled="data.page <= 1" @click="set({ page: String(data.page - 1) })">
                 Newer
             </button>
-            <span>Page {{ data.page }} of {{ data.pages }}, {{ count(data.total, 'composite') }}</span>
+            <span>Page {{ data.page }} of {{ data.pages }}, {{ composites(data) }}</span>
             <button
                 type="button"
                 class="link"

@@ -33,7 +33,11 @@ const off = computed(() => {
         >
         <button v-if="up && box.unsent > 0 && !box.sending" type="button" class="link" @click="send">Send now</button>
     </div>
-    <div v-if="box.refused.length || box.stuck.length || box.trouble || off" class="line bad" role="alert">
+    <div
+        v-if="box.refused.length || box.stuck.length || box.unspread.length || box.trouble || off"
+        class="line bad"
+        role="alert"
+    >
         <ul>
             <li v-for="entry in box.refused" :key="entry.uuid">
                 <strong>Core {{ entry.sequence }} was refused.</strong> {{ entry.message }}
@@ -43,6 +47,10 @@ const off = computed(() => {
                 <strong>The composite was not made.</strong> {{ handIn.message }}
                 <RouterLink :to="`/pull/${handIn.plan_id}?composite=${handIn.composite}`">Look at it</RouterLink>
                 <button type="button" class="link" @click="dismiss(handIn)">Take it off</button>
+            </li>
+            <li v-for="one in box.unspread" :key="one.uuid">
+                <strong>{{ one.words }} was refused.</strong> {{ one.message }}
+                <button type="button" class="link" @click="dismiss(one)">Take it off</button>
             </li>
             <li v-if="box.trouble">{{ box.trouble }}</li>
             <li v-if="off">{{ off }}</li>
