@@ -6,7 +6,7 @@ const FILES = 'honest-core-files'
 const ANSWERS = 'honest-core-answers'
 const PATIENCE_MS = 4000
 const NEEDED = [
-    /^\/api\/(session|welcome|choices|sites|today)$/,
+    /^\/api\/(start|welcome|choices|sites|today)$/,
     /^\/api\/sites\/\d+$/,
     /^\/api\/sites\/\d+\/spread-lines$/,
     /^\/api\/shelf$/,
@@ -62,37 +62,41 @@ async function file(request) {
 
 async function shell(request) {
     const cache = await caches.open(FILES)
-    try {
-        const fresh = await soon(request)
+    const fresh = fetch(request).then(async (fresh) => {
         if (fresh.ok && !fresh.redirected && (fresh.headers.get('Content-Type') ?? '').startsWith('text/html')) {
             const before = await cache.match('/')
             await cache.put('/', fresh.clone())
             if (before && (await before.text()) !== (await fresh.clone().text())) void keepFiles().catch(() => undefined)
         }
         return fresh
-    } catch {
-        return (await cache.match('/')) ?? Response.error()
-    }
+    })
+    return soonOr(fresh, () => cache.match('/'))
 }
 
 async function answer(request) {
     const cache = await caches.open(ANSWERS)
-    try {
-        const fresh = await soon(request)
-        if (fresh.ok) await cache.put(request.url, fresh.clone())
+    const fresh = fetch(request).then(async (fresh) => {
+        if (fresh.ok) await cache.put(keyOf(request), fresh.clone())
         return fresh
-    } catch {
-        const kept = await cache.match(request.url)
-        if (!kept) return Response.error()
+    })
+    return soonOr(fresh, async () => {
+        const kept = await cache.match(keyOf(request))
+        if (!kept) return undefined
         const headers = new Headers(kept.headers)
         headers.set('X-Honest-Core-Kept', '1')
         return new Response(await kept.blob(), { status: kept.status, headers })
-    }
+    })
 }
 
-function soon(request) {
-    return new Promise((done, failed) => {
-        const timer = setTimeout(() => failed(new Error('no answer')), PATIENCE_MS)
-        fetch(request).then(done, failed).finally(() => clearTimeout(timer))
-    })
+/* What a first page waits for is the same whatever site was chosen last: it is kept once. */
+function keyOf({ url }) {
+    return url.includes('/api/start?') ? url.split('?')[0] : url
+}
+
+/* What is fresh, where it comes soon; else what was kept, and where nothing was kept what is fresh, however late it comes. */
+async function soonOr(fresh, kept) {
+    const late = Symbol('late')
+    const first = await Promise.race([fresh.catch(() => late), new Promise((done) => setTimeout(done, PATIENCE_MS, late))])
+    if (first !== late) return first
+    return (await kept()) ?? fresh.catch(() => Response.error())
 }

@@ -32,6 +32,7 @@ Route::post('session', C\Session\SignIn::class)->middleware('throttle:sign-in');
 
 Route::middleware(['auth', OnceOnly::class, ComputesAhead::class])->group(function (): void {
     Route::get('session', C\Session\ShowSession::class);
+    Route::get('start', C\Session\ShowStart::class);
     Route::delete('session', C\Session\SignOut::class);
     Route::get('ping', C\Session\Ping::class);
     Route::get('choices', C\Session\Choices::class);
@@ -162,6 +163,7 @@ Route::middleware(['auth', OnceOnly::class, ComputesAhead::class])->group(functi
     Route::get('evidence', C\Evidence\ListEvidence::class);
     Route::get('claims/luck', C\Decide\ShowLuck::class);
     Route::get('evidence/{method}', C\Evidence\ShowEvidence::class)->can('view', 'method');
+    Route::get('evidence/{method}/pairs', C\Evidence\ListPairs::class)->can('view', 'method');
     Route::get('evidence/{method}/records', C\Records\ListRecords::class)->can('view', 'method');
     Route::post('evidence/{method}/records', C\Records\CreateRecords::class)->can('view', 'method');
     Route::post('evidence/{method}/records/preview', C\Records\PreviewRecords::class)->can('view', 'method');
@@ -172,6 +174,7 @@ Route::middleware(['auth', OnceOnly::class, ComputesAhead::class])->group(functi
     Route::get('evidence/{method}/costs', C\Decide\ShowUsualCosts::class)->can('view', 'method');
     Route::post('evidence/{method}/strategies', C\Decide\CompareStrategies::class)->can('view', 'method');
     Route::get('verdicts', C\Decide\ListVerdicts::class);
+    Route::get('verdicts.json', C\Decide\DownloadVerdicts::class);
     Route::get('verdicts/todays-rules', C\Decide\ListTodaysRules::class);
     Route::get('verdicts/{verdict}', C\Decide\ShowVerdict::class)->can('view', 'verdict');
     Route::post('evidence/{method}/verdicts', C\Decide\SignVerdict::class)

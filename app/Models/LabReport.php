@@ -6,7 +6,7 @@ namespace App\Models;
 
 use App\Models\Concerns\BelongsToTeam;
 use App\Models\Concerns\TakenScope;
-use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -93,15 +93,21 @@ final class LabReport extends Model
 
     private const COUNTED = ['readings', 'results', 'questions'];
 
-    /** @return Collection<int, self> the newest, with how much is in each and how much is open */
-    public static function newest(int $most): Collection
+    /** @return Builder<self> all, the newest first, with how much is in each and how much is open */
+    public static function register(): Builder
     {
-        return self::query()
-            ->withCount(self::counts())
-            ->withExists('successor as is_replaced')
-            ->orderByDesc('id')
-            ->limit($most)
-            ->get();
+        return self::query()->withCount(self::counts())->withExists('successor as is_replaced')->orderByDesc('id');
+    }
+
+    /**
+     * Those that a corrected report of a lab may replace: its own, and those of which no lab is known.
+     *
+     * @param Builder<self> $reports
+     */
+    public static function replaceableFor(Builder $reports, int $lab): void
+    {
+        $reports->whereDoesntHave('successor')
+            ->where(static fn (Builder $of): Builder => $of->whereNull('lab_id')->orWhere('lab_id', $lab));
     }
 
     public function counted(): self

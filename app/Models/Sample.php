@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Database\Like;
 use App\Models\Concerns\BelongsToTeam;
 use App\Models\Concerns\IsShown;
 use HonestCore\Custody\PullConditions;
 use HonestCore\Quantity\DepthLayer;
 use Illuminate\Database\Eloquent\Builder;
-use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -127,8 +127,8 @@ final class Sample extends Model
         'readings.correction:id,corrects_id',
     ];
 
-    /** @return Collection<int, self> of a site, the newest first */
-    public static function newestOfSite(int $siteId, int $most, bool $withResults): Collection
+    /** @return Builder<self> of a site, the newest first */
+    public static function newestOfSite(int $siteId, bool $withResults): Builder
     {
         return self::query()
             ->with(self::SHOWN_WITH)
@@ -139,9 +139,46 @@ final class Sample extends Model
             ]))
             ->where('site_id', $siteId)
             ->orderByDesc('year')
-            ->orderByDesc('number')
-            ->limit($most)
-            ->get();
+            ->orderByDesc('number');
+    }
+
+    /**
+     * Those that a method has read, by readings that no correction has replaced.
+     *
+     * @param Builder<self> $samples
+     */
+    public static function readBy(Builder $samples, int $methodId): void
+    {
+        $samples->whereHas('readings', self::standing($methodId));
+    }
+
+    /**
+     * Those that it has not.
+     *
+     * @param Builder<self> $samples
+     */
+    public static function notReadBy(Builder $samples, int $methodId): void
+    {
+        $samples->whereDoesntHave('readings', self::standing($methodId));
+    }
+
+    /**
+     * Those whose label, or the name of whose area, has these words in it.
+     *
+     * @param Builder<self> $samples
+     */
+    public static function named(Builder $samples, string $words): void
+    {
+        $samples->where(static fn (Builder $any): Builder => $any
+            ->where(Like::in('code', $words))
+            ->orWhereHas('portions', Like::in('portions.code', $words))
+            ->orWhereHas('area', Like::in('areas.name', $words)));
+    }
+
+    /** @return \Closure(Builder<Reading>): Builder<Reading> */
+    private static function standing(int $methodId): \Closure
+    {
+        return static fn (Builder $readings): Builder => $readings->where('method_id', $methodId)->whereDoesntHave('correction');
     }
 
     /** Was this composite pulled from the area? */

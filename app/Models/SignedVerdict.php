@@ -121,10 +121,10 @@ final class SignedVerdict extends Model
             ->get();
     }
 
-    /** @return Collection<int, self> every one ever signed, newest first */
-    public static function register(): Collection
+    /** @return Builder<self> every one ever signed, newest first */
+    public static function register(): Builder
     {
-        return self::query()->with(self::SHOWN_WITH)->orderByDesc('id')->get(self::LISTED);
+        return self::query()->with(self::SHOWN_WITH)->orderByDesc('id')->select(self::LISTED);
     }
 
     /** @return Collection<int, self> all of the same claim on the same test, this one too, newest first */

@@ -55,7 +55,7 @@ final readonly class Routes
         'consignments/{consignment}/reports/{delivered}',
     ];
 
-    public const EXPORTS = ['ledger.csv', 'results.csv', 'results.json'];
+    public const EXPORTS = ['ledger.csv', 'results.csv', 'results.json', 'verdicts.json'];
 
     /** @return list<string> paths as routes/api.php has them */
     public static function declared(): array

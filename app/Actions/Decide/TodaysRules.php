@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Decide;
 
+use App\Database\Page;
 use App\Models\SignedVerdict;
 
 /**
@@ -12,14 +13,15 @@ use App\Models\SignedVerdict;
  */
 final class TodaysRules
 {
-    /** The newest; each is judged anew. */
-    private const MOST = 200;
+    /** Those of one page of the register; each is judged anew. */
+    public const PER_PAGE = 25;
 
     /** @return list<array{verdict_id: int, was: string, would: string|null}> none for verdicts whose pairs were not kept */
-    public function __invoke(): array
+    public function __invoke(int $page): array
     {
         $rows = [];
-        foreach (SignedVerdict::query()->with(['method', 'policy'])->orderByDesc('id')->limit(self::MOST)->get() as $verdict) {
+        $all = SignedVerdict::query()->with(['method', 'policy'])->orderByDesc('id');
+        foreach (Page::of($all, $page, self::PER_PAGE)->rows as $verdict) {
             $rows[] = [
                 'verdict_id' => $verdict->id,
                 'was' => $verdict->verdict,

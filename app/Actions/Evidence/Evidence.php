@@ -98,6 +98,31 @@ final class Evidence
         return array_values(array_filter($this->pairs, static fn (Pair $pair): bool => ! $pair->counts()));
     }
 
+    /** @return list<Pair> those that count or those left out, as they are shown: what is odd first */
+    public function shown(bool $leftOut): array
+    {
+        $pairs = $leftOut ? $this->leftOut() : $this->counted();
+        $keys = array_map(
+            static fn (Pair $pair): array => [$pair->testClass() === $pair->referenceClass(), -abs($pair->difference() ?? INF)],
+            $pairs,
+        );
+        array_multisort(array_column($keys, 0), array_column($keys, 1), array_keys($pairs), $pairs);
+
+        return $pairs;
+    }
+
+    /** Pairs whose band a limit cuts, among those that count. */
+    public function cut(): int
+    {
+        return count(array_filter($this->counted(), static fn (Pair $pair): bool => $pair->band()?->isCutBy($pair->limits) === true));
+    }
+
+    /** @return list<string> who read the pairs that count */
+    public function readBy(): array
+    {
+        return array_values(array_unique(array_map(static fn (Pair $pair): string => $pair->reader(), $this->counted())));
+    }
+
     /**
      * How the pairs of some group sort.
      *
@@ -187,6 +212,14 @@ final class Evidence
             $this->policy->policy(),
             $this->referenceSd(),
         );
+    }
+
+    /** @return array{shown_from: float|null, shown_to: float|null} of the pairs that count, with their bands and limits */
+    public function span(): array
+    {
+        $all = array_merge(...array_map(static fn (Pair $pair): array => $pair->ends(), $this->counted()));
+
+        return ['shown_from' => $all === [] ? null : min($all), 'shown_to' => $all === [] ? null : max($all)];
     }
 
     /** Deming's line with the ratio of the errors, where both are known. */

@@ -82,6 +82,15 @@ final readonly class Pair
         return $test === null ? null : $test - $this->reference;
     }
 
+    /** @return non-empty-list<float> what a picture of it has to hold: its figures, the limits, the ends of its band that there are */
+    public function ends(): array
+    {
+        $band = $this->band();
+        $ends = $band === null ? [$this->test() ?? $this->reference] : array_filter([$band->lower, $band->upper], is_finite(...));
+
+        return [$this->reference, ...$this->limits->values, ...array_values($ends)];
+    }
+
     /** @return list<int> classes that its band reaches beside the one it counts for */
     public function otherClasses(): array
     {

@@ -23,40 +23,41 @@ final class ViewEvidence
     ) {}
 
     /** @throws Conflict where there is nothing that it can be held against */
-    public function beside(TestMethod $test, ?int $reference): EvidenceView
+    public function __invoke(TestMethod $test, Beside $beside): EvidenceView
+    {
+        $references = $this->gather->references($test);
+        $evidence = $this->evidence($test, $beside, $references);
+        $signed = $beside->reader === '' ? SignedVerdict::standingOn($test, $evidence->reference) : [];
+
+        return $this->view($evidence, $references, $signed);
+    }
+
+    /**
+     * The pairs alone.
+     *
+     * @param list<TestMethod>|null $references that it can be held against, where they are known already
+     *
+     * @throws Conflict where there is nothing that it can be held against
+     */
+    public function evidence(TestMethod $test, Beside $beside, ?array $references = null): Evidence
     {
         $this->refuseUntested($test);
-        $references = $this->gather->references($test);
+        if ($beside->reader !== '') {
+            return $this->gather->readers($test, $beside->against, $beside->reader);
+        }
+        $references ??= $this->gather->references($test);
         foreach ($references as $one) {
-            if ($reference === null || $one->id === $reference) {
-                return $this->view(($this->gather)($test, $one), $references, SignedVerdict::standingOn($test, $one));
+            if ($beside->isRecords && $one->workplace !== 'lab') {
+                continue;
+            }
+            if ($beside->reference === null || $one->id === $beside->reference) {
+                return $beside->isRecords ? $this->gather->ofRecords($test, $one) : ($this->gather)($test, $one);
             }
         }
 
-        throw $references === []
-                ? Conflict::because('stands_alone', test: $test->name)
-                : Conflict::because('not_its_reference');
-    }
-
-    public function readers(TestMethod $test, string $against, string $reader): EvidenceView
-    {
-        $this->refuseUntested($test);
-
-        return $this->view($this->gather->readers($test, $against, $reader), $this->gather->references($test), []);
-    }
-
-    /** What old records say, by themselves. */
-    public function records(TestMethod $test, ?int $reference): EvidenceView
-    {
-        $this->refuseUntested($test);
-        $references = $this->gather->references($test);
-        foreach ($references as $one) {
-            if ($one->workplace === 'lab' && ($reference === null || $one->id === $reference)) {
-                return $this->view($this->gather->ofRecords($test, $one), $references, SignedVerdict::standingOn($test, $one));
-            }
-        }
-
-        throw Conflict::because('stands_alone', test: $test->name);
+        throw $references === [] || $beside->isRecords
+            ? Conflict::because('stands_alone', test: $test->name)
+            : Conflict::because('not_its_reference');
     }
 
     private function refuseUntested(TestMethod $test): void

@@ -7,6 +7,7 @@ namespace App\Actions\Reports;
 use App\Actions\Evidence\GatherEvidence;
 use App\Actions\Evidence\SamplingSplit;
 use App\Database\Counted;
+use App\Database\Page;
 use App\Database\Values;
 use App\Models\JudgingPolicy;
 use App\Models\LabResult;
@@ -27,6 +28,7 @@ use HonestCore\Reports\SeriesUncertainty;
 use HonestCore\Statistics\Spread;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Collection as Rows;
 
 /**
  * All that was read of one analyte, composite by composite: kits, pens and labs, each series for itself, with the
@@ -34,12 +36,14 @@ use Illuminate\Database\Eloquent\Collection;
  */
 final class SideBySide
 {
-    /** The newest composites: a lab may have read tens of thousands. */
-    private const SHOWN = 300;
+    private const PER_PAGE = 100;
+
+    /** The newest composites, which say how uncertain a series is and how far labs lie apart, whatever page is shown. */
+    private const NEWEST = 300;
 
     public function __construct(private readonly SamplingSplit $sampling) {}
 
-    public function __invoke(string $analyte, ?int $area): SideView
+    public function __invoke(string $analyte, ?int $area, int $page = 1): SideView
     {
         /** @var Collection<int, TestMethod> $methods */
         $methods = TestMethod::query()
@@ -52,9 +56,11 @@ final class SideBySide
         $said = self::noNumbers($methods->modelKeys());
         $all = self::read($methods->modelKeys(), $said, $area);
         $total = Counted::of($all);
-        $samples = ($total->areMany() ? self::readOrSaid($methods->modelKeys(), $area) : $all)
-            ->with('area')
-            ->orderByDesc('year')->orderByDesc('number')->limit(self::SHOWN)->get();
+        $ordered = ($total->areMany() ? self::readOrSaid($methods->modelKeys(), $area) : $all)
+            ->orderByDesc('year')->orderByDesc('number');
+        $newest = self::newest($ordered, $methods->modelKeys());
+        $shown = Page::counted($total, $ordered->with('area'), $page, self::PER_PAGE);
+        $samples = $shown->rows;
         $readings = Reading::query()
             ->whereIn('method_id', $methods->modelKeys())
             ->whereIn('sample_id', $samples->modelKeys())
@@ -68,18 +74,18 @@ final class SideBySide
             )
             ->with(['portion:id,sample_id', 'report:id,read_on'])
             ->get();
-        $series = $this->series($methods, $readings);
+        $series = $this->series($methods, $newest);
         $rows = self::rows($samples, $series, $readings, $others, $policy);
         $used = array_flip(Values::wholes([...$readings->pluck('method_id'), ...$others->pluck('method_id')]));
 
         return new SideView(
             $analyte,
-            $total->rows,
-            ! $total->isAll,
+            $shown,
             $policy,
             array_values(array_intersect_key($series, $used)),
             $rows,
-            self::labs($series, $rows, $policy->terms->scale ?? Scale::Absolute),
+            self::labs($series, $newest, $policy),
+            $newest->pluck('area', 'area_id')->map(Values::text(...))->sort()->all(),
         );
     }
 
@@ -171,17 +177,43 @@ final class SideBySide
     }
 
     /**
+     * What the newest composites were read as, one row a reading without a broken protocol, without models.
+     *
+     * @param Builder<Sample> $ordered
+     * @param array<int|string> $methods ids
+     * @return Rows<int, object{method_id: int, sample_id: int, value: float, area_id: int, area: string, use: string}>
+     */
+    private static function newest(Builder $ordered, array $methods): Rows
+    {
+        $ids = $ordered->clone()->limit(self::NEWEST)->pluck('id');
+
+        $readings = Reading::query();
+        $readings
+            ->whereIn('readings.method_id', $methods)
+            ->whereIn('readings.sample_id', $ids)
+            ->where('readings.flags', '[]')
+            ->whereNotNull('readings.value')
+            ->whereDoesntHave('correction')
+            ->join('samples', 'samples.id', '=', 'readings.sample_id')
+            ->join('areas', 'areas.id', '=', 'samples.area_id')
+            ->orderBy('readings.id');
+
+        /** @var Rows<int, object{method_id: int, sample_id: int, value: float, area_id: int, area: string, use: string}> */
+        return $readings->toBase()->get([
+            'readings.method_id', 'readings.sample_id', 'readings.value', 'samples.area_id', 'areas.name as area', 'areas.use',
+        ]);
+    }
+
+    /**
      * @param Collection<int, TestMethod> $methods
-     * @param Collection<int, Reading> $readings
+     * @param Rows<int, object{method_id: int, sample_id: int, value: float, area_id: int, area: string, use: string}> $newest
      * @return array<int, SideSeries> by method
      */
-    private function series(Collection $methods, Collection $readings): array
+    private function series(Collection $methods, Rows $newest): array
     {
         $repeats = [];
-        foreach ($readings as $reading) {
-            if ($reading->flags === [] && $reading->value !== null) {
-                $repeats[$reading->method_id][$reading->sample_id][] = $reading->value;
-            }
+        foreach ($newest as $one) {
+            $repeats[$one->method_id][$one->sample_id][] = $one->value;
         }
         $series = [];
         foreach ($methods as $method) {
@@ -280,31 +312,34 @@ final class SideBySide
      * Labs beside labs, by the same extractant and instrument alone.
      *
      * @param array<int, SideSeries> $series
-     * @param list<SideRow> $rows
+     * @param Rows<int, object{method_id: int, sample_id: int, value: float, area_id: int, area: string, use: string}> $newest
      * @return list<SideLabs>
      */
-    private static function labs(array $series, array $rows, Scale $scale): array
+    private static function labs(array $series, Rows $newest, ?JudgingPolicy $policy): array
     {
         $labs = array_values(
             array_filter($series, static fn (SideSeries $one): bool => $one->method->workplace === 'lab'),
         );
-        $pairs = [];
+        [$read, $uses, $pairs] = [[], [], []];
+        foreach ($newest as $one) {
+            $read[$one->method_id][$one->sample_id][] = $one->value;
+            $uses[$one->sample_id] = $one->use;
+        }
         foreach ($labs as $i => $one) {
             foreach (array_slice($labs, $i + 1) as $other) {
                 if (! $one->method->measuresAs($other->method)) {
                     continue;
                 }
                 $means = [];
-                foreach ($rows as $row) {
-                    [$a, $b] = [self::mean($row, $one), self::mean($row, $other)];
-                    if ($a !== null && $b !== null) {
-                        $close = $row->limits !== null &&
-                            (Call::ofValue($a, $one->uncertainty->at($a), $row->limits)->isTooClose() ||
-                                Call::ofValue($b, $other->uncertainty->at($b), $row->limits)->isTooClose());
-                        $means[] = [$a, $b, $row->limits, $close];
-                    }
+                foreach (array_intersect_key($read[$one->method->id] ?? [], $read[$other->method->id] ?? []) as $sample => $values) {
+                    [$a, $b] = [Spread::mean($values), Spread::mean($read[$other->method->id][$sample])];
+                    $limits = $policy?->limitsFor($uses[$sample]);
+                    $close = $limits !== null &&
+                        (Call::ofValue($a, $one->uncertainty->at($a), $limits)->isTooClose() ||
+                            Call::ofValue($b, $other->uncertainty->at($b), $limits)->isTooClose());
+                    $means[] = [$a, $b, $limits, $close];
                 }
-                $apart = LabsApart::of($means, $scale);
+                $apart = LabsApart::of($means, $policy->terms->scale ?? Scale::Absolute);
                 if ($apart !== null) {
                     $pairs[] = new SideLabs($one->method->name, $other->method->name, $apart);
                 }
@@ -312,17 +347,5 @@ final class SideBySide
         }
 
         return $pairs;
-    }
-
-    private static function mean(SideRow $row, SideSeries $series): ?float
-    {
-        $values = [];
-        foreach ($row->readings as $one) {
-            if ($one->methodId === $series->method->id && $one->counts() && $one->mark->value !== null) {
-                $values[] = $one->mark->value;
-            }
-        }
-
-        return $values === [] ? null : Spread::mean($values);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Samples;
 
+use App\Database\Like;
 use App\Database\Values;
 use App\Models\Area;
 use App\Models\ConsignedPortion;
@@ -44,7 +45,7 @@ final class Ledger
         $this->byReading($query, $asked['read'] ?? null);
         $words = trim(is_string($asked['q'] ?? null) ? $asked['q'] : '');
         if ($words !== '') {
-            $like = '%'.addcslashes($words, '%_\\').'%';
+            $like = Like::pattern($words);
             $query->where(
                 static fn (Builder $some) => $some
                     ->whereRaw("samples.code LIKE ? ESCAPE '\\'", [$like])

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Today;
 
+use App\Database\Like;
 use App\Models\Area;
 use App\Models\Portion;
 use App\Models\Sample;
@@ -20,7 +21,7 @@ final class Find
     /** @return list<Found> */
     public function __invoke(string $words): array
     {
-        $like = '%'.addcslashes($words, '%_\\').'%';
+        $like = Like::pattern($words);
         $samples = Sample::query()
             ->with('area:id,name')
             ->where(

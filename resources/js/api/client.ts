@@ -1,4 +1,3 @@
-import axios, { type AxiosError, type AxiosRequestConfig } from 'axios'
 import type { components, paths } from './schema'
 
 export type Schema<Name extends keyof components['schemas']> = components['schemas'][Name]
@@ -52,53 +51,64 @@ export function onAnswer(listener: AnswerListener): void {
 }
 const answered = (fresh: boolean): void => whenAnswered.forEach((listener) => listener(fresh))
 
-const http = axios.create({ baseURL: '/api', withXSRFToken: true, headers: { Accept: 'application/json' } })
-http.interceptors.response.use(
-    (response) => {
-        answered(response.headers['x-honest-core-kept'] !== '1')
-        return response
-    },
-    (error: unknown) => {
-        if (!axios.isCancel(error)) answered(axios.isAxiosError(error) && error.response !== undefined)
-        return Promise.reject(error as Error)
-    },
-)
 const EXPIRED_TOKEN = 419
 
-async function send<T>(method: Method, path: string, options: Options, data?: unknown): Promise<T> {
-    const url = path.replace(/{(\w+)}/g, (_, name: string) => String(options.ids?.[name] ?? ''))
-    const request: AxiosRequestConfig = { method, url, params: options.query, data }
+/** The token that the server left in a cookie, which a write has to bring along. */
+const token = (): string => decodeURIComponent(/XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1] ?? '')
+
+/** Asks the server. Rejects only where no answer came. */
+async function ask(method: Method, url: string, data?: unknown): Promise<Response> {
+    const isFile = data instanceof FormData
     try {
-        return whole((await http.request<T>(request)).data)
-    } catch (error) {
-        if (axios.isAxiosError(error) && error.response?.status === EXPIRED_TOKEN) {
-            await http.get('/welcome')
-            try {
-                return whole((await http.request<T>(request)).data)
-            } catch (again) {
-                throw refusal(again)
-            }
-        }
-        throw refusal(error)
+        const response = await fetch(`/api${url}`, {
+            method: method.toUpperCase(),
+            credentials: 'same-origin',
+            headers: {
+                Accept: 'application/json',
+                'X-Requested-With': 'XMLHttpRequest',
+                'X-XSRF-TOKEN': token(),
+                ...(data !== undefined && !isFile ? { 'Content-Type': 'application/json' } : {}),
+            },
+            body: data === undefined ? undefined : isFile ? data : JSON.stringify(data),
+        })
+        answered(response.headers.get('X-Honest-Core-Kept') !== '1')
+        return response
+    } catch {
+        answered(false)
+        throw new Refused('The server did not answer. Nothing was saved; what you typed is still here. Try again.', 0)
     }
+}
+
+async function send<T>(method: Method, path: string, options: Options, data?: unknown): Promise<T> {
+    const asked = new URLSearchParams(
+        Object.entries(options.query ?? {}).flatMap(([key, value]) =>
+            value === undefined ? [] : [[key, String(value)]],
+        ),
+    ).toString()
+    const url =
+        path.replace(/{(\w+)}/g, (_, name: string) => encodeURIComponent(String(options.ids?.[name] ?? ''))) +
+        (asked ? `?${asked}` : '')
+    let response = await ask(method, url, data)
+    if (response.status === EXPIRED_TOKEN) {
+        await ask('get', '/welcome')
+        response = await ask(method, url, data)
+    }
+    if (!response.ok) throw await refusal(response)
+    return whole<T>(await response.text().catch(() => '{'))
 }
 
 /** What is no JSON was cut off on its way, or is not from this server, whatever its status says. */
-function whole<T>(data: T): T {
-    if (typeof data === 'string' && data !== '') {
+function whole<T>(text: string): T {
+    try {
+        return (text === '' ? '' : JSON.parse(text)) as T
+    } catch {
         throw new Refused('The answer was cut off: whether it was saved is not known. Look before you try again.', 0)
     }
-    return data
 }
 
-function refusal(error: unknown): Refused {
-    if (error instanceof Refused) return error
-    if (!axios.isAxiosError(error)) {
-        return new Refused(error instanceof Error ? error.message : String(error), 0)
-    }
-    const { response } = error as AxiosError<Partial<Schema<'Error'>> & { errors?: Record<string, string[]> }>
-    if (!response) {
-        return new Refused('The server did not answer. Nothing was saved; what you typed is still here. Try again.', 0)
+async function refusal(response: Response): Promise<Refused> {
+    const data = (await response.json().catch(() => ({}))) as Partial<Schema<'Error'>> & {
+        errors?: Record<string, string[]>
     }
     if (response.status === 401) {
         whenSignedOut.forEach((listener) => listener())
@@ -112,13 +122,8 @@ function refusal(error: unknown): Refused {
     }
     const message =
         words[response.status] ??
-        (response.status >= 500 ? 'The server failed. Nothing was saved; try again.' : response.data?.message)
-    return new Refused(
-        message ?? `Refused (${response.status}).`,
-        response.status,
-        response.data?.errors ?? {},
-        response.data?.rows ?? [],
-    )
+        (response.status >= 500 ? 'The server failed. Nothing was saved; try again.' : data.message)
+    return new Refused(message ?? `Refused (${response.status}).`, response.status, data.errors ?? {}, data.rows ?? [])
 }
 
 export const api = {
@@ -134,11 +139,9 @@ export const api = {
 
 /** A file as it is kept, byte for byte. */
 export async function bytes(path: string): Promise<ArrayBuffer> {
-    try {
-        return (await http.get<ArrayBuffer>(path, { responseType: 'arraybuffer' })).data
-    } catch (error) {
-        throw refusal(error)
-    }
+    const response = await ask('get', path)
+    if (!response.ok) throw await refusal(response)
+    return await response.arrayBuffer()
 }
 
 /** Sends a request whose answer comes line by line, each a JSON document. */
@@ -148,22 +151,13 @@ export async function streamed<Line>(
     signal: AbortSignal,
     take: (line: Line) => void,
 ): Promise<void> {
-    const token = decodeURIComponent(/XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1] ?? '')
     const response = await fetch(`/api${path}`, {
         method: 'POST',
         signal,
-        headers: { Accept: 'application/x-ndjson', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token },
+        headers: { Accept: 'application/x-ndjson', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token() },
         body: JSON.stringify(body),
     })
-    if (!response.ok || !response.body) {
-        const data = (await response.json().catch(() => ({}))) as Partial<Schema<'Error'>>
-        if (response.status === 401) whenSignedOut.forEach((listener) => listener())
-        throw new Refused(
-            data.message ?? `Refused (${response.status}).`,
-            response.status,
-            (data.errors ?? {}) as Record<string, string[]>,
-        )
-    }
+    if (!response.ok || !response.body) throw await refusal(response)
     const reader = response.body.pipeThrough(new TextDecoderStream()).getReader()
     let rest = ''
     for (;;) {

@@ -392,6 +392,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/start": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All that a first page waits for, in one answer */
+        get: {
+            parameters: {
+                query?: {
+                    /** @description the one that was chosen last */
+                    site?: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Start"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/sites": {
         parameters: {
             query?: never;
@@ -2253,13 +2301,22 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The composites of a site */
+        /** The composites of a site, some at a time */
         get: {
             parameters: {
                 query: {
                     site_id: number;
                     /** @description with what labs found, which then counts as seen; it does where it is left out */
                     results?: boolean;
+                    /** @description those that this method has read */
+                    read_by?: number;
+                    /** @description those that it has not */
+                    not_read_by?: number;
+                    /** @description this one alone */
+                    id?: number;
+                    /** @description words in the label or the name of the area */
+                    q?: string;
+                    page?: number;
                 };
                 header?: never;
                 path?: never;
@@ -2273,7 +2330,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["Sample"][];
+                        "application/json": components["schemas"]["SamplesPage"];
                     };
                 };
                 /** @description Refused */
@@ -5173,10 +5230,18 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Reports taken */
+        /** Reports taken, some at a time */
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    /** @description this one alone */
+                    id?: number;
+                    /** @description those that a corrected report of this lab may replace */
+                    replaces_for?: number;
+                    /** @description words in the name of the file */
+                    q?: string;
+                    page?: number;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -5189,7 +5254,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["ReportLine"][];
+                        "application/json": components["schemas"]["ReportsPage"];
                     };
                 };
                 /** @description Refused */
@@ -5471,6 +5536,7 @@ export interface paths {
                 query?: {
                     analyte?: string;
                     area?: number;
+                    page?: number;
                 };
                 header?: never;
                 path?: never;
@@ -5817,6 +5883,63 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["Evidence"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/evidence/{method}/pairs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                method: number;
+            };
+            cookie?: never;
+        };
+        /** More of the pairs of a test, what is odd first */
+        get: {
+            parameters: {
+                query?: {
+                    reference?: number;
+                    reader?: string;
+                    against?: string;
+                    records?: boolean;
+                    /** @description those left out instead of those that count */
+                    out?: boolean;
+                    page?: number;
+                };
+                header?: never;
+                path: {
+                    method: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PairsPage"];
                     };
                 };
                 /** @description Refused */
@@ -6256,7 +6379,54 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Every verdict ever signed */
+        /** Every verdict ever signed, some at a time */
+        get: {
+            parameters: {
+                query?: {
+                    page?: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["VerdictsPage"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/verdicts.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every verdict ever signed, as a file */
         get: {
             parameters: {
                 query?: never;
@@ -6301,10 +6471,12 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** What the rules of today say of the newest verdicts, by the pairs and the policy of each */
+        /** What the rules of today say of the verdicts of a page of the register, by the pairs and the policy of each */
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    page?: number;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -9468,6 +9640,47 @@ export interface components {
             read: string[];
             portions: components["schemas"]["PortionOnItsWay"][];
         };
+        Start: {
+            me: components["schemas"]["Me"];
+            sites: components["schemas"]["Site"][];
+            site: components["schemas"]["Site"] | null;
+        };
+        SamplesPage: {
+            /** @description counted up to 10,000 */
+            total: number;
+            /** @description there are more than were counted */
+            more: boolean;
+            page: number;
+            pages: number;
+            rows: components["schemas"]["Sample"][];
+        };
+        ReportsPage: {
+            /** @description counted up to 10,000 */
+            total: number;
+            /** @description there are more than were counted */
+            more: boolean;
+            page: number;
+            pages: number;
+            rows: components["schemas"]["ReportLine"][];
+        };
+        VerdictsPage: {
+            /** @description counted up to 10,000 */
+            total: number;
+            /** @description there are more than were counted */
+            more: boolean;
+            page: number;
+            pages: number;
+            rows: components["schemas"]["Verdict"][];
+        };
+        PairsPage: {
+            /** @description counted up to 10,000 */
+            total: number;
+            /** @description there are more than were counted */
+            more: boolean;
+            page: number;
+            pages: number;
+            rows: components["schemas"]["Pair"][];
+        };
         Ledger: {
             /** @description counted up to 10,000 where portions, readings or words narrow it */
             total: number;
@@ -10224,6 +10437,10 @@ export interface components {
             total: number;
             /** @description there are more than were counted */
             more: boolean;
+            page: number;
+            pages: number;
+            /** @description those of the newest composites */
+            areas: components["schemas"]["AreaName"][];
             analytes: components["schemas"]["AnalyteCount"][];
             analyte: string;
             name: string;
@@ -10234,6 +10451,10 @@ export interface components {
             series: components["schemas"]["SideSeries"][];
             rows: components["schemas"]["SideRow"][];
             labs: components["schemas"]["LabPair"][];
+        };
+        AreaName: {
+            id: number;
+            name: string;
         };
         AnalyteCount: {
             code: string;
@@ -10468,6 +10689,9 @@ export interface components {
             test_to: number | null;
             reference_from: number | null;
             reference_to: number | null;
+            /** @description with bands and limits */
+            shown_from: number | null;
+            shown_to: number | null;
         };
         PolicyTerms: {
             thresholds: number[];
@@ -10498,6 +10722,17 @@ export interface components {
             /** Format: date-time */
             made_at: string;
         };
+        PairDot: {
+            code: string;
+            reference: number;
+            test: number | null;
+            /** @description of its band */
+            lower: number | null;
+            upper: number | null;
+            same: boolean;
+            lot: string;
+            out: boolean;
+        };
         Evidence: {
             worth: components["schemas"]["Worth"];
             method: components["schemas"]["Method"];
@@ -10505,8 +10740,12 @@ export interface components {
             policy: components["schemas"]["Policy"];
             hash: string;
             ranges: components["schemas"]["Ranges"];
-            pairs: components["schemas"]["Pair"][];
-            left_out: components["schemas"]["Pair"][];
+            pairs: components["schemas"]["PairsPage"];
+            left_out: components["schemas"]["PairsPage"];
+            dots: components["schemas"]["PairDot"][];
+            /** @description pairs whose band a limit cuts */
+            cut: number;
+            read_by: string[];
             matrix: components["schemas"]["Counts"][];
             kappa: components["schemas"]["Kappa"] | null;
             claims: components["schemas"]["Claims"];

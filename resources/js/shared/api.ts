@@ -1,4 +1,5 @@
-import { useQuery } from '@tanstack/vue-query'
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { StorageSerializers, useLocalStorage } from '@vueuse/core'
 import { toValue, type MaybeRefOrGetter } from 'vue'
 import { api, Refused, type Schema } from '@/api/client'
 
@@ -58,14 +59,6 @@ export const useUnderlayList = (siteId: MaybeRefOrGetter<number | null>) =>
         queryFn: () => api.get('/sites/{site}/underlays', { ids: { site: toValue(siteId) ?? 0 } }),
     })
 
-/** The composites of a site, in one line each, with what labs found or without. */
-export const useSampleLines = (siteId: MaybeRefOrGetter<number | null>, results: boolean) =>
-    useQuery({
-        queryKey: ['samples', siteId, results],
-        enabled: () => toValue(siteId) !== null,
-        queryFn: () => api.get('/samples', { query: { site_id: toValue(siteId) ?? 0, results: results ? 1 : 0 } }),
-    })
-
 /** The sites of the team. */
 export const useSites = () => useQuery({ queryKey: ['sites'], queryFn: () => api.get('/sites') })
 
@@ -85,18 +78,28 @@ export const useSearch = (asked: MaybeRefOrGetter<string>) =>
         queryFn: () => api.get('/search', { query: { q: toValue(asked).trim() } }),
     })
 
-/** Who is signed in; null where nobody is. */
-export const useMe = () =>
-    useQuery({
+/** The site that was chosen last on this device. */
+export const chosenSite = useLocalStorage<number | null>('honest-core:site', null, {
+    serializer: StorageSerializers.number,
+})
+
+/** Who is signed in; null where nobody is. The sites and the one chosen last come in the same answer. */
+export function useMe() {
+    const queries = useQueryClient()
+    return useQuery({
         queryKey: ['session'],
         staleTime: Infinity,
         retry: false,
         queryFn: async (): Promise<Schema<'Me'> | null> => {
             try {
-                return await api.get('/session')
+                const { me, sites, site } = await api.get('/start', { query: { site: chosenSite.value ?? undefined } })
+                queries.setQueryData(['sites'], sites)
+                if (site) queries.setQueryData(['site', site.id], site)
+                return me
             } catch (error) {
                 if (error instanceof Refused && error.status === 401) return null
                 throw error
             }
         },
     })
+}

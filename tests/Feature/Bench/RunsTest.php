@@ -496,7 +496,7 @@ final class RunsTest extends BenchTestCase
 
         $pair = $this->api('GET', '/evidence/{method}', ids: ['method' => $this->method('kit-ph')->id])
             ->assertOk()
-            ->json('pairs.0');
+            ->json('pairs.rows.0');
         self::assertSame(
             ['6.0 and 6.5', 6.25, 'leave'],
             [$pair['band']['name'], $pair['test'], $pair['test_action']],

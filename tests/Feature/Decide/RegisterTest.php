@@ -48,7 +48,7 @@ final class RegisterTest extends ApiTestCase
             [0, 'once', 2026],
             [$whole->json('policy.pairs_then'), $whole->json('policy.looking'), $whole->json('season')],
         );
-        self::assertArrayNotHasKey('snapshot', $this->api('GET', '/verdicts')->json('0'), 'lists leave the pairs out');
+        self::assertArrayNotHasKey('snapshot', $this->api('GET', '/verdicts')->json('rows.0'), 'lists leave the pairs out');
         [$stranger] = $this->team('Bog crew', 'bog');
         $this->actingAs($stranger)->api('GET', '/verdicts/{verdict}', ids: ['verdict' => $first])->assertNotFound();
     }
@@ -170,7 +170,7 @@ final class RegisterTest extends ApiTestCase
                 ['analyte' => 'ph'],
         );
 
-        self::assertSame(['another lab method is the reference now'], $this->api('GET', '/verdicts')->json('0.ended'));
+        self::assertSame(['another lab method is the reference now'], $this->api('GET', '/verdicts')->json('rows.0.ended'));
     }
 
     /** Every verdict of before speaks for its own lot alone and ends with its season. */
@@ -183,9 +183,9 @@ final class RegisterTest extends ApiTestCase
         DB::update("UPDATE verdicts SET scope = json_remove(scope, '$.lots', '$.seasons')");
         DB::unprepared('DROP TRIGGER record_links_no_DELETE; DELETE FROM record_links');
         Seal::all(1);
-        $ended = fn (): array => $this->api('GET', '/verdicts')->json('0.ended');
+        $ended = fn (): array => $this->api('GET', '/verdicts')->json('rows.0.ended');
         self::assertSame([], $ended());
-        self::assertNull($this->api('GET', '/verdicts')->json('0.scope.lots'));
+        self::assertNull($this->api('GET', '/verdicts')->json('rows.0.scope.lots'));
         $this->method('kit-ph')->update(['lot' => 'K-9']);
         self::assertStringContainsString('another lot is in use: K-9', implode('; ', $ended()));
         $this->method('kit-ph')->update(['lot' => '']);

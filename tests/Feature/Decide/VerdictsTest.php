@@ -93,8 +93,8 @@ final class VerdictsTest extends ApiTestCase
 
         self::assertSame($first, $second->json('follows_id'));
         $this->api('GET', '/verdicts')
-            ->assertJsonPath('0.followed_by', null)
-            ->assertJsonPath('1.followed_by', $second->json('id'));
+            ->assertJsonPath('rows.0.followed_by', null)
+            ->assertJsonPath('rows.1.followed_by', $second->json('id'));
         $this->sign($this->hash(), follows: $first)->assertStatus(409);
         self::assertSame(2, SignedVerdict::query()->count());
     }

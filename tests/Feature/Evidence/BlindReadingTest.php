@@ -97,7 +97,7 @@ final class BlindReadingTest extends ApiTestCase
         $this->reads('5.5', $this->technician);
         $list = fn (int $results) => $this->api('GET', '/samples', query: ['site_id' => $this->sample->site_id, 'results' => $results])
             ->assertOk()
-            ->json('0.readings');
+            ->json('rows.0.readings');
 
         self::assertCount(1, $list(0));
         self::assertSame('kit-ph', $list(0)[0]['method_code']);
@@ -123,7 +123,7 @@ final class BlindReadingTest extends ApiTestCase
                 array_filter($before->json('strata'), static fn (array $row): bool => $row['by'] === 'blind or not'),
             )),
         );
-        self::assertCount(9, $before->json('pairs'));
+        self::assertCount(9, $before->json('pairs.rows'));
         $terms = [
             'analyte' => 'ph', 'required' => 0.8, 'confidence' => 0.95, 'allowable' => 0.3, 'change' => 0.5, 'crops' => [],
             'reason' => 'Only what was read blind counts.',
@@ -133,9 +133,9 @@ final class BlindReadingTest extends ApiTestCase
         $this->actingAs($this->technician);
         $after = $evidence();
 
-        self::assertCount(6, $after->json('pairs'));
-        self::assertCount(3, $after->json('left_out'));
-        foreach ($after->json('left_out') as $pair) {
+        self::assertCount(6, $after->json('pairs.rows'));
+        self::assertCount(3, $after->json('left_out.rows'));
+        foreach ($after->json('left_out.rows') as $pair) {
             self::assertSame(["read after the lab's value was known"], $pair['flags']);
         }
         $this->api('POST', '/policies', $terms)->assertForbidden();

@@ -23,16 +23,16 @@ final class EvidenceTest extends ApiTestCase
         $this->read($this->sample($area), 'lab-ph', '6.40');
         $evidence = $this->evidence();
 
-        self::assertCount(1, $evidence['pairs']);
+        self::assertCount(1, $evidence['pairs']['rows']);
         self::assertSame(
             ['lime', 'lime', true],
             [
-                $evidence['pairs'][0]['reference_action'],
-                $evidence['pairs'][0]['test_action'],
-                $evidence['pairs'][0]['same'],
+                $evidence['pairs']['rows'][0]['reference_action'],
+                $evidence['pairs']['rows'][0]['test_action'],
+                $evidence['pairs']['rows'][0]['same'],
             ],
         );
-        self::assertEqualsWithDelta(-0.1, $evidence['pairs'][0]['difference'], 1e-9);
+        self::assertEqualsWithDelta(-0.1, $evidence['pairs']['rows'][0]['difference'], 1e-9);
         self::assertSame('untested', $evidence['claims']['sort']['computed']['verdict']);
     }
 
@@ -41,7 +41,7 @@ final class EvidenceTest extends ApiTestCase
         $site = $this->site();
         $this->pair($this->area($site, 'blueberry', 'Berry rows'), '5.5', '6.10');
         $this->pair($this->area($site, 'vegetables', 'Bean beds'), '5.5', '6.10');
-        $pairs = array_column($this->evidence()['pairs'], null, 'area');
+        $pairs = array_column($this->evidence()['pairs']['rows'], null, 'area');
 
         self::assertSame(
             [[4, 5.5], 'too high', 'too high'],
@@ -73,8 +73,8 @@ final class EvidenceTest extends ApiTestCase
         $this->read($sample, 'lab-ph', '5.60');
         $evidence = $this->evidence();
 
-        self::assertSame([5, 1], [count($evidence['pairs']), count($evidence['left_out'])]);
-        self::assertSame(['reagent spilled'], $evidence['left_out'][0]['flags']);
+        self::assertSame([5, 1], [count($evidence['pairs']['rows']), count($evidence['left_out']['rows'])]);
+        self::assertSame(['reagent spilled'], $evidence['left_out']['rows'][0]['flags']);
         self::assertSame(
             [5, 5],
             [$evidence['claims']['sort']['computed']['agree'], $evidence['claims']['sort']['computed']['n']],
@@ -103,7 +103,7 @@ final class EvidenceTest extends ApiTestCase
             ],
             ['sample' => $sample->id],
         )->assertCreated();
-        $pairs = $this->evidence()['pairs'];
+        $pairs = $this->evidence()['pairs']['rows'];
 
         self::assertCount(1, $pairs);
         self::assertSame(['5.5'], $pairs[0]['readings']);
@@ -115,8 +115,8 @@ final class EvidenceTest extends ApiTestCase
         $this->read($sample, 'kit-ph', '7.5', ['cloudy']);
         $evidence = $this->evidence();
 
-        self::assertSame([1, 0], [count($evidence['pairs']), count($evidence['left_out'])]);
-        self::assertSame(['5.5'], $evidence['pairs'][0]['readings']);
+        self::assertSame([1, 0], [count($evidence['pairs']['rows']), count($evidence['left_out']['rows'])]);
+        self::assertSame(['5.5'], $evidence['pairs']['rows'][0]['readings']);
     }
 
     public function test_the_page_and_the_command_say_the_same(): void
@@ -170,7 +170,7 @@ final class EvidenceTest extends ApiTestCase
     {
         $evidence = $this->evidence();
 
-        self::assertSame([], $evidence['pairs']);
+        self::assertSame([], $evidence['pairs']['rows']);
         self::assertNull($evidence['claims']['sort']['computed']['lower']);
         self::assertNull($evidence['ranges']['test_from']);
         $this->api('GET', '/evidence')

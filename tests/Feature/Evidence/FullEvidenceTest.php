@@ -37,7 +37,7 @@ final class FullEvidenceTest extends ApiTestCase
         self::assertSame(
             [6, 'lab-ph'],
             [
-                count($evidence->json('pairs')),
+                count($evidence->json('pairs.rows')),
                 TestMethod::query()->whereKey($evidence->json('reference.id'))->value('code'),
             ],
         );
@@ -69,7 +69,7 @@ final class FullEvidenceTest extends ApiTestCase
         )->assertOk();
         self::assertSame(
             [['pen', 1], false],
-            [[$evidence->json('reference.code'), count($evidence->json('pairs'))], $evidence->json('pairs.0.same')],
+            [[$evidence->json('reference.code'), count($evidence->json('pairs.rows'))], $evidence->json('pairs.rows.0.same')],
         );
         $sign = [
             'claim' => 'sort',
@@ -101,7 +101,7 @@ final class FullEvidenceTest extends ApiTestCase
             query: ['reader' => 'Bram Heather', 'against' => 'Ada Fenwright'],
         )->assertOk();
 
-        self::assertEqualsWithDelta(5.75, $evidence->json('pairs.0.reference'), 1e-9);
+        self::assertEqualsWithDelta(5.75, $evidence->json('pairs.rows.0.reference'), 1e-9);
         self::assertEqualsWithDelta(0.25, $evidence->json('difference.mean'), 1e-9);
     }
 
@@ -169,7 +169,7 @@ final class FullEvidenceTest extends ApiTestCase
             ['Ada Fenwright', 5, 4],
             [
                 $evidence->json('against'),
-                count($evidence->json('pairs')),
+                count($evidence->json('pairs.rows')),
                 $evidence->json('claims.sort.computed.agree'),
             ],
         );
@@ -230,8 +230,8 @@ final class FullEvidenceTest extends ApiTestCase
             $this->found($sample, $lab, $found);
         }
         $evidence = $this->api('GET', '/evidence/{method}', ids: ['method' => $probe->id])->assertOk();
-        self::assertSame([3, 2], [count($evidence->json('pairs')), count($evidence->json('left_out'))]);
-        self::assertSame('0 or less where ratios are taken', $evidence->json('left_out.0.flags.0'));
+        self::assertSame([3, 2], [count($evidence->json('pairs.rows')), count($evidence->json('left_out.rows'))]);
+        self::assertSame('0 or less where ratios are taken', $evidence->json('left_out.rows.0.flags.0'));
         self::assertSame(3, $evidence->json('claims.sort.with_all.n'), 'no policy can put a logarithm of nothing in');
         self::assertStringNotContainsString('NAN', strtoupper((string) $evidence->getContent()));
     }
@@ -426,7 +426,7 @@ final class FullEvidenceTest extends ApiTestCase
             $this->reading($sample, $this->method('lab-ph'), ['value' => $reference]);
         }
         $evidence = $this->api('GET', '/evidence/{method}', ids: ['method' => $pen->id])->assertOk();
-        self::assertCount(count($values), $evidence->json('pairs'));
+        self::assertCount(count($values), $evidence->json('pairs.rows'));
         self::assertDoesNotMatchRegularExpression('/\bNAN\b|\bINF\b|-Infinity|:NaN/', (string) $evidence->getContent());
         self::assertContains(
             $evidence->json('claims.sort.computed.verdict'),
@@ -599,7 +599,7 @@ final class FullEvidenceTest extends ApiTestCase
         $kit->update(['lot' => 'L-2']);
         $this->read($sample, 'kit-ph', '6.0', on: '2026-09-09');
 
-        $pair = $this->api('GET', '/evidence/{method}', ids: ['method' => $kit->id])->json('pairs.0');
+        $pair = $this->api('GET', '/evidence/{method}', ids: ['method' => $kit->id])->json('pairs.rows.0');
 
         self::assertSame('L-2', $pair['lot']);
     }

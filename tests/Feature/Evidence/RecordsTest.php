@@ -40,11 +40,11 @@ final class RecordsTest extends ApiTestCase
         $own = $this->evidence();
 
         self::assertTrue($alone->json('records_alone'));
-        self::assertCount(20, $alone->json('pairs'));
+        self::assertCount(20, $alone->json('pairs.rows'));
         self::assertSame(20, $alone->json('from_records'));
         self::assertSame('stands', $alone->json('claims.sort.computed.verdict'));
-        self::assertTrue($alone->json('pairs.0.from_records'));
-        self::assertCount(0, $own->json('pairs'), 'and beside own pairs they do not count unasked');
+        self::assertTrue($alone->json('pairs.rows.0.from_records'));
+        self::assertCount(0, $own->json('pairs.rows'), 'and beside own pairs they do not count unasked');
         self::assertSame('untested', $own->json('claims.sort.computed.verdict'));
     }
 
@@ -55,7 +55,7 @@ final class RecordsTest extends ApiTestCase
         foreach (range(1, 3) as $i) {
             $this->pair($area, '5.0', '5.02');
         }
-        self::assertCount(3, $this->evidence()->json('pairs'));
+        self::assertCount(3, $this->evidence()->json('pairs.rows'));
         $this->actingAs($this->reviewer);
         $this->api('POST', '/policies', [
             'analyte' => 'ph', 'required' => 0.8, 'confidence' => 0.95, 'allowable' => 0.3, 'change' => 0.5, 'crops' => [],
@@ -63,7 +63,7 @@ final class RecordsTest extends ApiTestCase
         ])->assertCreated();
         $both = $this->evidence();
 
-        self::assertCount(23, $both->json('pairs'));
+        self::assertCount(23, $both->json('pairs.rows'));
         self::assertSame(20, $both->json('from_records'));
         self::assertSame(
             [['made here', 3], ['from records: old notebook.csv', 20]],
@@ -97,7 +97,7 @@ final class RecordsTest extends ApiTestCase
         $this->api('POST', '/record-sets/{set}/withdraw', ids: ['set' => $set])->assertOk();
         self::assertTrue($check()['moved']);
         self::assertTrue($line()['claims']['sort']['moved'], 'the list says the same');
-        self::assertCount(0, $this->evidence(['records' => 1])->json('pairs'));
+        self::assertCount(0, $this->evidence(['records' => 1])->json('pairs.rows'));
         self::assertNotNull($this->api('GET', '/evidence/{method}/records', ids: ['method' => $verdict->method_id])
             ->assertOk()->json('0.withdrawn_at'));
     }
@@ -131,7 +131,7 @@ final class RecordsTest extends ApiTestCase
         self::assertSame(0, RecordSet::query()->count());
         $this->sent('', $noYear, ['mapping' => json_encode(['year' => 2023] + $mapping)] + self::about())->assertCreated();
         self::assertSame(2023, RecordPair::query()->firstOrFail()->year);
-        $pair = $this->evidence(['records' => 1])->json('pairs.0');
+        $pair = $this->evidence(['records' => 1])->json('pairs.rows.0');
         self::assertSame(['not recorded', 2023], [$pair['reader'], $pair['season']]);
         foreach (['{"sample":9}', '{"sample":0,"reference":0,"test":1,"year":2023}', '{"order":"xyz"}', '{"sample":"A"}'] as $bad) {
             $this->sent('/preview', $noYear, ['mapping' => $bad])->assertStatus(422);

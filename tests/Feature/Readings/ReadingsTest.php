@@ -135,7 +135,7 @@ final class ReadingsTest extends ApiTestCase
         $this->report($csv)->assertOk()->assertJsonPath('taken_before', true);
 
         self::assertSame([1, 1], [Reading::query()->count(), LabReport::query()->count()]);
-        $this->api('GET', '/reports')->assertOk()->assertJsonCount(1);
+        $this->api('GET', '/reports')->assertOk()->assertJsonCount(1, 'rows');
     }
 
     public function test_one_bad_row_stores_nothing_and_every_bad_cell_is_named(): void

@@ -252,11 +252,11 @@ final class TamperingTest extends ApiTestCase
     public function test_a_verdict_that_was_turned_round_speaks_no_more_anywhere(): void
     {
         $this->unseal();
-        self::assertSame([], $this->api('GET', '/verdicts')->json('0.ended'));
+        self::assertSame([], $this->api('GET', '/verdicts')->json('rows.0.ended'));
         DB::unprepared("UPDATE verdicts SET verdict = 'stands'");
         $word = 'it is not as it was signed';
 
-        self::assertStringContainsString($word, (string) $this->api('GET', '/verdicts')->json('0.ended.0'));
+        self::assertStringContainsString($word, (string) $this->api('GET', '/verdicts')->json('rows.0.ended.0'));
         self::assertStringContainsString($word, (string) $this->api('GET', '/evidence')->json('0.claims.sort.ended.0'));
         $area = Area::query()->firstOrFail();
         $bare = $this->sample($area, '2026-10-01');

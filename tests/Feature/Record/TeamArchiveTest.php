@@ -83,13 +83,13 @@ final class TeamArchiveTest extends TestCase
         $this->use('first');
         $this->actingAs(User::query()->where('email', 'maren@demo.example')->firstOrFail());
         $before = [];
-        foreach ($this->getJson('/api/verdicts')->assertOk()->json() as $verdict) {
+        foreach ($this->getJson('/api/verdicts.json')->assertOk()->json() as $verdict) {
             $before[$verdict['id']] = $this->getJson("/api/verdicts/{$verdict['id']}")->json('check.moved');
         }
         $user = User::query()->where('email', '1000001@no-address.invalid')->firstOrFail();
         $this->actingAs($user);
         Auth::setUser($user);
-        $verdicts = $this->getJson('/api/verdicts')->assertOk()->json();
+        $verdicts = $this->getJson('/api/verdicts.json')->assertOk()->json();
         self::assertNotEmpty($verdicts);
         foreach ($verdicts as $verdict) {
             self::assertGreaterThan(1_000_000, $verdict['id']);

@@ -37,7 +37,7 @@ final class InPiecesTest extends ReportTestCase
     {
         $this->inHand('taking');
 
-        $this->getJson('/api/reports')->assertJsonCount(0);
+        $this->getJson('/api/reports')->assertJsonPath('total', 0);
         $this->getJson("/api/reports/{$this->report->id}")->assertNotFound();
         self::assertStringNotContainsString('6.25', (string) $this->getJson("/api/samples/{$this->sample->id}")->getContent());
         self::assertStringNotContainsString('6.25', (string) $this->getJson('/api/side-by-side')->getContent());

@@ -176,9 +176,9 @@ final class QuestionsTest extends ReportTestCase
         self::assertSame(
             [2, 2, 2],
             [
-                $this->api('GET', '/reports')->json('0.results'),
-                $this->api('GET', '/reports')->json('0.questions'),
-                $this->api('GET', '/reports')->json('0.open'),
+                $this->api('GET', '/reports')->json('rows.0.results'),
+                $this->api('GET', '/reports')->json('rows.0.questions'),
+                $this->api('GET', '/reports')->json('rows.0.open'),
             ],
         );
         $this->api(
@@ -188,7 +188,7 @@ final class QuestionsTest extends ReportTestCase
             ['question' => ReportQuestion::query()->firstOrFail()->id],
         )->assertOk();
 
-        self::assertSame(1, $this->api('GET', '/reports')->json('0.open'));
+        self::assertSame(1, $this->api('GET', '/reports')->json('rows.0.open'));
         self::assertSame(2, LabResult::query()->where('excluded', '')->count());
     }
 }

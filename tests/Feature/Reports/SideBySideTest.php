@@ -259,7 +259,7 @@ final class SideBySideTest extends ReportTestCase
                 'r.created_at, r.updated_at FROM samples s, readings r WHERE s.year = 2020');
         $side = $this->api('GET', '/side-by-side', query: ['analyte' => 'ph'])->assertOk();
         self::assertSame(
-            [10_000, true, 300, $sample->code],
+            [10_000, true, 100, $sample->code],
             [$side->json('total'), $side->json('more'), count($side->json('rows')), $side->json('rows.0.code')],
         );
     }

@@ -120,7 +120,7 @@ final class SamplesTest extends ApiTestCase
         $read = $this->api('GET', '/samples/{sample}', ids: ['sample' => $sample->id]);
         self::assertSame([$deviations, $deviations], array_column($read->json('readings'), 'deviations'));
         $evidence = $this->api('GET', '/evidence/{method}', ids: ['method' => $this->method('kit-ph')->id]);
-        self::assertSame($deviations, $evidence->json('pairs.0.deviations'));
+        self::assertSame($deviations, $evidence->json('pairs.rows.0.deviations'));
     }
 
     public function test_conditions_that_are_none_are_refused_by_field(): void

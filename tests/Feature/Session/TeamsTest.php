@@ -106,14 +106,18 @@ final class TeamsTest extends ApiTestCase
         ) {
             $this->getJson($file)->assertNotFound();
         }
-        foreach (['/plans', '/samples', '/recommendations'] as $path) {
+        foreach (['/plans', '/recommendations'] as $path) {
             $this->api('GET', $path, query: ['site_id' => $site->id])->assertOk()->assertExactJson([]);
         }
         foreach (['/today', '/follow-up'] as $path) {
             $this->api('GET', $path, query: ['site_id' => $site->id])->assertStatus(404);
         }
         $this->api('GET', '/sites')->assertExactJson([]);
-        $this->api('GET', '/verdicts')->assertExactJson([]);
+        $nothing = ['total' => 0, 'more' => false, 'page' => 1, 'pages' => 1, 'rows' => []];
+        $this->api('GET', '/verdicts')->assertExactJson($nothing);
+        $this->api('GET', '/verdicts.json')->assertExactJson([]);
+        $this->api('GET', '/reports')->assertExactJson($nothing);
+        $this->api('GET', '/samples', query: ['site_id' => $site->id])->assertExactJson($nothing);
         $this->api('GET', '/search', query: ['q' => 'Sedge'])->assertExactJson([]);
         $this->api('GET', '/search', query: ['q' => $sample->code])->assertExactJson([]);
         self::assertSame(0, Sample::query()->count());

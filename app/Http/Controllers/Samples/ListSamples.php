@@ -5,25 +5,50 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Samples;
 
 use App\Actions\Readings\NoteGlimpses;
+use App\Database\Page;
 use App\Http\Resources\Samples\SampleResource;
 use App\Models\Sample;
+use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
 
-/** The newest composites of a site, for the bench, without what labs found, and the reports; the ledger has them all. */
+/**
+ * The composites of a site for the bench, without what labs found, and for the reports; some at a time, those that a
+ * method has read or has not, or whose label or area has some words in it.
+ */
 final class ListSamples
 {
-    private const MOST = 500;
+    private const PER_PAGE = 50;
 
-    public function __invoke(Request $request, NoteGlimpses $note): AnonymousResourceCollection
+    public function __invoke(Request $request, NoteGlimpses $note): JsonResponse
     {
-        $request->validate(['results' => ['sometimes', 'boolean']]);
+        $request->validate([
+            'site_id' => ['required', 'integer'],
+            'results' => ['sometimes', 'boolean'],
+            'read_by' => ['sometimes', 'integer'],
+            'not_read_by' => ['sometimes', 'integer'],
+            'id' => ['sometimes', 'integer'],
+            'q' => ['sometimes', 'string', 'max:60'],
+            'page' => Page::ASKED,
+        ]);
         $results = $request->boolean('results', true);
-        $samples = Sample::newestOfSite($request->integer('site_id'), self::MOST, $results);
+        $query = Sample::newestOfSite($request->integer('site_id'), $results);
+        if ($request->filled('read_by')) {
+            Sample::readBy($query, $request->integer('read_by'));
+        }
+        if ($request->filled('not_read_by')) {
+            Sample::notReadBy($query, $request->integer('not_read_by'));
+        }
+        if ($request->filled('id')) {
+            $query->whereKey($request->integer('id'));
+        }
+        if ($request->filled('q')) {
+            Sample::named($query, $request->string('q')->toString());
+        }
+        $page = Page::of($query, $request->integer('page', 1), self::PER_PAGE);
         if ($results) {
-            $note->ofSamples(array_values($samples->modelKeys()));
+            $note->ofSamples(array_values($page->rows->modelKeys()));
         }
 
-        return SampleResource::collection($samples);
+        return new JsonResponse($page->told(static fn (Sample $sample): SampleResource => new SampleResource($sample)));
     }
 }

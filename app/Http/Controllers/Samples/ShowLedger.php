@@ -6,6 +6,7 @@ namespace App\Http\Controllers\Samples;
 
 use App\Actions\Samples\Ledger;
 use App\Database\Counted;
+use App\Database\Page;
 use App\Http\Requests\Samples\LedgerRequest;
 use App\Http\Resources\Custody\PortionLine;
 use App\Models\Reading;
@@ -35,38 +36,27 @@ final class ShowLedger
     {
         $asked = $request->asked();
         $found = Counted::of($ledger($asked), array_intersect_key($asked, self::COUNTED_SLOWLY) === [] ? self::ALL : Counted::MOST);
-        $pages = max(1, (int) ceil($found->rows / self::PER_PAGE));
-        $page = $request->integer('page', 1);
-        $query = $ledger($asked, $found->areMany())->with(self::NEEDS);
-        $query->forPage($page, self::PER_PAGE);
-        $rows = $query->get();
+        $rows = $ledger($asked, $found->areMany())->with(self::NEEDS);
 
-        return new JsonResponse([
-            'total' => $found->rows,
-            'more' => ! $found->isAll,
-            'page' => $page,
-            'pages' => $pages,
-            'rows' => array_map(
-                static fn (Sample $sample): array => [
-                    'id' => $sample->id,
-                    'code' => $sample->code,
-                    'site' => $sample->site->name,
-                    'area' => $sample->area->name,
-                    'depth' => $sample->depth,
-                    'pulled_on' => $sample->pulled_on->format('Y-m-d'),
-                    'pulled_by' => $sample->pulled_by,
-                    'cores_planned' => $sample->cores_planned,
-                    'cores_pulled' => $sample->cores_pulled,
-                    'deviations' => $sample->deviations(),
-                    'read' => $sample->readings
-                        ->map(static fn (Reading $reading): string => $reading->method->workplace)
-                        ->unique()
-                        ->values()
-                        ->all(),
-                    'portions' => $sample->portions->sortBy('id')->map(PortionLine::onItsWay(...))->values()->all(),
-                ],
-                array_values($rows->all()),
-            ),
-        ]);
+        return new JsonResponse(Page::counted($found, $rows, $request->integer('page', 1), self::PER_PAGE)->told(
+            static fn (Sample $sample): array => [
+                'id' => $sample->id,
+                'code' => $sample->code,
+                'site' => $sample->site->name,
+                'area' => $sample->area->name,
+                'depth' => $sample->depth,
+                'pulled_on' => $sample->pulled_on->format('Y-m-d'),
+                'pulled_by' => $sample->pulled_by,
+                'cores_planned' => $sample->cores_planned,
+                'cores_pulled' => $sample->cores_pulled,
+                'deviations' => $sample->deviations(),
+                'read' => $sample->readings
+                    ->map(static fn (Reading $reading): string => $reading->method->workplace)
+                    ->unique()
+                    ->values()
+                    ->all(),
+                'portions' => $sample->portions->sortBy('id')->map(PortionLine::onItsWay(...))->values()->all(),
+            ],
+        ));
     }
 }

@@ -31,17 +31,18 @@ final class EvidenceResource extends JsonResource
     {
         $view = $this->resource;
         $evidence = $view->evidence;
-        $actions = $evidence->policy->terms->actions;
-        $pair = static fn (Pair $pair): PairResource => new PairResource($pair, $actions);
 
         return [
             'method' => new MethodResource($evidence->test),
             'reference' => new MethodResource($evidence->reference),
             'policy' => new PolicyResource($evidence->policy),
             'hash' => $evidence->hash()->value,
-            'ranges' => $evidence->ranges(),
-            'pairs' => array_map($pair, $evidence->counted()),
-            'left_out' => array_map($pair, $evidence->leftOut()),
+            'ranges' => [...$evidence->ranges(), ...$evidence->span()],
+            'pairs' => new PairsPage($evidence, false, 1),
+            'left_out' => new PairsPage($evidence, true, 1),
+            'dots' => array_map(self::dot(...), $evidence->pairs),
+            'cut' => $evidence->cut(),
+            'read_by' => $evidence->readBy(),
             'worth' => [
                 'pairs' => count($evidence->counted()),
                 'sessions' => $evidence->sessions(),
@@ -71,6 +72,28 @@ final class EvidenceResource extends JsonResource
                 $view->references,
             ),
             'readers' => $view->readers,
+        ];
+    }
+
+    /**
+     * A pair as the pictures need it.
+     *
+     * @return array{code: string, reference: float, test: float|null, lower: float|null, upper: float|null, same: bool,
+     *     lot: string, out: bool}
+     */
+    private static function dot(Pair $pair): array
+    {
+        $band = $pair->band();
+
+        return [
+            'code' => $pair->sample->code,
+            'reference' => $pair->reference,
+            'test' => $pair->test(),
+            'lower' => $band === null || is_infinite($band->lower) ? null : $band->lower,
+            'upper' => $band === null || is_infinite($band->upper) ? null : $band->upper,
+            'same' => $pair->testClass() === $pair->referenceClass(),
+            'lot' => $pair->lot(),
+            'out' => ! $pair->counts(),
         ];
     }
 

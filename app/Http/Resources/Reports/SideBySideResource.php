@@ -25,8 +25,12 @@ final class SideBySideResource extends JsonResource
         $view = $this->resource;
 
         return [
-            'total' => $view->total,
-            'more' => $view->hasMore,
+            ...$view->page->turner(),
+            'areas' => array_map(
+                static fn (int|string $id, string $name): array => ['id' => (int) $id, 'name' => $name],
+                array_keys($view->areas),
+                $view->areas,
+            ),
             'analyte' => $view->analyte,
             'name' => Analytes::name($view->analyte),
             'unit' => SoilUnit::home($view->analyte)->code ?? '',

@@ -1,16 +1,24 @@
-import { useQuery } from '@tanstack/vue-query'
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { toValue, type MaybeRefOrGetter } from 'vue'
 import { api } from '@/api/client'
 
-/** Every verdict ever signed. */
-export const useVerdicts = () => useQuery({ queryKey: ['verdicts'], queryFn: () => api.get('/verdicts') })
+/** The register of signed verdicts, a page of it. */
+export const useVerdicts = (page: MaybeRefOrGetter<number>) =>
+    useQuery({
+        queryKey: ['verdicts', page],
+        placeholderData: keepPreviousData,
+        queryFn: () => api.get('/verdicts', { query: { page: toValue(page) } }),
+    })
 
 /** How many claims are judged, and how many would stand by luck. */
 export const useLuck = () => useQuery({ queryKey: ['evidence', 'luck'], queryFn: () => api.get('/claims/luck') })
 
-/** What the rules of today say of the newest verdicts. */
-export const useTodaysRules = () =>
-    useQuery({ queryKey: ['verdicts', 'today'], queryFn: () => api.get('/verdicts/todays-rules') })
+/** What the rules of today say of the verdicts of a page of the register. */
+export const useTodaysRules = (page: MaybeRefOrGetter<number>) =>
+    useQuery({
+        queryKey: ['verdicts', 'today', page],
+        queryFn: () => api.get('/verdicts/todays-rules', { query: { page: toValue(page) } }),
+    })
 
 /** Every version of every policy. */
 export const usePolicies = () => useQuery({ queryKey: ['policies'], queryFn: () => api.get('/policies') })

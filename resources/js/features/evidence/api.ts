@@ -1,6 +1,6 @@
-import { useQuery } from '@tanstack/vue-query'
-import { toValue, type MaybeRefOrGetter } from 'vue'
-import { api } from '@/api/client'
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import { computed, toValue, type MaybeRefOrGetter } from 'vue'
+import { api, type Schema } from '@/api/client'
 
 /** The spreadsheets of old pairs that were brought in for a test. */
 export const useRecordSets = (method: MaybeRefOrGetter<number>) =>
@@ -20,3 +20,24 @@ export const useEvidence = (
         queryFn: () =>
             api.get('/evidence/{method}', { ids: { method: toValue(method) ?? 0 }, query: toValue(against) }),
     })
+
+/** A page of the pairs of a test; the first came with the evidence and is not asked for again. */
+export const usePairs = (
+    evidence: MaybeRefOrGetter<Schema<'Evidence'>>,
+    against: MaybeRefOrGetter<Record<string, string | number>>,
+    out: boolean,
+    page: MaybeRefOrGetter<number>,
+) => {
+    const first = (): Schema<'PairsPage'> => (out ? toValue(evidence).left_out : toValue(evidence).pairs)
+    const more = useQuery({
+        queryKey: ['evidence', () => toValue(evidence).method.id, against, 'pairs', out, page],
+        enabled: () => toValue(page) > 1,
+        placeholderData: keepPreviousData,
+        queryFn: () =>
+            api.get('/evidence/{method}/pairs', {
+                ids: { method: toValue(evidence).method.id },
+                query: { ...toValue(against), out: out ? 1 : 0, page: toValue(page) },
+            }),
+    })
+    return computed(() => (toValue(page) === 1 ? first() : (more.data.value ?? first())))
+}

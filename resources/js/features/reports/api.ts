@@ -5,8 +5,16 @@ import { api } from '@/api/client'
 /** What check soils came back as. */
 export const useCheckCharts = () => useQuery({ queryKey: ['check-charts'], queryFn: () => api.get('/check-charts') })
 
-/** The reports that were taken. */
-export const useReports = () => useQuery({ queryKey: ['reports'], queryFn: () => api.get('/reports') })
+/** The reports that were taken, a page of them, or those that a corrected one of a lab may replace. */
+export const useReports = (
+    asked: MaybeRefOrGetter<{ page?: number; id?: number; replaces_for?: number; q?: string } | null>,
+) =>
+    useQuery({
+        queryKey: ['reports', asked],
+        enabled: () => toValue(asked) !== null,
+        placeholderData: keepPreviousData,
+        queryFn: () => api.get('/reports', { query: toValue(asked) ?? {} }),
+    })
 
 /** A report that was taken, with what was asked of it. */
 export const useTakenReport = (id: MaybeRefOrGetter<number>) =>
@@ -16,13 +24,21 @@ export const useTakenReport = (id: MaybeRefOrGetter<number>) =>
     })
 
 /** All readings of the same composites beside one another. */
-export const useSideBySide = (analyte: MaybeRefOrGetter<string | null>, area: MaybeRefOrGetter<number | null>) =>
+export const useSideBySide = (
+    analyte: MaybeRefOrGetter<string | null>,
+    area: MaybeRefOrGetter<number | null>,
+    page: MaybeRefOrGetter<number>,
+) =>
     useQuery({
-        queryKey: ['side-by-side', analyte, area],
+        queryKey: ['side-by-side', analyte, area, page],
         placeholderData: keepPreviousData,
         queryFn: () =>
             api.get('/side-by-side', {
-                query: { analyte: toValue(analyte) || undefined, area: toValue(area) || undefined },
+                query: {
+                    analyte: toValue(analyte) || undefined,
+                    area: toValue(area) || undefined,
+                    page: toValue(page),
+                },
             }),
     })
 

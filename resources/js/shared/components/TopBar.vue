@@ -1,14 +1,12 @@
 <script setup lang="ts">
-import { defineAsyncComponent } from 'vue'
 import { useSession } from '@/shared/composables/useSession'
 import { useSite } from '@/shared/composables/useSite'
 import { today } from '@/shared/format'
 import { up } from '@/shared/offline/line'
 import { box } from '@/shared/offline/outbox'
+import OneOf from './OneOf.vue'
 import SearchBox from './SearchBox.vue'
 
-/** Lists and what they float on are a third of what a first page would load. */
-const OneOf = defineAsyncComponent(() => import('./OneOf.vue'))
 const { me, signOut } = useSession()
 const { sites, siteId, site, timezone, choose } = useSite()
 </script>

@@ -1,10 +1,7 @@
 import { useQueryClient } from '@tanstack/vue-query'
-import { StorageSerializers, useLocalStorage } from '@vueuse/core'
 import { computed, type MaybeRefOrGetter, toValue, watch } from 'vue'
 import type { Units } from '@/shared/format'
-import { useSites, useSiteDetail } from '@/shared/api'
-
-const chosen = useLocalStorage<number | null>('honest-core:site', null, { serializer: StorageSerializers.number })
+import { chosenSite as chosen, useSites, useSiteDetail } from '@/shared/api'
 
 /** The site that the pages are about: the one chosen last, or the first there is. */
 export function useSite() {

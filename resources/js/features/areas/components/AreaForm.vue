@@ -2,6 +2,7 @@
 import { reactive, ref, watch } from 'vue'
 import { api, type Schema } from '@/api/client'
 import FormField from '@/shared/components/FormField.vue'
+import OneOf from '@/shared/components/OneOf.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
 import { acresAndHectares, number } from '@/shared/format'
@@ -91,12 +92,16 @@ const questioned = (text: string | undefined): boolean => text?.includes('such a
             >Keep this name all the same</el-checkbox
         >
         <FormField label="Use" :wrong="wrong('use')">
-            <el-select v-model="form.use" placeholder="What grows here" filterable>
-                <el-option v-for="use in uses" :key="use.code" :value="use.code" :label="use.name">
-                    {{ use.name }}
-                    <span class="note">pH {{ number(use.low, 1) }} to {{ number(use.high, 1) }}</span>
-                </el-option>
-            </el-select>
+            <OneOf
+                v-model="form.use"
+                size="default"
+                placeholder="What grows here"
+                :options="
+                    uses.map(
+                        (use) => [use.code, `${use.name}, pH ${number(use.low, 1)} to ${number(use.high, 1)}`] as const,
+                    )
+                "
+            />
         </FormField>
         <FormField
             label="History"

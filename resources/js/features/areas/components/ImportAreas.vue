@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { reactive, ref } from 'vue'
 import { api, type Schema } from '@/api/client'
+import OneOf from '@/shared/components/OneOf.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
 import { acresAndHectares, count } from '@/shared/format'
@@ -142,14 +143,14 @@ function another(): void {
                             </el-checkbox>
                         </td>
                         <td>
-                            <el-select
+                            <OneOf
                                 v-model="area.use"
                                 :aria-label="`Use of area ${i + 1}`"
+                                size="default"
                                 placeholder="What grows here"
                                 style="width: 190px"
-                            >
-                                <el-option v-for="use in uses" :key="use.code" :value="use.code" :label="use.name" />
-                            </el-select>
+                                :options="uses.map((use) => [use.code, use.name] as const)"
+                            />
                             <p v-if="storing.wrong(`areas.${i}.use`)" class="wrong" role="alert">
                                 {{ storing.wrong(`areas.${i}.use`) }}
                             </p>

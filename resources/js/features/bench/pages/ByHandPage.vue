@@ -6,38 +6,50 @@ import { api } from '@/api/client'
 import { SampleLink } from '@/features/send'
 import FormField from '@/shared/components/FormField.vue'
 import PageHead from '@/shared/components/PageHead.vue'
+import PageTurner from '@/shared/components/PageTurner.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
-import { standing, useSamples } from '@/shared/composables/useSamples'
+import SamplePick from '@/shared/components/SamplePick.vue'
+import { standing, useSamples, type Sample } from '@/shared/composables/useSamples'
 import { useSave } from '@/shared/composables/useSave'
 import { useSession } from '@/shared/composables/useSession'
 import { useSite } from '@/shared/composables/useSite'
 import { count, day, today } from '@/shared/format'
 import BandCard from '../components/BandCard.vue'
 import BenchTabs from '../components/BenchTabs.vue'
-import { useChoices } from '@/shared/api'
+import { useChoices, useMethods } from '@/shared/api'
 import DateField from '@/shared/components/DateField.vue'
 
 const route = useRoute()
 const queries = useQueryClient()
 const { me } = useSession()
-const { site, timezone } = useSite()
-const { samples, methods, pending } = useSamples(false)
+const { site, siteId, timezone } = useSite()
+const methods = useMethods()
 const choices = useChoices()
 const tests = computed(() =>
-    methods.value.filter((method) => method.workplace === 'bench' && method.analyte !== 'texture'),
+    (methods.data.value ?? []).filter((method) => method.workplace === 'bench' && method.analyte !== 'texture'),
 )
 const kitId = ref<number | null>(null)
 const kit = computed(() => tests.value.find(({ id }) => id === kitId.value) ?? tests.value[0])
-const benchCode = (sample: (typeof samples.value)[number]): string =>
-    sample.portions.find((portion) => portion.kind === 'bench')?.code ?? sample.code
-const waiting = computed(() => samples.value.filter((sample) => standing(sample, kit.value?.id).length === 0))
+const labelOf = (sample: Sample): string => {
+    const code = sample.portions.find((portion) => portion.kind === 'bench')?.code ?? sample.code
+    return `${code}, ${sample.area.name}${standing(sample, kit.value?.id).length ? ', read already' : ''}`
+}
+const newest = useSamples(siteId, false, {})
+const unread = useSamples(siteId, false, () => (kit.value ? { not_read_by: kit.value.id } : null))
+const page = ref(1)
+watch(kit, () => (page.value = 1))
+const read = useSamples(siteId, false, () => (kit.value ? { read_by: kit.value.id, page: page.value } : null))
+const waiting = computed(() => unread.data.value?.rows ?? [])
+const pending = computed(
+    () => methods.isPending.value || newest.isPending.value || (kit.value && unread.isPending.value),
+)
 const readings = computed(() =>
-    samples.value
+    (read.data.value?.rows ?? [])
         .flatMap((sample) => standing(sample, kit.value?.id).map((reading) => ({ sample, reading })))
         .sort((a, b) => b.reading.id - a.reading.id),
 )
 const sampleId = ref<number | null>(Number(route.query.sample) || null)
-watch([waiting, samples], () => (sampleId.value ??= waiting.value[0]?.id ?? null), { immediate: true })
+watch(waiting, () => (sampleId.value ??= waiting.value[0]?.id ?? null), { immediate: true })
 const form = reactive({ reading: '', read_on: '', reader: '', flags: [] as string[], note: '' })
 watch(
     [timezone, me],
@@ -69,9 +81,9 @@ const { save, saving, refusal, wrong } = useSave(
             :over="kit ? `${kit.name}, lot ${kit.lot}` : site.name"
             title="By hand"
             :lede="
-                waiting.length
-                    ? `${count(waiting.length, 'bench portion')} to read.`
-                    : samples.length
+                unread.data.value?.total
+                    ? `${unread.data.value.more ? 'More than ' : ''}${count(unread.data.value.total, 'bench portion')} to read.`
+                    : newest.data.value?.total
                       ? 'Every bench portion has been read.'
                       : 'No composite yet. Pull a plan first.'
             "
@@ -79,7 +91,7 @@ const { save, saving, refusal, wrong } = useSave(
             <BenchTabs />
         </PageHead>
         <div class="columns two">
-            <form novalidate v-if="kit && samples.length" @submit.prevent="save()">
+            <form novalidate v-if="kit && newest.data.value?.total" @submit.prevent="save()">
                 <h2>Write down a reading</h2>
                 <p class="note">
                     One that was made without the bench page to lead it. A run times the steps and records how it was
@@ -95,19 +107,7 @@ const { save, saving, refusal, wrong } = useSave(
                     </el-select>
                 </FormField>
                 <FormField label="Bench portion">
-                    <el-select
-                        :model-value="sampleId ?? undefined"
-                        filterable
-                        placeholder="Which portion"
-                        @update:model-value="(id: number) => (sampleId = id)"
-                    >
-                        <el-option
-                            v-for="sample in samples"
-                            :key="sample.id"
-                            :value="sample.id"
-                            :label="`${benchCode(sample)}, ${sample.area.name}${standing(sample, kit.id).length ? ', read already' : ''}`"
-                        />
-                    </el-select>
+                    <SamplePick v-model="sampleId" :results="false" placeholder="Which portion" :label="labelOf" />
                 </FormField>
                 <BandCard v-if="kit.bands" v-model="form.reading" :bands="kit.bands" :wrong="wrong('reading')" />
                 <FormField v-else label="What it showed" :wrong="wrong('reading')"
@@ -145,7 +145,7 @@ const { save, saving, refusal, wrong } = useSave(
                     kit’s safety sheet at hand.
                 </p>
             </form>
-            <p v-else-if="!samples.length"><RouterLink to="/pull">To the plans that wait</RouterLink></p>
+            <p v-else-if="!newest.data.value?.total"><RouterLink to="/pull">To the plans that wait</RouterLink></p>
             <section>
                 <h2>Read so far</h2>
                 <table class="plain">
@@ -170,6 +170,13 @@ const { save, saving, refusal, wrong } = useSave(
                         </tr>
                     </tbody>
                 </table>
+                <PageTurner
+                    v-if="read.data.value"
+                    :of="read.data.value"
+                    label="Pages of readings"
+                    noun="composites"
+                    @turn="(to) => (page = to)"
+                />
             </section>
         </div>
     </template>

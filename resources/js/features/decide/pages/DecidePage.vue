@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
+import { type Schema } from '@/api/client'
 import PageHead from '@/shared/components/PageHead.vue'
+import PageTurner from '@/shared/components/PageTurner.vue'
 import VerdictStone from '@/shared/components/VerdictStone.vue'
 import { useSession } from '@/shared/composables/useSession'
 import { useSite } from '@/shared/composables/useSite'
@@ -16,11 +18,12 @@ const route = useRoute()
 const { me } = useSession()
 const { timezone } = useSite()
 const lines = useEvidenceLines()
-const verdicts = useVerdicts()
+const page = ref(1)
+const verdicts = useVerdicts(page)
 const policies = usePolicies()
 const choices = useChoices()
 const { data: luck } = useLuck()
-const { data: rules } = useTodaysRules()
+const { data: rules } = useTodaysRules(page)
 const today = computed(() => new Map((rules.value ?? []).map(({ verdict_id: id, would }) => [id, would])))
 const otherwise = computed(() => (rules.value ?? []).filter(({ was, would }) => would !== null && would !== was))
 const analytes = computed(() => [...new Set((policies.data.value ?? []).map((policy) => policy.analyte))])
@@ -30,8 +33,8 @@ const current = computed(() => versions.value[0])
 const called = (code: string): string => (code === 'ph' ? 'pH' : code.replace('_', ' '))
 const changing = ref(false)
 const chains = computed(() => {
-    const groups = new Map<string, NonNullable<typeof verdicts.data.value>>()
-    for (const verdict of verdicts.data.value ?? []) {
+    const groups = new Map<string, Schema<'Verdict'>[]>()
+    for (const verdict of verdicts.data.value?.rows ?? []) {
         const key = `${verdict.method}, ${verdict.claim}`
         groups.set(key, [...(groups.get(key) ?? []), verdict])
     }
@@ -57,10 +60,10 @@ const lede = computed(() =>
         <PageHead
             over="What each test may be used for"
             title="Decide"
-            :lede="verdicts.data.value.length ? lede : 'No verdict has been signed yet.'"
+            :lede="verdicts.data.value.total ? lede : 'No verdict has been signed yet.'"
         >
             <RouterLink to="/decide/strategies">What to buy next season</RouterLink>
-            <a href="/api/verdicts" download="verdicts.json">The register as JSON</a>
+            <a href="/api/verdicts.json">The register as JSON</a>
         </PageHead>
         <div class="columns two">
             <section>
@@ -107,11 +110,11 @@ const lede = computed(() =>
                     {{ percent(luck.any_by_luck) }}.
                 </p>
                 <p v-if="otherwise.length" class="note">
-                    By today’s rules {{ number(otherwise.length, 0) }} of these verdicts would be another; each keeps
-                    what it was signed as, and says below what it would be.
+                    By today’s rules {{ number(otherwise.length, 0) }} of the verdicts below would be another; each
+                    keeps what it was signed as, and says what it would be.
                 </p>
                 <p v-else-if="rules?.length" class="note">
-                    Today’s rules say the same of every verdict whose pairs were kept.
+                    Today’s rules say the same of every verdict below whose pairs were kept.
                 </p>
                 <p class="note">A verdict is signed on the page of its evidence, by a reviewer.</p>
                 <template v-for="{ title, chain } in chains" :key="title">
@@ -123,6 +126,12 @@ const lede = computed(() =>
                         :today="today"
                     />
                 </template>
+                <PageTurner
+                    :of="verdicts.data.value"
+                    label="Pages of the register"
+                    noun="verdicts"
+                    @turn="(to) => (page = to)"
+                />
             </section>
             <aside>
                 <nav class="analytes" aria-label="Policy of">

@@ -1,17 +1,19 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { Schema } from '@/api/client'
+import ScrolledTable from '@/shared/components/ScrolledTable.vue'
 import { number } from '@/shared/format'
 
 /** Test against reference, with the line on which they would be equal and both fitted lines. */
 const props = defineProps<{ evidence: Schema<'Evidence'> }>()
+const open = ref(false)
 const SIZE = 300
 const [LEFT, FOOT] = [36, 262]
 const ratio = computed(() => props.evidence.difference?.ratio ?? false)
 const turn = (value: number): number => (ratio.value ? Math.log(value) : value)
 const pairs = computed(() =>
-    props.evidence.pairs.filter(
-        ({ test, reference }) => test !== null && (!ratio.value || (test > 0 && reference > 0)),
+    props.evidence.dots.filter(
+        ({ test, reference, out }) => !out && test !== null && (!ratio.value || (test > 0 && reference > 0)),
     ),
 )
 const span = computed(() => {
@@ -108,8 +110,8 @@ const steady = computed(() => {
             <path v-if="ranks" :d="ranks" fill="none" stroke="#1F6B66" stroke-width="1.6" stroke-dasharray="7 3" />
             <template v-for="pair in pairs" :key="pair.code">
                 <path
-                    v-if="pair.band && pair.band.lower !== null && pair.band.upper !== null"
-                    :d="`M${x(pair.reference)} ${y(pair.band.lower)}V${y(pair.band.upper)}`"
+                    v-if="pair.lower !== null && pair.upper !== null"
+                    :d="`M${x(pair.reference)} ${y(pair.lower)}V${y(pair.upper)}`"
                     stroke="#6B4526"
                     stroke-width="3"
                     opacity=".55"
@@ -132,7 +134,7 @@ const steady = computed(() => {
             {{ lines ? `${lines[0]!.toUpperCase()}${lines.slice(1)}.` : '' }}
             {{ steady }}
         </figcaption>
-        <details>
+        <details @toggle="open = ($event.target as HTMLDetailsElement).open">
             <summary>As a table</summary>
             <table v-if="fits.length" class="plain">
                 <thead>
@@ -152,24 +154,22 @@ const steady = computed(() => {
                     </tr>
                 </tbody>
             </table>
-            <table class="plain">
-                <thead>
+            <ScrolledTable v-if="open" :rows="pairs" :columns="4">
+                <template #head>
                     <tr>
                         <th>Composite</th>
                         <th class="num">Reference</th>
                         <th class="num">Test</th>
                         <th>Side</th>
                     </tr>
-                </thead>
-                <tbody>
-                    <tr v-for="pair in pairs" :key="pair.code">
-                        <td>{{ pair.code }}</td>
-                        <td class="num">{{ number(pair.reference, ratio ? 0 : 2) }}</td>
-                        <td class="num">{{ number(pair.test, ratio ? 0 : 2) }}</td>
-                        <td>{{ pair.same ? 'same' : 'other' }}</td>
-                    </tr>
-                </tbody>
-            </table>
+                </template>
+                <template #default="{ row: pair }">
+                    <td>{{ pair.code }}</td>
+                    <td class="num">{{ number(pair.reference, ratio ? 0 : 2) }}</td>
+                    <td class="num">{{ number(pair.test, ratio ? 0 : 2) }}</td>
+                    <td>{{ pair.same ? 'same' : 'other' }}</td>
+                </template>
+            </ScrolledTable>
         </details>
     </figure>
 </template>

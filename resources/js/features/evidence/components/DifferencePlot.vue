@@ -1,24 +1,23 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { Schema } from '@/api/client'
+import ScrolledTable from '@/shared/components/ScrolledTable.vue'
 import { number, signed } from '@/shared/format'
 
 /** Differences from the reference against the level, with limits of agreement, their intervals and what a rate allows. */
 const props = defineProps<{ evidence: Schema<'Evidence'> }>()
+const open = ref(false)
 const WIDE = 330
 const TALL = 250
 const [LEFT, RIGHT, TOP, FOOT] = [40, 288, 10, 214]
 const ratio = computed(() => props.evidence.difference?.ratio ?? false)
 const unit = computed(() => (props.evidence.method.analyte === 'ph' ? 'pH' : props.evidence.method.analyte))
 const points = computed(() =>
-    [
-        ...props.evidence.pairs.map((pair) => ({ pair, out: false })),
-        ...props.evidence.left_out.map((pair) => ({ pair, out: true })),
-    ]
-        .filter(({ pair }) => pair.test !== null && (!ratio.value || (pair.test > 0 && pair.reference > 0)))
-        .map(({ pair, out }) => {
-            const [t, r] = ratio.value ? [Math.log(pair.test!), Math.log(pair.reference)] : [pair.test!, pair.reference]
-            return { code: pair.code, level: (t + r) / 2, difference: t - r, same: pair.same, out }
+    props.evidence.dots
+        .filter(({ test, reference }) => test !== null && (!ratio.value || (test > 0 && reference > 0)))
+        .map(({ code, test, reference, same, out }) => {
+            const [t, r] = ratio.value ? [Math.log(test!), Math.log(reference)] : [test!, reference]
+            return { code, level: (t + r) / 2, difference: t - r, same, out }
         }),
 )
 const found = computed(() => props.evidence.difference)
@@ -156,24 +155,22 @@ const means = computed(() => {
             <text :x="LEFT - 4" :y="y(0) + 4" text-anchor="end">{{ ratio ? '× 1' : '0' }}</text>
         </svg>
         <figcaption class="note">{{ means }}</figcaption>
-        <details>
+        <details @toggle="open = ($event.target as HTMLDetailsElement).open">
             <summary>As a table</summary>
-            <table class="plain">
-                <thead>
+            <ScrolledTable v-if="open" :rows="points" :columns="3">
+                <template #head>
                     <tr>
                         <th>Composite</th>
                         <th class="num">Difference</th>
                         <th>Side</th>
                     </tr>
-                </thead>
-                <tbody>
-                    <tr v-for="point in points" :key="point.code">
-                        <td>{{ point.code }}</td>
-                        <td class="num">{{ shown(point.difference) }}</td>
-                        <td>{{ point.out ? 'left out' : point.same ? 'same' : 'other' }}</td>
-                    </tr>
-                </tbody>
-            </table>
+                </template>
+                <template #default="{ row: point }">
+                    <td>{{ point.code }}</td>
+                    <td class="num">{{ shown(point.difference) }}</td>
+                    <td>{{ point.out ? 'left out' : point.same ? 'same' : 'other' }}</td>
+                </template>
+            </ScrolledTable>
         </details>
     </figure>
 </template>

@@ -1,15 +1,28 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { Schema } from '@/api/client'
 import { SampleLink } from '@/features/send'
+import PageTurner from '@/shared/components/PageTurner.vue'
 import { day, number } from '@/shared/format'
+import { usePairs } from '../api'
 
-const props = defineProps<{ evidence: Schema<'Evidence'> }>()
+const props = defineProps<{ evidence: Schema<'Evidence'>; against: Record<string, string | number> }>()
+const page = ref(1)
+const pairs = usePairs(
+    () => props.evidence,
+    () => props.against,
+    true,
+    page,
+)
+watch(
+    () => [props.evidence.method.id, props.against],
+    () => (page.value = 1),
+)
 const withAll = computed(() => props.evidence.claims.sort.with_all)
 </script>
 
 <template>
-    <section v-if="evidence.left_out.length" class="out">
+    <section v-if="evidence.left_out.total" class="out">
         <h2>
             Left out, with reasons
             <span class="note"
@@ -19,7 +32,7 @@ const withAll = computed(() => props.evidence.claims.sort.with_all)
         </h2>
         <table class="plain">
             <tbody>
-                <tr v-for="pair in evidence.left_out" :key="pair.code">
+                <tr v-for="pair in pairs.rows" :key="pair.code">
                     <td>
                         <svg viewBox="0 0 10 10" width="10" height="10" aria-hidden="true">
                             <path d="M1 1 9 9M9 1 1 9" stroke="#221D17" stroke-width="1.4" />
@@ -43,6 +56,13 @@ const withAll = computed(() => props.evidence.claims.sort.with_all)
                 </tr>
             </tbody>
         </table>
+        <PageTurner
+            :of="pairs"
+            label="Pages of what is left out"
+            noun="pairs"
+            :words="['Before', 'Further']"
+            @turn="(to) => (page = to)"
+        />
     </section>
 </template>
 

@@ -14,9 +14,9 @@ const lots = computed(() => {
         name,
         mean,
         x: LEFT + STEP * (at + 0.5),
-        dots: props.evidence.pairs
-            .filter(({ lot, difference }) => named(lot) === name && difference !== null)
-            .map(({ code, difference }) => ({ code, value: difference! })),
+        dots: props.evidence.dots
+            .filter(({ lot, test, out }) => !out && named(lot) === name && test !== null)
+            .map(({ code, test, reference }) => ({ code, value: test! - reference })),
     }))
 })
 const most = computed(() =>

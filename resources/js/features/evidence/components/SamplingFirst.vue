@@ -95,7 +95,7 @@ const from = computed(
                 <tr>
                     <td>Pairs too close to call by it</td>
                     <td class="num">
-                        {{ sampling.close === null ? '–' : `${sampling.close} of ${evidence.pairs.length}` }}
+                        {{ sampling.close === null ? '–' : `${sampling.close} of ${evidence.pairs.total}` }}
                     </td>
                 </tr>
             </tbody>

@@ -15,7 +15,7 @@ const queries = useQueryClient()
 const { me } = useSession()
 const state = props.evidence.claims[props.claim]
 const { test_from, test_to, reference_from, reference_to } = props.evidence.ranges
-const readers = [...new Set(props.evidence.pairs.map((pair) => pair.reader))].join(', ')
+const readers = props.evidence.read_by.join(', ')
 const { lots, seasons } = state.coverage
 const names = (groups: typeof lots, kind: string): string =>
     groups
@@ -61,7 +61,7 @@ async function again(): Promise<void> {
             <VerdictStone :verdict="state.computed.verdict" :size="36" quiet />
             <span>
                 {{ evidence.method.name }}, {{ claim }}: <strong>{{ state.computed.verdict }}</strong>, on
-                {{ evidence.pairs.length }} pairs, under policy {{ evidence.policy.version }}
+                {{ evidence.pairs.total }} pairs, under policy {{ evidence.policy.version }}
             </span>
         </p>
         <p v-if="evidence.records_alone" class="note">

@@ -1,35 +1,41 @@
 <script setup lang="ts">
 import StripPatterns from '@/shared/components/StripPatterns.vue'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { Schema } from '@/api/client'
 import { SampleLink } from '@/features/send'
+import PageTurner from '@/shared/components/PageTurner.vue'
 import { number, signed } from '@/shared/format'
+import { usePairs } from '../api'
 import SameSideStrip from './SameSideStrip.vue'
 import SideGlyph from './SideGlyph.vue'
 
-const props = defineProps<{ evidence: Schema<'Evidence'>; nouns: { test: string; reference: string } }>()
+const props = defineProps<{
+    evidence: Schema<'Evidence'>
+    nouns: { test: string; reference: string }
+    against: Record<string, string | number>
+}>()
 const SHOWN = 10
 const WIDTH = 280
 const all = ref(false)
-const sorted = computed(() =>
-    [...props.evidence.pairs].sort(
-        (a, b) => Number(a.same) - Number(b.same) || Math.abs(b.difference ?? 9) - Math.abs(a.difference ?? 9),
-    ),
+const page = ref(1)
+const pairs = usePairs(
+    () => props.evidence,
+    () => props.against,
+    false,
+    page,
 )
-const rows = computed(() => (all.value ? sorted.value : sorted.value.slice(0, SHOWN)))
-const hidden = computed(() => sorted.value.length - rows.value.length)
+watch(
+    () => [props.evidence.method.id, props.against],
+    () => ((page.value = 1), (all.value = false)),
+)
+const rows = computed(() => (all.value ? pairs.value.rows : pairs.value.rows.slice(0, SHOWN)))
+const hidden = computed(() => pairs.value.total - rows.value.length)
 const isPh = computed(() => props.evidence.method.analyte.endsWith('ph'))
 const unit = computed(() => (isPh.value ? 'pH' : props.evidence.method.analyte))
 const digits = computed(() => (isPh.value ? 2 : 0))
 const scale = computed(() => {
-    const values = props.evidence.pairs.flatMap((pair) => [
-        pair.reference,
-        pair.test ?? pair.reference,
-        pair.band?.lower ?? pair.reference,
-        pair.band?.upper ?? pair.reference,
-        ...pair.limits,
-    ])
-    const [low, high] = [Math.min(...values), Math.max(...values)]
+    const { shown_from: low, shown_to: high } = props.evidence.ranges
+    if (low === null || high === null) return { from: 4, to: 8, step: 1 }
     if (isPh.value) return { from: Math.min(4, Math.floor(low)), to: Math.max(8, Math.ceil(high)), step: 1 }
     const step = [0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 2000].find((one) => (high - low) / one <= 6) ?? 5000
     return { from: Math.floor(low / step) * step, to: Math.ceil(high / step) * step, step }
@@ -40,7 +46,6 @@ const marks = computed(() =>
         (_, i) => scale.value.from + i * scale.value.step,
     ),
 )
-const cut = computed(() => props.evidence.pairs.filter((pair) => pair.band?.cut).length)
 const kit = computed(() => props.evidence.model?.bands ?? null)
 const actions = computed(() => props.evidence.policy.terms.actions)
 </script>
@@ -149,11 +154,21 @@ const actions = computed(() => props.evidence.policy.terms.actions)
                 </tr>
             </tbody>
         </table>
+        <PageTurner
+            v-if="all"
+            :of="pairs"
+            label="Pages of the pairs"
+            noun="pairs"
+            :words="['Before', 'Further']"
+            @turn="(to) => (page = to)"
+        />
         <p class="note foot">
-            <span v-if="sorted.length">
-                {{ rows.length }} of {{ sorted.length }} shown, worst first.
-                <button v-if="hidden > 0" type="button" class="link" @click="all = true">Show {{ hidden }} more</button>
-                <button v-else-if="all" type="button" class="link" @click="all = false">
+            <span v-if="pairs.total">
+                {{ rows.length }} of {{ pairs.total }} shown, worst first.
+                <button v-if="hidden > 0 && !all" type="button" class="link" @click="all = true">
+                    Show {{ pairs.pages > 1 ? 'more' : `${hidden} more` }}
+                </button>
+                <button v-else-if="all" type="button" class="link" @click="((all = false), (page = 1))">
                     Show the first {{ SHOWN }}
                 </button>
             </span>
@@ -166,9 +181,9 @@ const actions = computed(() => props.evidence.policy.terms.actions)
                         : `${number(kit.sd, 2)} (${number(kit.sd_interval[0]!, 2)} to ${number(kit.sd_interval[1]!, 2)})`
                 }}.
             </span>
-            <span v-if="cut">
-                A limit cuts the band in {{ cut }} of {{ sorted.length }}: the card cannot split those; each counts by
-                its middle.
+            <span v-if="evidence.cut">
+                A limit cuts the band in {{ evidence.cut }} of {{ pairs.total }}: the card cannot split those; each
+                counts by its middle.
             </span>
         </p>
     </section>

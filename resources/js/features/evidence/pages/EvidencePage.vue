@@ -125,7 +125,7 @@ const analyte = computed(() =>
                 >From records: how these were read is not known, and a verdict on them says so.</span
             >
             <span v-else-if="evidence.from_records" class="note"
-                >{{ evidence.from_records }} of {{ evidence.pairs.length }} pairs are from records, as the policy
+                >{{ evidence.from_records }} of {{ evidence.pairs.total }} pairs are from records, as the policy
                 says.</span
             >
             <span v-if="evidence.against" class="note"
@@ -144,7 +144,7 @@ const analyte = computed(() =>
                 :timezone="timezone"
                 :may-sign="
                     (me?.may_sign ?? false) &&
-                    evidence.pairs.length > 0 &&
+                    evidence.pairs.total > 0 &&
                     !evidence.against &&
                     evidence.reference.workplace === 'lab'
                 "
@@ -153,12 +153,12 @@ const analyte = computed(() =>
         </div>
         <div class="columns two">
             <div>
-                <StripTable v-if="evidence.pairs.length" :evidence="evidence" :nouns="nouns" />
+                <StripTable v-if="evidence.pairs.total" :evidence="evidence" :nouns="nouns" :against="against" />
                 <p v-else class="lede">
                     No pair yet. Read the bench portion and enter the lab’s pH of the same composite, or bring old
                     records in.
                 </p>
-                <LeftOut :evidence="evidence" />
+                <LeftOut :evidence="evidence" :against="against" />
             </div>
             <aside>
                 <h2>
@@ -193,10 +193,10 @@ const analyte = computed(() =>
             </aside>
         </div>
         <WouldSettle :evidence="evidence" />
-        <SoilsToCome v-if="evidence.pairs.length" :evidence="evidence" />
+        <SoilsToCome v-if="evidence.pairs.total" :evidence="evidence" />
         <div class="columns apart">
             <TakenApart :evidence="evidence" />
-            <section v-if="evidence.pairs.length > 1">
+            <section v-if="evidence.pairs.total > 1">
                 <h2>Agreement</h2>
                 <AgreementPlot :evidence="evidence" />
             </section>

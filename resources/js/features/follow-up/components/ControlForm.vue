@@ -63,9 +63,9 @@ const composites = computed(() => [
 const code = ref('')
 const saying = useSave(
     async (control: number) => {
-        const found = await api.get('/samples', { query: { site_id: props.series.site_id } })
-        const sample = found.find((one) => one.code === code.value)
-        if (!sample) throw new Error(`${code.value} is not among the newest composites of this site.`)
+        const found = await api.get('/samples', { query: { site_id: props.series.site_id, q: code.value } })
+        const sample = found.rows.find((one) => one.code === code.value)
+        if (!sample) throw new Error(`${code.value} is no composite of this site.`)
         return api.post('/controls/{control}/samples', { samples: [sample.id] }, { ids: { control } })
     },
     async () => {

@@ -18,7 +18,7 @@ export function useTakeSpread(siteId: Ref<number | null>) {
             await keeping()
             await navigator.storage?.persist?.().catch(() => false)
             await Promise.all([
-                api.get('/session'),
+                api.get('/start'),
                 api.get('/welcome'),
                 api.get('/sites'),
                 api.get('/sites/{site}', { ids: { site } }),

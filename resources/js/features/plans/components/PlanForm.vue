@@ -3,11 +3,13 @@ import { computed, ref } from 'vue'
 import type { Refused, Schema } from '@/api/client'
 import CoreGlyph from '@/shared/components/CoreGlyph.vue'
 import FormField from '@/shared/components/FormField.vue'
-import { depth, feet, metres, type Units } from '@/shared/format'
+import OneOf from '@/shared/components/OneOf.vue'
+import { feet, metres, type Units } from '@/shared/format'
 import ChipChoice from './ChipChoice.vue'
+import LayerChoice from './LayerChoice.vue'
 import type { Kept } from '../composables/useDraft'
 import ZonesField from './ZonesField.vue'
-import { LAYERS, PATTERNS, usualSpec, type Spec } from '../usual'
+import { PATTERNS, usualSpec, type Spec } from '../usual'
 import NumberRow from '@/shared/components/NumberRow.vue'
 import WalkFields from './WalkFields.vue'
 
@@ -64,31 +66,22 @@ function choose(code: string | undefined): void {
 <template>
     <div>
         <FormField label="School" :hint="school?.why">
-            <el-select
-                :model-value="spec.school ?? undefined"
-                clearable
-                filterable
-                placeholder="None, own choice"
+            <OneOf
+                :model-value="spec.school ?? ''"
+                size="default"
+                none="None, own choice"
+                :options="schools.map((one) => [one.code, one.name] as const)"
                 @update:model-value="choose"
-            >
-                <el-option v-for="one in schools" :key="one.code" :value="one.code" :label="one.name" />
-            </el-select>
+            />
         </FormField>
         <p class="note where"><RouterLink :to="`/plans/${areaId}/schools`">Where the schools disagree</RouterLink></p>
         <div class="depth">
             <CoreGlyph :depth="spec.layers[0] ?? '0-6in'" planned :width="13" />
-            <FormField label="Depth layers, a composite for each" :wrong="field('layers')">
-                <el-select
-                    v-model="spec.layers"
-                    aria-label="Depth layers"
-                    multiple
-                    filterable
-                    allow-create
-                    default-first-option
-                >
-                    <el-option v-for="layer in LAYERS" :key="layer" :value="layer" :label="depth(layer)" />
-                </el-select>
-            </FormField>
+            <div class="field">
+                <span class="label">Depth layers, a composite for each</span>
+                <LayerChoice v-model="spec.layers" />
+                <p v-if="field('layers')" class="wrong" role="alert">{{ field('layers') }}</p>
+            </div>
         </div>
         <FormField label="Cores in the composite" :wrong="field('cores')">
             <el-input-number v-model="spec.cores" :min="2" :max="200" :step="1" step-strictly name="cores" />

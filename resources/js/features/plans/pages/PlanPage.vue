@@ -128,22 +128,23 @@ const state = computed(() => {
             />
             <label v-if="ofArea.length > 1" class="field">
                 <span class="label">Earlier plans of this area</span>
-                <el-select
-                    :model-value="planId ?? undefined"
-                    @update:model-value="
-                        (id: number) => router.replace({ path: `/plans/${areaId}`, query: { plan: id } })
+                <OneOf
+                    :model-value="planId ?? ''"
+                    size="default"
+                    :options="
+                        ofArea.map(
+                            (plan) =>
+                                [
+                                    plan.id,
+                                    `${day(plan.saved_at, timezone)}, ${plan.cores} ` +
+                                        `cores${plan.samples.length ? `, ${plan.samples.join(', ')}` : ''}`,
+                                ] as const,
+                        )
                     "
-                >
-                    <el-option
-                        v-for="plan in ofArea"
-                        :key="plan.id"
-                        :value="plan.id"
-                        :label="
-                            `${day(plan.saved_at, timezone)}, ${plan.cores} ` +
-                            `cores${plan.samples.length ? `, ${plan.samples.join(', ')}` : ''}`
-                        "
-                    />
-                </el-select>
+                    @update:model-value="
+                        (id: number | '') => router.replace({ path: `/plans/${areaId}`, query: { plan: id } })
+                    "
+                />
             </label>
         </section>
         <div class="map">

@@ -4,12 +4,14 @@ import { computed, reactive, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, type Schema } from '@/api/client'
 import FormField from '@/shared/components/FormField.vue'
+import OneOf from '@/shared/components/OneOf.vue'
 import PageHead from '@/shared/components/PageHead.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
 import { useSite } from '@/shared/composables/useSite'
 import { depth, number } from '@/shared/format'
-import { LAYERS, PATTERNS } from '../usual'
+import LayerChoice from '../components/LayerChoice.vue'
+import { PATTERNS } from '../usual'
 import { useSchoolsOf } from '../api'
 
 const route = useRoute()
@@ -138,19 +140,18 @@ async function makeDefault(code: string | null): Promise<void> {
                     ><el-input-number v-model="form.cell_acres" :controls="false" size="small"
                 /></FormField>
             </div>
-            <FormField label="Layers" :wrong="wrong('layers')">
-                <el-select v-model="form.layers" multiple filterable allow-create
-                    ><el-option v-for="layer in LAYERS" :key="layer" :value="layer" :label="depth(layer)"
-                /></el-select>
+            <div class="field">
+                <span class="label">Layers</span>
+                <LayerChoice v-model="form.layers" />
+                <p v-if="wrong('layers')" class="wrong" role="alert">{{ wrong('layers') }}</p>
+            </div>
+            <FormField label="Walk">
+                <OneOf
+                    v-model="form.pattern"
+                    size="default"
+                    :options="PATTERNS.map(({ value, label }) => [value, label] as const)"
+                />
             </FormField>
-            <FormField label="Walk"
-                ><el-select v-model="form.pattern"
-                    ><el-option
-                        v-for="one in PATTERNS"
-                        :key="one.value"
-                        :value="one.value"
-                        :label="one.label" /></el-select
-            ></FormField>
             <FormField label="Why" :wrong="wrong('why')"
                 ><el-input v-model="form.why" type="textarea" :rows="2"
             /></FormField>

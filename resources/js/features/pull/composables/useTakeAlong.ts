@@ -19,7 +19,7 @@ export function useTakeAlong(user: () => string) {
         try {
             await keeping()
             await navigator.storage?.persist?.().catch(() => false)
-            await Promise.all([api.get('/session'), api.get('/choices'), api.get('/welcome'), api.get('/sites')])
+            await Promise.all([api.get('/start'), api.get('/choices'), api.get('/welcome'), api.get('/sites')])
             const db = await database()
             for (const id of plans) {
                 const ids = { plan: id }

@@ -4,15 +4,16 @@ import { computed, ref, watch } from 'vue'
 import { api, type Schema } from '@/api/client'
 import FormField from '@/shared/components/FormField.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
+import SamplePick from '@/shared/components/SamplePick.vue'
 import { standing, type Sample } from '@/shared/composables/useSamples'
 import { useSave } from '@/shared/composables/useSave'
 import DateField from '@/shared/components/DateField.vue'
 
 /** The lab's results of one composite, typed from a paper report. */
-const props = defineProps<{ samples: Sample[]; methods: Schema<'Method'>[]; start: number | null; day: string }>()
+const props = defineProps<{ methods: Schema<'Method'>[]; start: number | null; day: string }>()
 const queries = useQueryClient()
 const sampleId = ref<number | null>(props.start)
-const sample = computed(() => props.samples.find((one) => one.id === sampleId.value) ?? null)
+const sample = ref<Sample | null>(null)
 const typedIn = ref<Record<number, string>>({})
 const readOn = ref(props.day)
 const title = (method: Schema<'Method'>) =>
@@ -48,19 +49,13 @@ const wrongOf = (method: Schema<'Method'>) => wrong(`results.${given.value.index
     <form novalidate @submit.prevent="save()">
         <RefusalNote v-if="refusal && !Object.keys(refusal.fields).length" :refusal="refusal" />
         <FormField label="Composite">
-            <el-select
-                :model-value="sampleId ?? undefined"
-                filterable
+            <SamplePick
+                v-model="sampleId"
+                :results="true"
                 placeholder="Which composite"
-                @update:model-value="(id: number) => (sampleId = id)"
-            >
-                <el-option
-                    v-for="one in samples"
-                    :key="one.id"
-                    :value="one.id"
-                    :label="`${one.code}, ${one.area.name}`"
-                />
-            </el-select>
+                :label="(one) => `${one.code}, ${one.area.name}`"
+                @picked="(one) => (sample = one)"
+            />
         </FormField>
         <template v-if="sample">
             <FormField v-for="method in free" :key="method.id" :label="title(method)" :wrong="wrongOf(method)">

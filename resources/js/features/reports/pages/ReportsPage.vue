@@ -1,8 +1,10 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { SampleLink } from '@/features/send'
+import { useMethods } from '@/shared/api'
 import PageHead from '@/shared/components/PageHead.vue'
+import PageTurner from '@/shared/components/PageTurner.vue'
 import { standing, useSamples } from '@/shared/composables/useSamples'
 import { useSite } from '@/shared/composables/useSite'
 import { count, day, today } from '@/shared/format'
@@ -11,14 +13,22 @@ import { useReports } from '../api'
 
 const route = useRoute()
 const router = useRouter()
-const { site, timezone } = useSite()
-const { samples, methods, pending } = useSamples(true)
+const { site, siteId, timezone } = useSite()
+const methods = useMethods()
+const page = ref(1)
+const samples = useSamples(siteId, true, () => ({ page: page.value }))
 /** The three series of the lab that the team began with; those of other labs and analytes stand in their reports. */
-const lab = computed(() => methods.value.filter(({ code }) => ['lab-ph', 'lab-mehlich', 'lab-smp'].includes(code)))
+const lab = computed(() =>
+    (methods.data.value ?? []).filter(({ code }) => ['lab-ph', 'lab-mehlich', 'lab-smp'].includes(code)),
+)
 const ph = computed(() => lab.value.find((method) => method.analyte === 'ph'))
-const waiting = computed(() => samples.value.filter((sample) => standing(sample, ph.value?.id).length === 0))
-const reports = useReports()
-const start = computed(() => Number(route.query.sample) || waiting.value[0]?.id || null)
+const unread = useSamples(siteId, true, () => (ph.value ? { not_read_by: ph.value.id } : null))
+const reportsPage = ref(1)
+const reports = useReports(() => ({ page: reportsPage.value }))
+const pending = computed(
+    () => methods.isPending.value || samples.isPending.value || (ph.value && unread.isPending.value),
+)
+const start = computed(() => Number(route.query.sample) || unread.data.value?.rows[0]?.id || null)
 </script>
 
 <template>
@@ -27,9 +37,9 @@ const start = computed(() => Number(route.query.sample) || waiting.value[0]?.id 
             :over="ph?.name ?? site.name"
             title="Reports"
             :lede="
-                waiting.length
-                    ? `${count(waiting.length, 'composite')} without the lab’s pH.`
-                    : samples.length
+                unread.data.value?.total
+                    ? `${unread.data.value.more ? 'More than ' : ''}${count(unread.data.value.total, 'composite')} without the lab’s pH.`
+                    : samples.data.value?.total
                       ? 'Every composite has the lab’s pH.'
                       : 'No composite yet. Pull a plan first.'
             "
@@ -51,17 +61,11 @@ const start = computed(() => Number(route.query.sample) || waiting.value[0]?.id 
                     <a href="/api/results.json">as JSON</a>
                 </p>
                 <h2 class="next">Typed from paper</h2>
-                <TypeResult
-                    v-if="samples.length"
-                    :samples="samples"
-                    :methods="lab"
-                    :start="start"
-                    :day="today(timezone)"
-                />
+                <TypeResult v-if="samples.data.value?.total" :methods="lab" :start="start" :day="today(timezone)" />
                 <h2 class="next">Files taken</h2>
                 <table class="plain">
                     <tbody>
-                        <tr v-for="one in reports.data.value ?? []" :key="one.id">
+                        <tr v-for="one in reports.data.value?.rows ?? []" :key="one.id">
                             <td>
                                 <RouterLink :to="`/reports/${one.id}`">{{ one.file_name }}</RouterLink>
                                 <span v-if="one.replaced" class="note">, replaced</span>
@@ -72,6 +76,13 @@ const start = computed(() => Number(route.query.sample) || waiting.value[0]?.id 
                         </tr>
                     </tbody>
                 </table>
+                <PageTurner
+                    v-if="reports.data.value"
+                    :of="reports.data.value"
+                    label="Pages of files"
+                    noun="files"
+                    @turn="(to) => (reportsPage = to)"
+                />
             </section>
             <section>
                 <h2>Results</h2>
@@ -87,7 +98,7 @@ const start = computed(() => Number(route.query.sample) || waiting.value[0]?.id 
                         </tr>
                     </thead>
                     <tbody>
-                        <tr v-for="sample in samples" :key="sample.id">
+                        <tr v-for="sample in samples.data.value?.rows ?? []" :key="sample.id">
                             <td><SampleLink :id="sample.id" :code="sample.code" /></td>
                             <td>{{ sample.area.name }}</td>
                             <td v-for="method in lab" :key="method.id" class="num">
@@ -97,6 +108,13 @@ const start = computed(() => Number(route.query.sample) || waiting.value[0]?.id 
                         </tr>
                     </tbody>
                 </table>
+                <PageTurner
+                    v-if="samples.data.value"
+                    :of="samples.data.value"
+                    label="Pages of results"
+                    noun="composites"
+                    @turn="(to) => (page = to)"
+                />
             </section>
         </div>
     </template>

@@ -5,6 +5,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { type Schema } from '@/api/client'
 import { SampleLink } from '@/features/send'
 import PageHead from '@/shared/components/PageHead.vue'
+import PageTurner from '@/shared/components/PageTurner.vue'
 import { count, number } from '@/shared/format'
 import ReadingStrip from '../components/ReadingStrip.vue'
 import { useSideBySide } from '../api'
@@ -19,9 +20,10 @@ const router = useRouter()
 const analyte = computed(() => (route.query.analyte as string | undefined) ?? '')
 const area = computed(() => Number(route.query.area) || null)
 const only = computed(() => route.query.only === 'odd')
-const { data, error } = useSideBySide(analyte, area)
+const page = computed(() => Number(route.query.page) || 1)
+const { data, error } = useSideBySide(analyte, area, page)
 const ask = (change: Record<string, string | number | undefined>): void =>
-    void router.replace({ query: { ...route.query, ...change } })
+    void router.replace({ query: { ...route.query, page: undefined, ...change } })
 const rows = computed(() =>
     (data.value?.rows ?? []).filter((row) => !only.value || ['differ', 'close', 'partly'].includes(row.state)),
 )
@@ -101,14 +103,13 @@ const lede = computed(() => {
         n('close') ? `${number(n('close'))} are too close to call` : '',
         n('same') + n('partly') ? `${number(n('same') + n('partly'))} give one answer` : '',
     ].filter(Boolean)
-    const total = data.value?.total ?? all.length
+    const { total = all.length, more = false, pages = 1, page: at = 1 } = data.value ?? {}
     const shown =
-        total > all.length
-            ? `The newest ${number(all.length)} of ${data.value?.more ? 'more than ' : ''}${number(total)} composites`
+        pages > 1
+            ? `Page ${number(at)} of ${number(pages)}, ${number(all.length)} of ${more ? 'more than ' : ''}${number(total)} composites`
             : count(all.length, 'composite')
     return `${shown}${parts.length ? `: ${parts.join(', ')}.` : '. No limit is set for it, so that nothing can be called.'}`
 })
-const areas = computed(() => [...new Map((data.value?.rows ?? []).map((row) => [row.area_id, row.area])).entries()])
 const told = (name: string, more: string): string => (more && !name.toLowerCase().includes(more) ? `, ${more}` : '')
 const FROM: Record<string, string> = {
     stated: 'stated',
@@ -150,7 +151,7 @@ const FROM: Record<string, string> = {
                 style="width: 210px"
                 @update:model-value="(id: number | undefined) => ask({ area: id || undefined })"
             >
-                <el-option v-for="[id, name] in areas" :key="id" :value="id" :label="name" />
+                <el-option v-for="one in data.areas" :key="one.id" :value="one.id" :label="one.name" />
             </el-select>
             <el-checkbox :model-value="only" @change="(on) => ask({ only: on ? 'odd' : undefined })"
                 >Only what is not of one answer</el-checkbox
@@ -229,7 +230,10 @@ const FROM: Record<string, string> = {
                 </tr>
             </tbody>
         </table>
-        <p v-else-if="data.rows.length" class="lede">Every composite gives one answer.</p>
+        <p v-else-if="data.rows.length" class="lede">
+            Every composite {{ data.pages > 1 ? 'of this page ' : '' }}gives one answer.
+        </p>
+        <PageTurner :of="data" label="Pages of composites" noun="composites" @turn="(to) => ask({ page: to })" />
         <LabPairs v-if="data.labs.length" :pairs="data.labs" :ratio="data.ratio" />
     </template>
 </template>

@@ -20,14 +20,15 @@ const route = useRoute()
 const router = useRouter()
 const { site, timezone } = useSite()
 const { data: labs } = useLabs()
-const { data: reports } = useReports()
+const { data: replaced } = useReports(() => (route.query.instead ? { id: Number(route.query.instead) } : null))
 const labId = ref<number | null>(null)
 watch(labs, (known) => (labId.value ??= known?.labs[0]?.id ?? null), { immediate: true })
 /** A corrected report is of the lab of the one it replaces. */
-watch(reports, (known) => {
-    const replaced = known?.find(({ id }) => id === Number(route.query.instead))
-    if (replaced?.lab_id) labId.value = replaced.lab_id
-})
+watch(replaced, (known) => (labId.value = known?.rows[0]?.lab_id ?? labId.value), { immediate: true })
+const named = ref('')
+const { data: replaceable } = useReports(() =>
+    labId.value === null ? null : { replaces_for: labId.value, ...(named.value ? { q: named.value } : {}) },
+)
 const readOn = ref('')
 watch(site, () => (readOn.value ||= site.value ? today(timezone.value) : ''), { immediate: true })
 const onItsWay = useReport(labId, readOn)
@@ -49,9 +50,11 @@ if (consignment && report) {
         (error: Error) => (trouble.value = error.message),
     )
 }
-const earlier = computed(
-    () => reports.value?.filter((one) => !one.replaced && (one.lab_id === null || one.lab_id === labId.value)) ?? [],
-)
+const earlier = computed(() => {
+    const rows = replaceable.value?.rows ?? []
+    const missing = (replaced.value?.rows ?? []).filter(({ id }) => !rows.some((one) => one.id === id))
+    return [...missing, ...rows]
+})
 /** What needs a look comes first. */
 const results = computed(() => {
     const all = preview.value?.results ?? []
@@ -128,6 +131,10 @@ const chosen = computed(() => sheets.value[sheet.value])
             <el-select
                 :model-value="supersedes ?? undefined"
                 clearable
+                filterable
+                remote
+                remote-show-suffix
+                :remote-method="(typed: string) => (named = typed.trim())"
                 placeholder="nothing"
                 style="width: 230px"
                 @update:model-value="(id: number | undefined) => (supersedes = id ?? null)"

@@ -4,6 +4,7 @@ import { useRouter } from 'vue-router'
 import { type Schema } from '@/api/client'
 import CoreGlyph from '@/shared/components/CoreGlyph.vue'
 import PageHead from '@/shared/components/PageHead.vue'
+import PageTurner from '@/shared/components/PageTurner.vue'
 import { useSite } from '@/shared/composables/useSite'
 import { count, day, depth, portionName } from '@/shared/format'
 import LedgerFilters from '../components/LedgerFilters.vue'
@@ -153,21 +154,15 @@ function scan(event: Event): void {
             <button type="button" class="link" @click="router.replace('/send')">Show all</button>
         </p>
         <p v-else><RouterLink to="/pull">Pull a plan first</RouterLink></p>
-        <nav v-if="data.total" class="pager no-print" aria-label="Pages of the ledger">
-            <button type="button" class="link" :disabled="data.page <= 1" @click="set({ page: String(data.page - 1) })">
-                Newer
-            </button>
-            <span>Page {{ data.page }} of {{ data.pages }}, {{ composites(data) }}</span>
-            <button
-                type="button"
-                class="link"
-                :disabled="data.page >= data.pages"
-                @click="set({ page: String(data.page + 1) })"
-            >
-                Older
-            </button>
+        <PageTurner
+            v-if="data.total"
+            :of="data"
+            label="Pages of the ledger"
+            noun="composites"
+            @turn="(page) => set({ page: String(page) })"
+        >
             <a :href="csv">Download as CSV</a>
-        </nav>
+        </PageTurner>
         <p class="note">
             Air-dry soil keeps for routine tests; nitrate goes cold and fast. Label the bag itself, not only inside it.
             Soil across a quarantine border needs a permit: ask first.
@@ -248,15 +243,5 @@ function scan(event: Event): void {
     font-size: 12px;
     line-height: 1.2;
     font-stretch: 86%;
-}
-.pager {
-    display: flex;
-    gap: 18px;
-    margin: 14px 0;
-}
-.pager button:disabled {
-    color: var(--ink-2);
-    text-decoration: none;
-    cursor: default;
 }
 </style>
