@@ -26,7 +26,7 @@ final class PagesOfListsTest extends ApiTestCase
     }
 
     /**
-     * @param array<string, scalar> $query
+     * @param array<string, string|int|float> $query
      * @param array<string, int> $ids
      * @return list<mixed> of all pages, one after the other
      */
@@ -196,5 +196,35 @@ final class PagesOfListsTest extends ApiTestCase
         self::assertSame($chosen->json('site'), $this->api('GET', '/sites/{site}', ids: ['site' => $second->id])->json());
         $gone = $this->api('GET', '/start', query: ['site' => 999])->assertOk();
         self::assertSame($gone->json('sites.0.id'), $gone->json('site.id'), 'one that is gone, or of others, is not shown');
+    }
+
+    public function test_tests_with_their_evidence_and_the_page_of_one(): void
+    {
+        $this->provenKit($area = $this->area());
+        foreach (range(1, 44) as $i) {
+            TestMethod::query()->create([
+                'code' => "pen-{$i}", 'name' => "Pen {$i}", 'analyte' => 'ph', 'workplace' => 'bench', 'school' => null,
+                'uncertainty' => null, 'lot' => '', 'bands' => null,
+            ]);
+        }
+        $ids = $this->all('/evidence', 'method_id');
+        $last = $this->method('pen-44')->id;
+        $page = $this->api('GET', '/evidence', query: ['method' => $last])->assertOk();
+        self::assertSame([2, true], [$page->json('page'), in_array($last, array_column($page->json('rows'), 'method_id'), true)]);
+        self::assertContains($last, $ids);
+        self::assertSame(1, $this->api('GET', '/evidence', query: ['q' => 'pen 44'])->json('total'));
+        self::assertSame(0, $this->api('GET', '/evidence')->json('moved'));
+
+        $this->actingAs($this->reviewer);
+        $kit = $this->method('kit-ph');
+        $hash = $this->api('GET', '/evidence/{method}', ids: ['method' => $kit->id])->json('hash');
+        $this->api('POST', '/evidence/{method}/verdicts', [
+            'claim' => 'sort', 'hash' => $hash, 'reference_id' => $this->method('lab-ph')->id, 'follows_id' => null,
+            'scope' => 'The kit here.', 'note' => '', 'password' => 'peat',
+        ], ids: ['method' => $kit->id])->assertCreated();
+        $this->pair($area, '5.5', '5.60');
+        foreach ([1, 2] as $n) {
+            self::assertSame(1, $this->api('GET', '/evidence', query: ['page' => $n])->json('moved'), 'counted on every page');
+        }
     }
 }

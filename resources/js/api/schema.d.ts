@@ -5811,10 +5811,18 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Every test in one line */
+        /** Every test in one line, some at a time */
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    page?: number;
+                    /** @description the page that has this test */
+                    method?: number;
+                    /** @description tests of the bench that have a reference alone */
+                    tested?: boolean;
+                    /** @description words in the name */
+                    q?: string;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -5827,7 +5835,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["EvidenceLine"][];
+                        "application/json": components["schemas"]["EvidenceLines"];
                     };
                 };
                 /** @description Refused */
@@ -10721,6 +10729,19 @@ export interface components {
             author?: string;
             /** Format: date-time */
             made_at: string;
+        };
+        EvidenceLines: {
+            total: number;
+            more: boolean;
+            page: number;
+            pages: number;
+            /** @description signed claims whose evidence has moved, on all pages */
+            moved: number;
+            /** @description signed claims that speak no more, on all pages */
+            ended: number;
+            /** @description some of it is being computed again */
+            computing: boolean;
+            rows: components["schemas"]["EvidenceLine"][];
         };
         PairDot: {
             code: string;

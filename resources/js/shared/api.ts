@@ -1,4 +1,4 @@
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { StorageSerializers, useLocalStorage } from '@vueuse/core'
 import { toValue, type MaybeRefOrGetter } from 'vue'
 import { api, Refused, type Schema } from '@/api/client'
@@ -20,12 +20,15 @@ export const useWelcome = () =>
 
 const COMPUTING_MS = 3_000
 
-/** Every test in one line, with what its evidence says; asked again while some of it is being computed. */
-export const useEvidenceLines = () =>
+/** Tests in one line each, with what their evidence says; asked again while some of it is being computed. */
+export const useEvidenceLines = (
+    asked: MaybeRefOrGetter<{ page?: number; method?: number; tested?: number; q?: string }>,
+) =>
     useQuery({
-        queryKey: ['evidence'],
-        queryFn: () => api.get('/evidence'),
-        refetchInterval: ({ state }) => (state.data?.some((line) => line.computing) ? COMPUTING_MS : false),
+        queryKey: ['evidence', asked],
+        placeholderData: keepPreviousData,
+        queryFn: () => api.get('/evidence', { query: toValue(asked) }),
+        refetchInterval: ({ state }) => (state.data?.computing ? COMPUTING_MS : false),
     })
 
 /** A plan with its layout. */

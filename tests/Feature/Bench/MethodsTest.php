@@ -231,7 +231,7 @@ final class MethodsTest extends BenchTestCase
     {
         $this->taken('capsule-n');
         $this->taken('jar-texture');
-        $lines = $this->api('GET', '/evidence')->assertOk()->collect()->keyBy('analyte');
+        $lines = $this->api('GET', '/evidence')->assertOk()->collect('rows')->keyBy('analyte');
 
         self::assertSame('untested', $lines['no3n']['claims']['sort']['computed']);
         self::assertStringContainsString('no partner', $lines['no3n']['untested']);

@@ -125,7 +125,7 @@ final class RunsTest extends BenchTestCase
         $this->read($sample, 'lab-ph', '6.10');
         self::assertSame(
             [0, 1],
-            [$this->api('GET', '/evidence')->json('0.pairs'), $this->api('GET', '/evidence')->json('0.left_out')],
+            [$this->api('GET', '/evidence')->json('rows.0.pairs'), $this->api('GET', '/evidence')->json('rows.0.left_out')],
         );
     }
 

@@ -66,7 +66,7 @@ final class RegisterTest extends ApiTestCase
             ids: ['area' => $area->id],
             query: ['material' => 'calcitic', 'depth_inches' => 6],
         )->json('kind');
-        $claim = fn (string $key): mixed => $this->api('GET', '/evidence')->json("0.claims.sort.{$key}");
+        $claim = fn (string $key): mixed => $this->api('GET', '/evidence')->json("rows.0.claims.sort.{$key}");
         self::assertSame(['', 'stands', 'direction'], [$claim('silent_on'), $claim('signed'), $kind()]);
 
         $this->method('kit-ph')->update(['lot' => 'K-9']);
@@ -254,7 +254,7 @@ final class RegisterTest extends ApiTestCase
         $kit = $this->method('kit-ph');
         $this->sign();
         $kit->update(['lot' => '']);
-        self::assertSame('readings that name no lot', $this->api('GET', '/evidence')->json('0.claims.sort.silent_on'));
+        self::assertSame('readings that name no lot', $this->api('GET', '/evidence')->json('rows.0.claims.sort.silent_on'));
         $words = array_column($this->coverage('lots'), 'words');
         self::assertSame('No lot named is not asked: 0 of 5 pairs of its own; 5 more would carry the verdict over.', $words[1]);
     }
@@ -290,12 +290,12 @@ final class RegisterTest extends ApiTestCase
         $area = $this->area();
         $this->provenKit($area);
         $this->sign();
-        self::assertFalse($this->api('GET', '/evidence')->json('0.claims.sort.moved'));
+        self::assertFalse($this->api('GET', '/evidence')->json('rows.0.claims.sort.moved'));
         Reading::query()
             ->where('method_id', $this->method('kit-ph')->id)
             ->firstOrFail()
             ->corrected(['flags' => ['spilled']]);
-        self::assertTrue($this->api('GET', '/evidence')->json('0.claims.sort.moved'));
+        self::assertTrue($this->api('GET', '/evidence')->json('rows.0.claims.sort.moved'));
     }
 
     public function test_a_policy_tells_what_it_would_have_changed_before_it_is_set(): void
@@ -327,7 +327,7 @@ final class RegisterTest extends ApiTestCase
             ->assertCreated()
             ->assertJsonPath('terms.looking', 'often')
             ->assertJsonPath('pairs_then', 15);
-        self::assertSame('stands', $this->api('GET', '/evidence')->json('0.claims.sort.computed'));
+        self::assertSame('stands', $this->api('GET', '/evidence')->json('rows.0.claims.sort.computed'));
         $this->actingAs($this->technician)->api('POST', '/policies/preview', $input)->assertForbidden();
         $this->actingAs($this->reviewer)
             ->api('POST', '/policies', ['looking' => 'sometimes'] + $input)

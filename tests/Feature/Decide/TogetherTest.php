@@ -37,7 +37,7 @@ final class TogetherTest extends ApiTestCase
         $this->actingAs($this->reviewer);
         $this->api('POST', '/policies', self::TERMS + ['together' => true, 'blind' => false])->assertCreated();
         $this->actingAs($this->technician);
-        $lines = fn (): array => array_column($this->api('GET', '/evidence')->json(), null, 'method_id');
+        $lines = fn (): array => array_column($this->api('GET', '/evidence')->json('rows'), null, 'method_id');
         $listed = static fn (): string => $lines()[$kit->id]['claims']['sort']['computed'];
 
         // 15 clean pairs prove 81.9 % at 95 %, and 78.2 % at the 97.5 % that the first of two claims is asked at.

@@ -175,8 +175,8 @@ final class EvidenceTest extends ApiTestCase
         self::assertNull($evidence['ranges']['test_from']);
         $this->api('GET', '/evidence')
             ->assertOk()
-            ->assertJsonPath('0.pairs', 0)
-            ->assertJsonPath('0.claims.sort.computed', 'untested');
+            ->assertJsonPath('rows.0.pairs', 0)
+            ->assertJsonPath('rows.0.claims.sort.computed', 'untested');
     }
 
     private function kit(): TestMethod

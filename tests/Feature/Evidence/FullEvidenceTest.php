@@ -50,7 +50,7 @@ final class FullEvidenceTest extends ApiTestCase
             ids: ['method' => $other->id],
             query: ['reference' => $salt->id],
         )->assertStatus(409);
-        $lines = array_column($this->api('GET', '/evidence')->json(), null, 'method_id');
+        $lines = array_column($this->api('GET', '/evidence')->json('rows'), null, 'method_id');
         self::assertSame([6, 'lab'], [$lines[$other->id]['pairs'], $lines[$other->id]['workplace']]);
         self::assertArrayNotHasKey($salt->id, $lines);
     }
@@ -379,7 +379,7 @@ final class FullEvidenceTest extends ApiTestCase
         );
         self::assertSame(
             $mehlich->id,
-            array_column($this->api('GET', '/evidence')->json(), null, 'method_id')[$kit->id]['reference_id'],
+            array_column($this->api('GET', '/evidence')->json('rows'), null, 'method_id')[$kit->id]['reference_id'],
         );
         self::assertSame(
             [$mehlich->id, $olsen->id],
@@ -454,7 +454,7 @@ final class FullEvidenceTest extends ApiTestCase
     public function test_a_kit_without_a_partner_stays_untested(): void
     {
         $kit = $this->bandKit('capsule-n', 'nh4n', [['low', 0, 10], ['high', 10, null]]);
-        $line = array_column($this->api('GET', '/evidence')->json(), null, 'method_id')[$kit->id];
+        $line = array_column($this->api('GET', '/evidence')->json('rows'), null, 'method_id')[$kit->id];
         self::assertStringContainsString('no partner: it stays untested', $line['untested']);
         $this->api('GET', '/evidence/{method}', ids: ['method' => $kit->id])->assertStatus(409);
     }
@@ -478,7 +478,7 @@ final class FullEvidenceTest extends ApiTestCase
             ->firstOrFail()
             ->corrected(['flags' => ['spilled']]);
         $sample->area->update(['use' => 'blueberry']);
-        self::assertNotSame($first[0]['claims']['sort'], null);
+        self::assertNotNull($first['rows'][0]['claims']['sort']);
         self::assertSame(1, EvidenceSummary::query()->count());
     }
 

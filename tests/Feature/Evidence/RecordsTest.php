@@ -92,7 +92,7 @@ final class RecordsTest extends ApiTestCase
         $verdict = SignedVerdict::query()->firstOrFail();
         $check = fn (): array => $this->api('GET', '/verdicts/{verdict}', ids: ['verdict' => $verdict->id])->assertOk()->json('check');
         self::assertSame([true, true, false], [$check()['pairs_hold'], $check()['row_holds'], $check()['moved']]);
-        $line = fn (): array => array_column($this->api('GET', '/evidence')->json(), null, 'method_id')[$verdict->method_id];
+        $line = fn (): array => array_column($this->api('GET', '/evidence')->json('rows'), null, 'method_id')[$verdict->method_id];
         self::assertFalse($line()['claims']['sort']['moved']);
         $this->api('POST', '/record-sets/{set}/withdraw', ids: ['set' => $set])->assertOk();
         self::assertTrue($check()['moved']);

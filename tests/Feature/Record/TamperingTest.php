@@ -257,7 +257,7 @@ final class TamperingTest extends ApiTestCase
         $word = 'it is not as it was signed';
 
         self::assertStringContainsString($word, (string) $this->api('GET', '/verdicts')->json('rows.0.ended.0'));
-        self::assertStringContainsString($word, (string) $this->api('GET', '/evidence')->json('0.claims.sort.ended.0'));
+        self::assertStringContainsString($word, (string) $this->api('GET', '/evidence')->json('rows.0.claims.sort.ended.0'));
         $area = Area::query()->firstOrFail();
         $bare = $this->sample($area, '2026-10-01');
         $this->read($bare, 'kit-ph', '5.5');

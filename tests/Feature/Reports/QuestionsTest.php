@@ -153,7 +153,7 @@ final class QuestionsTest extends ReportTestCase
             $answer('exclude', '')->assertStatus(422)->json('errors.note.0'),
         );
         $answer('shrug', 'Whatever.')->assertStatus(422);
-        self::assertSame(1, $this->api('GET', '/evidence')->json('0.pairs'));
+        self::assertSame(1, $this->api('GET', '/evidence')->json('rows.0.pairs'));
         $answer('recheck', 'Ordered by telephone.')
             ->assertOk()
             ->assertJson(['answer' => 'recheck', 'by' => 'Ada Fenwright']);
@@ -162,7 +162,7 @@ final class QuestionsTest extends ReportTestCase
 
         self::assertSame(
             [0],
-            [$this->api('GET', '/evidence')->json('0.pairs')],
+            [$this->api('GET', '/evidence')->json('rows.0.pairs')],
             'what was left out is no reference any more',
         );
         $seen = $this->api('GET', '/reports/{report}', ids: ['report' => $report->json('id')])->json('shown.0');

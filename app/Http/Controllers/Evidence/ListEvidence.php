@@ -7,42 +7,47 @@ namespace App\Http\Controllers\Evidence;
 use App\Actions\Evidence\GatherEvidence;
 use App\Actions\Evidence\Summaries;
 use App\Actions\Verdicts\VerdictStatus;
+use App\Database\Page;
 use App\Models\SignedVerdict;
 use App\Models\TestMethod;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
 use Illuminate\Support\Collection;
 
 /**
- * Every test that has a reference to be judged against, in one line each: tests of the bench, and labs that stand
+ * Every test that has a reference to be judged against, in one line each, some at a time: tests of the bench, and labs that stand
  * beside another.
  */
 final class ListEvidence
 {
-    public function __invoke(GatherEvidence $gather, Summaries $summaries, VerdictStatus $status): JsonResponse
+    private const PER_PAGE = 40;
+
+    private const SIGNED = [
+        'id', 'team_id', 'method_id', 'reference_id', 'claim', 'verdict', 'scope', 'season', 'evidence_hash',
+    ];
+
+    private const NOTHING = [
+        'computed' => 'untested', 'signed' => null, 'verdict_id' => null, 'moved' => false, 'ended' => [], 'silent_on' => '',
+    ];
+
+    public function __invoke(Request $request, GatherEvidence $gather, Summaries $summaries, VerdictStatus $status): JsonResponse
     {
+        $request->validate([
+            'page' => Page::ASKED,
+            'method' => ['sometimes', 'integer'],
+            'tested' => ['sometimes', 'boolean'],
+            'q' => ['sometimes', 'string', 'max:60'],
+        ]);
         ['pairs' => $pairs, 'untested' => $untested] = $summaries->tests();
         $found = $summaries->shown($pairs);
         $signed = SignedVerdict::standing()
             ->with(['method', 'follower:id,follows_id'])
-            ->get([
-                'id',
-                'team_id',
-                'method_id',
-                'reference_id',
-                'claim',
-                'verdict',
-                'scope',
-                'season',
-                'evidence_hash',
-            ])
+            ->get(self::SIGNED)
             ->groupBy('method_id');
         $lines = [];
         foreach ($pairs as [$test, $reference]) {
             $lines[] = [
-                'method_id' => $test->id,
-                'name' => $test->name,
-                'analyte' => $test->analyte,
-                'workplace' => $test->workplace,
+                ...self::named($test),
                 'reference' => $reference->name,
                 'reference_id' => $reference->id,
                 'pairs' => $found[$test->id]->summary['pairs'],
@@ -52,31 +57,62 @@ final class ListEvidence
                 'untested' => null,
             ];
         }
-        $nothing = ['computed' => 'untested', 'signed' => null, 'verdict_id' => null, 'moved' => false, 'ended' => [], 'silent_on' => ''];
-        foreach ($untested as $test) {
-            $why =
-                $gather->untested($test) ??
-                'No lab method here measures the same, so that it has no partner: it stays untested.';
+        foreach ($request->boolean('tested') ? [] : $untested as $test) {
             $lines[] = [
-                'method_id' => $test->id,
-                'name' => $test->name,
-                'analyte' => $test->analyte,
-                'workplace' => $test->workplace,
+                ...self::named($test),
                 'reference' => null,
                 'reference_id' => null,
                 'pairs' => 0,
                 'left_out' => 0,
                 'computing' => false,
-                'claims' => ['sort' => $nothing, 'rate' => $nothing, 'track' => $nothing],
-                'untested' => $why,
+                'claims' => ['sort' => self::NOTHING, 'rate' => self::NOTHING, 'track' => self::NOTHING],
+                'untested' => $gather->untested($test) ??
+                    'No lab method here measures the same, so that it has no partner: it stays untested.',
             ];
+        }
+
+        return new JsonResponse(self::page($request, $lines));
+    }
+
+    /** @return array{method_id: int, name: string, analyte: string, workplace: string} */
+    private static function named(TestMethod $test): array
+    {
+        return ['method_id' => $test->id, 'name' => $test->name, 'analyte' => $test->analyte, 'workplace' => $test->workplace];
+    }
+
+    /**
+     * Those asked for, tests of the bench first; the page that has a certain test where one is named.
+     *
+     * @param list<array{method_id: int, name: string, workplace: string, computing: bool,
+     *     claims: array<string, array{moved: bool, ended: list<string>, ...}>, ...}> $lines
+     * @return array<string, mixed>
+     */
+    private static function page(Request $request, array $lines): array
+    {
+        $words = mb_strtolower($request->string('q')->trim()->toString());
+        if ($words !== '' || $request->boolean('tested')) {
+            $lines = array_values(array_filter($lines, static fn (array $line): bool => str_contains(mb_strtolower($line['name']), $words) &&
+                (! $request->boolean('tested') || $line['workplace'] === 'bench')));
         }
         usort(
             $lines,
             static fn (array $a, array $b): int => [$a['workplace'], $a['method_id']] <=> [$b['workplace'], $b['method_id']],
         );
+        $at = array_search($request->integer('method'), array_column($lines, 'method_id'), true);
+        $pages = max(1, (int) ceil(count($lines) / self::PER_PAGE));
+        $page = min($at === false ? $request->integer('page', 1) : intdiv($at, self::PER_PAGE) + 1, $pages);
+        $claims = array_merge(...array_map(array_values(...), array_column($lines, 'claims')));
 
-        return new JsonResponse($lines);
+        return [
+            'total' => count($lines),
+            'more' => false,
+            'page' => $page,
+            'pages' => $pages,
+            'moved' => count(array_filter(array_column($claims, 'moved'))),
+            'ended' => count(array_filter(array_column($claims, 'ended'))),
+            'computing' => in_array(true, array_column($lines, 'computing'), true),
+            'rows' => array_slice($lines, ($page - 1) * self::PER_PAGE, self::PER_PAGE),
+        ];
     }
 
     /**

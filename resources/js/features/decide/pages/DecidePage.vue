@@ -17,7 +17,8 @@ const CLAIMS = ['sort', 'rate', 'track'] as const
 const route = useRoute()
 const { me } = useSession()
 const { timezone } = useSite()
-const lines = useEvidenceLines()
+const testsPage = ref(1)
+const lines = useEvidenceLines(() => ({ page: testsPage.value }))
 const page = ref(1)
 const verdicts = useVerdicts(page)
 const policies = usePolicies()
@@ -40,12 +41,8 @@ const chains = computed(() => {
     }
     return [...groups].map(([title, chain]) => ({ title, chain }))
 })
-const moved = computed(
-    () => (lines.data.value ?? []).flatMap((line) => CLAIMS.filter((claim) => line.claims[claim].moved)).length,
-)
-const ended = computed(
-    () => (lines.data.value ?? []).flatMap((line) => CLAIMS.filter((claim) => line.claims[claim].ended.length)).length,
-)
+const moved = computed(() => lines.data.value?.moved ?? 0)
+const ended = computed(() => lines.data.value?.ended ?? 0)
 const lede = computed(() =>
     ended.value
         ? `${count(ended.value, 'signed verdict speaks', 'signed verdicts speak')} no more.`
@@ -78,7 +75,7 @@ const lede = computed(() =>
                         </tr>
                     </thead>
                     <tbody>
-                        <tr v-for="line in lines.data.value" :key="line.method_id">
+                        <tr v-for="line in lines.data.value.rows" :key="line.method_id">
                             <td>
                                 <RouterLink :to="`/evidence/${line.method_id}`">{{ line.name }}</RouterLink>
                             </td>
@@ -104,6 +101,13 @@ const lede = computed(() =>
                         </tr>
                     </tbody>
                 </table>
+                <PageTurner
+                    :of="lines.data.value"
+                    label="Pages of tests"
+                    noun="tests"
+                    :words="['Before', 'Further']"
+                    @turn="(to) => (testsPage = to)"
+                />
                 <p v-if="luck && luck.judged > 1" class="note">
                     {{ count(luck.judged, 'claim is', 'claims are') }} judged here. Were none of them true,
                     {{ number(luck.by_luck, 1) }} would be expected to stand by luck, and the chance of one at all is

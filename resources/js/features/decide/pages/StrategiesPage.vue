@@ -13,13 +13,18 @@ import { useUsualCosts } from '../api'
 /** What to buy next season: mixes of tests by what they cost an area with their mistakes. */
 const route = useRoute()
 const router = useRouter()
-const lines = useEvidenceLines()
-const tests = computed(() =>
-    (lines.data.value ?? []).filter(({ workplace, untested }) => workplace === 'bench' && untested === null),
-)
+const words = ref('')
+const lines = useEvidenceLines(() => ({ tested: 1, ...(words.value ? { q: words.value } : {}) }))
+const asked = computed(() => Number(route.query.test) || 0)
+const own = useEvidenceLines(() => ({ tested: 1, method: asked.value }))
+/** What is offered, with the one that is looked at. */
+const tests = computed(() => {
+    const rows = lines.data.value?.rows ?? []
+    const one = own.data.value?.rows.find(({ method_id: id }) => id === asked.value)
+    return one && !rows.some(({ method_id: id }) => id === one.method_id) ? [one, ...rows] : rows
+})
 const method = computed(
-    () =>
-        Number(route.query.test) || (tests.value.find(({ pairs }) => pairs >= 5) ?? tests.value[0])?.method_id || null,
+    () => asked.value || (tests.value.find(({ pairs }) => pairs >= 5) ?? tests.value[0])?.method_id || null,
 )
 const { data: usual } = useUsualCosts(method)
 const form = reactive({
@@ -90,7 +95,9 @@ const turns = computed(() =>
     <PageHead over="Decide" title="What to buy next season" :lede="lede"
         ><RouterLink to="/decide">Back to the register</RouterLink></PageHead
     >
-    <p v-if="lines.data.value && !tests.length" class="lede">No test of the bench has a lab to stand beside yet.</p>
+    <p v-if="lines.data.value && !tests.length && !words" class="lede">
+        No test of the bench has a lab to stand beside yet.
+    </p>
     <div v-else class="columns two">
         <form novalidate @submit.prevent="save()">
             <FormField label="Test">
@@ -98,6 +105,10 @@ const turns = computed(() =>
                     :model-value="method ?? undefined"
                     style="width: 100%"
                     aria-label="Test"
+                    filterable
+                    remote
+                    remote-show-suffix
+                    :remote-method="(typed: string) => (words = typed.trim())"
                     @update:model-value="(id: number) => router.replace({ query: { test: id } })"
                 >
                     <el-option

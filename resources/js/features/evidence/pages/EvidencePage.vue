@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import { type Schema } from '@/api/client'
 import PageHead from '@/shared/components/PageHead.vue'
+import PageTurner from '@/shared/components/PageTurner.vue'
 import VerdictStone from '@/shared/components/VerdictStone.vue'
 import { useSession } from '@/shared/composables/useSession'
 import { useSite } from '@/shared/composables/useSite'
@@ -23,9 +25,26 @@ const route = useRoute()
 const router = useRouter()
 const { me } = useSession()
 const { timezone } = useSite()
-const lines = useEvidenceLines()
-const methodId = computed(() => Number(route.params.method) || (lines.data.value?.[0]?.method_id ?? null))
-const chosen = computed(() => lines.data.value?.find(({ method_id: one }) => one === methodId.value) ?? null)
+const asked = computed(() => Number(route.params.method) || 0)
+const turned = ref<number | null>(null)
+watch(asked, () => (turned.value = null))
+/** The page of tests that has the one looked at, until another page is turned to. */
+const lines = useEvidenceLines(() =>
+    turned.value === null ? (asked.value ? { method: asked.value } : {}) : { page: turned.value },
+)
+const first = ref<number | null>(null)
+const chosen = ref<Schema<'EvidenceLine'> | null>(null)
+const methodId = computed(() => asked.value || first.value)
+watch(
+    [lines.data, methodId],
+    () => {
+        const rows = lines.data.value?.rows ?? []
+        first.value ??= rows[0]?.method_id ?? null
+        const own = rows.find(({ method_id: one }) => one === methodId.value)
+        if (own || turned.value === null) chosen.value = own ?? null
+    },
+    { immediate: true },
+)
 /** The lab, or the reader, that the test stands beside. */
 const against = computed((): Record<string, string | number> => {
     const { reference, reader, against: other, records } = route.query
@@ -87,9 +106,9 @@ const analyte = computed(() =>
             :over="`${analyte}, measured against ${evidence.reference.name} on split portions, policy ${evidence.policy.version}`"
             :title="evidence.method.name"
         />
-        <nav v-if="(lines.data.value?.length ?? 0) > 1" class="tests" aria-label="Tests">
+        <nav v-if="(lines.data.value?.total ?? 0) > 1" class="tests" aria-label="Tests">
             <RouterLink
-                v-for="line in lines.data.value"
+                v-for="line in lines.data.value?.rows"
                 :key="line.method_id"
                 :to="`/evidence/${line.method_id}`"
                 :aria-current="line.method_id === methodId ? 'page' : undefined"
@@ -107,6 +126,14 @@ const analyte = computed(() =>
                 </span>
             </RouterLink>
         </nav>
+        <PageTurner
+            v-if="lines.data.value"
+            :of="lines.data.value"
+            label="Pages of tests"
+            noun="tests"
+            :words="['Before', 'Further']"
+            @turn="(to) => (turned = to)"
+        />
         <p v-if="choices.length > 1" class="row beside">
             Beside
             <el-select
@@ -203,7 +230,7 @@ const analyte = computed(() =>
         </div>
         <SignDialog v-if="signing" :evidence="evidence" :claim="signing" @done="signing = null" />
     </template>
-    <p v-else-if="lines.data.value?.length === 0" class="lede">This team has no bench test yet.</p>
+    <p v-else-if="lines.data.value?.total === 0" class="lede">This team has no bench test yet.</p>
 </template>
 
 <style scoped>
