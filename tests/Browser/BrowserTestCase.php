@@ -104,14 +104,18 @@ abstract class BrowserTestCase extends TestCase
         $this->until(fn (): bool => ! str_contains($this->text(), $text), "\"{$text}\" gone from the page");
     }
 
-    /** The words of the page as a person reads them. */
+    /** The words of the page as a person reads them: of a list that is shut, what is chosen alone. */
     protected function text(): string
     {
-        return str_replace(
-            ["\u{2009}", "\u{00a0}", "\n"],
-            [' ', ' ', ' '],
-            (string) $this->browser->executeScript('return document.body.innerText'),
-        );
+        $shown = <<<'JS'
+            const lists = [...document.querySelectorAll('select')].map((list) => [list, [...list.childNodes], list.selectedIndex])
+            lists.forEach(([list]) => list.replaceChildren(...list.selectedOptions))
+            const words = document.body.innerText
+            lists.forEach(([list, all, at]) => (list.replaceChildren(...all), (list.selectedIndex = at)))
+            return words
+            JS;
+
+        return str_replace(["\u{2009}", "\u{00a0}", "\n"], [' ', ' ', ' '], (string) $this->browser->executeScript($shown));
     }
 
     /** Clicks the button, link or summary with just these words. */
@@ -206,26 +210,26 @@ abstract class BrowserTestCase extends TestCase
     }
 
     /** Chooses in the list within an element. */
-    protected function pickIn(string $within, string $option): void
+    /** Chooses from a list, of the machine's own kind or drawn by the page; an option whose words hold these, or are just these. */
+    protected function pickIn(string $within, string $option, bool $isWhole = false): void
     {
         $own = "{$within}/descendant-or-self::select";
-        $theirs = "{$within}//*[contains(@class, 'el-select__wrapper')]";
+        $theirs = "({$within}//*[contains(@class, 'el-select__wrapper')] | ".
+            "{$within}/ancestor-or-self::*[contains(@class, 'el-select__wrapper')])";
+        $quoted = self::quote($option);
+        $named = $isWhole ? "normalize-space()={$quoted}" : "contains(normalize-space(), {$quoted})";
         $this->find("{$own} | {$theirs}");
-        if ($this->browser->findElements(WebDriverBy::xpath($own)) !== []) {
-            $this->until(function () use ($own, $option): bool {
-                $this->browser->findElement(WebDriverBy::xpath("{$own}/option[contains(normalize-space(), ".self::quote($option).')]'))->click();
-
-                return true;
-            }, "{$option} in the list");
+        if ($this->browser->findElements(WebDriverBy::xpath($own)) === []) {
+            $this->click($theirs);
+            $this->click("//*[contains(@class, 'el-select-dropdown__item') and {$named}]");
 
             return;
         }
-        $this->click($theirs);
-        $this->click(
-            "//*[contains(@class, 'el-select-dropdown__item') and contains(normalize-space(), ".
-                self::quote($option).
-                ')]',
-        );
+        $this->until(function () use ($own, $named): bool {
+            $this->browser->findElement(WebDriverBy::xpath("{$own}/option[{$named}]"))->click();
+
+            return true;
+        }, "{$option} in the list");
     }
 
     protected function find(string $xpath): RemoteWebElement

@@ -86,14 +86,14 @@ final class CustodyTest extends BrowserTestCase
     {
         $this->enter(self::MAREN, '/send');
         $this->see('working days late');
-        $this->pickIn("//*[contains(@class, 'el-select')][.//input[@aria-label='All areas']]", 'Terrace');
+        $this->pickIn("//*[@aria-label='All areas']", 'Terrace');
         $this->until(
             fn (): bool => str_contains((string) $this->browser->getCurrentURL(), 'area_id='),
             'the filter in the address',
         );
         $this->see('4 composites');
         $this->miss('QH26-18-');
-        $this->pickIn("//*[contains(@class, 'el-select')][.//input[@aria-label='Any state']]", 'lost');
+        $this->pickIn("//*[@aria-label='Any state']", 'lost');
         $this->see('No sample has all of this');
         $this->press('Show all');
         $this->see('57 composites');

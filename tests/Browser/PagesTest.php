@@ -395,8 +395,7 @@ final class PagesTest extends BrowserTestCase
         $this->see('1 area found');
         $this->press('Add 1 area');
         $this->see('Choose a use from the list');
-        $this->click("//*[contains(@class, 'el-dialog')]//*[contains(@class, 'el-select__wrapper')]");
-        $this->click("//*[contains(@class, 'el-select-dropdown__item') and contains(normalize-space(), 'lawn')]");
+        $this->pickIn("//*[contains(@class, 'el-dialog')]", 'lawn');
         $this->press('Add 1 area');
         $this->see('Bracken bank by the lane');
     }

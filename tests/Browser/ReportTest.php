@@ -50,13 +50,9 @@ final class ReportTest extends BrowserTestCase
             ->sendKeys($file);
         $this->see('As it would be stored');
         $this->see('no portion of this team');
-        $this->click(
-            "//*[@aria-label='Extractant of Available P']/ancestor::*[contains(@class, 'el-select__wrapper')]",
-        );
-        $this->click("//*[contains(@class, 'el-select-dropdown__item') and normalize-space()='olsen']");
+        $this->pickIn("//*[@aria-label='Extractant of Available P']", 'olsen', true);
         $this->see('no unit that is known is written for phosphorus; say which it is');
-        $this->click("//*[@aria-label='Unit of Available P']/ancestor::*[contains(@class, 'el-select__wrapper')]");
-        $this->click("//*[contains(@class, 'el-select-dropdown__item') and normalize-space()='ppm']");
+        $this->pickIn("//*[@aria-label='Unit of Available P']", 'ppm', true);
         $this->see('phosphorus, olsen');
         $this->miss('say which it is');
         $this->see('below the limit');
@@ -143,8 +139,7 @@ final class ReportTest extends BrowserTestCase
             ->setFileDetector(new LocalFileDetector())
             ->sendKeys($file);
         $this->see('The workbook has 2 sheets');
-        $this->click("//*[@aria-label='Sheet of the workbook']/ancestor::*[contains(@class, 'el-select__wrapper')]");
-        $this->click("//*[contains(@class, 'el-select-dropdown__item') and contains(., 'Sheet 2, 3 rows')]");
+        $this->pickIn("//*[@aria-label='Sheet of the workbook']", 'Sheet 2, 3 rows');
         $this->see('“1.5” becomes 1.50 ppm');
         $this->see('by which extractant? Limits belong to one.');
         $this->miss('all clear');
