@@ -6,12 +6,16 @@ use App\Exceptions\Conflict;
 use App\Exceptions\DiskTrouble;
 use App\Exceptions\RefusedRows;
 use App\Exceptions\Worded;
+use App\Http\Middleware\ForgeryCheck;
 use App\Http\Middleware\SecurityHeaders;
+use App\Http\Middleware\SignsInByToken;
 use App\Http\Middleware\SoundInput;
 use HonestCore\Error\CoreError;
+use Illuminate\Contracts\Auth\Middleware\AuthenticatesRequests;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
 use Illuminate\Http\Exceptions\PostTooLargeException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Middleware\HandleCors;
@@ -30,6 +34,8 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
         $middleware->append(SecurityHeaders::class);
+        $middleware->web(replace: [ValidateCsrfToken::class => ForgeryCheck::class]);
+        $middleware->prependToPriorityList(before: AuthenticatesRequests::class, prepend: SignsInByToken::class);
         $middleware->redirectGuestsTo('/sign-in');
     })
     ->withExceptions(function (Exceptions $exceptions): void {

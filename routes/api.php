@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 use App\Http\Controllers as C;
 use App\Http\Middleware\ComputesAhead;
+use App\Http\Middleware\KnowsSignIn;
+use App\Http\Middleware\NotesExports;
 use App\Http\Middleware\OnceOnly;
+use App\Http\Middleware\ReadersChangeNothing;
+use App\Http\Middleware\SignsInByToken;
 use App\Models\CalendarAddress;
 use App\Models\CheckSoil;
 use App\Models\Consignment;
@@ -30,10 +34,35 @@ Route::get('welcome', C\Session\Welcome::class);
 Route::get('health', C\Session\ShowHealth::class)->middleware('throttle:health');
 Route::post('session', C\Session\SignIn::class)->middleware('throttle:sign-in');
 
-Route::middleware(['auth', OnceOnly::class, ComputesAhead::class])->group(function (): void {
+Route::get('invitations/{token}', C\People\ShowInvitation::class)->middleware('throttle:sign-in');
+Route::post('invitations/{token}', C\People\TakeInvitation::class)->middleware('throttle:sign-in');
+Route::post('password/ask', C\People\AskReset::class)->middleware('throttle:sign-in');
+Route::post('password/reset', C\People\ResetPassword::class)->middleware('throttle:sign-in');
+
+$signedIn = [SignsInByToken::class, 'auth', KnowsSignIn::class, ReadersChangeNothing::class, OnceOnly::class, ComputesAhead::class];
+Route::middleware($signedIn)->group(function (): void {
     Route::get('session', C\Session\ShowSession::class);
     Route::get('start', C\Session\ShowStart::class);
     Route::delete('session', C\Session\SignOut::class);
+    Route::get('account', C\People\ShowAccount::class);
+    Route::put('account/password', C\People\ChangePassword::class)->middleware('throttle:account');
+    Route::post('account/second-factor', C\People\BeginSecondFactor::class)->middleware('throttle:account');
+    Route::put('account/second-factor', C\People\ConfirmSecondFactor::class)->middleware('throttle:account');
+    Route::post('account/second-factor/end', C\People\EndSecondFactor::class)->middleware('throttle:account');
+    Route::delete('account/sign-ins/{id}', C\People\EndSignIn::class)->whereNumber('id');
+    Route::post('account/tokens', C\People\MakeToken::class)->middleware('throttle:account');
+    Route::delete('account/tokens/{id}', C\People\EndToken::class)->whereNumber('id');
+    Route::post('account/close', C\People\CloseOwnAccount::class)->middleware('throttle:account');
+    Route::get('people', C\People\ListPeople::class);
+    Route::middleware('can:administer')->group(function (): void {
+        Route::post('people/invitations', C\People\InvitePerson::class);
+        Route::delete('people/invitations/{invitation}', C\People\WithdrawInvitation::class)->can('delete', 'invitation');
+        Route::put('people/{person}', C\People\ChangePerson::class)->can('keep', 'person');
+        Route::post('people/{person}/close', C\People\ClosePerson::class)->can('keep', 'person');
+        Route::post('people/{person}/reset', C\People\OpenReset::class)->can('keep', 'person');
+        Route::post('people/{person}/second-factor/end', C\People\EndFactorOf::class)->can('keep', 'person');
+        Route::get('account-events', C\People\ListEvents::class);
+    });
     Route::get('ping', C\Session\Ping::class);
     Route::get('choices', C\Session\Choices::class);
     Route::get('today', C\Today\ShowToday::class);
@@ -56,7 +85,7 @@ Route::middleware(['auth', OnceOnly::class, ComputesAhead::class])->group(functi
     Route::delete('underlays/{underlay}', C\Areas\DeleteUnderlay::class)->can('delete', 'underlay');
     Route::get('underlays/{underlay}/picture', C\Areas\ShowPicture::class)->can('view', 'underlay');
     Route::get('areas/{area}/together/{other}', C\Areas\CompareAreas::class)->can('view', 'area')->can('view', 'other');
-    Route::get('sites/{site}/areas/export/{format}', C\Areas\ExportAreas::class)->can('view', 'site');
+    Route::get('sites/{site}/areas/export/{format}', C\Areas\ExportAreas::class)->can('view', 'site')->middleware(NotesExports::class);
     Route::post('boundaries/measure', C\Areas\MeasureBoundary::class);
     Route::post('boundaries/read', C\Areas\ReadBoundaries::class);
 
@@ -69,7 +98,7 @@ Route::middleware(['auth', OnceOnly::class, ComputesAhead::class])->group(functi
     Route::put('schools/{school}', C\Plans\ChangeSchool::class)->can('create', SchoolProfile::class);
     Route::get('areas/{area}/schools', C\Plans\CompareSchools::class)->can('view', 'area');
     Route::put('sites/{site}/school', C\Plans\ChooseSchool::class)->can('update', 'site');
-    Route::get('plans/{plan}/points/{format}', C\Plans\DownloadPoints::class)->can('view', 'plan');
+    Route::get('plans/{plan}/points/{format}', C\Plans\DownloadPoints::class)->can('view', 'plan')->middleware(NotesExports::class);
     Route::get('plans/{plan}/sheet', C\Plans\ShowFieldSheet::class)->can('view', 'plan');
     Route::get('plans/{plan}/calendar', C\Plans\ShowCalendar::class)->can('view', 'plan');
     Route::get('plans/{plan}/calendar.ics', C\Plans\DownloadCalendar::class)->can('view', 'plan');
@@ -77,7 +106,7 @@ Route::middleware(['auth', OnceOnly::class, ComputesAhead::class])->group(functi
     Route::put('plans/{plan}', C\Plans\UpdatePlan::class)->can('update', 'plan');
 
     Route::get('ledger', C\Samples\ShowLedger::class);
-    Route::get('ledger.csv', C\Samples\DownloadLedger::class);
+    Route::get('ledger.csv', C\Samples\DownloadLedger::class)->middleware(NotesExports::class);
     Route::put('plans/{plan}/day', C\Plans\SetPullDay::class)->can('update', 'plan');
     Route::get('samples', C\Samples\ListSamples::class);
     Route::post('pull-entries', C\Samples\TakeNotes::class);
@@ -108,7 +137,7 @@ Route::middleware(['auth', OnceOnly::class, ComputesAhead::class])->group(functi
     Route::post('consignments/{consignment}/send', C\Labs\SendConsignment::class)->can('update', 'consignment');
     Route::post('consignments/{consignment}/ask', C\Labs\AskForConsignment::class)->can('update', 'consignment');
     Route::post('consignments/{consignment}/enquiry', C\Labs\NoteEnquiry::class)->can('update', 'consignment');
-    Route::get('consignments/{consignment}/list.csv', C\Labs\DownloadList::class)->can('view', 'consignment');
+    Route::get('consignments/{consignment}/list.csv', C\Labs\DownloadList::class)->can('view', 'consignment')->middleware(NotesExports::class);
     Route::get('consignments/{consignment}/reports/{delivered}', C\Labs\ShowDeliveredReport::class)
         ->can('view', 'consignment')
         ->whereNumber('delivered');
@@ -156,8 +185,8 @@ Route::middleware(['auth', OnceOnly::class, ComputesAhead::class])->group(functi
     Route::post('report-questions/{question}', C\Reports\AnswerQuestion::class)->can('update', 'question');
     Route::get('check-charts', C\Reports\ListCheckCharts::class);
     Route::get('side-by-side', C\Reports\ShowSideBySide::class);
-    Route::get('results.csv', C\Reports\DownloadResults::class)->defaults('format', 'csv');
-    Route::get('results.json', C\Reports\DownloadResults::class)->defaults('format', 'json');
+    Route::get('results.csv', C\Reports\DownloadResults::class)->defaults('format', 'csv')->middleware(NotesExports::class);
+    Route::get('results.json', C\Reports\DownloadResults::class)->defaults('format', 'json')->middleware(NotesExports::class);
     Route::get('reports', C\Reports\ListReports::class);
 
     Route::get('evidence', C\Evidence\ListEvidence::class);
@@ -174,7 +203,7 @@ Route::middleware(['auth', OnceOnly::class, ComputesAhead::class])->group(functi
     Route::get('evidence/{method}/costs', C\Decide\ShowUsualCosts::class)->can('view', 'method');
     Route::post('evidence/{method}/strategies', C\Decide\CompareStrategies::class)->can('view', 'method');
     Route::get('verdicts', C\Decide\ListVerdicts::class);
-    Route::get('verdicts.json', C\Decide\DownloadVerdicts::class);
+    Route::get('verdicts.json', C\Decide\DownloadVerdicts::class)->middleware(NotesExports::class);
     Route::get('verdicts/todays-rules', C\Decide\ListTodaysRules::class);
     Route::get('verdicts/{verdict}', C\Decide\ShowVerdict::class)->can('view', 'verdict');
     Route::post('evidence/{method}/verdicts', C\Decide\SignVerdict::class)
@@ -202,7 +231,7 @@ Route::middleware(['auth', OnceOnly::class, ComputesAhead::class])->group(functi
     Route::post('areas/{area}/ph-answers', C\Prescribe\AnswerCause::class)->can('update', 'area');
     Route::get('areas/{area}/programs', C\Prescribe\ListSignedPrograms::class)->can('view', 'area');
     Route::get('programs/{program}', C\Prescribe\ShowSignedProgram::class)->can('view', 'program');
-    Route::get('programs/{program}/spread-list/{format}', C\Prescribe\DownloadSpreadList::class)->can('view', 'program');
+    Route::get('programs/{program}/spread-list/{format}', C\Prescribe\DownloadSpreadList::class)->can('view', 'program')->middleware(NotesExports::class);
     Route::get('programs/{program}/days.ics', C\Prescribe\DownloadSpreadDays::class)->can('view', 'program');
     Route::post('programs/{program}/shares', C\Prescribe\OpenShare::class)->can('view', 'program');
     Route::post('shares/{share}/withdraw', C\Prescribe\WithdrawShare::class)->can('update', 'share');
@@ -218,7 +247,7 @@ Route::middleware(['auth', OnceOnly::class, ComputesAhead::class])->group(functi
     Route::post('ground-events/{event}/photos', C\FollowUp\AddBagPhoto::class)->can('update', 'event');
     Route::get('bag-photos/{photo}', C\FollowUp\ShowBagPhoto::class)->can('view', 'photo');
     Route::get('areas/{area}/series', C\FollowUp\ShowSeries::class)->can('view', 'area');
-    Route::get('areas/{area}/series.csv', C\FollowUp\DownloadSeries::class)->can('view', 'area');
+    Route::get('areas/{area}/series.csv', C\FollowUp\DownloadSeries::class)->can('view', 'area')->middleware(NotesExports::class);
     Route::get('sites/{site}/answers', C\FollowUp\ListAnswers::class)->can('view', 'site');
     Route::post('programs/{program}/retest-plan', C\FollowUp\PlanTheRetest::class)->can('view', 'program');
     Route::post('areas/{area}/controls', C\FollowUp\LeaveUntreated::class)->can('update', 'area');

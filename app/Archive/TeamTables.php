@@ -10,8 +10,11 @@ use Illuminate\Database\Connection;
 /** What a team has in a database: its tables, their columns, and which of these number a row of the team. */
 final readonly class TeamTables
 {
-    /** What is computed anew from the rest, and the addresses of this server that growers and calendars read at. */
-    private const DERIVED = ['evidence_summaries', 'sampling_figures', 'stirred', 'program_shares', 'calendar_addresses'];
+    /** What is computed anew from the rest, and what is of this server: addresses that are keys, sign-ins, and what was done by them. */
+    private const DERIVED = [
+        'evidence_summaries', 'sampling_figures', 'stirred', 'program_shares', 'calendar_addresses', 'invitations', 'sign_ins',
+        'second_factors', 'account_events',
+    ];
 
     /** What nobody else may have. */
     private const SECRET = ['password', 'remember_token'];

@@ -8,10 +8,14 @@ use App\Models\Concerns\IsShown;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Foundation\Auth\User as Authenticatable;
+use Illuminate\Notifications\Notifiable;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\Mail;
+use Laravel\Sanctum\HasApiTokens;
 
 /**
- * A person of a team. The technician does the work, the reviewer signs.
+ * A person of a team. The technician does the work, the reviewer signs, the reader sees all and changes nothing; any of them
+ * may administer the team.
  *
  * @property int $id
  * @property int $team_id
@@ -19,11 +23,17 @@ use Illuminate\Support\Facades\Auth;
  * @property string $email
  * @property string $password
  * @property string $role
+ * @property bool|null $administers
+ * @property \Illuminate\Support\Carbon|null $closed_at
  * @property-read Team $team
+ * @property-read Collection<int, ScriptToken> $tokens
  */
 final class User extends Authenticatable
 {
+    /** @use HasApiTokens<ScriptToken> */
+    use HasApiTokens;
     use IsShown;
+    use Notifiable;
 
     public const SHOWN_WITH = ['team'];
 
@@ -31,14 +41,20 @@ final class User extends Authenticatable
 
     public const REVIEWER = 'reviewer';
 
+    public const READER = 'reader';
+
+    public const ROLES = [self::TECHNICIAN, self::REVIEWER, self::READER];
+
     protected $guarded = [];
+
+    protected $attributes = ['administers' => null, 'closed_at' => null];
 
     protected $hidden = ['password', 'remember_token'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['password' => 'hashed'];
+        return ['password' => 'hashed', 'administers' => 'boolean', 'closed_at' => 'datetime'];
     }
 
     /** @return BelongsTo<Team, $this> */
@@ -58,6 +74,51 @@ final class User extends Authenticatable
     public function maySign(): bool
     {
         return $this->role === self::REVIEWER;
+    }
+
+    public function mayWrite(): bool
+    {
+        return $this->role !== self::READER;
+    }
+
+    public function mayAdminister(): bool
+    {
+        return $this->administers === true && $this->closed_at === null;
+    }
+
+    /** Is it one of the accounts that anybody may sign in as while the demo runs? */
+    public function isOfDemo(): bool
+    {
+        return config('app.demo') === true && str_ends_with($this->email, '@demo.example');
+    }
+
+    /** @return Collection<int, self> of the team, those that are closed last */
+    public static function ofTeam(Team|int $team): Collection
+    {
+        return self::query()->where('team_id', $team instanceof Team ? $team->id : $team)
+            ->orderByRaw('closed_at IS NOT NULL')->orderBy('name')->get();
+    }
+
+    public static function administratorsBeside(self $person): int
+    {
+        return self::query()->where('team_id', $person->team_id)->where('administers', true)->whereNull('closed_at')
+            ->whereKeyNot($person->id)->count();
+    }
+
+    public static function byAddress(string $email): ?self
+    {
+        return self::query()->where('email', $email)->first();
+    }
+
+    /** Where a password may be set again. */
+    public function sendPasswordResetNotification(#[\SensitiveParameter] $token): void
+    {
+        $address = url("/reset/{$token}?email=".rawurlencode($this->email));
+        Mail::raw(
+            "Somebody asked for a new password for your account of Honest Core.\n\n{$address}\n\nIt is good for a day. ".
+                'If it was not you, nothing has to be done.',
+            fn ($message) => $message->to($this->email)->subject('A new password'),
+        );
     }
 
     /** @return Collection<int, self> whom anybody may sign in as while the demo runs */

@@ -37,6 +37,7 @@ use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\Session;
 use Illuminate\Support\ServiceProvider;
+use Laravel\Sanctum\Sanctum;
 use PDO;
 
 final class AppServiceProvider extends ServiceProvider
@@ -72,6 +73,7 @@ final class AppServiceProvider extends ServiceProvider
         M\BagPhoto::class,
         M\Control::class,
         M\CalendarAddress::class,
+        M\Invitation::class,
     ];
 
     private const SIGNED = [M\JudgingPolicy::class, M\SignedVerdict::class, M\SignedProgram::class, M\LocalFactorInUse::class];
@@ -132,6 +134,7 @@ final class AppServiceProvider extends ServiceProvider
     {
         Event::listen(MigrationsEnded::class, static fn () => Statistics::anew());
         Model::shouldBeStrict();
+        Sanctum::usePersonalAccessTokenModel(M\ScriptToken::class);
         JsonResource::withoutWrapping();
         Session::extend(
             'file',
@@ -147,6 +150,8 @@ final class AppServiceProvider extends ServiceProvider
         foreach (self::SIGNED as $model) {
             Gate::policy($model, SignedRecordPolicy::class);
         }
+        Gate::define('administer', static fn (User $user): bool => $user->mayAdminister());
+        Gate::define('keep', static fn (User $user, User $person): bool => $user->mayAdminister() && $person->team_id === $user->team_id);
         // Of one account from one place, of one account from everywhere, and of one place over many accounts.
         RateLimiter::for(
             'sign-in',
@@ -155,6 +160,10 @@ final class AppServiceProvider extends ServiceProvider
                 Limit::perMinute(30)->by('account '.$request->string('email')->lower()),
                 Limit::perMinute(60)->by('place '.$request->ip()),
             ],
+        );
+        RateLimiter::for(
+            'account',
+            static fn (Request $request): Limit => Limit::perMinute(10)->by((string) User::signedIn()?->id),
         );
         RateLimiter::for(
             'health',

@@ -89,4 +89,6 @@ return [
     'tubes_open' => ':count tubes are not read yet. Read them, give them up, or finish without them.',
     'verdict_signed' => 'Another verdict on this claim has been signed since you opened it. Look at it, then sign a '.
         'new one that follows it.',
+    'last_administrator' => 'Nobody else administers this team. Let somebody else administer it first.',
+    'of_the_demo' => 'Anybody may sign in with the accounts of the demo: they stay as they are.',
 ];

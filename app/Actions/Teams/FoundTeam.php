@@ -39,7 +39,7 @@ final class FoundTeam
     ): User {
         return AllOrNothing::of(function () use ($name, $person, $lab, $kit, $lot, $looking, $blind): User {
             $team = Team::query()->create(['name' => $name]);
-            $user = User::query()->create([...$person, 'team_id' => $team->id]);
+            $user = User::query()->create([...$person, 'team_id' => $team->id, 'administers' => true]);
             Auth::setUser($user);
             $this->kit($kit, $lot, $user);
             $this->methods($lab);

@@ -4,17 +4,15 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Session;
 
+use App\Actions\People\SignIns;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\Auth;
 
 final class SignOut
 {
-    public function __invoke(Request $request): Response
+    public function __invoke(Request $request, SignIns $signIns): Response
     {
-        Auth::logout();
-        $request->session()->invalidate();
-        $request->session()->regenerateToken();
+        $signIns->leave($request);
 
         return new Response(status: 204);
     }

@@ -19,6 +19,8 @@ final class MeResource extends JsonResource
             'email' => $this->email,
             'role' => $this->role,
             'may_sign' => $this->maySign(),
+            'may_write' => $this->mayWrite(),
+            'may_administer' => $this->mayAdminister(),
             'team' => $this->team->name,
         ];
     }
