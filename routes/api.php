@@ -61,6 +61,7 @@ Route::middleware($signedIn)->group(function (): void {
         Route::post('people/{person}/close', C\People\ClosePerson::class)->can('keep', 'person');
         Route::post('people/{person}/reset', C\People\OpenReset::class)->can('keep', 'person');
         Route::post('people/{person}/second-factor/end', C\People\EndFactorOf::class)->can('keep', 'person');
+        Route::put('team', C\People\RenameTeam::class);
         Route::get('account-events', C\People\ListEvents::class);
     });
     Route::get('ping', C\Session\Ping::class);
@@ -71,6 +72,7 @@ Route::middleware($signedIn)->group(function (): void {
     Route::get('sites', C\Areas\ListSites::class);
     Route::post('sites', C\Areas\CreateSite::class)->can('create', Site::class);
     Route::get('sites/{site}', C\Areas\ShowSite::class)->can('view', 'site');
+    Route::put('sites/{site}', C\Areas\ChangeSite::class)->can('update', 'site');
     Route::post('sites/{site}/areas', C\Areas\CreateArea::class)->can('update', 'site');
     Route::post('sites/{site}/areas/batch', C\Areas\CreateAreas::class)->can('update', 'site');
     Route::post('sites/{site}/landmarks', C\Areas\CreateLandmark::class)->can('update', 'site');

@@ -22,6 +22,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string|null $school
  * @property string $nutrient_school build or sufficiency
  * @property string $lime_school whose buffer sizes lime; empty for the first there is
+ * @property string|null $owner whose ground it is
+ * @property string|null $phone
  * @property float $latitude
  * @property float $longitude
  * @property \Illuminate\Support\Carbon $created_at
@@ -50,6 +52,12 @@ final class Site extends Model
     public function landmarks(): HasMany
     {
         return $this->hasMany(Landmark::class);
+    }
+
+    /** Were composites pulled there, whose codes begin with its letters? */
+    public function hasSamples(): bool
+    {
+        return Sample::query()->where('site_id', $this->id)->exists();
     }
 
     /** @return Collection<int, self> */

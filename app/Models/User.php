@@ -86,6 +86,11 @@ final class User extends Authenticatable
         return $this->administers === true && $this->closed_at === null;
     }
 
+    public function withTokens(): self
+    {
+        return $this->load('tokens');
+    }
+
     /** Is it one of the accounts that anybody may sign in as while the demo runs? */
     public function isOfDemo(): bool
     {

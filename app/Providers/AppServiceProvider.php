@@ -155,11 +155,16 @@ final class AppServiceProvider extends ServiceProvider
         // Of one account from one place, of one account from everywhere, and of one place over many accounts.
         RateLimiter::for(
             'sign-in',
-            static fn (Request $request): array => [
-                Limit::perMinute(10)->by('one '.$request->string('email')->lower().'|'.$request->ip()),
-                Limit::perMinute(30)->by('account '.$request->string('email')->lower()),
-                Limit::perMinute(60)->by('place '.$request->ip()),
-            ],
+            static function (Request $request): array {
+                $email = $request->input('email');
+                $account = is_string($email) ? mb_strtolower($email) : '';
+
+                return [
+                    Limit::perMinute(10)->by("one {$account}|{$request->ip()}"),
+                    Limit::perMinute(30)->by("account {$account}"),
+                    Limit::perMinute(60)->by("place {$request->ip()}"),
+                ];
+            },
         );
         RateLimiter::for(
             'account',

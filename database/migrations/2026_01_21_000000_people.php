@@ -24,6 +24,10 @@ return new class extends Migration
             $table->timestamp('closed_at')->nullable()->comment('signs in no more; what they wrote stays theirs');
         });
         DB::update('UPDATE users SET administers = 1 WHERE id IN (SELECT min(id) FROM users GROUP BY team_id)');
+        Schema::table('sites', function (Blueprint $table): void {
+            $table->string('owner', 120)->nullable()->comment('whose ground it is; on labels');
+            $table->string('phone', 40)->nullable()->comment('on labels');
+        });
         Schema::create('invitations', function (Blueprint $table): void {
             $table->id();
             $table->foreignId('team_id')->constrained();
@@ -95,6 +99,7 @@ return new class extends Migration
     public function down(): void
     {
         array_map(Schema::dropIfExists(...), self::TABLES);
+        Schema::table('sites', static fn (Blueprint $table) => $table->dropColumn(['owner', 'phone']));
         Schema::table('users', static fn (Blueprint $table) => $table->dropColumn(['administers', 'closed_at']));
     }
 };

@@ -18,7 +18,8 @@ watch(
 
 <template>
     <a class="skip no-print" href="#main">To the page</a>
-    <p v-if="isPending" class="sr" role="status">Loading</p>
+    <RouterView v-if="route.meta.open" />
+    <p v-else-if="isPending" class="sr" role="status">Loading</p>
     <SignIn v-else-if="!me" />
     <template v-else>
         <RouterView v-if="route.meta.bare" :key="route.path" />

@@ -197,6 +197,24 @@ const routes: RouteRecordRaw[] = [
         component,
         meta: { stage: 'follow-up', title },
     })),
+    ...(
+        [
+            ['account', 'You', () => import('@/features/people/pages/AccountPage.vue')],
+            ['people', 'People', () => import('@/features/people/pages/PeoplePage.vue')],
+            ['people/log', 'What was done', () => import('@/features/people/pages/LogPage.vue')],
+            ['settings', 'Sites', () => import('@/features/people/pages/SettingsPage.vue')],
+        ] as const
+    ).map(([path, title, component]) => ({ path: `/${path}`, component, meta: { stage: '', title } })),
+    {
+        path: '/invitation/:token',
+        component: () => import('@/features/people/pages/InvitationPage.vue'),
+        meta: { stage: '', title: 'Invitation', open: true },
+    },
+    {
+        path: '/reset/:token',
+        component: () => import('@/features/people/pages/ResetPage.vue'),
+        meta: { stage: '', title: 'A new password', open: true },
+    },
     {
         path: '/:rest(.*)',
         component: () => import('@/features/today/pages/NotFound.vue'),

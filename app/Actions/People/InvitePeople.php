@@ -39,7 +39,7 @@ final class InvitePeople
             );
         }
 
-        return [$made, $token];
+        return [$made->load('author'), $token];
     }
 
     /** Is a mailer set up that takes mail anywhere? */

@@ -88,7 +88,9 @@ final class KeepPeople
     {
         $broker = Password::broker();
 
-        return $broker instanceof PasswordBroker ? $broker : throw new LogicException('Passwords are set anew by the broker of the framework.');
+        return $broker instanceof PasswordBroker
+            ? $broker
+            : throw new LogicException('Passwords are set anew by the broker of the framework.');
     }
 
     private static function refuseTheLast(User $person): void

@@ -1318,6 +1318,55 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/team": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Give the team another name */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TeamInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Me"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/account-events": {
         parameters: {
             query?: never;
@@ -1533,7 +1582,42 @@ export interface paths {
                 };
             };
         };
-        put?: never;
+        /** Change what is written on papers of a site, its clock and its units */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    site: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SiteInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Site"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
         post?: never;
         delete?: never;
         options?: never;
@@ -10095,6 +10179,8 @@ export interface components {
             school: string | null;
             /** @enum {string} */
             units: "us" | "metric";
+            owner: string;
+            phone: string;
             latitude: number;
             longitude: number;
             areas?: components["schemas"]["Area"][];
@@ -10624,6 +10710,9 @@ export interface components {
             read: string[];
             portions: components["schemas"]["PortionOnItsWay"][];
         };
+        TeamInput: {
+            name: string;
+        };
         InvitationShown: {
             team: string;
             by: string;
@@ -10848,6 +10937,8 @@ export interface components {
             id: number;
             name: string;
             address: string;
+            owner: string;
+            phone: string;
         };
         Sample: {
             id: number;
@@ -13382,6 +13473,8 @@ export interface components {
             timezone: string;
             /** @enum {string} */
             units: "us" | "metric";
+            owner?: string | null;
+            phone?: string | null;
             latitude: number;
             longitude: number;
         };

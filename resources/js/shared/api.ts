@@ -62,6 +62,34 @@ export const useUnderlayList = (siteId: MaybeRefOrGetter<number | null>) =>
         queryFn: () => api.get('/sites/{site}/underlays', { ids: { site: toValue(siteId) ?? 0 } }),
     })
 
+/** Which composites of a site are asked for: read by a method or not, by words, or one. */
+export interface SamplesAsked {
+    read_by?: number
+    not_read_by?: number
+    q?: string
+    id?: number
+    page?: number
+}
+
+/**
+ * Composites of a site, a page of them; none without a site, or where nothing is asked. At the bench without what labs
+ * found: a reading is blind only until that was on screen.
+ */
+export const useSamples = (
+    siteId: MaybeRefOrGetter<number | null>,
+    results: boolean,
+    asked: MaybeRefOrGetter<SamplesAsked | null>,
+) =>
+    useQuery({
+        queryKey: ['samples', siteId, results, asked],
+        enabled: () => toValue(siteId) !== null && toValue(asked) !== null,
+        placeholderData: keepPreviousData,
+        queryFn: () =>
+            api.get('/samples', {
+                query: { site_id: toValue(siteId) ?? 0, results: results ? 1 : 0, ...toValue(asked) },
+            }),
+    })
+
 /** The sites of the team. */
 export const useSites = () => useQuery({ queryKey: ['sites'], queryFn: () => api.get('/sites') })
 

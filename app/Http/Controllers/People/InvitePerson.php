@@ -20,7 +20,7 @@ final class InvitePerson
         [$made, $token] = $people->invite($user, $request->whom());
 
         return new JsonResponse(
-            [...(new InvitationResource($made->load('author')))->toArray($request), 'address' => "/invitation/{$token}"],
+            [...(new InvitationResource($made))->toArray($request), 'address' => "/invitation/{$token}"],
             201,
         );
     }

@@ -18,6 +18,6 @@ final class ShowAccount
         /** @var User $user */
         $user = $request->user();
 
-        return new AccountResource($user->load('tokens'), $guard->isOn($user), $signIns->standing($user));
+        return new AccountResource($user->withTokens(), $guard->isOn($user), $signIns->standing($user));
     }
 }

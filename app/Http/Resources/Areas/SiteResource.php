@@ -24,6 +24,8 @@ final class SiteResource extends JsonResource
             'school' => $this->school,
             'nutrient_school' => $this->nutrient_school ?? 'build',
             'lime_school' => $this->lime_school ?? '',
+            'owner' => $this->owner ?? '',
+            'phone' => $this->phone ?? '',
             'latitude' => $this->latitude,
             'longitude' => $this->longitude,
             'areas' => AreaResource::collection($this->whenLoaded('areas')),

@@ -22,7 +22,7 @@ final class SampleResource extends JsonResource
             'id' => $this->id,
             'code' => $this->code,
             'area' => ['id' => $this->area->id, 'name' => $this->area->name, 'use_name' => $this->area->crop()->name],
-            'site' => ['id' => $this->site->id, 'name' => $this->site->name, 'address' => $this->site->address],
+            'site' => ['id' => $this->site->id, 'name' => $this->site->name, 'address' => $this->site->address, 'owner' => $this->site->owner ?? '', 'phone' => $this->site->phone ?? ''],
             'plan_id' => $this->plan_id,
             'composite' => $this->composite,
             'depth' => $this->depth,

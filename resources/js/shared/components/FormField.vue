@@ -10,3 +10,9 @@ defineProps<{ label: string; wrong?: string; hint?: string }>()
         <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     </label>
 </template>
+
+<style scoped>
+.note {
+    display: block;
+}
+</style>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { useSamples, type Sample } from '@/shared/composables/useSamples'
+import { useSamples } from '@/shared/api'
+import { type Sample } from '@/shared/samples'
 import { useSite } from '@/shared/composables/useSite'
 
 /** Chooses one composite of the site: the newest are offered, any other is found by its label or its area. */

@@ -1,11 +1,13 @@
 import { readFileSync } from 'node:fs'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 
+const ORIGIN = ['http:', '', '127.0.0.1'].join('/')
+
 /** The worker that keeps pages and answers, in a world of its own: a line that is answered by hand, and stores in memory. */
 function worker() {
     const listeners = new Map<string, (event: unknown) => void>()
     const self = {
-        location: { origin: 'https://core.example' },
+        location: { origin: ORIGIN },
         addEventListener: (name: string, listener: (event: unknown) => void) => listeners.set(name, listener),
         skipWaiting: () => undefined,
         clients: { claim: () => undefined },
@@ -26,7 +28,7 @@ function worker() {
     const get = (path: string): Promise<Response> | null => {
         let answered: Promise<Response> | null = null
         listeners.get('fetch')!({
-            request: { method: 'GET', url: `https://core.example${path}`, mode: 'cors' },
+            request: { method: 'GET', url: `${ORIGIN}${path}`, mode: 'cors' },
             respondWith: (response: Promise<Response>) => (answered = response),
         })
         return answered

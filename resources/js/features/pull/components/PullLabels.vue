@@ -22,7 +22,9 @@ const labels = computed<Label[]>(() =>
                 `${plan.value?.area.name ?? ''}, ` +
                     `${depth(kept.depth)}${(plan.value?.layout.composites.length ?? 1) > 1 ? `, part ${kept.composite}` : ''}`,
                 'Pulled ____ / ____ / ______   by ______________   cores ____',
-                `${site.value?.name ?? ''}, ${site.value?.address ?? ''}`,
+                [site.value?.name, site.value?.owner, site.value?.address, site.value?.phone]
+                    .filter(Boolean)
+                    .join(', '),
             ],
         })),
     ),

@@ -5,7 +5,7 @@ import { api, type Schema } from '@/api/client'
 import FormField from '@/shared/components/FormField.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
 import SamplePick from '@/shared/components/SamplePick.vue'
-import { standing, type Sample } from '@/shared/composables/useSamples'
+import { standing, type Sample } from '@/shared/samples'
 import { useSave } from '@/shared/composables/useSave'
 import DateField from '@/shared/components/DateField.vue'
 

@@ -103,8 +103,8 @@ const print = (): void => window.print()
             <section class="papers">
                 <h2>Packing list</h2>
                 <p>
-                    To {{ consignment.lab.name }}, {{ consignment.lab.address }}. From {{ site?.name }},
-                    {{ site?.address }}.
+                    To {{ consignment.lab.name }}, {{ consignment.lab.address }}. From
+                    {{ [site?.name, site?.owner, site?.address, site?.phone].filter(Boolean).join(', ') }}.
                 </p>
                 <table class="plain">
                     <thead>

@@ -18,7 +18,7 @@ const labels = computed<Label[]>(() => {
         lines: [
             `${found!.area.name}, ${depth(found!.depth)}`,
             `Pulled ${day(found!.pulled_on)}, ${found!.pulled_by}, ${found!.cores_pulled} cores`,
-            `${found!.site.name}, ${found!.site.address}`,
+            [found!.site.name, found!.site.owner, found!.site.address, found!.site.phone].filter(Boolean).join(', '),
             ...(portion.tests.length ? [`Tests wanted: ${portion.tests.join(', ')}`] : []),
         ],
     }))
