@@ -3,12 +3,16 @@ import { defineAsyncComponent, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import AppFrame from './AppFrame.vue'
 import { SignIn, SignInAgain } from '@/features/session'
+import NotHere from '@/shared/components/NotHere.vue'
+import { useMissing } from '@/shared/composables/useMissing'
 import { useSession } from '@/shared/composables/useSession'
 import { sendFor } from '@/shared/offline/outbox'
 
 const ShortcutHelp = defineAsyncComponent(() => import('@/shared/components/ShortcutHelp.vue'))
 const route = useRoute()
 const { me, isPending, expired } = useSession()
+const { isGone, words, forget } = useMissing()
+watch(() => route.path, forget)
 watch(
     () => me.value?.email ?? null,
     (email) => void sendFor(email),
@@ -22,9 +26,15 @@ watch(
     <p v-else-if="isPending" class="sr" role="status">Loading</p>
     <SignIn v-else-if="!me" />
     <template v-else>
-        <RouterView v-if="route.meta.bare" :key="route.path" />
+        <template v-if="route.meta.bare">
+            <p v-for="one in words" :key="one" class="missing" role="alert">{{ one }}</p>
+            <div v-if="isGone" class="bare"><NotHere /></div>
+            <RouterView v-else :key="route.path" />
+        </template>
         <AppFrame v-else
-            ><RouterView
+            ><p v-for="one in words" :key="one" class="missing" role="alert">{{ one }}</p>
+            <NotHere v-if="isGone" /><RouterView
+                v-else
                 :key="
                     String(route.meta.stage) +
                     String(route.meta.title) +
@@ -37,6 +47,15 @@ watch(
 </template>
 
 <style scoped>
+.missing {
+    background: var(--amber-wash);
+    color: var(--amber-text);
+    padding: 8px 14px;
+    margin: 0 0 12px;
+}
+.bare {
+    padding: 16px;
+}
 .skip {
     position: absolute;
     left: -999px;

@@ -17,7 +17,9 @@ use Symfony\Component\HttpFoundation\Response;
 final class SignsInByToken
 {
     /** What belongs to a person at a page: a script neither signs nor keeps accounts. */
-    private const OF_PERSONS = ['api/account*', 'api/people*', 'api/invitations*', 'api/account-events*', 'api/session', 'api/start', 'api/team'];
+    private const OF_PERSONS = [
+        'api/account*', 'api/people*', 'api/invitations*', 'api/account-events*', 'api/session', 'api/start', 'api/team',
+    ];
 
     /** @param Closure(Request): Response $next */
     public function handle(Request $request, Closure $next): Response

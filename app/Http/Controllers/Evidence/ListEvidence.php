@@ -91,8 +91,9 @@ final class ListEvidence
     {
         $words = mb_strtolower($request->string('q')->trim()->toString());
         if ($words !== '' || $request->boolean('tested')) {
-            $lines = array_values(array_filter($lines, static fn (array $line): bool => str_contains(mb_strtolower($line['name']), $words) &&
-                (! $request->boolean('tested') || $line['workplace'] === 'bench')));
+            $isAsked = static fn (array $line): bool => str_contains(mb_strtolower($line['name']), $words) &&
+                (! $request->boolean('tested') || $line['workplace'] === 'bench');
+            $lines = array_values(array_filter($lines, $isAsked));
         }
         usort(
             $lines,

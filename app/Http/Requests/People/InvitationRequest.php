@@ -24,7 +24,10 @@ final class InvitationRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['email.unique' => 'Somebody has an account with this address already.', 'email.email' => 'Write an address as ada@fen.example.'];
+        return [
+            'email.unique' => 'Somebody has an account with this address already.',
+            'email.email' => 'Write an address as ada@fen.example.',
+        ];
     }
 
     /** @return array{email: string, role: string, administers: bool} */

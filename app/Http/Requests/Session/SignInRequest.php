@@ -11,7 +11,11 @@ final class SignInRequest extends FormRequest
     /** @return array<string, list<string>> */
     public function rules(): array
     {
-        return ['email' => ['required', 'string', 'max:200'], 'password' => ['required', 'string', 'max:200'], 'code' => ['sometimes', 'nullable', 'string', 'max:20']];
+        return [
+            'email' => ['required', 'string', 'max:200'],
+            'password' => ['required', 'string', 'max:200'],
+            'code' => ['sometimes', 'nullable', 'string', 'max:20'],
+        ];
     }
 
     /** @return array{email: string, password: string} */

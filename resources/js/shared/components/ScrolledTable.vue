@@ -19,7 +19,7 @@ const drawn = computed(() => props.rows.slice(first.value, last.value).map((row,
         :style="{ maxHeight: `${TALL}px` }"
         @scroll.passive="top = ($event.target as HTMLElement).scrollTop"
     >
-        <table class="plain" :aria-rowcount="rows.length">
+        <table class="plain fixed" :aria-rowcount="rows.length">
             <thead>
                 <slot name="head" />
             </thead>

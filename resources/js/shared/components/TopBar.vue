@@ -12,7 +12,7 @@ const { sites, siteId, site, timezone, choose } = useSite()
 </script>
 
 <template>
-    <div class="bar">
+    <header class="bar">
         <span class="where">
             <template v-if="(sites.data.value?.length ?? 0) > 1">
                 <OneOf
@@ -34,7 +34,7 @@ const { sites, siteId, site, timezone, choose } = useSite()
             <RouterLink to="/account">{{ me?.name }}, {{ me?.role }}</RouterLink>
             <button type="button" class="link" @click="signOut">Sign out</button>
         </span>
-    </div>
+    </header>
 </template>
 
 <style scoped>

@@ -35,7 +35,7 @@ async function removeLandmark(id: number): Promise<void> {
             </tr>
         </tbody>
     </table>
-    <h3>Kept away from</h3>
+    <h2>Kept away from</h2>
     <table class="plain">
         <tbody>
             <tr v-for="mark in landmarks" :key="mark.id">

@@ -12,7 +12,7 @@ defineEmits<{ take: []; over: [] }>()
         <table class="plain">
             <thead>
                 <tr>
-                    <th></th>
+                    <th><span class="sr">What</span></th>
                     <th>Stored now</th>
                     <th>Yours</th>
                 </tr>

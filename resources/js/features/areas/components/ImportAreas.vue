@@ -125,7 +125,7 @@ function another(): void {
                         <th>Name</th>
                         <th>Use</th>
                         <th class="num">Extent</th>
-                        <th></th>
+                        <th><span class="sr">What may be done</span></th>
                     </tr>
                 </thead>
                 <tbody>

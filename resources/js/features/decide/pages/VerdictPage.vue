@@ -165,7 +165,7 @@ const read = (pair: (typeof pairs.value)[number]): string =>
                             <th class="num">Limits</th>
                             <th class="num">Reference</th>
                             <th>Test</th>
-                            <th></th>
+                            <th><span class="sr">Counts</span></th>
                         </tr>
                     </thead>
                     <tbody>

@@ -32,7 +32,7 @@ const lede = computed(() => {
                     <th>Last pulled, and the lab</th>
                     <th>Test again by</th>
                     <th>Why then</th>
-                    <th></th>
+                    <th><span class="sr">What may be done</span></th>
                 </tr>
             </thead>
             <tbody>

@@ -84,7 +84,7 @@ async function makeDefault(code: string | null): Promise<void> {
                     <th class="num">Samples</th>
                     <th class="num">Margin on pH</th>
                     <th>Against the site’s school</th>
-                    <th></th>
+                    <th><span class="sr">Change</span></th>
                 </tr>
             </thead>
             <tbody>

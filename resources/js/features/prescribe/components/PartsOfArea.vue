@@ -27,7 +27,7 @@ const tons = (part: Schema<'PartOfArea'>): string => {
 <template>
     <section class="parts">
         <p class="words">{{ lead }}</p>
-        <div class="list">
+        <div class="list" tabindex="0" role="group" aria-label="List">
             <table class="plain">
                 <thead>
                     <tr>

@@ -149,7 +149,7 @@ const small = (one: Schema<'ProgramAmount'>): string =>
     <section class="step">
         <h2>Amounts</h2>
         <p v-if="!part.amounts.length" class="answer"><strong>Nothing is spread here.</strong></p>
-        <div v-else class="scroll">
+        <div v-else class="scroll" tabindex="0" role="group" aria-label="Table">
             <table class="plain">
                 <thead>
                     <tr>

@@ -91,7 +91,7 @@ const parts = computed(() => it.value?.programs[0]?.parts ?? [])
             <table class="plain">
                 <thead>
                     <tr>
-                        <th></th>
+                        <th><span class="sr">What</span></th>
                         <th v-for="program in it.programs" :key="program.crop.code">
                             {{ program.crop.name }}
                             <button

@@ -43,7 +43,7 @@ const beside = (one: Schema<'ShelfProduct'>): string =>
     </PageHead>
     <p v-if="error" class="wrong" role="alert">{{ error.message }}</p>
     <RefusalNote :refusal="putting.refusal.value" />
-    <div v-if="it" class="scroll">
+    <div v-if="it" class="scroll" tabindex="0" role="group" aria-label="Table">
         <table class="plain">
             <thead>
                 <tr>
@@ -55,7 +55,7 @@ const beside = (one: Schema<'ShelfProduct'>): string =>
                     <th>Sold in</th>
                     <th class="num">Price</th>
                     <th>Organic</th>
-                    <th></th>
+                    <th><span class="sr">What may be done</span></th>
                 </tr>
             </thead>
             <tbody>

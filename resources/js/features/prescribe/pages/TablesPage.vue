@@ -113,7 +113,7 @@ const given = computed(() =>
             </template>
             <p v-else class="note">A reviewer puts figures in place.</p>
             <FormField label="Find"><el-input v-model="filter" class="find" size="small" /></FormField>
-            <div class="list">
+            <div class="list" tabindex="0" role="group" aria-label="List">
                 <table class="plain">
                     <thead>
                         <tr>

@@ -90,7 +90,7 @@ const { taken, taking, trouble, take } = useTakeAlong(() => me.value?.email ?? '
                     <th class="num">Walk</th>
                     <th>To be pulled on</th>
                     <th>Planned</th>
-                    <th></th>
+                    <th><span class="sr">What may be done</span></th>
                 </tr>
             </thead>
             <tbody>

@@ -118,7 +118,7 @@ const fee = (test: Schema<'LabTestInput'>, text: string): void =>
                     <th>Soil, ml</th>
                     <th>Fee</th>
                     <th>Write outside</th>
-                    <th></th>
+                    <th><span class="sr">What may be done</span></th>
                 </tr>
             </thead>
             <tbody>

@@ -191,7 +191,7 @@ function openAsk(): void {
                         <th>Condition</th>
                         <th>By</th>
                         <th>In the record</th>
-                        <th></th>
+                        <th><span class="sr">What may be done</span></th>
                     </tr>
                 </thead>
                 <tbody>

@@ -135,7 +135,7 @@ const left = computed(
                             {{ test.name }}<br />{{ money(test.fee_cents) }}
                         </th>
                         <th class="num">Needs</th>
-                        <th></th>
+                        <th><span class="sr">What may be done</span></th>
                     </tr>
                 </thead>
                 <tbody>

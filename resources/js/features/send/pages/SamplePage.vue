@@ -95,7 +95,7 @@ watch(
                             <th>On</th>
                             <th>By</th>
                             <th>Protocol</th>
-                            <th></th>
+                            <th><span class="sr">What may be done</span></th>
                         </tr>
                     </thead>
                     <tbody>
