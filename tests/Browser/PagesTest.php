@@ -15,7 +15,7 @@ use Tests\Support\PngFile;
 final class PagesTest extends BrowserTestCase
 {
     /** @return iterable<string, array{string, string}> */
-    private static function pages(): iterable
+    public static function pages(): iterable
     {
         yield 'today' => ['/', 'Season 2026'];
         yield 'areas' => ['/areas?area=1', 'Plan its cores'];

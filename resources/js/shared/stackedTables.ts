@@ -24,7 +24,9 @@ function label(table: HTMLTableElement): void {
     const heads = [...(table.tHead?.rows ?? [])].at(-1)
     if (!heads) return
     const names = [...heads.cells].flatMap((cell) => {
-        const name = cell.classList.contains('scale') ? '' : cell.innerText.replace(/\s+/g, ' ').trim()
+        // A scale, and a head that only readers hear, say nothing before a cell.
+        const isSilent = cell.classList.contains('scale') || cell.querySelector('.sr') !== null
+        const name = isSilent ? '' : cell.innerText.replace(/\s+/g, ' ').trim()
         return Array.from({ length: cell.colSpan }, () => name)
     })
     for (const body of table.tBodies) {

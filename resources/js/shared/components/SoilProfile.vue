@@ -163,11 +163,11 @@ const route = useRoute()
 }
 @media (max-width: 700px) {
     .profile {
-        flex-direction: row;
+        display: grid;
+        grid-template-columns: repeat(6, minmax(0, 1fr));
         width: auto;
         height: auto;
         min-height: 0;
-        overflow-x: auto;
         position: static;
     }
     .head,
@@ -179,13 +179,15 @@ const route = useRoute()
         display: none;
     }
     .horizon {
-        flex: none;
-        padding: 14px 14px;
-        min-height: 48px;
+        padding: 12px 2px;
+        min-height: 44px;
+        text-align: center;
+        font-size: 12.5px;
+        font-stretch: 86%;
     }
     .current .label {
         padding: 0;
-        font-size: 17px;
+        font-size: 13.5px;
     }
 }
 </style>

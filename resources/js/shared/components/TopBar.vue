@@ -68,7 +68,17 @@ const { sites, siteId, site, timezone, choose } = useSite()
 @media (max-width: 700px) {
     .bar {
         flex-wrap: wrap;
-        gap: 8px 16px;
+        gap: 6px 14px;
+        margin-bottom: 10px;
+    }
+    .who {
+        margin-left: 0;
+        align-items: center;
+    }
+    .who a {
+        min-height: 44px;
+        display: inline-flex;
+        align-items: center;
     }
 }
 </style>

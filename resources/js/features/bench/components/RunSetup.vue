@@ -307,4 +307,9 @@ watch(refusal, (said) => said?.status === 409 && (submission.value = newId()))
 .cautions {
     margin-bottom: 10px;
 }
+@media screen and (max-width: 700px) {
+    .portions {
+        grid-template-columns: minmax(0, 1fr);
+    }
+}
 </style>

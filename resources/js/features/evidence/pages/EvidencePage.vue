@@ -279,4 +279,15 @@ const analyte = computed(() =>
     display: flex;
     gap: 4px;
 }
+@media screen and (max-width: 700px) {
+    .claims {
+        grid-template-columns: minmax(0, 1fr);
+        gap: 14px;
+    }
+    .claims > * + * {
+        border-left: 0;
+        border-top: 1px solid var(--rule);
+        padding: 12px 0 0;
+    }
+}
 </style>

@@ -277,4 +277,14 @@ const state = computed(() => {
 h3 {
     margin-top: 8px;
 }
+@media screen and (max-width: 700px) {
+    .plan {
+        grid-template-columns: minmax(0, 1fr);
+    }
+    .map {
+        position: static;
+        height: 62vh;
+        min-height: 300px;
+    }
+}
 </style>

@@ -312,4 +312,13 @@ th.scale span {
 .labs {
     margin-top: 22px;
 }
+@media screen and (max-width: 700px) {
+    .read p {
+        height: auto;
+        white-space: normal;
+    }
+    .analytes {
+        flex-wrap: wrap;
+    }
+}
 </style>

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+/** Every page at the sizes of a desk, a small screen and a phone: nothing scrolls sideways, and what machines can tell of access holds. */
+final class WalkTest extends BrowserTestCase
+{
+    private const WIDTHS = [1280, 1024, 390];
+
+    /** The rules of WCAG 2.2 A and AA and the good practice that axe-core knows. */
+    private const CHECK = <<<'JS'
+    const done = arguments[0]
+    axe.run(document, { resultTypes: ['violations'] }).then(
+        ({ violations }) => done(violations.flatMap(({ id, nodes }) => nodes.map(({ target, failureSummary }) =>
+            `${id}: ${target.join(' ')} ${(failureSummary ?? '').split('\n')[1] ?? ''}`))),
+        (error) => done([String(error)]),
+    )
+    JS;
+
+    /** @return iterable<string, array{string, string}> */
+    private static function pages(): iterable
+    {
+        yield from PagesTest::pages();
+        yield 'account' => ['/account', 'Where you are signed in'];
+        yield 'people' => ['/people', 'Invite somebody'];
+        yield 'sites' => ['/settings', 'Whose ground it is'];
+        yield 'what was done' => ['/people/log', 'Written once'];
+        yield 'a composite that is gone' => ['/samples/99999', 'This is not there'];
+    }
+
+    public function test_no_page_scrolls_sideways_and_none_breaks_a_rule_of_access(): void
+    {
+        $axe = (string) file_get_contents(__DIR__.'/../../node_modules/axe-core/axe.min.js');
+        $this->browser->manage()->timeouts()->setScriptTimeout(60);
+        $this->enter(self::MAREN);
+        $found = [];
+        foreach (self::pages() as $name => [$path, $words]) {
+            $this->screen(self::WIDTHS[0], 800);
+            $this->open($path);
+            $this->see($words);
+            $this->browser->executeScript($axe);
+            foreach (self::WIDTHS as $width) {
+                $this->screen($width, 800);
+                $this->browser->executeAsyncScript('const done = arguments[0]; requestAnimationFrame(() => requestAnimationFrame(done))');
+                $wide = $this->browser->executeScript('return document.documentElement.scrollWidth');
+                if ($wide > $width) {
+                    $found[] = "{$name} at {$width}: {$wide} wide";
+                }
+                foreach ((array) $this->browser->executeAsyncScript(self::CHECK) as $violation) {
+                    $found[] = "{$name} at {$width}: {$violation}";
+                }
+            }
+        }
+        self::assertSame([], $found);
+    }
+}
