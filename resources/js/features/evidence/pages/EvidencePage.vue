@@ -6,6 +6,7 @@ import PageHead from '@/shared/components/PageHead.vue'
 import PageTurner from '@/shared/components/PageTurner.vue'
 import VerdictStone from '@/shared/components/VerdictStone.vue'
 import { useSession } from '@/shared/composables/useSession'
+import { useStages } from '@/shared/composables/useStages'
 import { useSite } from '@/shared/composables/useSite'
 import ActionMatrix from '../components/ActionMatrix.vue'
 import AgreementPlot from '../components/AgreementPlot.vue'
@@ -88,6 +89,8 @@ const nouns = computed(() => ({
             : 'Test',
     reference: evidence.value?.against || (evidence.value?.reference.workplace === 'bench' ? 'Other' : 'Lab'),
 }))
+/** What lies below the first screen is drawn part by part. */
+const drawn = useStages(() => evidence.value?.method.id, 4)
 const signing = ref<(typeof CLAIMS)[number] | null>(null)
 const analyte = computed(() =>
     evidence.value?.method.analyte === 'ph' ? 'pH' : (evidence.value?.method.analyte ?? ''),
@@ -180,8 +183,13 @@ const analyte = computed(() =>
         </div>
         <div class="columns two">
             <div>
-                <StripTable v-if="evidence.pairs.total" :evidence="evidence" :nouns="nouns" :against="against" />
-                <p v-else class="lede">
+                <StripTable
+                    v-if="drawn > 0 && evidence.pairs.total"
+                    :evidence="evidence"
+                    :nouns="nouns"
+                    :against="against"
+                />
+                <p v-else-if="!evidence.pairs.total" class="lede">
                     No pair yet. Read the bench portion and enter the lab’s pH of the same composite, or bring old
                     records in.
                 </p>
@@ -219,9 +227,9 @@ const analyte = computed(() =>
                 <p v-if="!me?.may_sign" class="note">A reviewer signs what this page proves.</p>
             </aside>
         </div>
-        <WouldSettle :evidence="evidence" />
-        <SoilsToCome v-if="evidence.pairs.total" :evidence="evidence" />
-        <div class="columns apart">
+        <WouldSettle v-if="drawn > 1" :evidence="evidence" />
+        <SoilsToCome v-if="drawn > 2 && evidence.pairs.total" :evidence="evidence" />
+        <div v-if="drawn > 3" class="columns apart">
             <TakenApart :evidence="evidence" />
             <section v-if="evidence.pairs.total > 1">
                 <h2>Agreement</h2>
