@@ -10,7 +10,7 @@
     @vite('resources/js/main.ts')
 </head>
 <body>
-    <div id="app"></div>
+    <div id="app"><p class="first">Honest Core</p></div>
     <noscript>Honest Core needs JavaScript to draw its maps and strips.</noscript>
 </body>
 </html>

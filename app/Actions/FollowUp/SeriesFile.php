@@ -8,6 +8,7 @@ use HonestCore\FollowUp\GroundAct;
 use HonestCore\FollowUp\SeriesPoint;
 use HonestCore\FollowUp\SoilSeries;
 use HonestCore\FollowUp\WatchedReading;
+use HonestCore\Table\CsvForm;
 use HonestCore\Table\CsvWriter;
 
 /** A series as a table: a row for each round, for each reading of a test that watches, and for each thing that was spread. */
@@ -18,7 +19,7 @@ final class SeriesFile
         'layer', 'codes', 'what', 'lb_per_acre', 'rain_mm',
     ];
 
-    public static function of(AreaSeries $series): string
+    public static function of(AreaSeries $series, CsvForm $form): string
     {
         $unit = $series->analyte->isUnitless() ? '' : $series->analyte->homeUnit;
         $rows = self::rounds('treated', $series->treated, $unit);
@@ -31,7 +32,7 @@ final class SeriesFile
             ...$rows,
             ...array_map(
                 static fn (WatchedReading $one): array => [
-                    'watched', 'treated', $one->on, (string) $one->value, $unit, '', '', '', '', '', $one->test, '', '', $one->code,
+                    'watched', 'treated', $one->on, $one->value, $unit, '', '', '', '', '', $one->test, '', '', $one->code,
                     $one->changed === true ? 'changed more than its noise' : '', '', '',
                 ],
                 $series->watched,
@@ -39,11 +40,11 @@ final class SeriesFile
             ...array_map(
                 static fn (GroundAct $act): array => [
                     $act->kind, 'treated', $act->day(), '', '', '', '', '', '', '', '', '', '', '', $act->what,
-                    $act->lbPerAcre === null ? '' : (string) $act->lbPerAcre, $act->rainMm === null ? '' : (string) $act->rainMm,
+                    $act->lbPerAcre ?? '', $act->rainMm ?? '',
                 ],
                 $series->acts,
             ),
-        ]);
+        ], $form);
     }
 
     /** @return list<list<string>> */

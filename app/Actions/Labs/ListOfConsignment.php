@@ -6,12 +6,13 @@ namespace App\Actions\Labs;
 
 use App\Models\ConsignedPortion;
 use App\Models\Consignment;
+use HonestCore\Table\CsvForm;
 use HonestCore\Table\CsvWriter;
 
 /** The list that goes with a consignment, in the columns that its lab asks for. */
 final class ListOfConsignment
 {
-    public function __invoke(Consignment $consignment): string
+    public function __invoke(Consignment $consignment, CsvForm $form): string
     {
         $consignment->load('lab', 'contents.portion.sample.area');
         $columns = $consignment->lab->columns;
@@ -23,7 +24,7 @@ final class ListOfConsignment
             );
         }
 
-        return CsvWriter::of($rows);
+        return CsvWriter::of($rows, $form);
     }
 
     /** A hidden duplicate reads as one more composite of its area. */

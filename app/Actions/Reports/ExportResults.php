@@ -6,6 +6,7 @@ namespace App\Actions\Reports;
 
 use App\Models\LabResult;
 use App\Models\Reading;
+use HonestCore\Table\CsvForm;
 use HonestCore\Table\CsvWriter;
 
 /**
@@ -104,11 +105,11 @@ final class ExportResults
     }
 
     /** @param callable(string): void $write */
-    public function csv(callable $write): void
+    public function csv(callable $write, CsvForm $form): void
     {
-        $write(CsvWriter::line(self::COLUMNS));
+        $write($form->begin.CsvWriter::line(self::COLUMNS, $form));
         foreach ($this->rows() as $row) {
-            $write(CsvWriter::line(array_values($row)));
+            $write(CsvWriter::line(array_values($row), $form));
         }
     }
 

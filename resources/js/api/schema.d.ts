@@ -3546,6 +3546,9 @@ export interface paths {
                     read?: string;
                     deviates?: string;
                     q?: string;
+                    form?: "comma" | "semicolon" | "tab";
+                    /** @description begin with the mark of UTF-8 */
+                    mark?: boolean;
                 };
                 header?: never;
                 path?: never;
@@ -4526,7 +4529,11 @@ export interface paths {
         /** Its list in the columns of the lab */
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    form?: "comma" | "semicolon" | "tab";
+                    /** @description begin with the mark of UTF-8 */
+                    mark?: boolean;
+                };
                 header?: never;
                 path: {
                     consignment: number;
@@ -6685,7 +6692,11 @@ export interface paths {
         /** All results and readings with their units and methods */
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    form?: "comma" | "semicolon" | "tab";
+                    /** @description begin with the mark of UTF-8 */
+                    mark?: boolean;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -8151,6 +8162,9 @@ export interface paths {
             parameters: {
                 query?: {
                     analyte?: string;
+                    form?: "comma" | "semicolon" | "tab";
+                    /** @description begin with the mark of UTF-8 */
+                    mark?: boolean;
                 };
                 header?: never;
                 path: {

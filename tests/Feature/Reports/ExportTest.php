@@ -105,4 +105,18 @@ final class ExportTest extends ReportTestCase
         );
         self::assertSame(1, substr_count($this->get('/api/results.csv')->streamedContent(), "\n"), 'the header alone');
     }
+
+    public function test_a_csv_comes_in_the_form_that_was_chosen(): void
+    {
+        $sample = $this->sample();
+        $this->read($sample, 'lab-ph', '6.25');
+        $text = $this->get('/api/results.csv?form=semicolon&mark=1')->assertOk()->streamedContent();
+        self::assertStringStartsWith("\xEF\xBB\xBF", $text);
+        self::assertStringContainsString(';6,25;', $text);
+        self::assertStringContainsString(
+            "{$sample->code}\t", $this->get('/api/ledger.csv?form=tab')->assertOk()->streamedContent(),
+        );
+        self::assertStringStartsNotWith("\xEF", $this->get('/api/results.csv')->streamedContent());
+        $this->getJson('/api/ledger.csv?form=pipe')->assertUnprocessable()->assertJsonValidationErrors('form');
+    }
 }

@@ -6,6 +6,7 @@ namespace App\Http\Controllers\Samples;
 
 use App\Actions\Samples\Ledger;
 use App\Database\Values;
+use App\Http\Requests\CsvChoice;
 use App\Http\Requests\Samples\LedgerRequest;
 use App\Models\Sample;
 use HonestCore\Custody\CustodyStep;
@@ -39,11 +40,12 @@ final class DownloadLedger
 
     public function __invoke(LedgerRequest $request, Ledger $ledger): StreamedResponse
     {
+        $form = CsvChoice::of($request);
         $samples = $ledger($request->asked())->with('area:id,team_id,name', 'site:id,team_id,name', 'portions');
 
         return new StreamedResponse(
-            static function () use ($samples): void {
-                echo CsvWriter::line(self::COLUMNS);
+            static function () use ($samples, $form): void {
+                echo $form->begin.CsvWriter::line(self::COLUMNS, $form);
                 /** @var Sample $sample */
                 foreach ($samples->reorder()->lazyByIdDesc(self::AT_ONCE) as $sample) {
                     $common = [
@@ -69,7 +71,7 @@ final class DownloadLedger
                             $portion->volume_ml,
                             implode('; ', $portion->tests),
                             $sample->note,
-                        ]);
+                        ], $form);
                     }
                 }
             },

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useCsv } from '@/shared/composables/useCsv'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -79,6 +80,7 @@ const takingBack = useSave(
     () => queries.invalidateQueries(),
 )
 const SOURCES: Record<string, string> = { facts: 'said of the area' }
+const { csv } = useCsv()
 </script>
 
 <template>
@@ -104,7 +106,7 @@ const SOURCES: Record<string, string> = { facts: 'said of the area' }
                         "
                         @update:model-value="(code) => code && show(areaId ?? '', code)"
                 /></FormField>
-                <a :href="`/api/areas/${data.area_id}/series.csv?analyte=${data.analyte}`" download>As CSV</a>
+                <a :href="csv(`/api/areas/${data.area_id}/series.csv?analyte=${data.analyte}`)" download>As CSV</a>
             </div>
             <SeriesChart :series="data" />
             <div class="columns two">

@@ -6,6 +6,7 @@ import FormField from '@/shared/components/FormField.vue'
 import OneOf from '@/shared/components/OneOf.vue'
 import PageHead from '@/shared/components/PageHead.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
+import { CSV_FORMS, useCsv } from '@/shared/composables/useCsv'
 import { useSave } from '@/shared/composables/useSave'
 import { useSession } from '@/shared/composables/useSession'
 import { useSite } from '@/shared/composables/useSite'
@@ -65,6 +66,7 @@ const { save, saving, refusal, wrong } = useSave(
         await queries.invalidateQueries()
     },
 )
+const { form: csvForm, mark, csv } = useCsv()
 const team = ref('')
 watch(me, (one) => (team.value ||= one?.team ?? ''), { immediate: true })
 const renaming = useSave(
@@ -147,9 +149,18 @@ const renaming = useSave(
                 <el-button native-type="submit" :loading="renaming.saving.value">Rename the team</el-button>
             </form>
             <h2 class="next">Everything out</h2>
+            <FormField label="CSV files of this device are parted by">
+                <OneOf v-model="csvForm" size="default" style="max-width: 340px" :options="CSV_FORMS" />
+            </FormField>
+            <label class="mark">
+                <input v-model="mark" type="checkbox" /> begin with the mark of UTF-8, by which some spreadsheets know
+                it
+            </label>
             <ul>
-                <li><a href="/api/ledger.csv">The season ledger, a line a portion, as CSV</a></li>
-                <li><a href="/api/results.csv">All results as CSV</a>, <a href="/api/results.json">as JSON</a></li>
+                <li><a :href="csv('/api/ledger.csv')">The season ledger, a line a portion, as CSV</a></li>
+                <li>
+                    <a :href="csv('/api/results.csv')">All results as CSV</a>, <a href="/api/results.json">as JSON</a>
+                </li>
                 <li><a href="/api/verdicts.json">The register of signed verdicts as JSON</a></li>
                 <li v-if="siteId">
                     The areas of {{ site.name }} as <a :href="`/api/sites/${siteId}/areas/export/geojson`">GeoJSON</a>,
@@ -177,6 +188,10 @@ const renaming = useSave(
 }
 .next {
     margin-top: 22px;
+}
+.mark {
+    display: flex;
+    gap: 6px;
 }
 @media (max-width: 900px) {
     .two {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useCsv } from '@/shared/composables/useCsv'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
@@ -51,6 +52,7 @@ const SAID: Record<string, string> = {
     trace: 'a trace',
     rating: 'a rating',
 }
+const { csv } = useCsv()
 </script>
 
 <template>
@@ -148,7 +150,7 @@ const SAID: Record<string, string> = {
             </table>
             <p v-if="report.results > report.shown.length" class="note">
                 The first {{ number(report.shown.length) }} of {{ number(report.results) }}.
-                <a href="/api/results.csv">All results as CSV</a>
+                <a :href="csv('/api/results.csv')">All results as CSV</a>
             </p>
         </section>
     </template>

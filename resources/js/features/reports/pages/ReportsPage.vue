@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useCsv } from '@/shared/composables/useCsv'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { SampleLink } from '@/features/send'
@@ -29,6 +30,7 @@ const pending = computed(
     () => methods.isPending.value || samples.isPending.value || (ph.value && unread.isPending.value),
 )
 const start = computed(() => Number(route.query.sample) || unread.data.value?.rows[0]?.id || null)
+const { csv } = useCsv()
 </script>
 
 <template>
@@ -57,7 +59,7 @@ const start = computed(() => Number(route.query.sample) || unread.data.value?.ro
                     <RouterLink to="/reports/checks">Check soils</RouterLink>
                 </p>
                 <p class="row">
-                    <a href="/api/results.csv">All results as CSV</a>
+                    <a :href="csv('/api/results.csv')">All results as CSV</a>
                     <a href="/api/results.json">as JSON</a>
                 </p>
                 <h2 class="next">Typed from paper</h2>

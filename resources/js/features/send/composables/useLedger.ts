@@ -1,5 +1,6 @@
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import { useCsv } from '@/shared/composables/useCsv'
 import { useLedgerPage } from '../api'
 
 export const FILTERS = [
@@ -35,8 +36,9 @@ export function useLedger() {
                 Object.entries({ ...asked.value, page: '', ...change }).filter(([, value]) => value !== ''),
             ),
         })
-    const csv = computed(
-        () => `/api/ledger.csv?${new URLSearchParams(Object.entries(asked.value).filter(([key]) => key !== 'page'))}`,
+    const { csv: inForm } = useCsv()
+    const csv = computed(() =>
+        inForm(`/api/ledger.csv?${new URLSearchParams(Object.entries(asked.value).filter(([key]) => key !== 'page'))}`),
     )
     return { asked, ledger, set, csv }
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useCsv } from '@/shared/composables/useCsv'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
@@ -82,6 +83,7 @@ async function copy(): Promise<void> {
     copied.value = true
 }
 const print = (): void => window.print()
+const { csv } = useCsv()
 </script>
 
 <template>
@@ -93,7 +95,7 @@ const print = (): void => window.print()
             :title="`Consignment ${consignment.number}`"
             :lede="lede"
         >
-            <a :href="`/api/consignments/${consignment.id}/list.csv`">List in the lab’s columns</a>
+            <a :href="csv(`/api/consignments/${consignment.id}/list.csv`)">List in the lab’s columns</a>
             <el-button @click="print">Print the papers</el-button>
         </PageHead>
         <p v-if="consignment.simulated" class="simulated" role="note">
