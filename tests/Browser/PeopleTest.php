@@ -98,6 +98,28 @@ final class PeopleTest extends BrowserTestCase
         $this->see('Anybody may sign in with this account of the demo');
     }
 
+    public function test_a_new_site_says_what_to_do_first_and_help_is_at_hand(): void
+    {
+        $this->enter(self::MAREN, '/areas');
+        $this->press('Add a site');
+        $fields = [
+            'Name' => 'Rush End', 'Letters for sample codes' => 'RE', 'Address' => '3 Rush Lane', 'Latitude' => '42.9',
+            'Longitude' => '-76.2',
+        ];
+        foreach ($fields as $label => $text) {
+            $this->type($label, $text);
+        }
+        $this->press('Add the site');
+        $this->see('Rush End');
+        $this->open('/');
+        $this->see('Your first hour');
+        $this->see('Draw each piece of ground that is sampled apart');
+        $this->browser->getKeyboard()->sendKeys('?');
+        $this->see('Keys on this page');
+        $this->press('The whole work, in its order');
+        $this->see('Write down what was spread, leave a strip untreated');
+    }
+
     /** As an authenticator shows it. */
     private function code(string $secret): string
     {

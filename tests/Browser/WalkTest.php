@@ -25,6 +25,7 @@ final class WalkTest extends BrowserTestCase
         yield from PagesTest::pages();
         yield 'account' => ['/account', 'Where you are signed in'];
         yield 'people' => ['/people', 'Invite somebody'];
+        yield 'help' => ['/help', 'The work, in its order'];
         yield 'sites' => ['/settings', 'Whose ground it is'];
         yield 'what was done' => ['/people/log', 'Written once'];
         yield 'a composite that is gone' => ['/samples/99999', 'This is not there'];

@@ -1,13 +1,21 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
+import { useRoute } from 'vue-router'
 import { shortcuts, useShortcut } from '@/shared/composables/useShortcut'
+import { HELP } from '@/shared/help'
+import StageHelp from './StageHelp.vue'
 
+/** Under "?": what the stage at hand is for, and the keys of its page. */
 const open = ref(false)
-useShortcut('?', 'This list', () => (open.value = true))
+const route = useRoute()
+const help = computed(() => HELP.find(({ stage }) => stage === route.meta.stage) ?? null)
+useShortcut('?', 'This help', () => (open.value = true))
 </script>
 
 <template>
-    <el-dialog v-model="open" title="Keys on this page" width="360">
+    <el-dialog v-model="open" :title="help?.title ?? 'Help'" width="560">
+        <StageHelp v-if="help" :help="help" />
+        <h3>Keys on this page</h3>
         <table class="plain">
             <tbody>
                 <tr v-for="one in [...shortcuts].filter(({ what }) => what)" :key="one.key + one.what">
@@ -19,6 +27,7 @@ useShortcut('?', 'This list', () => (open.value = true))
             </tbody>
         </table>
         <p class="note">Tab goes from field to field, Enter presses, Esc closes.</p>
+        <p><RouterLink to="/help" @click="open = false">The whole work, in its order</RouterLink></p>
     </el-dialog>
 </template>
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import PageHead from '@/shared/components/PageHead.vue'
+import FirstHour from '../components/FirstHour.vue'
 import DueMark from '../components/DueMark.vue'
 import { useSite } from '@/shared/composables/useSite'
 import { count, day } from '@/shared/format'
@@ -32,6 +33,12 @@ const lede = computed(() => {
         <PageHead :over="`${site.name}, ${day(data.date)}`" title="Today" :lede="lede" />
         <div class="columns two">
             <section>
+                <FirstHour
+                    v-if="data.season.readings === 0"
+                    :areas="data.season.areas"
+                    :composites="data.season.composites"
+                    :readings="data.season.readings"
+                />
                 <template v-if="data.due.length || box.unsent">
                     <h2>Due now, over all sites</h2>
                     <table class="plain due">
