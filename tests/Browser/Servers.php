@@ -123,10 +123,11 @@ final class Servers
         return $it;
     }
 
-    public function browser(): RemoteWebDriver
+    /** @param list<string> $more flags of Chromium */
+    public function browser(array $more = []): RemoteWebDriver
     {
         $options = new ChromeOptions();
-        $options->addArguments([...self::FLAGS, "--user-data-dir={$this->folder}/chrome-".bin2hex(random_bytes(3))]);
+        $options->addArguments([...self::FLAGS, ...$more, "--user-data-dir={$this->folder}/chrome-".bin2hex(random_bytes(3))]);
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
         $capabilities->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);

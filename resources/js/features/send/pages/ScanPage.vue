@@ -10,6 +10,7 @@ import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
 import { count, portionName } from '@/shared/format'
 import { newId } from '@/shared/offline/store'
+import { codeReader } from '../codeReader'
 import { STEPS } from '../steps'
 import { usePortion } from '../api'
 import OneOf from '@/shared/components/OneOf.vue'
@@ -80,11 +81,7 @@ const { save, saving, refusal, wrong } = useSave(
     },
 )
 
-interface Detector {
-    detect(source: HTMLVideoElement): Promise<{ rawValue: string }[]>
-}
-const Barcodes = (window as unknown as { BarcodeDetector?: new (options: { formats: string[] }) => Detector })
-    .BarcodeDetector
+const hasCamera = navigator.mediaDevices?.getUserMedia !== undefined
 const video = ref<HTMLVideoElement | null>(null)
 const camera = ref<MediaStream | null>(null)
 let looking: ReturnType<typeof setInterval> | undefined
@@ -96,16 +93,25 @@ async function look(): Promise<void> {
         return
     }
     await nextTick()
-    if (!video.value || !Barcodes) return
+    if (!video.value) return
     video.value.srcObject = camera.value
     await video.value.play()
-    const detector = new Barcodes({ formats: ['qr_code'] })
+    const reader = await codeReader().catch(() => null)
+    if (!reader) {
+        said.value = 'The reader of codes could not be loaded: type the code.'
+        stop()
+        return
+    }
     let last = ''
+    let reading = false
     looking = setInterval(async () => {
-        const [code] = await detector.detect(video.value!).catch(() => [])
-        if (code && code.rawValue !== last) {
-            last = code.rawValue
-            await add(code.rawValue)
+        if (reading || !video.value) return
+        reading = true
+        const code = await reader.read(video.value).catch(() => null)
+        reading = false
+        if (code && code !== last) {
+            last = code
+            await add(code)
         }
     }, 300)
 }
@@ -138,7 +144,7 @@ if (typeof route.query.code === 'string') void add(route.query.code)
             </FormField>
             <div class="row">
                 <el-button native-type="submit">Add</el-button>
-                <button v-if="Barcodes && !camera" type="button" class="link" @click="look">Use the camera</button>
+                <button v-if="hasCamera && !camera" type="button" class="link" @click="look">Use the camera</button>
                 <button v-if="camera" type="button" class="link" @click="stop">Stop the camera</button>
             </div>
             <video v-if="camera" ref="video" muted playsinline></video>
