@@ -17,6 +17,8 @@ import {
     rate,
     share,
     signed,
+    optional,
+    plain,
     typed,
 } from './format'
 
@@ -59,6 +61,22 @@ describe('numbers', () => {
         ])
     })
 
+    it('take a comma before decimals only where the language writes one, and never between thousands', () => {
+        expect([plain('6,1', 'de-DE'), plain(' -0,25 ', 'fr-FR'), plain('6.1', 'de-DE')]).toEqual([
+            '6.1',
+            ' -0.25 ',
+            '6.1',
+        ])
+        expect([plain('6,1', 'en-US'), plain('1,234', 'en-GB'), plain('1.234,5', 'de-DE')]).toEqual([
+            '6,1',
+            '1,234',
+            '1.234,5',
+        ])
+        expect(plain('0-6in, 6-12in', 'de-DE')).toBe('0-6in, 6-12in')
+    })
+    it('that may be left out are none, a number, or what was typed, to be refused', () => {
+        expect([optional(''), optional(' 4.5 '), optional('4,5'), optional('cold')]).toEqual([null, 4.5, '4,5', 'cold'])
+    })
     it('that were typed are numbers or none, and nothing is not zero', () => {
         expect([typed('6.1'), typed(' 7 '), typed('1e2')]).toEqual([6.1, 7, 100])
         expect([typed(''), typed('  '), typed('6,1'), typed('six')].every(Number.isNaN)).toBe(true)

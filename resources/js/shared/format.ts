@@ -79,9 +79,24 @@ export function depth(text: string): string {
     return text.replace(/(\d)-(\d)/, '$1–$2').replace(/(\d)(in|cm)$/, `$1${THIN}$2`)
 }
 
+/**
+ * What was typed, with a point before its decimals: where the person's language writes a comma there, one comma is taken for
+ * that; anywhere else it stays, and is refused. It is never a mark of thousands.
+ */
+export function plain(text: string, language = globalThis.navigator?.language ?? 'en-US'): string {
+    const isComma = new Intl.NumberFormat(language).formatToParts(1.5).some(({ value }) => value === ',')
+    return isComma && /^\s*[-+−]?\d*,\d+\s*$/.test(text) ? text.replace(',', '.') : text
+}
+
 /** The number that was typed; what is no number is sent as none, and the server says what it wants. */
 export function typed(text: string): number {
-    return text.trim() === '' ? Number.NaN : Number(text)
+    return text.trim() === '' ? Number.NaN : Number(plain(text))
+}
+
+/** The same of a field that may be left empty: what is no number goes as it was typed, so that it is refused and not lost. */
+export function optional(text: string): number | null {
+    const value = typed(text)
+    return text.trim() === '' ? null : Number.isNaN(value) ? (text as unknown as number) : value
 }
 
 export function count(n: number, one: string, many = `${one}s`): string {

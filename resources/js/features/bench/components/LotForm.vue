@@ -6,7 +6,7 @@ import FormField from '@/shared/components/FormField.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
 import { useSite } from '@/shared/composables/useSite'
-import { day, number, today } from '@/shared/format'
+import { day, number, optional, today } from '@/shared/format'
 import { money } from '@/shared/money'
 import DateField from '@/shared/components/DateField.vue'
 
@@ -15,6 +15,10 @@ const props = defineProps<{ method: Schema<'MethodDetail'>; reagents: string[] }
 const queries = useQueryClient()
 const { timezone } = useSite()
 const form = reactive({ reagent: props.reagents[0] ?? '', lot: '', expires_on: '', price: '', tests: '' })
+function cents(text: string): number | null {
+    const price = optional(text)
+    return typeof price === 'number' ? Math.round(price * 100) : price
+}
 const { save, saving, refusal, wrong } = useSave(
     () =>
         api.post(
@@ -23,7 +27,7 @@ const { save, saving, refusal, wrong } = useSave(
                 reagent: form.reagent,
                 lot: form.lot.trim(),
                 expires_on: form.expires_on || null,
-                price_cents: form.price.trim() === '' ? null : Math.round(Number(form.price.replace(',', '.')) * 100),
+                price_cents: cents(form.price),
                 tests: form.tests.trim() === '' ? null : Number(form.tests),
             },
             { ids: { method: props.method.id } },

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
+import { typed as asNumber } from '@/shared/format'
 
 /** A number as it is typed, or none; what is being typed is left alone until it is done. */
 defineProps<{ label: string }>()
@@ -12,8 +13,9 @@ watch(value, (now) => {
 text.value = shown()
 
 function read(): number | null {
-    return text.value.trim() === '' ? null : Number(text.value.replace(',', '.'))
+    return text.value.trim() === '' ? null : asNumber(text.value)
 }
+const isNone = computed(() => Number.isNaN(read() ?? 0))
 function typed(now: string): void {
     text.value = now
     const number = read()
@@ -22,5 +24,20 @@ function typed(now: string): void {
 </script>
 
 <template>
-    <el-input :model-value="text" size="small" inputmode="decimal" :aria-label="label" @update:model-value="typed" />
+    <el-input
+        :model-value="text"
+        size="small"
+        inputmode="decimal"
+        :aria-label="label"
+        :aria-invalid="isNone"
+        :class="{ none: isNone }"
+        @update:model-value="typed"
+    />
 </template>
+
+<style scoped>
+.none {
+    --el-input-border-color: var(--oxide);
+    --el-input-text-color: var(--oxide);
+}
+</style>

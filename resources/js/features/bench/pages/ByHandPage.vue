@@ -13,7 +13,7 @@ import { standing, type Sample } from '@/shared/samples'
 import { useSave } from '@/shared/composables/useSave'
 import { useSession } from '@/shared/composables/useSession'
 import { useSite } from '@/shared/composables/useSite'
-import { count, day, today } from '@/shared/format'
+import { count, day, plain, today } from '@/shared/format'
 import BandCard from '../components/BandCard.vue'
 import BenchTabs from '../components/BenchTabs.vue'
 import { useChoices, useMethods, useSamples } from '@/shared/api'
@@ -64,7 +64,7 @@ const { save, saving, refusal, wrong } = useSave(
     () =>
         api.post(
             '/samples/{sample}/readings',
-            { ...form, method_id: kit.value?.id ?? 0 },
+            { ...form, reading: plain(form.reading), method_id: kit.value?.id ?? 0 },
             { ids: { sample: sampleId.value ?? 0 } },
         ),
     async () => {

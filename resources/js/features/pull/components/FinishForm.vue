@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { typed } from '@/shared/format'
 import { computed, reactive, ref, shallowRef } from 'vue'
 import { type Schema } from '@/api/client'
 import StepList from './StepList.vue'
@@ -30,7 +31,7 @@ const photos = shallowRef<File[]>([])
 const wrong = ref('')
 
 function done(): void {
-    const reached = form.reached.trim() === '' ? null : Number(form.reached.replace(',', '.'))
+    const reached = form.reached.trim() === '' ? null : typed(form.reached)
     wrong.value =
         form.by.trim().length < 2
             ? 'Say who pulled it.'

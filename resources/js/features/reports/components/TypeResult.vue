@@ -3,6 +3,7 @@ import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { api, type Schema } from '@/api/client'
 import FormField from '@/shared/components/FormField.vue'
+import { plain } from '@/shared/format'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
 import SamplePick from '@/shared/components/SamplePick.vue'
 import { standing, type Sample } from '@/shared/samples'
@@ -32,7 +33,7 @@ const { save, saving, refusal, wrong } = useSave(
                 read_on: readOn.value,
                 results: given.value.map((method) => ({
                     method_id: method.id,
-                    reading: typedIn.value[method.id] ?? '',
+                    reading: plain(typedIn.value[method.id] ?? ''),
                 })),
             },
             { ids: { sample: sampleId.value ?? 0 } },

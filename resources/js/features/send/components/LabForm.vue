@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { typed } from '@/shared/format'
 import { useQueryClient } from '@tanstack/vue-query'
 import { reactive, ref, toRaw } from 'vue'
 import { api, type Schema } from '@/api/client'
@@ -70,8 +71,7 @@ const { save, saving, refusal, wrong } = useSave(
         await queries.invalidateQueries()
     },
 )
-const fee = (test: Schema<'LabTestInput'>, text: string): void =>
-    void (test.fee_cents = Math.round(Number(text.replace(',', '.')) * 100))
+const fee = (test: Schema<'LabTestInput'>, text: string): void => void (test.fee_cents = Math.round(typed(text) * 100))
 </script>
 
 <template>

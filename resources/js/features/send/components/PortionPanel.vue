@@ -6,7 +6,7 @@ import FormField from '@/shared/components/FormField.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
 import { useSite } from '@/shared/composables/useSite'
-import { moment, portionName } from '@/shared/format'
+import { moment, optional, portionName } from '@/shared/format'
 import { newId } from '@/shared/offline/store'
 import { usePortion } from '../api'
 
@@ -35,7 +35,7 @@ const { save, saving, refusal, wrong, clear } = useSave(
             at: wrongLine.value && form.step !== 'withdrawn' ? wrongLine.value.at : new Date().toISOString(),
             place: form.place || null,
             condition: form.condition || null,
-            celsius: form.celsius.trim() === '' ? null : Number(form.celsius.replace(',', '.')),
+            celsius: optional(form.celsius),
             corrects: wrongLine.value?.uuid ?? null,
         }),
     async (answer) => {

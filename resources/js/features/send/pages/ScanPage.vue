@@ -8,7 +8,7 @@ import FormField from '@/shared/components/FormField.vue'
 import PageHead from '@/shared/components/PageHead.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
-import { count, portionName } from '@/shared/format'
+import { count, portionName, optional } from '@/shared/format'
 import { newId } from '@/shared/offline/store'
 import { codeReader } from '../codeReader'
 import { STEPS } from '../steps'
@@ -67,7 +67,7 @@ const { save, saving, refusal, wrong } = useSave(
             at: form.at ? new Date(form.at).toISOString() : (moment ||= new Date().toISOString()),
             place: place.value || null,
             condition: form.condition || null,
-            celsius: form.celsius.trim() === '' ? null : Number(form.celsius.replace(',', '.')),
+            celsius: optional(form.celsius),
             corrects: null,
         }),
     async (answer) => {
