@@ -92,7 +92,8 @@ final readonly class FirstPages
                 $browser->get("{$this->servers->address}/mark.svg");
             }
             $tools->execute('Network.enable', []);
-            $tools->execute('Storage.clearDataForOrigin', ['origin' => $this->servers->address, 'storageTypes' => 'service_workers,cache_storage']);
+            $kept = ['origin' => $this->servers->address, 'storageTypes' => 'service_workers,cache_storage'];
+            $tools->execute('Storage.clearDataForOrigin', $kept);
             $tools->execute('Network.clearBrowserCache', []);
             $tools->execute('Network.setBypassServiceWorker', ['bypass' => true]);
             $tools->execute('Network.emulateNetworkConditions', [
@@ -122,7 +123,8 @@ final readonly class FirstPages
         try {
             $browser->wait(60, 100)->until($holds);
         } catch (TimeoutException) {
-            throw new TimeoutException("\"{$words}\" is not on the page: ".mb_substr((string) $browser->executeScript('return document.body.innerText'), 0, 400));
+            $seen = (string) $browser->executeScript('return document.body.innerText');
+            throw new TimeoutException("\"{$words}\" is not on the page: ".mb_substr($seen, 0, 400));
         }
     }
 }
