@@ -139,7 +139,9 @@ Route::middleware($signedIn)->group(function (): void {
     Route::post('consignments/{consignment}/send', C\Labs\SendConsignment::class)->can('update', 'consignment');
     Route::post('consignments/{consignment}/ask', C\Labs\AskForConsignment::class)->can('update', 'consignment');
     Route::post('consignments/{consignment}/enquiry', C\Labs\NoteEnquiry::class)->can('update', 'consignment');
-    Route::get('consignments/{consignment}/list.csv', C\Labs\DownloadList::class)->can('view', 'consignment')->middleware(NotesExports::class);
+    Route::get('consignments/{consignment}/list.csv', C\Labs\DownloadList::class)
+        ->can('view', 'consignment')
+        ->middleware(NotesExports::class);
     Route::get('consignments/{consignment}/reports/{delivered}', C\Labs\ShowDeliveredReport::class)
         ->can('view', 'consignment')
         ->whereNumber('delivered');
@@ -233,7 +235,9 @@ Route::middleware($signedIn)->group(function (): void {
     Route::post('areas/{area}/ph-answers', C\Prescribe\AnswerCause::class)->can('update', 'area');
     Route::get('areas/{area}/programs', C\Prescribe\ListSignedPrograms::class)->can('view', 'area');
     Route::get('programs/{program}', C\Prescribe\ShowSignedProgram::class)->can('view', 'program');
-    Route::get('programs/{program}/spread-list/{format}', C\Prescribe\DownloadSpreadList::class)->can('view', 'program')->middleware(NotesExports::class);
+    Route::get('programs/{program}/spread-list/{format}', C\Prescribe\DownloadSpreadList::class)
+        ->can('view', 'program')
+        ->middleware(NotesExports::class);
     Route::get('programs/{program}/days.ics', C\Prescribe\DownloadSpreadDays::class)->can('view', 'program');
     Route::post('programs/{program}/shares', C\Prescribe\OpenShare::class)->can('view', 'program');
     Route::post('shares/{share}/withdraw', C\Prescribe\WithdrawShare::class)->can('update', 'share');
