@@ -34,9 +34,7 @@ function choose(event: Event): void {
     padding: 0 28px 0 10px;
     border: 1px solid var(--line);
     border-radius: 2px;
-    background: var(--sheet)
-        url("data:image/svg+xml,%3Csvg xmlns='http://www.w3.org/2000/svg' width='10' height='6'%3E%3Cpath d='M1 1l4 4 4-4' fill='none' stroke='%235a5044' stroke-width='1.4'/%3E%3C/svg%3E")
-        no-repeat right 10px center;
+    background: var(--sheet) url('./list-arrow.svg') no-repeat right 10px center;
     color: var(--ink);
     font: inherit;
     text-overflow: ellipsis;
