@@ -110,9 +110,11 @@ final class User extends Authenticatable
             ->whereKeyNot($person->id)->count();
     }
 
+    /** As it was written, or as somebody else would write it in capitals. */
     public static function byAddress(string $email): ?self
     {
-        return self::query()->where('email', $email)->first();
+        return self::query()->where('email', $email)->first() ??
+            self::query()->whereRaw('lower(email) = ?', [mb_strtolower($email)])->first();
     }
 
     /** Where a password may be set again. */

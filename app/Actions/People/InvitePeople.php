@@ -59,7 +59,7 @@ final class InvitePeople
     {
         return AllOrNothing::of(function () use ($token, $name, $password): ?User {
             $invitation = Invitation::byToken($token);
-            if ($invitation === null) {
+            if ($invitation === null || User::byAddress($invitation->email) !== null) {
                 return null;
             }
             $user = User::query()->create([

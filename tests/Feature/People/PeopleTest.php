@@ -96,6 +96,15 @@ final class PeopleTest extends ApiTestCase
         $this->json('GET', '/api/session')->assertOk()->assertJsonPath('email', 'rue@fen.example');
         $this->json('POST', "/api/invitations/{$token}", ['name' => 'Another', 'new_password' => 'long enough words'])->assertNotFound();
 
+        $this->signIn('RUE@fen.example', 'long enough words')->assertOk();
+        $this->as($this->technician);
+        $twice = [$this->invited(['email' => 'ash@fen.example']), $this->invited(['email' => 'ash@fen.example'])];
+        $this->nobody();
+        $join = ['name' => 'Ash Holt', 'new_password' => 'long enough words'];
+        $this->json('POST', "/api/invitations/{$twice[0]}", $join)->assertCreated();
+        $this->nobody();
+        $this->json('POST', "/api/invitations/{$twice[1]}", $join)->assertNotFound();
+
         $this->as($this->technician);
         $late = $this->invited(['email' => 'late@fen.example']);
         $this->nobody();

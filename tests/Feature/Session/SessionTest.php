@@ -66,7 +66,7 @@ final class SessionTest extends ApiTestCase
                 ! str_starts_with($route->uri(), 'api/') ||
                 in_array(
                     "{$route->methods()[0]} {$route->uri()}",
-                    ['GET api/welcome', 'GET api/health', 'POST api/session'],
+                    ['GET api/welcome', 'GET api/health', 'POST api/session', ...TeamsTest::BY_ADDRESS],
                     true,
                 )
             ) {

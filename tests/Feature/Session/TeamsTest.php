@@ -7,6 +7,7 @@ namespace Tests\Feature\Session;
 use App\Models\Area;
 use App\Models\Consignment;
 use App\Models\GroundEvent;
+use App\Models\Invitation;
 use App\Models\LabReport;
 use App\Models\Landmark;
 use App\Models\PenCalibration;
@@ -126,6 +127,11 @@ final class TeamsTest extends ApiTestCase
         self::assertSame(1, Landmark::query()->count());
     }
 
+    /** Whoever holds a secret address comes by it with nobody signed in. */
+    public const BY_ADDRESS = [
+        'GET api/invitations/{token}', 'POST api/invitations/{token}', 'POST api/password/ask', 'POST api/password/reset',
+    ];
+
     public function test_every_route_that_names_a_record_is_closed_to_other_teams_and_every_route_to_nobody(): void
     {
         $site = $this->site();
@@ -183,11 +189,16 @@ final class TeamsTest extends ApiTestCase
             ])->id,
             'question' => $this->question(),
             'verdict' => 1,
+            'invitation' => Invitation::record([
+                'created_by' => $this->technician->id, 'email' => 'rue@fen.example', 'role' => 'reader', 'administers' => false,
+                'token_hash' => str_repeat('0', 64), 'ends_at' => now()->addDay(),
+            ])->id,
             'delivered' => 1,
+            'id' => 1,
             'format' => 'kml',
         ];
         [, $stranger] = $this->team('Moor crew', 'moor');
-        $open = ['GET api/welcome', 'GET api/health', 'POST api/session'];
+        $open = ['GET api/welcome', 'GET api/health', 'POST api/session', ...self::BY_ADDRESS];
         $asked = 0;
         foreach (Route::getRoutes()->getRoutes() as $route) {
             $method = $route->methods()[0];

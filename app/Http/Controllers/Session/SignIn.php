@@ -17,7 +17,8 @@ final class SignIn
     public function __invoke(SignInRequest $request, SignIns $signIns, GuardWithCode $guard): MeResource
     {
         $user = User::byAddress($request->credentials()['email']);
-        if (! Auth::guard('web')->validate($request->credentials()) || $user === null || $user->closed_at !== null) {
+        $given = ['email' => $user->email ?? $request->credentials()['email']] + $request->credentials();
+        if (! Auth::guard('web')->validate($given) || $user === null || $user->closed_at !== null) {
             $signIns->refused($user, $user?->closed_at === null ? 'wrong password' : 'the account is closed');
 
             throw ValidationException::withMessages(['email' => 'No account has this address and password.']);
