@@ -1,13 +1,14 @@
 import type { Schema } from '@/api/client'
+import type { Units } from '@/shared/format'
 
 export type Spec = Omit<Schema<'PlanInput'>, 'keep_away'>
 
-/** The plan an area begins with: by the site's school where it has one. */
-export function usualSpec(school?: Schema<'School'>): Spec {
+/** The plan an area begins with: by the site's school where it has one, in the site's units where not. */
+export function usualSpec(school?: Schema<'School'>, units: Units = 'us'): Spec {
     return {
         purpose: 'routine',
         school: school?.code ?? null,
-        layers: school?.layers ?? ['0-6in'],
+        layers: school?.layers ?? [units === 'metric' ? '0-15cm' : '0-6in'],
         cores: school?.cores[1] ?? 15,
         pattern: school?.pattern ?? 'zigzag',
         cell_acres: school?.cell_acres ?? null,
@@ -37,4 +38,8 @@ export const PATTERNS: { value: Schema<'Pattern'>; label: string }[] = [
     { value: 'rows', label: 'Across rows' },
 ]
 
-export const LAYERS = ['0-4in', '0-6in', '2-6in', '0-2in', '0-12in', '12-24in', '0-18in', '0-1in', '0-15cm', '15-30cm']
+/** Depth layers as they are sampled where each unit is at home. */
+export const LAYERS: Record<Units, string[]> = {
+    us: ['0-4in', '0-6in', '2-6in', '0-2in', '0-12in', '12-24in', '0-18in', '0-1in'],
+    metric: ['0-10cm', '0-15cm', '0-20cm', '0-5cm', '5-15cm', '0-30cm', '15-30cm', '30-60cm'],
+}

@@ -1,12 +1,17 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { useSite } from '@/shared/composables/useSite'
 import { depth } from '@/shared/format'
 import { LAYERS } from '../usual'
 
 /** The depth layers of a plan, a composite for each: the usual ones, and any other written as 4-8in or 10-20cm. */
 const layers = defineModel<string[]>({ required: true })
 const other = ref('')
-const offered = computed(() => [...LAYERS, ...layers.value.filter((one) => !LAYERS.includes(one))])
+const { units } = useSite()
+const offered = computed(() => {
+    const usual = LAYERS[units.value]
+    return [...usual, ...layers.value.filter((one) => !usual.includes(one))]
+})
 function turn(layer: string): void {
     layers.value = layers.value.includes(layer) ? layers.value.filter((one) => one !== layer) : [...layers.value, layer]
 }
@@ -31,7 +36,7 @@ function add(): void {
         <input
             v-model="other"
             aria-label="Another layer"
-            placeholder="4-8in"
+            :placeholder="units === 'us' ? '4-8in' : '10-20cm'"
             size="6"
             maxlength="20"
             @keydown.enter.prevent="add"

@@ -58,7 +58,7 @@ const pattern = computed({
 function choose(code: string | undefined): void {
     const found = props.schools.find((one) => one.code === code)
     const { layers, cores, pattern: walk, cell_acres } = usualSpec(found)
-    Object.assign(spec.value, { school: code ?? null, ...(found ? { layers: [...layers], cores, cell_acres } : {}) })
+    Object.assign(spec.value, { school: code || null, ...(found ? { layers: [...layers], cores, cell_acres } : {}) })
     if (found) pattern.value = walk as Schema<'Pattern'>
 }
 </script>

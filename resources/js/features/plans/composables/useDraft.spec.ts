@@ -34,6 +34,12 @@ function server() {
     return open
 }
 
+describe('the plan an area begins with', () => {
+    it('is as deep as the units of its site have it', () => {
+        expect([usualSpec().layers, usualSpec(undefined, 'metric').layers]).toEqual([['0-6in'], ['0-15cm']])
+    })
+})
+
 describe('a plan while it is being made', () => {
     let scope: EffectScope
     beforeEach(() => {

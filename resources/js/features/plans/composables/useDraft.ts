@@ -1,6 +1,7 @@
 import { refDebounced, watchDebounced } from '@vueuse/core'
 import { computed, reactive, ref, toRaw, watch, type Ref } from 'vue'
 import { api, Refused, type Schema } from '@/api/client'
+import type { Units } from '@/shared/format'
 import { usualSpec, type Spec } from '../usual'
 import { usePlanIfAny } from '../api'
 
@@ -19,6 +20,7 @@ export function useDraft(
     saved: Ref<Schema<'Plan'> | null>,
     ready: Ref<boolean>,
     school: Ref<Schema<'School'> | undefined>,
+    units: Ref<Units> = ref('us'),
 ) {
     const spec = reactive<Spec>(usualSpec())
     const kept = ref<Kept[]>([])
@@ -28,12 +30,12 @@ export function useDraft(
     let asked = 0
 
     watch(
-        [areaId, saved, landmarks, school],
+        [areaId, saved, landmarks, school, units],
         () => {
             const plan = saved.value
             if (plan && plan.area.id !== areaId.value) return
             const { keep_away, ...rest } = structuredClone(toRaw(plan?.spec)) ?? {
-                ...usualSpec(school.value),
+                ...usualSpec(school.value, units.value),
                 keep_away: [],
             }
             Object.assign(spec, { quality: null }, rest)

@@ -47,7 +47,14 @@ const ready = computed(
         !schools.isPending.value &&
         (planId.value === null || saved.value?.id === planId.value),
 )
-const { spec, kept, layout, wrong, busy, body, same, shuffle } = useDraft(areaId, landmarks, saved, ready, school)
+const { spec, kept, layout, wrong, busy, body, same, shuffle } = useDraft(
+    areaId,
+    landmarks,
+    saved,
+    ready,
+    school,
+    units,
+)
 const away = computed(() => kept.value.filter((one) => one.on))
 const pulled = computed(() => saved.value?.samples ?? [])
 
