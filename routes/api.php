@@ -49,9 +49,9 @@ Route::middleware($signedIn)->group(function (): void {
     Route::post('account/second-factor', C\People\BeginSecondFactor::class)->middleware('throttle:account');
     Route::put('account/second-factor', C\People\ConfirmSecondFactor::class)->middleware('throttle:account');
     Route::post('account/second-factor/end', C\People\EndSecondFactor::class)->middleware('throttle:account');
-    Route::delete('account/sign-ins/{id}', C\People\EndSignIn::class)->whereNumber('id');
+    Route::delete('account/sign-ins/{id}', C\People\EndSignIn::class)->where('id', '[0-9]{1,15}');
     Route::post('account/tokens', C\People\MakeToken::class)->middleware('throttle:account');
-    Route::delete('account/tokens/{id}', C\People\EndToken::class)->whereNumber('id');
+    Route::delete('account/tokens/{id}', C\People\EndToken::class)->where('id', '[0-9]{1,15}');
     Route::post('account/close', C\People\CloseOwnAccount::class)->middleware('throttle:account');
     Route::get('people', C\People\ListPeople::class);
     Route::middleware('can:administer')->group(function (): void {

@@ -62,7 +62,7 @@ final readonly class Routes
     {
         preg_match_all("/Route::get\\('([^']+)', C/", (string) file_get_contents(__DIR__.'/../../routes/api.php'), $found);
 
-        return array_values(array_diff($found[1], ['welcome', 'session', 'ping', ...self::NOT_ASKED]));
+        return array_values(array_diff($found[1], ['welcome', 'session', 'ping', 'invitations/{token}', ...self::NOT_ASKED]));
     }
 
     /** @return array<string, string> addresses of a team by the path of the route */

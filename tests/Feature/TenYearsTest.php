@@ -67,6 +67,8 @@ final class TenYearsTest extends TestCase
         $this->seed(DemoSeeder::class);
         $this->actingAs(User::query()->where('email', 'maren@demo.example')->firstOrFail());
         $this->grow('BY', 4);
+        // An export is noted, so that there is something to list.
+        $this->get('/api/ledger.csv')->assertOk();
         $little = array_map(count(...), $this->asked());
         $this->grow('CY', 4);
         $more = $this->asked();

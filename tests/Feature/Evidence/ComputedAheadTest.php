@@ -24,7 +24,7 @@ final class ComputedAheadTest extends ApiTestCase
         $area = $this->area();
         $this->provenKit($area);
         $this->computeAhead();
-        $line = fn (): array => array_column((array) $this->json('GET', '/api/evidence')->assertOk()->json(), null, 'method_id')[
+        $line = fn (): array => array_column((array) $this->json('GET', '/api/evidence')->assertOk()->json('rows'), null, 'method_id')[
             $this->method('kit-ph')->id
         ];
         self::assertSame([15, false], [$line()['pairs'], $line()['computing']]);

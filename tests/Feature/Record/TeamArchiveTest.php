@@ -130,7 +130,7 @@ final class TeamArchiveTest extends TestCase
         $harms = [
             'is not as it was' => ['tables/readings.jsonl' => str_replace('"value":6.', '"value":5.', $readings)],
             'does not say what it said' => $this->fitting('tables/readings.jsonl', str_replace('"value":6.', '"value":5.', $readings)),
-            'it is no row of sites' => $this->fitting('tables/sites.jsonl', "{\"id\":1,\"owner\":\"me\"}\n"),
+            'it is no row of sites' => $this->fitting('tables/sites.jsonl', "{\"id\":1,\"keeper\":\"me\"}\n"),
             'is neither a number nor a text' => $this->fitting(
                 'tables/sites.jsonl',
                 str_replace('"units":"us"', '"units":true', $this->part('tables/sites.jsonl')),

@@ -20,7 +20,7 @@ final class UseFactor
                 'school' => ['required', 'string', 'max:40'],
                 'factor' => ['required', 'numeric'],
                 'reason' => ['required', 'string', 'min:10', 'max:500'],
-                'password' => ['required', 'current_password'],
+                'password' => ['bail', 'required', 'string', 'current_password'],
             ],
             ['reason.min' => 'Write why, in 10 letters or more: it stands beside the factor.'],
         );

@@ -23,7 +23,7 @@ final class OwnPasswordRequest extends FormRequest
     /** @return array<string, list<string>> */
     public function rules(): array
     {
-        return ['password' => ['required', 'string', 'max:200', 'current_password']];
+        return ['password' => ['bail', 'required', 'string', 'max:200', 'current_password']];
     }
 
     /** @return array<string, string> */
