@@ -35,10 +35,18 @@ export function useReport(labId: Ref<number | null>, readOn: Ref<string>) {
         if (withMapping) body.append('mapping', JSON.stringify({ columns: columns.value, bulk_density: density.value }))
         return body
     }
+    let isMapped = false
+    /** How often something was said of the file, and how much of that the reading under way knows. */
+    let [said, known] = [0, 0]
     const reading = useSave(
-        (withMapping: boolean) => api.post('/reports/read', form(withMapping)),
+        (withMapping: boolean) => {
+            known = said
+            return api.post('/reports/read', form(withMapping))
+        },
         (found) => {
             preview.value = found
+            // What was said while it was read is newer than what it found.
+            if (known !== said) return
             columns.value = found.mapping.columns
             density.value = found.mapping.bulk_density ?? null
         },
@@ -71,10 +79,15 @@ export function useReport(labId: Ref<number | null>, readOn: Ref<string>) {
         header.value = comma.value = null
     }
 
-    async function again(withMapping: boolean, said: { header?: number; comma?: boolean } = {}): Promise<void> {
-        header.value = said.header ?? header.value
-        comma.value = said.comma ?? comma.value
-        await reading.save(withMapping)
+    /** Reads the file again with what was said of it; what is said meanwhile is read after it, and nothing of it is lost. */
+    async function again(withMapping: boolean, of: { header?: number; comma?: boolean } = {}): Promise<void> {
+        header.value = of.header ?? header.value
+        comma.value = of.comma ?? comma.value
+        said++
+        isMapped = withMapping
+        if (reading.saving.value) return
+        do await reading.save(isMapped)
+        while (known !== said && reading.refusal.value === null)
     }
     const refusal: ComputedRef<Refused | null> = computed(() => taking.refusal.value ?? reading.refusal.value)
 
