@@ -11,7 +11,8 @@ const NEEDED = [
     /^\/api\/sites\/\d+\/spread-lines$/,
     /^\/api\/shelf$/,
     /^\/api\/plans$/,
-    /^\/api\/plans\/\d+(\/pull)?$/,
+    /^\/api\/plans\/\d+(\/pull|\/sheet)?$/,
+    /^\/api\/samples\/\d+$/,
 ]
 
 self.addEventListener('install', (event) => event.waitUntil(keepFiles().then(() => self.skipWaiting())))

@@ -323,6 +323,9 @@ final class PagesTest extends BrowserTestCase
         $this->browser->switchTo()->activeElement()->sendKeys('/');
         $box = $this->browser->switchTo()->activeElement();
         self::assertSame('search', $box->getAttribute('type'));
+        $box->sendKeys('invite');
+        $this->see('invite somebody, roles');
+        $box->sendKeys([WebDriverKeys::CONTROL, 'a']);
         $box->sendKeys('qh26-13');
         $this->see('QH26-13-V');
         $box->sendKeys(WebDriverKeys::ENTER);

@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useShortcut } from '@/shared/composables/useShortcut'
 import { useSearch } from '@/shared/api'
+import { pagesNamed } from '@/shared/pages'
 
 const router = useRouter()
 const words = ref('')
@@ -12,7 +13,8 @@ const box = ref<HTMLInputElement | null>(null)
 const open = ref(false)
 const at = ref(0)
 const { data, isFetching } = useSearch(asked)
-const found = computed(() => (asked.value.trim().length > 1 ? (data.value ?? []) : []))
+/** Records first, then pages. */
+const found = computed(() => (asked.value.trim().length > 1 ? [...(data.value ?? []), ...pagesNamed(asked.value)] : []))
 watch(found, () => (at.value = 0))
 useShortcut('/', 'Search', () => box.value?.focus())
 

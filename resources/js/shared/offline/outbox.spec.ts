@@ -43,6 +43,10 @@ vi.mock('./store', () => ({
                           ? [...spreads.values()].filter((one) => one.user === user && one.state === state)
                           : [],
                 ),
+            getAll: (store: string) =>
+                Promise.resolve(
+                    store === 'entries' ? [...entries.values()] : store === 'spreads' ? [...spreads.values()] : [],
+                ),
             put: (_: string, one: Record<string, unknown>) => Promise.resolve(spreads.set(String(one.uuid), one)),
             transaction: () => ({
                 store: { put: (entry: Kept) => entries.set(entry.uuid, entry) },
@@ -178,5 +182,15 @@ describe('the outbox', () => {
         expect([...entries.values()].map(({ state }) => state)).toEqual(['sent', 'late', 'refused'])
         await outbox.dismiss(outbox.box.refused[0]!)
         expect(outbox.box.refused).toEqual([])
+    })
+
+    it('tells whoever is about to sign in whose entries wait on this device', async () => {
+        keep(2, 'tobias')
+        keep(3)
+        entries.get('maren1')!.state = 'refused'
+        expect(await outbox.waitingHere()).toEqual([
+            { user: 'tobias', unsent: 2 },
+            { user: 'maren', unsent: 2 },
+        ])
     })
 })

@@ -43,6 +43,15 @@ export async function sendFor(email: string | null): Promise<void> {
     if (email !== null) void send()
 }
 
+/** How much of anybody's waits on this device, by whom: for whoever is about to sign in. */
+export async function waitingHere(): Promise<{ user: string; unsent: number }[]> {
+    const db = await database()
+    const all = await Promise.all([db.getAll('entries'), db.getAll('handins'), db.getAll('spreads')])
+    const sums = new Map<string, number>()
+    for (const { user: whose, state } of all.flat()) if (state === 'unsent') sums.set(whose, (sums.get(whose) ?? 0) + 1)
+    return [...sums].map(([whose, unsent]) => ({ user: whose, unsent }))
+}
+
 export async function count(): Promise<void> {
     if (user === null) {
         Object.assign(box, { unsent: 0, refused: [], stuck: [], unspread: [] })

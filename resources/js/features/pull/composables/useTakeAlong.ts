@@ -1,5 +1,6 @@
 import { ref } from 'vue'
 import { api, Refused } from '@/api/client'
+import { chosenSite } from '@/shared/api'
 import { keeping } from '@/shared/offline/install'
 import { database, inWords } from '@/shared/offline/store'
 
@@ -19,7 +20,14 @@ export function useTakeAlong(user: () => string) {
         try {
             await keeping()
             await navigator.storage?.persist?.().catch(() => false)
-            await Promise.all([api.get('/start'), api.get('/choices'), api.get('/welcome'), api.get('/sites')])
+            const start = { query: { site: chosenSite.value ?? undefined } }
+            const [{ site }] = await Promise.all([
+                api.get('/start', start),
+                api.get('/choices'),
+                api.get('/welcome'),
+                api.get('/sites'),
+            ])
+            if (site) await api.get('/today', { query: { site_id: site.id } })
             const db = await database()
             for (const id of plans) {
                 const ids = { plan: id }
@@ -27,6 +35,7 @@ export function useTakeAlong(user: () => string) {
                     api.get('/plans/{plan}', { ids }),
                     api.post('/plans/{plan}/codes', undefined, { ids }),
                 ])
+                await api.get('/plans/{plan}/sheet', { ids, query: { tests: 'ph' } })
                 for (const { number } of plan.layout.composites)
                     await api.get('/plans/{plan}/pull', { ids, query: { composite: number } })
                 await db.put('kept', { plan_id: id, user: user(), taken_at: new Date().toISOString(), codes })

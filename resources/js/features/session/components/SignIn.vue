@@ -2,7 +2,14 @@
 import { ref } from 'vue'
 import SignInForm from './SignInForm.vue'
 import { useWelcome } from '@/shared/api'
+import { count } from '@/shared/format'
+import { waitingHere } from '@/shared/offline/outbox'
 
+const waiting = ref<{ user: string; unsent: number }[]>([])
+void waitingHere().then(
+    (found) => (waiting.value = found),
+    () => undefined,
+)
 const { data } = useWelcome()
 const form = ref<InstanceType<typeof SignInForm> | null>(null)
 
@@ -18,6 +25,10 @@ function enter(email: string, password: string): void {
         <section>
             <h1>Honest Core</h1>
             <p class="lede">No rate without a sample that deserves it and a test that earned it.</p>
+            <p v-for="one in waiting" :key="one.user" class="waiting" role="status">
+                {{ count(one.unsent, 'entry', 'entries') }} of {{ one.user }} on this device alone: they go out when
+                {{ one.user }} signs in here.
+            </p>
             <SignInForm ref="form" />
             <div v-if="data?.demo" class="demo">
                 <h2>This is a demo</h2>
@@ -67,6 +78,11 @@ h1 {
 }
 .lede {
     margin: 8px 0 24px;
+}
+.waiting {
+    background: var(--amber-wash);
+    color: var(--amber-text);
+    padding: 8px 12px;
 }
 .demo {
     margin-top: 28px;
