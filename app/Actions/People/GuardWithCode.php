@@ -19,6 +19,9 @@ final class GuardWithCode
     /** @return array{secret: string, uri: string} shown this once; it guards nothing until a code has confirmed it */
     public function begin(User $user): array
     {
+        if ($this->isOn($user)) {
+            $this->end($user, $user);
+        }
         $secret = TimeCode::secret();
         SecondFactor::keep($user, ['secret' => $secret, 'confirmed_at' => null, 'last_step' => 0, 'recovery' => []]);
 

@@ -33,10 +33,11 @@ final class InvitePeople
         ($this->note)($by, 'invited', "{$whom['email']}, {$whom['role']}");
         if (self::hasMail()) {
             $address = url("/invitation/{$token}");
-            Mail::raw(
+            // The address is shown all the same where the mail does not go out.
+            rescue(static fn () => Mail::raw(
                 "{$by->name} invites you into the team {$by->team->name} of Honest Core.\n\n{$address}\n\nThe address is good for a week.",
                 static fn ($message) => $message->to($whom['email'])->subject("An invitation into {$by->team->name}"),
-            );
+            ));
         }
 
         return [$made->load('author'), $token];

@@ -21,6 +21,8 @@ final class KeepPeople
     /** @throws Conflict where nobody would be left to administer the team */
     public function change(User $by, User $person, string $role, bool $administers): User
     {
+        self::refuseOfDemo($person);
+
         return AllOrNothing::of(function () use ($by, $person, $role, $administers): User {
             if (! $administers) {
                 self::refuseTheLast($person);
@@ -39,6 +41,7 @@ final class KeepPeople
      */
     public function close(User $by, User $person): void
     {
+        self::refuseOfDemo($person);
         AllOrNothing::of(function () use ($by, $person): void {
             self::refuseTheLast($person);
             $person->update(['closed_at' => now(), 'administers' => false, 'remember_token' => null]);
@@ -61,6 +64,7 @@ final class KeepPeople
     /** @return string an address at which the person sets a password, good for a day */
     public function resetAddress(User $by, User $person): string
     {
+        self::refuseOfDemo($person);
         $token = self::broker()->createToken($person);
         ($this->note)($by, 'reset', "an address for {$person->name}");
 
@@ -80,7 +84,8 @@ final class KeepPeople
     public function sendReset(string $email): void
     {
         if (InvitePeople::hasMail()) {
-            self::broker()->sendResetLink(['email' => $email]);
+            // Whether it went out tells nobody whether the account exists.
+            rescue(static fn (): string => self::broker()->sendResetLink(['email' => $email]));
         }
     }
 
@@ -91,6 +96,14 @@ final class KeepPeople
         return $broker instanceof PasswordBroker
             ? $broker
             : throw new LogicException('Passwords are set anew by the broker of the framework.');
+    }
+
+    /** @throws Conflict where anybody may sign in as this person, whoever administers the demo included */
+    private static function refuseOfDemo(User $person): void
+    {
+        if ($person->isOfDemo()) {
+            throw Conflict::because('of_the_demo');
+        }
     }
 
     private static function refuseTheLast(User $person): void

@@ -21,6 +21,9 @@ final class SignsInByToken
         'api/account*', 'api/people*', 'api/invitations*', 'api/account-events*', 'api/session', 'api/start', 'api/team',
     ];
 
+    /** What is signed is signed by a person at a page, whatever the script knows. */
+    private const SIGNS = ['api/evidence/*/verdicts', 'api/areas/*/program/sign', 'api/local-factors*', 'api/policies'];
+
     /** @param Closure(Request): Response $next */
     public function handle(Request $request, Closure $next): Response
     {
@@ -32,7 +35,7 @@ final class SignsInByToken
         if (! $token instanceof ScriptToken || ! $user instanceof User || $user->closed_at !== null || ! $token->isGood()) {
             throw new AuthenticationException('No token like this is good here.');
         }
-        if ($request->is(...self::OF_PERSONS) || (! $request->isMethodSafe() && ! $token->can(ScriptToken::WRITES))) {
+        if ($request->is(...self::OF_PERSONS) || (! $request->isMethodSafe() && (! $token->can(ScriptToken::WRITES) || $request->is(...self::SIGNS)))) {
             return new JsonResponse(['message' => 'This token may not do this.', 'code' => 'not_of_this_token'], 403);
         }
         Auth::setUser($user);

@@ -329,6 +329,9 @@ final class PeopleTest extends ApiTestCase
         $this->withToken($reads)->json('POST', "/api/samples/{$sample->id}/readings", $reading)->assertForbidden();
         $this->nobody();
         $this->withToken($writes)->json('POST', "/api/samples/{$sample->id}/readings", $reading)->assertCreated();
+        $this->nobody();
+        $this->withToken($writes)->json('POST', "/api/evidence/{$reading['method_id']}/verdicts", ['password' => self::PASSWORD])
+            ->assertForbidden();
         foreach (['/api/account', '/api/people', '/api/account-events'] as $path) {
             $this->nobody();
             $this->withToken($writes)->json('GET', $path)->assertForbidden();
@@ -385,6 +388,18 @@ final class PeopleTest extends ApiTestCase
         $this->api('PUT', '/account/password', ['password' => self::PASSWORD, 'new_password' => 'other words of peat'])
             ->assertStatus(409)->assertJsonPath('code', 'of_the_demo');
         $this->api('POST', '/account/second-factor', ['password' => self::PASSWORD])->assertStatus(409);
-        $this->api('POST', '/people/{person}/close', ids: ['person' => $this->technician->id])->assertStatus(409);
+        $this->reviewer->update(['email' => 'tobias@demo.example']);
+        foreach (['close', 'reset'] as $what) {
+            $this->api('POST', "/people/{person}/{$what}", ids: ['person' => $this->reviewer->id])
+                ->assertStatus(409)->assertJsonPath('code', 'of_the_demo');
+        }
+    }
+
+    public function test_a_mail_that_does_not_go_out_loses_no_address_and_tells_nothing(): void
+    {
+        config(['mail.default' => 'smtp', 'mail.mailers.smtp.host' => '127.0.0.1', 'mail.mailers.smtp.port' => 1]);
+        self::assertNotSame('', $this->invited());
+        $this->api('POST', '/password/ask', ['email' => 'fen-r@team.example'])->assertNoContent();
+        $this->api('POST', '/password/ask', ['email' => 'nobody@team.example'])->assertNoContent();
     }
 }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useRoute } from 'vue-router'
+import PageTabs from '@/shared/components/PageTabs.vue'
 
 /** The pages of following up. */
 const PAGES = [
@@ -10,38 +10,8 @@ const PAGES = [
     ['/follow-up/schools', 'Schools'],
     ['/follow-up/campaign', 'Campaign'],
 ] as const
-const route = useRoute()
-const here = (to: string): boolean => (to === '/follow-up' ? route.path === to : route.path.startsWith(to))
 </script>
 
 <template>
-    <nav class="tabs" aria-label="Pages of following up">
-        <RouterLink
-            v-for="[to, name] in PAGES"
-            :key="to"
-            :to="to"
-            :class="{ here: here(to) }"
-            :aria-current="here(to) ? 'page' : undefined"
-            >{{ name }}</RouterLink
-        >
-    </nav>
+    <PageTabs label="Pages of following up" :pages="PAGES" />
 </template>
-
-<style scoped>
-.tabs {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 6px 18px;
-}
-a {
-    text-decoration: none;
-}
-a:hover {
-    text-decoration: underline;
-}
-.here {
-    color: var(--ink);
-    font-weight: 600;
-    box-shadow: 0 2px 0 var(--ink);
-}
-</style>

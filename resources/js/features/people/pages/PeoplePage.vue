@@ -46,6 +46,12 @@ const change = useSave(
         await queries.invalidateQueries({ queryKey: ['session'] })
     },
 )
+/** What was refused is shown again as it is: a list would go on showing what was chosen. */
+const tries = ref(0)
+async function give(person: Person, role: Role, administers: boolean): Promise<void> {
+    await change.save(person, role, administers)
+    tries.value++
+}
 const reset = useSave(
     async (person: Person) =>
         [person, await api.post('/people/{person}/reset', undefined, { ids: { person: person.id } })] as const,
@@ -96,7 +102,7 @@ const shut = (person: Person): void => {
                 </tr>
             </thead>
             <tbody>
-                <tr v-for="person in data.people" :key="person.id" :class="{ gone: person.closed_at }">
+                <tr v-for="person in data.people" :key="`${person.id} ${tries}`" :class="{ gone: person.closed_at }">
                     <td>{{ person.name }}{{ person.is_me ? ', you' : '' }}</td>
                     <td>{{ person.email }}</td>
                     <td>
@@ -106,15 +112,14 @@ const shut = (person: Person): void => {
                                 :aria-label="`Role of ${person.name}`"
                                 :options="ROLES"
                                 style="width: 250px"
-                                @update:model-value="(role) => change.save(person, role as Role, person.administers)"
+                                @update:model-value="(role) => give(person, role as Role, person.administers)"
                             />
                             <label class="administers">
                                 <input
                                     type="checkbox"
                                     :checked="person.administers"
                                     @change="
-                                        (event) =>
-                                            change.save(person, person.role, (event.target as HTMLInputElement).checked)
+                                        (event) => give(person, person.role, (event.target as HTMLInputElement).checked)
                                     "
                                 />
                                 administers the team
