@@ -35,7 +35,8 @@ final class SignsInByToken
         if (! $token instanceof ScriptToken || ! $user instanceof User || $user->closed_at !== null || ! $token->isGood()) {
             throw new AuthenticationException('No token like this is good here.');
         }
-        if ($request->is(...self::OF_PERSONS) || (! $request->isMethodSafe() && (! $token->can(ScriptToken::WRITES) || $request->is(...self::SIGNS)))) {
+        $isRefusedWrite = ! $token->can(ScriptToken::WRITES) || $request->is(...self::SIGNS);
+        if ($request->is(...self::OF_PERSONS) || (! $request->isMethodSafe() && $isRefusedWrite)) {
             return new JsonResponse(['message' => 'This token may not do this.', 'code' => 'not_of_this_token'], 403);
         }
         Auth::setUser($user);
