@@ -13,7 +13,7 @@ final class QuillHollow
     public const AREAS = [
         'Terrace beds above the house' => [
             'vegetables',
-            'Limed in 2021. Compost every spring, two inches, dug in.',
+            'Limed in 2021. Compost every spring, dug in by hand.',
             [[-18, -62], [30, -70], [92, -58], [98, 4], [54, 14], [-8, 8], [-26, -20]],
         ],
         'Long Meadow, west slope' => [
@@ -155,7 +155,7 @@ final class QuillHollow
     /** day, kind, what, amount, unit */
     public const GROUND_EVENTS = [
         ['2026-05-28', 'rain', '', 0.4, 'in'],
-        ['2026-06-05', 'application', 'Feather meal in a band 6 in from the row', 60, 'lb/acre'],
+        ['2026-06-05', 'application', 'Feather meal in a band a hand from the row', 60, 'lb/acre'],
         ['2026-06-11', 'rain', '', 0.7, 'in'],
         ['2026-06-24', 'rain', '', 1.6, 'in'],
         ['2026-06-30', 'rain', '', 0.9, 'in'],

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Prescribe;
 
+use HonestCore\Reckoner\MetricReckoning;
 use HonestCore\Reckoner\ReckonerTool;
 use Illuminate\Contracts\Console\Kernel;
 use Symfony\Component\Console\Output\BufferedOutput;
@@ -15,10 +16,13 @@ final class RunReckoner
 
     /**
      * @param array<string, string> $given by field; those that are empty are not given
-     * @return array{refused: string|null, facts: array<string, mixed>|null, working: list<string>}
+     * @return array{refused: string|null, facts: array<array-key, mixed>|null, working: list<string>}
      */
-    public function __invoke(ReckonerTool $tool, array $given): array
+    public function __invoke(ReckonerTool $tool, array $given, bool $isMetric = false): array
     {
+        $metric = new MetricReckoning($tool);
+        $typed = $given;
+        $given = $isMetric ? $metric->given($given) : $given;
         $arguments = ['--json' => true];
         $file = null;
         foreach ($tool->fields() as $field) {
@@ -46,8 +50,16 @@ final class RunReckoner
         /** @var array<string, mixed>|null $facts */
         $facts = is_array($decoded) ? $decoded : null;
 
-        return $facts !== null
-            ? ['refused' => null, 'facts' => $facts, 'working' => $tool->working($given, $facts)]
-            : ['refused' => $said, 'facts' => null, 'working' => []];
+        if ($facts === null) {
+            return ['refused' => $said, 'facts' => null, 'working' => []];
+        }
+        /** @var array<string, mixed> $turned */
+        $turned = $isMetric ? $metric->turned($facts) : $facts;
+
+        return [
+            'refused' => null,
+            'facts' => $isMetric ? $metric->named($turned) : $facts,
+            'working' => $tool->working($typed, $turned, $isMetric),
+        ];
     }
 }

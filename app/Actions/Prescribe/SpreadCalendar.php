@@ -7,6 +7,7 @@ namespace App\Actions\Prescribe;
 use App\Models\GroundEvent;
 use App\Models\SignedProgram;
 use App\Models\Site;
+use HonestCore\Program\SiteRates;
 use HonestCore\Sampling\ICalendarFile;
 use HonestCore\Table\Fields;
 
@@ -48,6 +49,7 @@ final class SpreadCalendar
         [$from, $to] = [$today->copy()->subDays(self::PAST)->format('Y-m-d'), $today->copy()->addDays(self::AHEAD)->format('Y-m-d')];
         $programs = SignedProgram::linesOfSite($site->id)->unique('area_id');
         $noted = GroundEvent::answered(array_values(array_map(static fn (SignedProgram $one): int => $one->id, $programs->all())));
+        $rates = SiteRates::of($site->units);
         $near = [];
         foreach ($programs as $program) {
             foreach ($program->outlook->lines as $line) {
@@ -56,7 +58,8 @@ final class SpreadCalendar
                         'program' => $program->id,
                         'area' => $program->area->name,
                         'name' => $line->name,
-                        'part' => ($line->part === 0 ? '' : "{$line->label}, ").number_format($line->lbPerAcre).' lb/acre',
+                        'part' => ($line->part === 0 ? '' : "{$line->label}, ").
+                            $rates->inWords(number_format($line->lbPerAcre).' lb/acre'),
                         'on' => $line->on,
                     ];
                 }
@@ -73,6 +76,7 @@ final class SpreadCalendar
      */
     public static function daysOf(array $body): array
     {
+        $rates = SiteRates::of((new Fields((new Fields($body))->row('site')))->text('units'));
         $days = [];
         foreach ((new Fields($body))->rows('parts') as $row) {
             $part = new Fields($row);
@@ -85,7 +89,7 @@ final class SpreadCalendar
                 $days[] = [
                     'name' => $names[$day->text('product')] ?? $day->text('product'),
                     'part' => ($part->whole('number') === 0 ? '' : "{$part->text('label')}, ").
-                        number_format($day->number('lb_per_acre')).' lb/acre',
+                        $rates->inWords(number_format($day->number('lb_per_acre')).' lb/acre'),
                     'on' => $day->text('on'),
                 ];
             }

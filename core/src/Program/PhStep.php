@@ -112,7 +112,7 @@ final class PhStep
         return [
             "Sized by the {$rate->school->title()} from a reading of ".Words::trim($rate->reading ?? 0.0, 2).
                 ($rate->school->value === $school || $school === '' ? '.' : ', since the school of this site has no reading here.'),
-            'As tons of the limestone that schools are made for: '.Words::trim($stone->ccePercent, 0).' % carbonate, '.
+            'As the limestone that schools are made for: '.Words::trim($stone->ccePercent, 0).' % carbonate, '.
                 Words::trim($stone->through8, 0).' % through 8 mesh, '.Words::trim($stone->through60, 0).' % through 60.',
             ...array_map(
                 static fn (SchoolRate $one): string => "The {$one->school->title()} says ".Words::trim($one->tons ?? 0.0, 2).

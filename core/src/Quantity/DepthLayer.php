@@ -14,9 +14,12 @@ use HonestCore\Error\ValueOutOfRange;
  */
 final readonly class DepthLayer
 {
-    private const CM_PER_INCH = 2.54;
+    public const CM_PER_INCH = 2.54;
 
     private const DEEPEST_CM = 300.0;
+
+    /** Nobody pulls to less than this. */
+    private const NEAR_CM = 0.5;
 
     private function __construct(public float $topCm, public float $bottomCm) {}
 
@@ -53,6 +56,17 @@ final readonly class DepthLayer
         } catch (ValueOutOfRange $error) {
             throw new BadOption('layer_upside_down', ['place' => $option, 'notation' => $notation], $error);
         }
+    }
+
+    /** The layer in whole inches that somebody means who measures in centimetres: 0-30 cm for 0-12 in. Itself where none is near. */
+    public function inWholeInches(): self
+    {
+        $top = round($this->topCm / self::CM_PER_INCH);
+        $bottom = round($this->bottomCm / self::CM_PER_INCH);
+        $isNear = $bottom > $top && abs($top * self::CM_PER_INCH - $this->topCm) <= self::NEAR_CM &&
+            abs($bottom * self::CM_PER_INCH - $this->bottomCm) <= self::NEAR_CM;
+
+        return $isNear ? self::ofInches($top, $bottom) : $this;
     }
 
     /** The layer in the notation that parse() reads. */

@@ -12,7 +12,7 @@ use HonestCore\Table\RuleTable;
 /**
  * One computation of the command line as a page offers it: its fields, the arithmetic in its own figures, and its sources.
  *
- * Quantity and unit: those of the command.
+ * Quantity and unit: those of the command, or the metric ones that MetricReckoning turns them into.
  * Source: data/reckoner.json.
  */
 final readonly class ReckonerTool
@@ -47,10 +47,11 @@ final readonly class ReckonerTool
     }
 
     /** @return list<array{name: string, label: string, kind: string, default: string, example: string, choices: list<string>}> */
-    public function fields(): array
+    public function fields(bool $isMetric = false): array
     {
-        return array_map(static function (array $row): array {
-            $field = new Fields($row);
+        return array_map(static function (array $row) use ($isMetric): array {
+            $metric = $isMetric && is_array($row['metric'] ?? null) ? $row['metric'] : [];
+            $field = new Fields([...$row, ...$metric]);
 
             return [
                 'name' => $field->text('name'),
@@ -63,15 +64,41 @@ final readonly class ReckonerTool
         }, $this->row->rows('fields'));
     }
 
+    /** @return array<string, string> the fields that have a unit of one system, and the command's unit */
+    public function metricFields(): array
+    {
+        $found = [];
+        foreach ($this->row->rows('fields') as $row) {
+            $by = (new Fields((new Fields($row))->rowOrNull('metric') ?? []))->textOrNull('by');
+            if ($by !== null) {
+                $found[(new Fields($row))->text('name')] = $by;
+            }
+        }
+
+        return $found;
+    }
+
+    /** @return array<string, string> units of those answers whose names do not say them */
+    public function metricFacts(): array
+    {
+        $facts = $this->row->rowOrNull('metric_facts') ?? [];
+        $found = [];
+        foreach (array_keys($facts) as $name) {
+            $found[(string) $name] = (new Fields($facts))->text((string) $name);
+        }
+
+        return $found;
+    }
+
     /** @return array<string, mixed> */
-    public function toArray(): array
+    public function toArray(bool $isMetric = false): array
     {
         return [
             'code' => $this->code,
             'title' => $this->row->text('title'),
             'command' => $this->command(),
             'asks' => $this->row->text('asks'),
-            'fields' => $this->fields(),
+            'fields' => $this->fields($isMetric),
             'sources' => $this->sources(),
         ];
     }
@@ -94,16 +121,16 @@ final readonly class ReckonerTool
      * @param array<string, mixed> $out what the command answered
      * @return list<string>
      */
-    public function working(array $in, array $out): array
+    public function working(array $in, array $out, bool $isMetric = false): array
     {
-        $defaults = array_column($this->fields(), 'default', 'name');
+        $defaults = array_column($this->fields($isMetric), 'default', 'name');
         $facts = ['in' => array_filter($in, static fn (string $one): bool => $one !== '') + array_filter($defaults), 'out' => $out];
         $lines = [];
         foreach ($this->row->rows('working') as $row) {
             $line = new Fields($row);
             $each = $line->has('each') ? ($out[$line->text('each')] ?? []) : [null];
             foreach (is_array($each) ? $each : [] as $one) {
-                $lines[] = self::filled($line->text('text'), $facts, $one);
+                $lines[] = self::filled($line->text($isMetric && $line->has('metric') ? 'metric' : 'text'), $facts, $one);
             }
         }
 

@@ -26,6 +26,16 @@ final class SiteRatesTest extends TestCase
         yield 'in words' => ['or 4 tons an acre at most', 'or 8.97 t a hectare at most'];
         yield 'thousands' => ['2,000 lb/acre', '2242 kg/ha'];
         yield 'depth' => ['0-6 in: a lab\'s phosphorus', '0-15 cm: a lab\'s phosphorus'];
+        yield 'depth in words' => ['the upper 2 in, which a 0-6 in core would hide', 'the upper 5 cm, which a 0-15 cm core would hide'];
+        yield 'as deep as the plough' => ['6 to 8 in, as deep', '15 to 20 cm, as deep'];
+        yield 'a share in a sentence' => ['no more than 0.105 in 95 % of cases, 7 in 10', 'no more than 0.105 in 95 % of cases, 7 in 10'];
+        yield 'ground' => ['no more than 5 acres; 1 acre', 'no more than 2.02 ha; 0.4 ha'];
+        yield 'a nutrient' => ['81 lb P2O5/acre', '91 kg P2O5/ha'];
+        yield 'a bed' => ['2 lb/100 sq ft at most', '97.6 g/m2 at most'];
+        yield 'what soil weighs' => [
+            'An acre-inch of soil is taken to weigh 300,000 lb.',
+            'A hectare of soil is taken to weigh 132384 kg for each cm of depth.',
+        ];
         yield 'days are no depth' => ['in 3-4 weeks, in 2026-04 in time', 'in 3-4 weeks, in 2026-04 in time'];
         yield 'no rate' => ['QH26-01-4 (14 Apr, pH 6.71, leave)', 'QH26-01-4 (14 Apr, pH 6.71, leave)'];
     }

@@ -9942,7 +9942,9 @@ export interface paths {
         /** Computations that need no record */
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    units?: "us" | "metric";
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -12612,6 +12614,7 @@ export interface components {
             name: string;
             group: string;
             yield: components["schemas"]["YieldUnit"] | null;
+            yield_t_per_ha: number;
             planted_on: string;
         };
         ProgramOfArea: {
@@ -12651,6 +12654,7 @@ export interface components {
             label: string;
             shipped: number;
             own: number | null;
+            by: number;
         };
         RuleTableChange: {
             site_only: boolean;
@@ -13042,6 +13046,8 @@ export interface components {
             given: {
                 [key: string]: string | null;
             };
+            /** @enum {string} */
+            units?: "us" | "metric";
         };
         Reckoned: {
             facts: Record<string, never>;

@@ -1,9 +1,18 @@
+import { ref } from 'vue'
+
 /** How numbers, lengths, areas and days are written. Nothing here computes agronomy. */
 export type Units = 'us' | 'metric'
+
+/** The units of the site that the pages are about. */
+export const siteUnits = ref<Units>('us')
 
 const THIN = '\u2009'
 const METRES_PER_FOOT = 0.3048
 const M2_PER_ACRE = 4046.8564224
+const KG_PER_LB = 0.45359237
+const KG_PER_HA = KG_PER_LB / 0.40468564224
+const LB_PER_TON = 2000
+const CM_PER_IN = 2.54
 const COMPASS = ['north', 'north-east', 'east', 'south-east', 'south', 'south-west', 'west', 'north-west']
 
 /** A number with fixed decimals and a true minus; a dash where there is none. */
@@ -32,6 +41,7 @@ export function share(part: number | null | undefined): string {
 }
 
 export function acresAndHectares(areaM2: number): string {
+    if (siteUnits.value === 'metric') return extent(areaM2, 'metric')
     return `${number(areaM2 / M2_PER_ACRE, 2)}${THIN}ac (${number(areaM2 / 10_000, 2)}${THIN}ha)`
 }
 
@@ -75,7 +85,11 @@ export function bearing(degrees: number): string {
     return `${COMPASS[Math.round(degrees / 45) % 8]}, ${Math.round(degrees) % 360}°`
 }
 
+/** A depth layer; on ground that is worked in metres what was planned in inches is told in whole centimetres. */
 export function depth(text: string): string {
+    const inches = /^([\d.]+)-([\d.]+)in$/.exec(text)
+    if (inches && siteUnits.value === 'metric')
+        return `${Math.round(Number(inches[1]) * CM_PER_IN)}–${Math.round(Number(inches[2]) * CM_PER_IN)}${THIN}cm`
     return text.replace(/(\d)-(\d)/, '$1–$2').replace(/(\d)(in|cm)$/, `$1${THIN}$2`)
 }
 
@@ -134,10 +148,6 @@ export function moment(text: string, timezone: string): string {
 export function mailto(to: string, subject: string, text: string): string {
     return `mailto:${to}?subject=${encodeURIComponent(subject)}&body=${encodeURIComponent(text)}`
 }
-
-const KG_PER_LB = 0.45359237
-const KG_PER_HA = KG_PER_LB / 0.40468564224
-const LB_PER_TON = 2000
 
 /** Three significant digits, no more than two decimals but for what is small: what is not nothing is never shown as 0. */
 export function figure(value: number | null | undefined): string {

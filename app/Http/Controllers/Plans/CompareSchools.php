@@ -7,6 +7,7 @@ namespace App\Http\Controllers\Plans;
 use App\Actions\Plans\Schools;
 use App\Http\Resources\Plans\SchoolResource;
 use App\Models\Area;
+use HonestCore\Program\SiteRates;
 use HonestCore\Quantity\DepthLayer;
 use HonestCore\Quantity\Extent;
 use HonestCore\Sampling\PhMargin;
@@ -23,8 +24,9 @@ final class CompareSchools
         $own = $schools->own();
         $acres = Extent::ofSquareMetres($area->area_m2)->acres();
         $base = $all[$area->site->school ?? ''] ?? null;
+        $rates = SiteRates::of($area->site->units);
         $lines = array_map(
-            static fn (School $school): array => [
+            static fn (School $school): array => $rates->throughout([
                 'school' => (new SchoolResource($school, isset($own[$school->code])))->toArray($request),
                 'fits_use' => $school->isFor($area->use),
                 'composites' => $school->composites($acres),
@@ -32,7 +34,7 @@ final class CompareSchools
                 'samples' => $school->composites($acres) * count($school->layers),
                 'margin_ph' => PhMargin::of(max(2, $school->cores[1]))->usual,
                 'differs' => $base === null || $base->code === $school->code ? [] : self::differences($base, $school, $acres),
-            ],
+            ]),
             array_values($all),
         );
         usort(

@@ -25,6 +25,6 @@ final class ChangeTable
             $author,
         );
 
-        return new TableResource([$table, $tables->holding($site->id)->get($table)]);
+        return new TableResource([$table, $tables->holding($site->id)->get($table), $site->units === 'metric']);
     }
 }

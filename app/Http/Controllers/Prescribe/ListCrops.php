@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Prescribe;
 
 use HonestCore\Program\WantedCrop;
+use HonestCore\Table\MetricYield;
 use Illuminate\Http\JsonResponse;
 
 /** The crops that programs are made for. */
@@ -19,6 +20,7 @@ final class ListCrops
                     'name' => $crop->name,
                     'group' => $crop->groupName(),
                     'yield' => $crop->yield(),
+                    'yield_t_per_ha' => MetricYield::each($crop->code),
                     'planted_on' => $crop->plantedOn(),
                 ],
                 WantedCrop::all(),

@@ -18,7 +18,9 @@ final class ListTables
     {
         return new JsonResponse(
             array_map(
-                static fn (string $name): array => (new TableResource([$name, $tables->holding($site->id)->get($name)]))->toArray($request),
+                static fn (string $name): array => (new TableResource(
+                    [$name, $tables->holding($site->id)->get($name), $site->units === 'metric'],
+                ))->toArray($request),
                 array_keys(ChangedTable::REPLACEABLE),
             ),
         );

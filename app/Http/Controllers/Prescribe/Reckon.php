@@ -13,7 +13,7 @@ final class Reckon
 {
     public function __invoke(ReckonRequest $request, string $tool, RunReckoner $run): JsonResponse
     {
-        $found = $run(ReckonerTool::named($tool), $request->given());
+        $found = $run(ReckonerTool::named($tool), $request->given(), $request->isMetric());
 
         return $found['refused'] === null
             ? new JsonResponse(['facts' => (object) ($found['facts'] ?? []), 'working' => $found['working']])

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Prescribe;
 
+use App\Actions\Prescribe\AdvisedOther;
 use App\Actions\Prescribe\AdviseOthers;
 use App\Actions\Readings\NoteGlimpses;
 use App\Http\Requests\Prescribe\AmountsRequest;
@@ -20,7 +21,8 @@ final class ShowAmounts
 
         return new JsonResponse([
             'crops' => $area->crop()->ratesFor,
-            'analytes' => AmountOfAnalyteResource::collection(
+            'analytes' => array_map(
+                static fn (AdvisedOther $one): AmountOfAnalyteResource => new AmountOfAnalyteResource($one, $area->site->units),
                 $advise($area, $request->crop(), $request->yield(), $request->sampleOf($area)),
             ),
         ]);

@@ -23,7 +23,16 @@ final class ReckonRequest extends FormRequest
     /** @return array<string, list<string>> */
     public function rules(): array
     {
-        return ['given' => ['present', 'array', 'max:20'], 'given.*' => ['nullable', 'string', 'max:20000']];
+        return [
+            'given' => ['present', 'array', 'max:20'],
+            'given.*' => ['nullable', 'string', 'max:20000'],
+            'units' => ['sometimes', 'string', 'in:us,metric'],
+        ];
+    }
+
+    public function isMetric(): bool
+    {
+        return $this->input('units') === 'metric';
     }
 
     /** @return array<string, string> */

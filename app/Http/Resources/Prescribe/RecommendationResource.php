@@ -14,6 +14,7 @@ use HonestCore\Agronomy\Lime\LimeRate;
 use HonestCore\Agronomy\Lime\LimeSchool;
 use HonestCore\Agronomy\Lime\SchoolRate;
 use HonestCore\Agronomy\Lime\WorkingStep;
+use HonestCore\Program\SiteRates;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 
@@ -30,6 +31,7 @@ final class RecommendationResource extends JsonResource
     {
         $it = $this->resource;
         $by = $it->chosen;
+        $said = SiteRates::of($it->area->site->units);
 
         return [
             'area' => (new AreaResource($it->area))->toArray($request),
@@ -41,11 +43,11 @@ final class RecommendationResource extends JsonResource
                 'target' => $it->crop->target,
             ],
             'kind' => $by->advice->kind,
-            'answer' => $by->advice->answer,
-            'notes' => [...$by->advice->notes, ...$it->disagreements],
-            'rates' => array_map(self::rate(...), $by->advice->rates),
-            'next' => $by->advice->next,
-            'cautions' => $by->advice->cautions,
+            'answer' => $said->inWords($by->advice->answer),
+            'notes' => $said->throughout([...$by->advice->notes, ...$it->disagreements]),
+            'rates' => array_map(static fn (SchoolRate $rate): array => $said->throughout(self::rate($rate)), $by->advice->rates),
+            'next' => $said->throughout($by->advice->next),
+            'cautions' => $said->throughout($by->advice->cautions),
             'sample' => $by->sample === null ? null : self::sample($by->sample),
             'lab' => $by->lab === null
                     ? null

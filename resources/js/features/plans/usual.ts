@@ -3,12 +3,20 @@ import type { Units } from '@/shared/format'
 
 export type Spec = Omit<Schema<'PlanInput'>, 'keep_away'>
 
+/** A layer that a school names in inches, as somebody pulls it who measures in centimetres: 0-15cm for 0-6in. */
+export function inCentimetres(layer: string): string {
+    const inches = /^([\d.]+)-([\d.]+)in$/.exec(layer)
+    return inches ? `${Math.round(Number(inches[1]) * 2.54)}-${Math.round(Number(inches[2]) * 2.54)}cm` : layer
+}
+
 /** The plan an area begins with: by the site's school where it has one, in the site's units where not. */
 export function usualSpec(school?: Schema<'School'>, units: Units = 'us'): Spec {
     return {
         purpose: 'routine',
         school: school?.code ?? null,
-        layers: school?.layers ?? [units === 'metric' ? '0-15cm' : '0-6in'],
+        layers: school?.layers.map((one) => (units === 'metric' ? inCentimetres(one) : one)) ?? [
+            units === 'metric' ? '0-15cm' : '0-6in',
+        ],
         cores: school?.cores[1] ?? 15,
         pattern: school?.pattern ?? 'zigzag',
         cell_acres: school?.cell_acres ?? null,

@@ -1,5 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { toValue, type MaybeRefOrGetter } from 'vue'
+import type { Units } from '@/shared/format'
 import { api, type Schema } from '@/api/client'
 
 /** What stands for every analyte but pH, and how much of it is wanted. */
@@ -136,15 +137,28 @@ export const useRuleTables = (siteId: MaybeRefOrGetter<number | null>) =>
     })
 
 /** Computations that need no record. */
-export const useReckoners = () =>
-    useQuery({ queryKey: ['reckoners'], staleTime: Infinity, queryFn: () => api.get('/reckoner') })
+export const useReckoners = (units: MaybeRefOrGetter<Units>) =>
+    useQuery({
+        queryKey: ['reckoners', units],
+        staleTime: Infinity,
+        queryFn: () => api.get('/reckoner', { query: { units: toValue(units) } }),
+    })
 
 /** One computation, done anew for what was typed. */
-export const useReckoned = (tool: MaybeRefOrGetter<string>, given: MaybeRefOrGetter<Record<string, string>>) =>
+export const useReckoned = (
+    tool: MaybeRefOrGetter<string>,
+    given: MaybeRefOrGetter<Record<string, string>>,
+    units: MaybeRefOrGetter<Units>,
+) =>
     useQuery({
-        queryKey: ['reckoned', tool, given],
+        queryKey: ['reckoned', tool, given, units],
         enabled: () => Object.values(toValue(given)).some((one) => one !== ''),
         retry: false,
         placeholderData: keepPreviousData,
-        queryFn: () => api.post('/reckoner/{tool}', { given: toValue(given) }, { ids: { tool: toValue(tool) } }),
+        queryFn: () =>
+            api.post(
+                '/reckoner/{tool}',
+                { given: toValue(given), units: toValue(units) },
+                { ids: { tool: toValue(tool) } },
+            ),
     })

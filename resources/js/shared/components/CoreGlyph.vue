@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { depth as written } from '@/shared/format'
 
 /** A core drawn to depth, 0 to 60 cm, its sampled layer filled. */
 const props = withDefaults(defineProps<{ depth: string; planned?: boolean; width?: number; scale?: number }>(), {
@@ -22,7 +23,7 @@ const left = 6
         :width="width + 12"
         :height="tall + 10"
         role="img"
-        :aria-label="`core, ${planned ? 'planned' : 'sampled'} ${depth}`"
+        :aria-label="`core, ${planned ? 'planned' : 'sampled'} ${written(depth)}`"
     >
         <path
             :d="`M${left} 3V${tall}L${left + width / 2} ${tall + 6}L${left + width} ${tall}V3Z`"

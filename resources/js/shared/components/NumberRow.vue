@@ -1,9 +1,13 @@
 <script setup lang="ts">
+import type { Measure } from '@/shared/measures'
+import MeasureField from './MeasureField.vue'
+
 /** A number in a row of its own: what it is on the left, the field on the right; the label names the unit. */
-withDefaults(defineProps<{ label: string; min?: number; max?: number; placeholder?: string }>(), {
+withDefaults(defineProps<{ label: string; min?: number; max?: number; placeholder?: string; measure?: Measure }>(), {
     min: 0,
     max: undefined,
     placeholder: undefined,
+    measure: undefined,
 })
 const value = defineModel<number | null | undefined>({ required: true })
 </script>
@@ -13,7 +17,9 @@ const value = defineModel<number | null | undefined>({ required: true })
         <slot
             ><span>{{ label }}</span></slot
         >
+        <MeasureField v-if="measure" v-model="value" :measure="measure" :min="min" :max="max" :aria-label="label" />
         <el-input-number
+            v-else
             v-model="value"
             :controls="false"
             :min="min"

@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, type MaybeRefOrGetter, toValue, watch } from 'vue'
-import type { Units } from '@/shared/format'
+import { siteUnits, type Units } from '@/shared/format'
 import { chosenSite as chosen, useSites, useSiteDetail } from '@/shared/api'
 
 /** The site that the pages are about: the one chosen last, or the first there is. */
@@ -12,6 +12,7 @@ export function useSite() {
     )
     const detail = useSiteDetail(siteId)
     const site = computed(() => detail.data.value ?? null)
+    watch(site, (of) => of && (siteUnits.value = of.units), { immediate: true })
 
     return {
         sites,

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { amountOf } from '../eventAmount'
 import type { Schema } from '@/api/client'
 import { day, number } from '@/shared/format'
 
@@ -48,8 +49,7 @@ const wettest = computed(() => Math.max(10, ...props.events.filter(({ kind }) =>
                 <path v-else-if="event.kind === 'application'" :d="`M${x(event.on)} 116l-5 9h10z`" fill="#6B4526" />
                 <path v-else :d="`M${x(event.on)} 115l5 5-5 5-5-5z`" fill="none" stroke="#9B2D16" stroke-width="1.4" />
                 <title>
-                    {{ day(event.on) }}: {{ event.kind === 'rain' ? 'rain' : event.what }}, {{ event.amount }}
-                    {{ event.unit }}
+                    {{ day(event.on) }}: {{ event.kind === 'rain' ? 'rain' : event.what }}, {{ amountOf(event) }}
                 </title>
             </g>
             <g v-for="one in transects" :key="one.id" class="mark" @click="emit('choose', one.id)">

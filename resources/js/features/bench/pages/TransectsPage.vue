@@ -10,6 +10,7 @@ import { useSave } from '@/shared/composables/useSave'
 import { useSession } from '@/shared/composables/useSession'
 import { useSite } from '@/shared/composables/useSite'
 import { count, day, today, typed } from '@/shared/format'
+import { amountOf } from '../eventAmount'
 import BenchTabs from '../components/BenchTabs.vue'
 import TransectTimes from '../components/TransectTimes.vue'
 import DateField from '@/shared/components/DateField.vue'
@@ -236,7 +237,7 @@ const one = computed(() => data.value?.transects.find(({ id }) => id === chosen.
                             <td class="narrow">{{ day(item.on) }}</td>
                             <td>{{ item.kind === 'rain' ? 'rain' : item.what }}</td>
                             <td class="num">
-                                {{ item.unit ? `${item.amount} ${item.unit}` : item.id ? '' : 'said of the area' }}
+                                {{ item.unit ? amountOf(item) : item.id ? '' : 'said of the area' }}
                             </td>
                             <td class="num">
                                 <button

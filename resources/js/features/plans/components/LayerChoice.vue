@@ -9,7 +9,8 @@ const layers = defineModel<string[]>({ required: true })
 const other = ref('')
 const { units } = useSite()
 const offered = computed(() => {
-    const usual = LAYERS[units.value]
+    const told = layers.value.map(depth)
+    const usual = LAYERS[units.value].filter((one) => layers.value.includes(one) || !told.includes(depth(one)))
     return [...usual, ...layers.value.filter((one) => !usual.includes(one))]
 })
 function turn(layer: string): void {

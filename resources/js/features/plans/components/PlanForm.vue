@@ -5,6 +5,7 @@ import CoreGlyph from '@/shared/components/CoreGlyph.vue'
 import FormField from '@/shared/components/FormField.vue'
 import OneOf from '@/shared/components/OneOf.vue'
 import { feet, metres, type Units } from '@/shared/format'
+import { unitOf } from '@/shared/measures'
 import ChipChoice from './ChipChoice.vue'
 import LayerChoice from './LayerChoice.vue'
 import type { Kept } from '../composables/useDraft'
@@ -14,7 +15,9 @@ import NumberRow from '@/shared/components/NumberRow.vue'
 import WalkFields from './WalkFields.vue'
 
 type Parting = 'one' | 'cells' | 'zones'
-const METRES_PER_INCH = 0.0254
+const USUAL_ROWS_M = 30 * 0.0254
+const MOST_ROWS_M = 4.83
+const LEAST_ROWS_M = 0.1
 const props = defineProps<{
     units: Units
     wrong: Refused | null
@@ -25,6 +28,7 @@ const props = defineProps<{
 const spec = defineModel<Spec>('spec', { required: true })
 const kept = defineModel<Kept[]>('kept', { required: true })
 defineEmits<{ shuffle: []; place: [what: 'Point' | 'Polygon'] }>()
+const rowUnit = computed(() => (props.units === 'us' ? 0.0254 : 0.01))
 const unit = () => (props.units === 'us' ? 'ft' : 'm')
 const shown = (m: number) => Math.round(props.units === 'us' ? feet(m) : m)
 const given = (n: number | null | undefined) => (props.units === 'us' ? metres(n ?? 0) : (n ?? 0))
@@ -51,13 +55,12 @@ const pattern = computed({
     get: () => spec.value.pattern as Schema<'Pattern'>,
     set: (which) => {
         spec.value.pattern = which
-        spec.value.rows =
-            which === 'rows' ? (spec.value.rows ?? { spacing_m: 30 * METRES_PER_INCH, bearing_deg: 0 }) : null
+        spec.value.rows = which === 'rows' ? (spec.value.rows ?? { spacing_m: USUAL_ROWS_M, bearing_deg: 0 }) : null
     },
 })
 function choose(code: string | undefined): void {
     const found = props.schools.find((one) => one.code === code)
-    const { layers, cores, pattern: walk, cell_acres } = usualSpec(found)
+    const { layers, cores, pattern: walk, cell_acres } = usualSpec(found, props.units)
     Object.assign(spec.value, { school: code || null, ...(found ? { layers: [...layers], cores, cell_acres } : {}) })
     if (found) pattern.value = walk as Schema<'Pattern'>
 }
@@ -91,11 +94,13 @@ function choose(code: string | undefined): void {
             <ChipChoice v-model="pattern" label="Pattern" :options="PATTERNS" />
             <NumberRow
                 v-if="spec.rows"
-                label="Rows, inches apart"
-                :model-value="Math.round(spec.rows.spacing_m / METRES_PER_INCH)"
-                :min="4"
-                :max="190"
-                @update:model-value="(n) => (spec.rows!.spacing_m = (n ?? 30) * METRES_PER_INCH)"
+                :label="`Rows, ${units === 'us' ? 'inches' : 'cm'} apart`"
+                :model-value="Math.round(spec.rows.spacing_m / rowUnit)"
+                :min="Math.floor(LEAST_ROWS_M / rowUnit)"
+                :max="Math.floor(MOST_ROWS_M / rowUnit)"
+                @update:model-value="
+                    (n) => (spec.rows!.spacing_m = (n ?? Math.round(USUAL_ROWS_M / rowUnit)) * rowUnit)
+                "
             />
             <NumberRow v-if="spec.rows" v-model="spec.rows.bearing_deg" label="Rows run to, degrees" :max="359" />
             <button type="button" class="link other" @click="$emit('shuffle')">Other points</button>
@@ -113,7 +118,13 @@ function choose(code: string | undefined): void {
                 ]"
             />
             <template v-if="spec.cell_acres !== null">
-                <NumberRow v-model="spec.cell_acres" label="Acres a cell" :min="0.05" :max="1000" />
+                <NumberRow
+                    v-model="spec.cell_acres"
+                    :label="`A cell, ${unitOf('ground', units)}`"
+                    measure="ground"
+                    :min="0.01"
+                    :max="1000"
+                />
                 <ChipChoice
                     v-model="spec.cell_mode"
                     label="Cores of a cell"

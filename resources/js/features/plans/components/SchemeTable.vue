@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Schema } from '@/api/client'
-import { number } from '@/shared/format'
+import { number, siteUnits } from '@/shared/format'
+import { shownIn, unitOf, type Measure } from '@/shared/measures'
 
 /** The schemes side by side: what each costs, what it misses, and how sure that is. */
 const props = defineProps<{ comparison: Schema<'Comparison'> }>()
@@ -11,6 +12,7 @@ const most = computed(() =>
 )
 const x = (money: number) => (money / most.value) * WIDE
 const figure = (pair: number[], decimals = 1) => `${number(pair[0], decimals)} Â± ${number(1.96 * pair[1]!, decimals)}`
+const sized = (pair: number[], measure: Measure) => figure(pair.map((one) => shownIn(one, measure, siteUnits.value)))
 </script>
 
 <template>
@@ -23,9 +25,9 @@ const figure = (pair: number[], decimals = 1) => `${number(pair[0], decimals)} Â
                 <th class="num">Hours</th>
                 <th class="num">Lab fees</th>
                 <th class="num">Margin<br />on pH</th>
-                <th class="num">Acres limed<br />for nothing</th>
-                <th class="num">Acres<br />missed</th>
-                <th class="num">Tons<br />misplaced</th>
+                <th class="num">{{ unitOf('ground', siteUnits) }} limed<br />for nothing</th>
+                <th class="num">{{ unitOf('ground', siteUnits) }}<br />missed</th>
+                <th class="num">{{ unitOf('load', siteUnits) }}<br />misplaced</th>
                 <th>What it costs in all</th>
             </tr>
         </thead>
@@ -40,9 +42,9 @@ const figure = (pair: number[], decimals = 1) => `${number(pair[0], decimals)} Â
                 <td class="num">{{ number(scheme.hours, 1) }}</td>
                 <td class="num">{{ number(scheme.lab_money) }}</td>
                 <td class="num">Â± {{ number(scheme.margin, 2) }}</td>
-                <td class="num">{{ figure(scheme.needless_acres) }}</td>
-                <td class="num">{{ figure(scheme.missed_acres) }}</td>
-                <td class="num">{{ figure(scheme.misplaced_tons) }}</td>
+                <td class="num">{{ sized(scheme.needless_acres, 'ground') }}</td>
+                <td class="num">{{ sized(scheme.missed_acres, 'ground') }}</td>
+                <td class="num">{{ sized(scheme.misplaced_tons, 'load') }}</td>
                 <td>
                     <svg
                         :viewBox="`0 0 ${WIDE} 18`"

@@ -37,6 +37,9 @@ function server() {
 describe('the plan an area begins with', () => {
     it('is as deep as the units of its site have it', () => {
         expect([usualSpec().layers, usualSpec(undefined, 'metric').layers]).toEqual([['0-6in'], ['0-15cm']])
+        const school = { layers: ['0-2in', '2-6in'], cores: [10, 15, 20] } as unknown as Schema<'School'>
+        expect(usualSpec(school, 'metric').layers).toEqual(['0-5cm', '5-15cm'])
+        expect(usualSpec(school).layers).toEqual(['0-2in', '2-6in'])
     })
 })
 

@@ -1,28 +1,31 @@
 <script setup lang="ts">
 import { computed, reactive, watch } from 'vue'
 import { useRoute } from 'vue-router'
+import MeasureField from '@/shared/components/MeasureField.vue'
 import FormField from '@/shared/components/FormField.vue'
 import PageHead from '@/shared/components/PageHead.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSite } from '@/shared/composables/useSite'
-import { number } from '@/shared/format'
+import { figure, number } from '@/shared/format'
+import { shownIn, unitOf } from '@/shared/measures'
 import SchemeTable from '../components/SchemeTable.vue'
 import { useComparison } from '../composables/useComparison'
 import { useChoices } from '@/shared/api'
 import { useLocatedResults } from '../api'
 
 const STAKES = [
-    ['lab_fee', 'Lab fee a sample'],
-    ['wage_per_hour', 'Work an hour'],
-    ['lime_price_per_ton', 'Lime a ton'],
-    ['loss_per_acre_and_ph', 'Yield lost an acre for each pH short'],
-    ['tons_per_acre_and_ph', 'Tons an acre that lift pH by one'],
-    ['lab_sd_ph', 'The lab’s own spread, pH'],
-    ['seconds_per_core', 'Seconds a core'],
-    ['speed_km_per_h', 'Speed, km/h'],
+    ['lab_fee', 'Lab fee a sample', null],
+    ['wage_per_hour', 'Work an hour', null],
+    ['lime_price_per_ton', 'Lime,', 'each_load'],
+    ['loss_per_acre_and_ph', 'Yield lost for each pH short,', 'each_ground'],
+    ['tons_per_acre_and_ph', 'Lime that lifts pH by one,', 'bulk'],
+    ['lab_sd_ph', 'The lab’s own spread, pH', null],
+    ['seconds_per_core', 'Seconds a core', null],
+    ['speed_km_per_h', 'Speed, km/h', null],
 ] as const
+const CELLS_ACRES = [10, 5, 2.5, 1]
 const route = useRoute()
-const { site, areas } = useSite()
+const { site, areas, units } = useSite()
 const area = computed(() => areas.value.find((one) => one.id === Number(route.params.area)) ?? null)
 const choices = useChoices()
 const form = reactive({
@@ -139,9 +142,10 @@ const answer = computed(() => {
                 </div>
                 <fieldset>
                     <legend>What is at stake, in your money</legend>
-                    <label v-for="[key, label] in STAKES" :key="key" class="stake">
-                        <span>{{ label }}</span>
-                        <el-input-number v-model="stakes[key]" :controls="false" :min="0" size="small" />
+                    <label v-for="[key, label, measure] in STAKES" :key="key" class="stake">
+                        <span>{{ label }} {{ measure ? unitOf(measure, units) : '' }}</span>
+                        <MeasureField v-if="measure" v-model="stakes[key]" :measure="measure" />
+                        <el-input-number v-else v-model="stakes[key]" :controls="false" :min="0" size="small" />
                     </label>
                 </fieldset>
                 <RefusalNote v-if="refusal && !Object.keys(refusal.fields).length" :refusal="refusal" />
@@ -156,7 +160,8 @@ const answer = computed(() => {
                 <template v-if="result">
                     <SchemeTable :comparison="result" />
                     <p class="note">
-                        {{ number(result.acres, 1) }} usable acres, lime below pH {{ number(result.lime_ph, 1) }} to
+                        {{ number(shownIn(result.acres, 'ground', units), units === 'us' ? 1 : 2) }}
+                        usable {{ unitOf('ground', units) }}, lime below pH {{ number(result.lime_ph, 1) }} to
                         {{ number(result.target_ph, 1) }}.
                         <template v-if="result.model"
                             >{{ result.fields }} made-up fields of mean {{ number(result.model.mean, 2) }}, spread
@@ -175,7 +180,9 @@ const answer = computed(() => {
                 </template>
                 <p v-else class="lede">
                     Six schemes are tried on the same {{ form.fields }} fields: one composite, the zones of its newest
-                    plan or else three equal strips, and cells of 10, 5, 2.5 and 1 acres.
+                    plan or else three equal strips, and cells of
+                    {{ CELLS_ACRES.map((one) => figure(shownIn(one, 'ground', units))).join(', ') }}
+                    {{ unitOf('ground', units) }}.
                 </p>
             </section>
         </div>

@@ -4,19 +4,21 @@ import { computed, reactive, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, type Schema } from '@/api/client'
 import FormField from '@/shared/components/FormField.vue'
+import MeasureField from '@/shared/components/MeasureField.vue'
 import OneOf from '@/shared/components/OneOf.vue'
 import PageHead from '@/shared/components/PageHead.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
 import { useSite } from '@/shared/composables/useSite'
 import { depth, number } from '@/shared/format'
+import { unitOf } from '@/shared/measures'
 import LayerChoice from '../components/LayerChoice.vue'
 import { PATTERNS } from '../usual'
 import { useSchoolsOf } from '../api'
 
 const route = useRoute()
 const queries = useQueryClient()
-const { site, areas } = useSite()
+const { site, areas, units } = useSite()
 const area = computed(() => areas.value.find((one) => one.id === Number(route.params.area)) ?? null)
 const { data: lines } = useSchoolsOf(() => area.value?.id ?? null)
 const walk = (code: string) => PATTERNS.find((one) => one.value === code)?.label.toLowerCase() ?? code
@@ -133,11 +135,11 @@ async function makeDefault(code: string | null): Promise<void> {
                 <FormField label="Most"
                     ><el-input-number v-model="form.cores[2]" :controls="false" size="small"
                 /></FormField>
-                <FormField label="Acres at most" :wrong="wrong('acres')"
-                    ><el-input-number v-model="form.acres" :controls="false" size="small"
+                <FormField :label="`Ground at most, ${unitOf('ground', units)}`" :wrong="wrong('acres')"
+                    ><MeasureField v-model="form.acres" measure="ground"
                 /></FormField>
-                <FormField label="Acres a cell" :wrong="wrong('cell_acres')"
-                    ><el-input-number v-model="form.cell_acres" :controls="false" size="small"
+                <FormField :label="`A cell, ${unitOf('ground', units)}`" :wrong="wrong('cell_acres')"
+                    ><MeasureField v-model="form.cell_acres" measure="ground"
                 /></FormField>
             </div>
             <div class="field">

@@ -60,8 +60,8 @@ const print = (): void => window.print()
             <section>
                 <PlanOnPaper :plan="plan" :composite="one.number" :units="units" />
                 <p class="note">
-                    Receivers stand within about 5 m (16 ft): the core counts, not the point. Keep off the hatched
-                    ground.
+                    Receivers stand within about {{ units === 'us' ? '16 ft' : '5 m' }}: the core counts, not the point.
+                    Keep off the hatched ground.
                 </p>
                 <table class="plain legs">
                     <thead>

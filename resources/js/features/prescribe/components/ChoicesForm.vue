@@ -3,8 +3,10 @@ import { computed, ref } from 'vue'
 import type { Schema } from '@/api/client'
 import DateField from '@/shared/components/DateField.vue'
 import FormField from '@/shared/components/FormField.vue'
+import MeasureField from '@/shared/components/MeasureField.vue'
 import OneOf from '@/shared/components/OneOf.vue'
 import { feet, metres, type Units } from '@/shared/format'
+import { unitOf } from '@/shared/measures'
 
 /** What a program hangs on besides its results: crop, yield, planting, schools, credits, and the bed to measure out. */
 const props = defineProps<{ crops: Schema<'WantedCrop'>[]; yieldUnit: string | null; units: Units }>()
@@ -12,13 +14,13 @@ const emit = defineEmits<{ crop: [code: string] }>()
 const choices = defineModel<Schema<'ProgramChoices'>>({ required: true })
 const more = ref(false)
 const CREDITS = [
-    ['legume', 'Legume before it, lb N/acre'],
-    ['applied', 'Nitrogen spread already, lb/acre'],
-    ['manure_tons', 'Manure, tons/acre'],
-    ['manure_nh4', 'its ammonium N, lb/ton'],
-    ['manure_organic', 'its organic N, lb/ton'],
-    ['irrigation_ppm', 'NO3-N in the water, ppm'],
-    ['irrigation_in', 'Water, in'],
+    ['legume', 'Nitrogen of a legume before it', 'rate'],
+    ['applied', 'Nitrogen spread already', 'rate'],
+    ['manure_tons', 'Manure', 'bulk'],
+    ['manure_nh4', 'its ammonium N', 'content'],
+    ['manure_organic', 'its organic N', 'content'],
+    ['irrigation_ppm', 'NO3-N in the water, ppm', null],
+    ['irrigation_in', 'Water', 'water'],
 ] as const
 const SCHOOLS = [
     ['smp', 'SMP buffer'],
@@ -49,6 +51,13 @@ const bed = (side: 0 | 1, to: number | undefined): void => {
     if (next[0] === 0 && next[1] === 0) set({ bed: null })
     else set({ bed: [next[0] || metres(10), next[1] || metres(4)] })
 }
+/** One unit of the tables, bushel or ton an acre, in the unit of the site. */
+const yieldEach = computed(() =>
+    props.units === 'us' ? 1 : (props.crops.find((one) => one.code === choices.value.crop)?.yield_t_per_ha ?? 1),
+)
+const yieldShown = computed(() =>
+    choices.value.yield == null ? undefined : Number((choices.value.yield * yieldEach.value).toPrecision(4)),
+)
 const named = computed(() => props.crops.map((one) => [one.code, `${one.name} (${one.group})`] as const))
 </script>
 
@@ -63,14 +72,16 @@ const named = computed(() => props.crops.map((one) => [one.code, `${one.name} ($
                     @update:model-value="(code: string) => code && emit('crop', code)"
                 />
             </FormField>
-            <FormField v-if="yieldUnit" :label="`Yield hoped for, ${yieldUnit}s/acre`">
+            <FormField v-if="yieldUnit" :label="`Yield hoped for, ${units === 'us' ? `${yieldUnit}s/acre` : 't/ha'}`">
                 <el-input-number
-                    :model-value="choices.yield ?? undefined"
+                    :model-value="yieldShown"
                     :controls="false"
                     :min="0"
                     :max="2000"
                     size="small"
-                    @update:model-value="(to: number | undefined) => set({ yield: to ?? null })"
+                    @update:model-value="
+                        (to: number | undefined) => set({ yield: to === undefined ? null : to / yieldEach })
+                    "
                 />
             </FormField>
             <FormField label="Planted or green on">
@@ -99,8 +110,20 @@ const named = computed(() => props.crops.map((one) => [one.code, `${one.name} ($
             </button>
         </div>
         <div v-if="more" class="row more">
-            <FormField v-for="[name, label] in CREDITS" :key="name" :label="label">
+            <FormField
+                v-for="[name, label, measure] in CREDITS"
+                :key="name"
+                :label="measure ? `${label}, ${unitOf(measure, units)}` : label"
+            >
+                <MeasureField
+                    v-if="measure"
+                    :model-value="choices.credits?.[name]"
+                    :measure="measure"
+                    :max="100000"
+                    @update:model-value="(to) => credit(name, to ?? undefined)"
+                />
                 <el-input-number
+                    v-else
                     :model-value="choices.credits?.[name] ?? undefined"
                     :controls="false"
                     :min="0"
@@ -109,14 +132,13 @@ const named = computed(() => props.crops.map((one) => [one.code, `${one.name} ($
                     @update:model-value="(to: number | undefined) => credit(name, to)"
                 />
             </FormField>
-            <FormField label="Mixed to, in">
-                <el-input-number
+            <FormField :label="`Mixed to, ${unitOf('depth', units)}`">
+                <MeasureField
                     :model-value="choices.mixed_in"
-                    :controls="false"
+                    measure="depth"
                     :min="1"
                     :max="12"
-                    size="small"
-                    @update:model-value="(to: number | undefined) => to && set({ mixed_in: to })"
+                    @update:model-value="(to) => to && set({ mixed_in: to })"
                 />
             </FormField>
             <FormField label="Years to build up">

@@ -5,14 +5,23 @@ import { type Schema } from '@/api/client'
 import { SampleLink } from '@/features/send'
 import FormField from '@/shared/components/FormField.vue'
 import VerdictStone from '@/shared/components/VerdictStone.vue'
-import { day, depth, number } from '@/shared/format'
-import { useAmounts } from '../api'
+import { day, depth, number, siteUnits } from '@/shared/format'
+import { shownIn, unitOf } from '@/shared/measures'
+import { useAmounts, useCrops } from '../api'
 
 /** What the analytes other than pH call for, as far as what stands allows. */
 const props = defineProps<{ areaId: number; sampleId: number | null }>()
 const sized = reactive<{ crop: string; yield: number | undefined }>({ crop: '', yield: undefined })
+const crops = useCrops()
+/** One bushel or ton an acre in the unit of the site. */
+const yieldEach = computed(() =>
+    siteUnits.value === 'us' ? 1 : (crops.data.value?.find((one) => one.code === sized.crop)?.yield_t_per_ha ?? 1),
+)
 const asked = refDebounced(
-    computed(() => ({ crop: sized.crop || undefined, yield: sized.yield ?? undefined })),
+    computed(() => ({
+        crop: sized.crop || undefined,
+        yield: sized.yield === undefined ? undefined : sized.yield / yieldEach.value,
+    })),
     150,
 )
 watch(
@@ -26,7 +35,7 @@ const { data: it, error } = useAmounts(
 )
 const between = ({ between: ends, lb_per_acre: rate }: Schema<'AmountOfAnalyte'>): string =>
     rate !== null && ends && ends[0] != null && ends[1] != null && ends[1] - ends[0] >= 1
-        ? `, between ${number(ends[0])} and ${number(ends[1])}`
+        ? `${siteUnits.value === 'us' ? ', ' : ''}between ${ends.map((one) => number(shownIn(one ?? 0, 'rate', siteUnits.value))).join(' and ')}`
         : ''
 </script>
 
@@ -40,7 +49,9 @@ const between = ({ between: ends, lb_per_acre: rate }: Schema<'AmountOfAnalyte'>
                         <el-option v-for="crop in it.crops" :key="crop" :value="crop" :label="crop" />
                     </el-select>
                 </FormField>
-                <FormField :label="`Yield, ${it.crops.includes('alfalfa') ? 'tons' : 'bushels'}/acre`">
+                <FormField
+                    :label="`Yield, ${siteUnits === 'us' ? (it.crops.includes('alfalfa') ? 'tons/acre' : 'bushels/acre') : 't/ha'}`"
+                >
                     <el-input-number v-model="sized.yield" :controls="false" :min="0" :max="1000" size="small" />
                 </FormField>
             </div>
@@ -51,7 +62,7 @@ const between = ({ between: ends, lb_per_acre: rate }: Schema<'AmountOfAnalyte'>
                 <tr>
                     <th>Analyte</th>
                     <th>What stands</th>
-                    <th class="num">A year, lb/acre</th>
+                    <th class="num">A year, {{ unitOf('rate', siteUnits) }}</th>
                     <th>Built on</th>
                 </tr>
             </thead>
@@ -66,8 +77,12 @@ const between = ({ between: ends, lb_per_acre: rate }: Schema<'AmountOfAnalyte'>
                     </td>
                     <td class="num">
                         <template v-if="one.lb_per_acre !== null">
-                            <strong>{{ number(one.lb_per_acre) }}</strong> {{ one.nutrient }}
-                            <span class="note block">{{ number(one.kg_per_ha) }} kg/ha{{ between(one) }}</span>
+                            <strong>{{ number(shownIn(one.lb_per_acre, 'rate', siteUnits)) }}</strong>
+                            {{ one.nutrient }}
+                            <span class="note block"
+                                >{{ siteUnits === 'us' ? `${number(one.kg_per_ha)} kg/ha` : ''
+                                }}{{ between(one) }}</span
+                            >
                         </template>
                     </td>
                     <td>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Schema } from '@/api/client'
-import { count, number } from '@/shared/format'
+import { count, number, siteUnits } from '@/shared/format'
+import { shownIn, unitOf } from '@/shared/measures'
 
 /** The parts that an area was pulled in, each with an answer of its own; one is looked at below. */
 const props = defineProps<{ it: Schema<'Recommendation'>; kinds: Record<string, string> }>()
@@ -16,11 +17,11 @@ const lead = computed(() => {
     return `It was planned in ${count(planned, 'part')}; ${read}${parts.length > 1 ? `, and ${want}` : ''}.`
 })
 const tons = (part: Schema<'PartOfArea'>): string => {
-    const [least, most] = [Math.min(...part.tons_per_acre), Math.max(...part.tons_per_acre)]
+    const [least, most] = [Math.min(...part.tons_per_acre), Math.max(...part.tons_per_acre)].map((one) =>
+        number(shownIn(one, 'bulk', siteUnits.value), 1),
+    )
     if (!part.tons_per_acre.length) return ''
-    return least.toFixed(1) === most.toFixed(1)
-        ? `${number(least, 1)} tons/acre`
-        : `${number(least, 1)} to ${number(most, 1)} tons/acre`
+    return `${least === most ? least : `${least} to ${most}`} ${unitOf('bulk', siteUnits.value)}`
 }
 </script>
 

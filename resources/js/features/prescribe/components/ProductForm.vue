@@ -2,8 +2,11 @@
 import { reactive } from 'vue'
 import { api, type Schema } from '@/api/client'
 import FormField from '@/shared/components/FormField.vue'
+import MeasureField from '@/shared/components/MeasureField.vue'
 import OneOf from '@/shared/components/OneOf.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
+import { siteUnits } from '@/shared/format'
+import { unitOf } from '@/shared/measures'
 import { useSave } from '@/shared/composables/useSave'
 
 /** A product of the shelf: what is in it, what its lime is worth, how it is sold. */
@@ -55,9 +58,6 @@ const FIGURES = [
     ['p60', 'Through 60 mesh, %'],
     ['water', 'Water, %'],
     ['density', 'Bulk density, g/cm³'],
-    ['bag_lb', 'Bag, lb (empty for bulk)'],
-    ['price', 'Price of a bag, in bulk of a ton of 2,000 lb'],
-    ['most', 'Most in one dressing, lb/acre'],
 ] as const
 const FLAGS = [
     ['organic', 'Organic'],
@@ -115,6 +115,24 @@ const saving = useSave(
                     size="small"
                     @update:model-value="(to: number | undefined) => (form[code] = to ?? null)"
                 />
+            </FormField>
+            <FormField :label="`Bag, ${unitOf('mass', siteUnits)} (empty for bulk)`" :wrong="saving.wrong('bag_lb')">
+                <MeasureField v-model="form.bag_lb" measure="mass" />
+            </FormField>
+            <FormField v-if="form.bag_lb" label="Price of a bag" :wrong="saving.wrong('price')">
+                <el-input-number
+                    :model-value="form.price ?? undefined"
+                    :controls="false"
+                    :min="0"
+                    size="small"
+                    @update:model-value="(to: number | undefined) => (form.price = to ?? null)"
+                />
+            </FormField>
+            <FormField v-else :label="`Price of ${unitOf('each_load', siteUnits)}`" :wrong="saving.wrong('price')">
+                <MeasureField v-model="form.price" measure="each_load" />
+            </FormField>
+            <FormField :label="`Most in one dressing, ${unitOf('rate', siteUnits)}`" :wrong="saving.wrong('most')">
+                <MeasureField v-model="form.most" measure="rate" />
             </FormField>
         </div>
         <el-checkbox v-for="[code, label] in FLAGS" :key="code" v-model="form[code]">{{ label }}</el-checkbox>

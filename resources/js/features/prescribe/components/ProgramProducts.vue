@@ -2,8 +2,10 @@
 import { computed, ref, watch } from 'vue'
 import type { Schema } from '@/api/client'
 import FormField from '@/shared/components/FormField.vue'
+import MeasureField from '@/shared/components/MeasureField.vue'
 import OneOf from '@/shared/components/OneOf.vue'
 import { day, figure, mass, number, rate, type Units } from '@/shared/format'
+import { shownIn, unitOf } from '@/shared/measures'
 
 /** Products of a part, what they bring and what is short or over, as people measure it, and when it goes on. */
 const props = defineProps<{
@@ -41,7 +43,7 @@ const account = computed(() =>
 )
 const names = computed(() => new Map(props.part.amounts.map((one) => [one.product, one.name])))
 const cautions = computed(() => props.part.amounts.filter((one) => one.cautions.length))
-const own = ref<{ product: string; lb_per_acre: number | undefined }[] | null>(null)
+const own = ref<{ product: string; lb_per_acre: number | null | undefined }[] | null>(null)
 const adding = ref<string>('')
 const free = computed(() =>
     (props.shelf ?? [])
@@ -104,15 +106,13 @@ const small = (one: Schema<'ProgramAmount'>): string =>
                 <tr v-for="(row, i) in own" :key="row.product">
                     <td>{{ nameOf(row.product) }}</td>
                     <td class="num">
-                        <el-input-number
+                        <MeasureField
                             v-model="row.lb_per_acre"
-                            :controls="false"
-                            :min="0"
+                            measure="rate"
                             :max="40000"
-                            size="small"
-                            :aria-label="`${nameOf(row.product)}, lb/acre`"
+                            :aria-label="`${nameOf(row.product)}, ${unitOf('rate', units)}`"
                         />
-                        lb/acre
+                        {{ unitOf('rate', units) }}
                     </td>
                     <td><button type="button" class="link" @click="own?.splice(i, 1)">Drop</button></td>
                 </tr>
@@ -128,7 +128,7 @@ const small = (one: Schema<'ProgramAmount'>): string =>
         <table v-if="account.length" class="plain account">
             <thead>
                 <tr>
-                    <th>What it has to bring, lb/acre</th>
+                    <th>What it has to bring, {{ unitOf('rate', units) }}</th>
                     <th class="num">Needed</th>
                     <th class="num">Brought</th>
                     <th class="num">Short</th>
@@ -138,10 +138,14 @@ const small = (one: Schema<'ProgramAmount'>): string =>
             <tbody>
                 <tr v-for="one in account" :key="one.nutrient">
                     <td>{{ NUTRIENTS[one.nutrient] }}{{ one.never ? ', none may be brought' : '' }}</td>
-                    <td class="num">{{ figure(one.need) }}</td>
-                    <td class="num">{{ figure(one.supplied) }}</td>
-                    <td class="num" :class="{ off: one.short > 0.05 }">{{ figure(one.short) }}</td>
-                    <td class="num" :class="{ off: one.never && one.over > 0.05 }">{{ figure(one.over) }}</td>
+                    <td class="num">{{ figure(shownIn(one.need, 'rate', units)) }}</td>
+                    <td class="num">{{ figure(shownIn(one.supplied, 'rate', units)) }}</td>
+                    <td class="num" :class="{ off: one.short > 0.05 }">
+                        {{ figure(shownIn(one.short, 'rate', units)) }}
+                    </td>
+                    <td class="num" :class="{ off: one.never && one.over > 0.05 }">
+                        {{ figure(shownIn(one.over, 'rate', units)) }}
+                    </td>
                 </tr>
             </tbody>
         </table>

@@ -1,10 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Schema } from '@/api/client'
-import { number } from '@/shared/format'
+import { number, siteUnits } from '@/shared/format'
+import { shownIn, turned, unitOf } from '@/shared/measures'
 
 /** One school's amount, how sure it is, what goes on now, and its arithmetic line by line. */
 const props = defineProps<{ rate: Schema<'Rate'> }>()
+const tons = (value: number | null | undefined): string =>
+    number(value == null ? value : shownIn(value, 'bulk', siteUnits.value), 1)
 const parted = computed(() => (props.rate.later ?? 0) > 0.005)
 </script>
 
@@ -14,17 +17,23 @@ const parted = computed(() => (props.rate.later ?? 0) > 0.005)
         <template v-if="rate.tons_per_acre !== null">
             <p class="amount">
                 <span v-if="rate.at_most" class="most">at most</span>
-                <strong>{{ number(rate.tons_per_acre, 1) }}</strong> tons/acre
+                <strong>{{ tons(rate.tons_per_acre) }}</strong> {{ unitOf('bulk', siteUnits) }}
                 <span v-if="rate.interval" class="between"
-                    >{{ number(rate.interval[0], 1) }} to {{ number(rate.interval[1], 1) }}</span
+                    >{{ tons(rate.interval[0]) }} to {{ tons(rate.interval[1]) }}</span
                 >
             </p>
             <p v-if="parted" class="now">
-                Now {{ number(rate.now, 1) }} tons/acre; the other {{ number(rate.later, 1) }} after a retest.
+                Now {{ tons(rate.now) }} {{ unitOf('bulk', siteUnits) }}; the other {{ tons(rate.later) }} after a
+                retest.
             </p>
             <p class="note">
-                {{ number(rate.pounds_per_1000_sq_ft) }} lb per 1,000 sq ft,
-                {{ number(rate.tonnes_per_hectare, 1) }} t/ha, from a reading of
+                <template v-if="siteUnits === 'us'"
+                    >{{ number(rate.pounds_per_1000_sq_ft) }} lb per 1,000 sq ft,
+                    {{ number(rate.tonnes_per_hectare, 1) }} t/ha,</template
+                ><template v-else
+                    >{{ number(shownIn(rate.pounds_per_1000_sq_ft ?? 0, 'bed', siteUnits)) }} g/m²,</template
+                >
+                from a reading of
                 {{ number(rate.reading, 2) }}
             </p>
             <table class="plain">
@@ -34,7 +43,8 @@ const parted = computed(() => (props.rate.later ?? 0) > 0.005)
                             {{ step.what }}<span class="how">{{ step.how }}</span>
                         </td>
                         <td class="num">
-                            = {{ number(step.value, 2) }} <span class="unit">{{ step.unit }}</span>
+                            = {{ number(turned(step.value, step.unit, siteUnits)[0], 2) }}
+                            <span class="unit">{{ turned(step.value, step.unit, siteUnits)[1] }}</span>
                         </td>
                     </tr>
                 </tbody>

@@ -5,13 +5,13 @@ import { useRoute, useRouter } from 'vue-router'
 import FormField from '@/shared/components/FormField.vue'
 import OneOf from '@/shared/components/OneOf.vue'
 import PageHead from '@/shared/components/PageHead.vue'
-import { number } from '@/shared/format'
+import { number, siteUnits } from '@/shared/format'
 import { useReckoned, useReckoners } from '../api'
 
 /** Each computation without any record, by typing or by link: the address holds what was typed. */
 const route = useRoute()
 const router = useRouter()
-const tools = useReckoners()
+const tools = useReckoners(siteUnits)
 const code = computed(() => (typeof route.params.tool === 'string' && route.params.tool ? route.params.tool : 'lime'))
 const tool = computed(() => tools.data.value?.find((one) => one.code === code.value))
 const given = ref<Record<string, string>>({})
@@ -36,7 +36,7 @@ const asked = refDebounced(
     computed(() => ({ ...given.value })),
     250,
 )
-const { data: found, error } = useReckoned(code, asked)
+const { data: found, error } = useReckoned(code, asked, siteUnits)
 const LONGEST_LINK = 1500
 watch(asked, (to) => {
     if (!tool.value) return
@@ -139,7 +139,7 @@ const reasons = computed(() => {
                 </table>
             </template>
             <h2>Source</h2>
-            <p v-for="source in tool.sources" :key="source" class="note">{{ source }}</p>
+            <p v-for="source in tool.sources" :key="source" class="note" data-as-written>{{ source }}</p>
             <p class="note">
                 The same as <code>php artisan {{ tool.command }}</code
                 >.

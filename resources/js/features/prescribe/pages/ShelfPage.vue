@@ -6,6 +6,7 @@ import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
 import { useSite } from '@/shared/composables/useSite'
 import { figure, mass, number } from '@/shared/format'
+import { shownIn, unitOf } from '@/shared/measures'
 import ProductForm from '../components/ProductForm.vue'
 import { useShelf } from '../api'
 
@@ -76,7 +77,9 @@ const beside = (one: Schema<'ShelfProduct'>): string =>
                         {{
                             one.price === null
                                 ? 'no price'
-                                : `${number(one.price, 2)} a ${one.bag_lb === null ? 'ton of 2,000 lb' : 'bag'}`
+                                : one.bag_lb === null
+                                  ? `${number(shownIn(one.price, 'each_load', units), 2)} ${unitOf('each_load', units)}`
+                                  : `${number(one.price, 2)} a bag`
                         }}
                     </td>
                     <td>{{ one.organic ? 'yes' : '' }}</td>

@@ -34,13 +34,15 @@ const filter = ref('')
 const rows = computed(() =>
     (table.value?.figures ?? []).filter(({ label }) => label.toLowerCase().includes(filter.value.toLowerCase())),
 )
+const DIGITS = 4
+const told = (value: number, by: number): number => (by === 1 ? value : Number((value * by).toPrecision(DIGITS)))
 const own = ref<Record<string, number | undefined>>({})
 const about = reactive({ source: '', dated: today(timezone.value), site_only: false })
 watch(
     table,
     (to) => {
         own.value = {}
-        for (const one of to?.figures ?? []) if (one.own !== null) own.value[one.path] = one.own
+        for (const one of to?.figures ?? []) if (one.own !== null) own.value[one.path] = told(one.own, one.by)
         about.source = to?.change?.source ?? ''
         about.dated = to?.change?.dated ?? today(timezone.value)
         about.site_only = to?.change?.site_only ?? false
@@ -57,8 +59,18 @@ const saving = useSave(
     () => refetch(),
 )
 const given = computed(() =>
-    Object.fromEntries(Object.entries(own.value).filter((one): one is [string, number] => one[1] !== undefined)),
+    Object.fromEntries(
+        Object.entries(own.value)
+            .filter((one): one is [string, number] => typeof one[1] === 'number')
+            .map(([path, value]) => [path, keptOf(path, value)]),
+    ),
 )
+/** As it is kept, in the unit of the table; what was not touched stays just what it was. */
+function keptOf(path: string, value: number): number {
+    const one = table.value?.figures.find((figure) => figure.path === path)
+    if (!one || one.by === 1) return value
+    return one.own !== null && told(one.own, one.by) === value ? one.own : value / one.by
+}
 </script>
 
 <template>
@@ -85,7 +97,7 @@ const given = computed(() =>
         </nav>
         <section>
             <h2>{{ TITLES[table.name] }}</h2>
-            <p class="note">{{ table.source }}{{ table.dated ? ` Dated ${day(table.dated)}.` : '' }}</p>
+            <p class="note" data-as-written>{{ table.source }}{{ table.dated ? ` Dated ${day(table.dated)}.` : '' }}</p>
             <p v-if="table.change" class="warning">
                 Figures {{ table.change.site_only ? 'of this site' : 'of the team' }}: {{ table.change.source }},
                 {{ day(table.change.dated) }}. Put in place by {{ table.change.by }},
@@ -125,7 +137,7 @@ const given = computed(() =>
                     <tbody>
                         <tr v-for="one in rows.slice(0, 300)" :key="one.path">
                             <td>{{ one.label }}</td>
-                            <td class="num">{{ one.shipped }}</td>
+                            <td class="num">{{ told(one.shipped, one.by) }}</td>
                             <td class="num">
                                 <el-input-number
                                     v-if="me?.role === 'reviewer'"
@@ -135,7 +147,7 @@ const given = computed(() =>
                                     size="small"
                                     :aria-label="one.label"
                                 />
-                                <template v-else>{{ one.own ?? '' }}</template>
+                                <template v-else>{{ one.own === null ? '' : told(one.own, one.by) }}</template>
                             </td>
                         </tr>
                     </tbody>
