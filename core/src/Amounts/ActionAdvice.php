@@ -191,7 +191,7 @@ final readonly class ActionAdvice
         $crop = $for->crop();
         $u = ($tested->expanded ?? 0.0) / 2;
         if ($analyte->code === 'no3n' && $crop === 'corn') {
-            $rate = NitrogenRate::byNitrate($tested->value, $tested->layer, $u);
+            $rate = NitrogenRate::byNitrate($tested->value, $tested->layer->inWholeInches(), $u);
 
             return ['N', $rate->lbPerAcre, $rate->interval ?? [null, null], $rate->reasons];
         }

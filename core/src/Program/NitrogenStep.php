@@ -27,7 +27,8 @@ final class NitrogenStep
     {
         $heard = self::nitrate($part, $crop, $choices);
         if ($heard?->tested !== null) {
-            $rate = NitrogenRate::byNitrate($heard->tested->value, $heard->tested->layer, ($heard->tested->expanded ?? 0.0) / 2);
+            $tested = $heard->tested;
+            $rate = NitrogenRate::byNitrate($tested->value, $tested->layer->inWholeInches(), ($tested->expanded ?? 0.0) / 2);
 
             return [
                 new ProgramLine(

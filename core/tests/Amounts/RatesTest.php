@@ -261,6 +261,9 @@ final class RatesTest extends TestCase
                 NitrogenRate::byNitrate(12, DepthLayer::ofInches(0, 6))->basis,
             ],
         );
+        $near = static fn (string $layer): string => DepthLayer::parse($layer)->inWholeInches()->notation();
+        self::assertSame(['0-12in', '2-6in'], [$near('0-30cm'), $near('5-15cm')], 'as somebody pulls it who measures in centimetres');
+        self::assertSame(['0-11.5cm', '0-29cm', '0-6in'], [$near('0-11.5cm'), $near('0-29cm'), $near('0-6in')], 'and no other');
         self::assertNull(
             NitrogenRate::byNitrate(12, DepthLayer::ofInches(0, 6))->toArray(NitrogenSplits::parse('0:1'), null, 30)[
                 'splits'
