@@ -2,13 +2,16 @@
 
 declare(strict_types=1);
 
+use App\Archive\ArchiveDesk;
 use App\Http\Controllers as C;
 use App\Http\Middleware\ComputesAhead;
 use App\Http\Middleware\KnowsSignIn;
 use App\Http\Middleware\NotesExports;
+use App\Http\Middleware\NotesRefusals;
 use App\Http\Middleware\OnceOnly;
 use App\Http\Middleware\ReadersChangeNothing;
 use App\Http\Middleware\SignsInByToken;
+use App\Http\Middleware\TellsChange;
 use App\Models\CalendarAddress;
 use App\Models\CheckSoil;
 use App\Models\Consignment;
@@ -39,7 +42,10 @@ Route::post('invitations/{token}', C\People\TakeInvitation::class)->middleware('
 Route::post('password/ask', C\People\AskReset::class)->middleware('throttle:sign-in');
 Route::post('password/reset', C\People\ResetPassword::class)->middleware('throttle:sign-in');
 
-$signedIn = [SignsInByToken::class, 'auth', KnowsSignIn::class, ReadersChangeNothing::class, OnceOnly::class, ComputesAhead::class];
+$signedIn = [
+    SignsInByToken::class, 'auth', KnowsSignIn::class, NotesRefusals::class, ReadersChangeNothing::class, OnceOnly::class, TellsChange::class,
+    ComputesAhead::class,
+];
 Route::middleware($signedIn)->group(function (): void {
     Route::get('session', C\Session\ShowSession::class);
     Route::get('start', C\Session\ShowStart::class);
@@ -53,9 +59,16 @@ Route::middleware($signedIn)->group(function (): void {
     Route::post('account/tokens', C\People\MakeToken::class)->middleware('throttle:account');
     Route::delete('account/tokens/{id}', C\People\EndToken::class)->where('id', '[0-9]{1,15}');
     Route::post('account/close', C\People\CloseOwnAccount::class)->middleware('throttle:account');
+    Route::get('changes', C\Changes\ListChanges::class);
+    Route::post('changes/{change}/take-back', C\Changes\TakeBackChange::class)->can('update', 'change');
     Route::get('people', C\People\ListPeople::class);
     Route::middleware('can:administer')->group(function (): void {
         Route::post('people/invitations', C\People\InvitePerson::class);
+        Route::post('archive', C\Teams\MakeArchive::class)->middleware('throttle:account');
+        Route::get('archive/{name}', C\Teams\DownloadArchive::class)->where('name', ArchiveDesk::NAME)->middleware(NotesExports::class);
+        Route::post('archive/{name}/pieces', C\Teams\TakeArchivePiece::class)->where('name', ArchiveDesk::NAME);
+        Route::post('archive/{name}/take', C\Teams\TakeArchive::class)->where('name', ArchiveDesk::NAME)->middleware('throttle:account');
+        Route::post('demo/reset', C\Teams\ResetDemo::class)->middleware('throttle:account');
         Route::delete('people/invitations/{invitation}', C\People\WithdrawInvitation::class)->can('delete', 'invitation');
         Route::put('people/{person}', C\People\ChangePerson::class)->can('keep', 'person');
         Route::post('people/{person}/close', C\People\ClosePerson::class)->can('keep', 'person');

@@ -31,8 +31,10 @@ final class ExportTeam
 
     public function __construct(private readonly VerifyRecord $verify) {}
 
-    public function __invoke(Team $team, string $path): TeamManifest
+    /** @param (\Closure(int, int, string): void)|null $tell how many of how many parts are done, and which is next */
+    public function __invoke(Team $team, string $path, ?\Closure $tell = null): TeamManifest
     {
+        $tell ??= static function (): void {};
         $folder = dirname($path);
         if (! is_dir($folder) || ! is_writable($folder)) {
             throw new BadBackup("{$folder} cannot be written to.");
@@ -46,7 +48,7 @@ final class ExportTeam
             DB::statement('VACUUM INTO ?', ["{$work}/copy.sqlite"]);
             $manifest = BackupDatabase::within(
                 "{$work}/copy.sqlite",
-                fn (Connection $copy): TeamManifest => $this->pack($copy, $team, $work),
+                fn (Connection $copy): TeamManifest => $this->pack($copy, $team, $work, $tell),
             );
             if (! rename("{$work}/archive.zip", $path)) {
                 throw new BadBackup("{$path} cannot be written.");
@@ -58,7 +60,8 @@ final class ExportTeam
         }
     }
 
-    private function pack(Connection $copy, Team $team, string $work): TeamManifest
+    /** @param \Closure(int, int, string): void $tell */
+    private function pack(Connection $copy, Team $team, string $work, \Closure $tell): TeamManifest
     {
         $archive = new ZipArchive();
         if ($archive->open("{$work}/archive.zip", ZipArchive::CREATE | ZipArchive::OVERWRITE) !== true) {
@@ -66,13 +69,16 @@ final class ExportTeam
         }
         $tables = TeamTables::of($copy);
         $parts = [];
+        $of = count($tables->columns) + 2;
         foreach ($tables->columns as $table => $columns) {
+            $tell(count($parts), $of, strtr($table, '_', ' '));
             $this->lines($copy, $team, $table, $columns, "{$work}/tables/{$table}.jsonl");
             $parts["tables/{$table}.jsonl"] = "{$work}/tables/{$table}.jsonl";
         }
         file_put_contents("{$work}/schema.json", self::json($tables->schema()));
         $parts['schema.json'] = "{$work}/schema.json";
         $disk = Storage::disk('local');
+        $tell($of - 2, $of, 'pictures and papers');
         foreach (KeptFiles::namedBy($copy, $team->id) as $name) {
             $parts["files/{$name}"] = $disk->exists($name)
                 ? $disk->path($name)
@@ -81,6 +87,7 @@ final class ExportTeam
         foreach ($parts as $name => $file) {
             $archive->addFile($file, $name);
         }
+        $tell($of - 1, $of, 'the chain of the record');
         $found = ($this->verify)($team->id);
         $manifest = new TeamManifest(
             $team->name,

@@ -35,19 +35,22 @@ final class ImportTeam
 
     /**
      * @param string|null $name that the team gets here; its own where that is null
+     * @param (\Closure(int, int, string): void)|null $tell how many of how many parts are done, and which is next
      */
-    public function __invoke(string $path, ?string $name): TakenTeam
+    public function __invoke(string $path, ?string $name, ?\Closure $tell = null): TakenTeam
     {
+        $tell ??= static function (): void {};
+
         return UnpackedParts::of(
             $path,
             'team archive',
             '#^(schema\.json|tables/[a-z_]+\.jsonl|files/[A-Za-z0-9._/-]+)$#',
             TeamManifest::class,
-            function (string $folder, TeamManifest $manifest) use ($name): TakenTeam {
+            function (string $folder, TeamManifest $manifest) use ($name, $tell): TakenTeam {
                 self::fits($manifest, $name);
                 $written = self::files($folder, $manifest);
                 try {
-                    return $this->take($folder, $manifest, $name ?? $manifest->team);
+                    return $this->take($folder, $manifest, $name ?? $manifest->team, $tell);
                 } catch (BadBackup|QueryException|\PDOException $refused) {
                     Storage::disk('local')->delete($written);
 
@@ -108,11 +111,12 @@ final class ImportTeam
         return $written;
     }
 
-    private function take(string $folder, TeamManifest $manifest, string $name): TakenTeam
+    /** @param \Closure(int, int, string): void $tell */
+    private function take(string $folder, TeamManifest $manifest, string $name, \Closure $tell): TakenTeam
     {
         DB::beginTransaction();
         try {
-            $taken = $this->rowsOf($folder, $name);
+            $taken = $this->rowsOf($folder, $name, $tell);
             $this->same($taken->team, $manifest);
             DB::commit();
 
@@ -124,14 +128,17 @@ final class ImportTeam
         }
     }
 
-    private function rowsOf(string $folder, string $name): TakenTeam
+    /** @param \Closure(int, int, string): void $tell */
+    private function rowsOf(string $folder, string $name, \Closure $tell): TakenTeam
     {
         DB::statement('PRAGMA defer_foreign_keys = ON');
         $tables = TeamTables::of(DB::connection());
         $from = self::free($tables);
         $team = Team::query()->create(['name' => $name, 'numbers_from' => $from]);
         $without = [];
+        [$done, $of] = [0, count($tables->columns) + 1];
         foreach ($tables->columns as $table => $columns) {
+            $tell($done++, $of, strtr($table, '_', ' '));
             $path = "{$folder}/tables/{$table}.jsonl";
             $piece = [];
             foreach (is_file($path) ? self::rows($path, $table, $columns) : [] as $row) {
@@ -148,6 +155,8 @@ final class ImportTeam
             ManyRows::insert($table, $piece);
             self::above($table, $from);
         }
+
+        $tell($done, $of, 'the chain of the record');
 
         return new TakenTeam($team, $without);
     }

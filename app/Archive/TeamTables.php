@@ -13,7 +13,7 @@ final readonly class TeamTables
     /** What is computed anew from the rest, and what is of this server: addresses that are keys, sign-ins, and what was done by them. */
     private const DERIVED = [
         'evidence_summaries', 'sampling_figures', 'stirred', 'program_shares', 'calendar_addresses', 'invitations', 'sign_ins',
-        'second_factors', 'account_events',
+        'second_factors', 'account_events', 'record_changes',
     ];
 
     /** What nobody else may have. */

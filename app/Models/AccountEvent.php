@@ -27,7 +27,7 @@ final class AccountEvent extends Model
 
     public const KINDS = [
         'signed_in', 'refused', 'signed_out', 'ended', 'password', 'reset', 'second_factor', 'invited', 'joined', 'role', 'closed',
-        'token', 'exported', 'shared', 'site', 'team',
+        'token', 'exported', 'shared', 'site', 'team', 'not_allowed',
     ];
 
     public $timestamps = false;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToTeam;
+use App\Models\Concerns\KeepsChanges;
 use HonestCore\Agronomy\Crop;
 use HonestCore\FollowUp\GroundAct;
 use HonestCore\FollowUp\GroundHistory;
@@ -39,6 +40,12 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 final class Area extends Model
 {
     use BelongsToTeam;
+    use KeepsChanges;
+
+    public const KIND = 'area';
+
+    /** What is noted of a change. */
+    public const KEPT = ['name', 'use', 'history', 'boundary', 'facts'];
 
     protected $guarded = [];
 
@@ -122,14 +129,6 @@ final class Area extends Model
     public function drafts(): HasMany
     {
         return $this->hasMany(ProgramDraft::class);
-    }
-
-    /** Names what a person can change of it: an edit that is based on another state is not taken. */
-    public function state(): string
-    {
-        $says = json_encode([$this->name, $this->use, $this->history, $this->boundary, $this->facts], JSON_THROW_ON_ERROR);
-
-        return substr(hash('sha256', $says), 0, 16);
     }
 
     public function knownFacts(): AreaFacts

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToTeam;
+use App\Models\Concerns\KeepsChanges;
 use HonestCore\Labs\LabTest;
 use HonestCore\Labs\WorkingDays;
 use HonestCore\Quantity\DepthLayer;
@@ -33,6 +34,15 @@ use Illuminate\Database\Eloquent\Model;
 final class Lab extends Model
 {
     use BelongsToTeam;
+    use KeepsChanges;
+
+    public const KIND = 'lab';
+
+    /** What is noted of a change. */
+    public const KEPT = [
+        'name', 'address', 'email', 'turnaround_days', 'transit_days', 'holidays', 'bag_ml', 'quarantine', 'tests', 'form',
+        'columns', 'service',
+    ];
 
     /** What a column of the list that goes to a lab can hold. */
     public const FIELDS = ['code', 'depth', 'tests', 'area', 'use', 'irrigated', 'pulled_on', 'volume_ml', 'nothing'];

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToTeam;
+use App\Models\Concerns\KeepsChanges;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -22,6 +23,12 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 final class Landmark extends Model
 {
     use BelongsToTeam;
+    use KeepsChanges;
+
+    public const KIND = 'landmark';
+
+    /** What is noted of a change. */
+    public const KEPT = ['name', 'geometry', 'distance_m'];
 
     protected $guarded = [];
 

@@ -23,5 +23,24 @@ final class PhAnswer extends Model
 {
     use BelongsToTeam;
 
+    public const UNKNOWN = 'unknown';
+
     protected $guarded = [];
+
+    /** What was said to a question last; null where nobody has. */
+    public static function newest(Area $area, string $question): ?string
+    {
+        return self::query()->where('area_id', $area->id)->where('question', $question)->latest('id')->first()?->answer;
+    }
+
+    public static function give(Area $area, User $by, string $question, string $answer, string $note): void
+    {
+        $before = self::newest($area, $question);
+        self::record([
+            'area_id' => $area->id, 'created_by' => $by->id, 'question' => $question, 'answer' => $answer, 'note' => $note,
+        ]);
+        RecordChange::note(
+            'answer', $area, ['question' => $question, 'answer' => $before], ['question' => $question, 'answer' => $answer],
+        );
+    }
 }

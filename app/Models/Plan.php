@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Casts\AsValue;
+use App\Database\State;
 use App\Database\Values;
 use App\Models\Concerns\BelongsToTeam;
 use App\Models\Concerns\IsShown;
+use App\Models\Concerns\KeepsChanges;
 use HonestCore\Sampling\Layout;
 use HonestCore\Sampling\PlanSpec;
 use Illuminate\Database\Eloquent\Model;
@@ -38,11 +40,23 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 final class Plan extends Model
 {
     use BelongsToTeam;
+    use KeepsChanges;
+
+    public const KIND = 'plan';
+
+    /** What is noted of a change. */
+    public const KEPT = ['pull_on'];
     use IsShown;
 
     public const SHOWN_WITH = ['area', 'author', 'samples'];
 
     protected $guarded = [];
+
+    /** Names its spec: an edit that began from another is not taken. Its day is moved apart from that. */
+    public function specState(): string
+    {
+        return State::of($this->spec->toRow());
+    }
 
     /** @return array<string, string> */
     protected function casts(): array

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToTeam;
+use App\Models\Concerns\KeepsChanges;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -33,6 +34,15 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 final class Site extends Model
 {
     use BelongsToTeam;
+    use KeepsChanges;
+
+    public const KIND = 'site';
+
+    /** What is noted of a change. */
+    public const KEPT = [
+        'name', 'letters', 'address', 'owner', 'phone', 'timezone', 'units', 'latitude', 'longitude', 'school',
+        'nutrient_school', 'lime_school',
+    ];
 
     protected $guarded = [];
 

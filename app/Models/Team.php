@@ -12,11 +12,21 @@ use Illuminate\Database\Eloquent\Model;
  *
  * @property int $id
  * @property string $name
+ * @property array<string, float|int>|null $prices what work and lime cost here, which comparisons begin with
  * @property int $numbers_from by how much the numbers of its rows lie above those of its record
  */
 final class Team extends Model
 {
+    /** What a team may say that it costs here, by its name in data/comparison.json. */
+    public const PRICES = ['lab_fee', 'wage_per_hour', 'lime_price_per_ton', 'loss_per_acre_and_ph'];
+
     protected $guarded = [];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['prices' => 'array'];
+    }
 
     /**
      * Those a command asks for, by number or name; all where none is asked for.

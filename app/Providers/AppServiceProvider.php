@@ -47,6 +47,7 @@ final class AppServiceProvider extends ServiceProvider
         M\Area::class,
         M\Landmark::class,
         M\Plan::class,
+        M\RecordChange::class,
         M\Sample::class,
         M\TestMethod::class,
         M\Reading::class,

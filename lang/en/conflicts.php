@@ -34,8 +34,14 @@ return [
     'no_design' => 'There is no retest to take over: the change that is expected is not known, or no retest within reach would see it.',
     'no_plan_before' => 'Neither the area nor its control has had a plan that the retest could follow. Plan it by hand.',
     'address_withdrawn' => 'This address was withdrawn before.',
-    'area_changed' => ':area was changed since you opened it. Look at what is stored beside yours; what you typed is '.
+    'record_changed' => ':name was changed since you opened it. Look at what is stored beside yours; what you typed is '.
         'still here.',
+    'archive_piece' => 'Of this archive :size bytes are here: the next piece begins there.',
+    'taken_back_before' => 'This change was taken back before.',
+    'changed_since' => ':name was changed again since; take that back first.',
+    'record_gone' => ':name is not there any more.',
+    'change_stays' => 'A change of this kind cannot be taken back.',
+    'letters_in_use' => 'Composites of :name have codes of these letters by now: they stay.',
     'areas_apart' => 'Two different areas of one site can be joined.',
     'bands_gone' => 'The method has no bands any more.',
     'card_without_colours' => 'The card of this method has no colours to practise with on the screen. Practise with '.

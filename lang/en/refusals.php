@@ -7,6 +7,8 @@ declare(strict_types=1);
  * interface gives it; ":name" stands for a fact. What the core refuses has its words in core/words/refusals.json.
  */
 return [
+    'archive_unwritable' => 'The archive cannot be written here; is the disk full? Nothing was stored.',
+    'archive_too_large' => 'An archive is taken in from a page up to 2 GB; larger ones from the command line of the machine.',
     'another_test' => 'scale: another analyte, unit or scale makes another test, and its evidence must begin anew; accepted '.
         'is the scale as it is; add the changed one as a method of its own.',
     'answers_unlike_tubes' => 'The number of answers must be one for each of :tubes tubes, :answers given.',

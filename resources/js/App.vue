@@ -3,7 +3,10 @@ import { defineAsyncComponent, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import AppFrame from './AppFrame.vue'
 import { SignIn, SignInAgain } from '@/features/session'
+import LeaveAsk from '@/shared/components/LeaveAsk.vue'
 import NotHere from '@/shared/components/NotHere.vue'
+import PapersFoot from '@/shared/components/PapersFoot.vue'
+import UndoBar from '@/shared/components/UndoBar.vue'
 import { useMissing } from '@/shared/composables/useMissing'
 import { useSession } from '@/shared/composables/useSession'
 import { sendFor } from '@/shared/offline/outbox'
@@ -43,6 +46,9 @@ watch(
         /></AppFrame>
         <SignInAgain v-if="expired" />
         <ShortcutHelp />
+        <UndoBar />
+        <PapersFoot />
+        <LeaveAsk />
     </template>
 </template>
 

@@ -10,6 +10,7 @@ import { Refused } from './api/client'
 import { router } from './router'
 import { answered, failed } from './shared/composables/useMissing'
 import { stackTables } from './shared/stackedTables'
+import { followDevice } from './shared/scheme'
 import { install } from './shared/offline/install'
 
 const queryClient = new QueryClient({
@@ -28,5 +29,6 @@ const queryClient = new QueryClient({
 })
 
 install()
+followDevice()
 createApp(App).use(router).use(VueQueryPlugin, { queryClient }).mount('#app')
 stackTables(document.getElementById('app')!)

@@ -202,6 +202,7 @@ const routes: RouteRecordRaw[] = [
             ['account', 'You', () => import('@/features/people/pages/AccountPage.vue')],
             ['people', 'People', () => import('@/features/people/pages/PeoplePage.vue')],
             ['people/log', 'What was done', () => import('@/features/people/pages/LogPage.vue')],
+            ['changes', 'What was changed', () => import('@/features/people/pages/ChangesPage.vue')],
             ['help', 'Help', () => import('@/features/help/pages/HelpPage.vue')],
             ['settings', 'Sites', () => import('@/features/people/pages/SettingsPage.vue')],
         ] as const

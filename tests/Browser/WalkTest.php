@@ -28,6 +28,8 @@ final class WalkTest extends BrowserTestCase
         yield 'help' => ['/help', 'The work, in its order'];
         yield 'sites' => ['/settings', 'Whose ground it is'];
         yield 'what was done' => ['/people/log', 'Written once'];
+        yield 'what was changed' => ['/changes', '27 Nov 2026'];
+        yield 'pull' => ['/pull/19', 'Core 1'];
         yield 'a composite that is gone' => ['/samples/99999', 'This is not there'];
     }
 
@@ -52,6 +54,26 @@ final class WalkTest extends BrowserTestCase
                 foreach ((array) $this->browser->executeAsyncScript(self::CHECK) as $violation) {
                     $found[] = "{$name} at {$width}: {$violation}";
                 }
+            }
+        }
+        self::assertSame([], $found);
+    }
+
+    public function test_what_is_dark_can_still_be_read(): void
+    {
+        $axe = (string) file_get_contents(__DIR__.'/../../node_modules/axe-core/axe.min.js');
+        $this->browser->manage()->timeouts()->setScriptTimeout(60);
+        $this->enter(self::MAREN);
+        $this->browser->executeScript("localStorage.setItem('honest-core:scheme', 'dark')");
+        $this->screen(1280, 800);
+        $found = [];
+        foreach (self::pages() as $name => [$path, $words]) {
+            $this->open($path);
+            $this->see($words);
+            $this->browser->executeScript($axe);
+            $check = str_replace("{ resultTypes: ['violations'] }", "{ runOnly: ['color-contrast'] }", self::CHECK);
+            foreach ((array) $this->browser->executeAsyncScript($check) as $violation) {
+                $found[] = "{$name}: {$violation}";
             }
         }
         self::assertSame([], $found);

@@ -9,6 +9,7 @@ use App\Models\Plan;
 use App\Models\Reading;
 use App\Models\Sample;
 use App\Models\SignedProgram;
+use App\Models\Team;
 use App\Models\User;
 use Database\Seeders\DemoSeeder;
 use Illuminate\Foundation\Testing\RefreshDatabase;
@@ -45,6 +46,28 @@ final class DemoTest extends TestCase
             ->assertOk()
             ->assertJsonFragment(['kind' => 'amount'])
             ->assertJsonFragment(['kind' => 'leave']);
+    }
+
+    public function test_it_begins_anew_and_what_was_done_in_it_is_put_aside(): void
+    {
+        $this->seed(DemoSeeder::class);
+        config(['app.demo' => true]);
+        $maren = User::query()->where('email', 'maren@demo.example')->firstOrFail();
+        $this->actingAs($maren);
+        Area::query()->where('name', 'Long Meadow, west slope')->update(['name' => 'Trodden down']);
+        $before = Sample::query()->count();
+        $text = $this->postJson('/api/demo/reset')->assertOk()->streamedContent();
+        self::assertStringContainsString('"ready":true', $text);
+
+        $again = User::query()->where('email', 'maren@demo.example')->firstOrFail();
+        self::assertNotSame($maren->team_id, $again->team_id);
+        self::assertNotNull($maren->refresh()->closed_at);
+        $this->app['auth']->forgetGuards();
+        $this->actingAs($again);
+        self::assertSame($before, Sample::query()->count());
+        self::assertSame(0, Area::query()->where('name', 'Trodden down')->count());
+        self::assertSame(1, Area::query()->withoutGlobalScopes()->where('name', 'Trodden down')->count());
+        self::assertStringContainsString('put aside', (string) Team::query()->findOrFail($maren->team_id)->name);
     }
 
     public function test_it_holds_five_years_of_ground_that_was_followed(): void

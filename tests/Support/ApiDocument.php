@@ -24,8 +24,13 @@ final class ApiDocument
         );
     }
 
-    public static function assertMatches(string $method, string $path, int $status, string $content): void
-    {
+    public static function assertMatches(
+        string $method,
+        string $path,
+        int $status,
+        string $content,
+        string $type = 'application/json',
+    ): void {
         $operation = self::get()->paths->{$path}->{strtolower($method)} ?? null;
         Assert::assertNotNull($operation, "{$method} {$path} is not in the document.");
         $response =
@@ -36,7 +41,7 @@ final class ApiDocument
         }
         Assert::assertNotNull($response, "{$method} {$path} answers {$status}, which is not in the document.");
         Assert::assertLessThan(500, $status, $content);
-        $schema = $response->content->{'application/json'}->schema ?? null;
+        $schema = $response->content->{$type}->schema ?? null;
         if ($schema === null) {
             Assert::assertSame('', $content);
 

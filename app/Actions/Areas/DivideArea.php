@@ -7,6 +7,7 @@ namespace App\Actions\Areas;
 use App\Database\AllOrNothing;
 use App\Exceptions\Refused;
 use App\Models\Area;
+use App\Models\RecordChange;
 use HonestCore\Geometry\Boundary;
 use HonestCore\Geometry\Cut;
 use HonestCore\Geometry\GeoJson;
@@ -64,7 +65,9 @@ final class DivideArea
             ];
 
             return [
-                $this->write->write($area, ['name' => $names[0], 'boundary' => $parts[0]] + $fields),
+                RecordChange::partOf(
+                    fn (): Area => $this->write->write($area, ['name' => $names[0], 'boundary' => $parts[0]] + $fields),
+                ),
                 $this->write->new($area->site, ['name' => $names[1], 'boundary' => $parts[1]] + $fields),
             ];
         });

@@ -12,6 +12,7 @@ use App\Models\GroundEvent;
 use App\Models\PhAnswer;
 use App\Models\Plan;
 use App\Models\ProgramDraft;
+use App\Models\RecordChange;
 use App\Models\Sample;
 use App\Models\SignedProgram;
 use App\Models\Transect;
@@ -42,15 +43,18 @@ final class JoinAreas
                 'coordinates' => [...$this->polygons($area), ...$this->polygons($other)],
             ];
             [$name, $history, $facts] = [$other->name, $other->history, $this->facts($area, $other)];
-            $other->delete();
 
-            return $this->write->write($area, [
-                'name' => $area->name,
-                'use' => $area->use,
-                'boundary' => $boundary,
-                'facts' => $facts,
-                'history' => trim($area->history.($history === '' ? '' : "\n{$name}: {$history}")),
-            ]);
+            return RecordChange::partOf(function () use ($area, $other, $boundary, $name, $history, $facts): Area {
+                $other->delete();
+
+                return $this->write->write($area, [
+                    'name' => $area->name,
+                    'use' => $area->use,
+                    'boundary' => $boundary,
+                    'facts' => $facts,
+                    'history' => trim($area->history.($history === '' ? '' : "\n{$name}: {$history}")),
+                ]);
+            });
         });
     }
 

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Actions\Areas;
 
 use App\Database\AllOrNothing;
-use App\Exceptions\Conflict;
 use App\Models\Area;
 use App\Models\Site;
 use HonestCore\Geometry\Boundary;
@@ -44,10 +43,7 @@ final class WriteArea
     public function change(Area $area, array $fields, ?string $basedOn): Area
     {
         return AllOrNothing::of(function () use ($area, $fields, $basedOn): Area {
-            $area->refresh();
-            if ($basedOn !== null && $area->state() !== $basedOn) {
-                throw Conflict::because('area_changed', area: $area->name);
-            }
+            $area->standsAt($basedOn);
 
             return $this->write($area, $fields);
         });

@@ -7,6 +7,7 @@ namespace App\Actions\FollowUp;
 use App\Exceptions\Conflict;
 use App\Models\Area;
 use App\Models\CampaignDay;
+use App\Models\RecordChange;
 use App\Models\User;
 use Carbon\CarbonInterface;
 use HonestCore\FollowUp\CampaignWeek;
@@ -62,8 +63,10 @@ final class Campaign
     /** @param string|null $week any day of it; null for the week that is proposed */
     public function move(Area $area, User $author, ?string $week): void
     {
+        $before = $this->movedTo($area);
         if ($week === null) {
             CampaignDay::query()->where('area_id', $area->id)->delete();
+            $this->noteMove($area, $before, null);
 
             return;
         }
@@ -73,6 +76,20 @@ final class Campaign
             throw Conflict::because('week_gone');
         }
         CampaignDay::query()->updateOrCreate(['area_id' => $area->id], ['moved_by' => $author->id, 'week' => Carbon::parse($monday)]);
+        $this->noteMove($area, $before, $monday);
+    }
+
+    /** The week that an area was moved to; null where it was not. */
+    public function movedTo(Area $area): ?string
+    {
+        return CampaignDay::query()->where('area_id', $area->id)->first()?->week->format('Y-m-d');
+    }
+
+    private function noteMove(Area $area, ?string $from, ?string $to): void
+    {
+        if ($from !== $to) {
+            RecordChange::note('week', $area, ['week' => $from], ['week' => $to]);
+        }
     }
 
     /** The season as a calendar file: each area over its week. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions\Plans;
 
 use App\Database\AllOrNothing;
+use App\Database\State;
 use App\Exceptions\Conflict;
 use App\Models\Area;
 use App\Models\Plan;
@@ -27,9 +28,11 @@ final class SavePlan
         return $this->write(new Plan(['area_id' => $area->id, 'created_by' => $author->id]), $area, $spec);
     }
 
-    public function change(Plan $plan, PlanSpec $spec): Plan
+    /** @param mixed $basedOn the state that the edit began from */
+    public function change(Plan $plan, PlanSpec $spec, mixed $basedOn = null): Plan
     {
-        return AllOrNothing::of(function () use ($plan, $spec): Plan {
+        return AllOrNothing::of(function () use ($plan, $spec, $basedOn): Plan {
+            State::check($plan->refresh()->specState(), $basedOn, $plan->area->name);
             if ($plan->samples()->exists()) {
                 throw Conflict::because('plan_pulled');
             }

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Actions\Plans;
 
+use App\Database\State;
 use App\Models\SchoolProfile;
+use HonestCore\Quantity\DepthLayer;
 use HonestCore\Sampling\School;
 use HonestCore\Table\RuleTable;
 
@@ -34,9 +36,26 @@ final class Schools
             ->all();
     }
 
-    /** @param array<string, mixed> $row */
-    public function change(string $code, array $row): School
+    /** Names what a school says: an edit that began from something else is not taken. */
+    public static function state(School $school): string
     {
+        $layers = array_map(static fn (DepthLayer $layer): string => $layer->notation(), $school->layers);
+
+        return State::of([
+            $school->name, $school->acres, $school->cores, $layers, $school->pattern->value, $school->cellAcres, $school->why,
+        ]);
+    }
+
+    /**
+     * @param array<string, mixed> $row
+     * @param mixed $basedOn the state that the edit began from
+     */
+    public function change(string $code, array $row, mixed $basedOn = null): School
+    {
+        $stored = $this->all()[$code] ?? null;
+        if ($stored !== null) {
+            State::check(self::state($stored), $basedOn, $stored->name);
+        }
         /** @var array<string, array<string, mixed>> $shipped */
         $shipped = RuleTable::named('schools')['schools'];
         $row['for'] = $shipped[$code]['for'] ?? [];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Prescribe;
 
+use App\Database\State;
 use App\Models\TableChange;
 use App\Models\User;
 use HonestCore\Agronomy\Lime\LimeSchool;
@@ -64,6 +65,12 @@ final class OwnTables
         }
 
         return $used;
+    }
+
+    /** Names the figures that hold: an edit that began from others is not taken. */
+    public static function state(?TableChange $change): string
+    {
+        return State::of([$change?->id, $change?->figures]);
     }
 
     /** @param array<mixed> $changes figures by path; none puts back those that ship */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Prescribe;
 
+use App\Database\State;
 use App\Database\Values;
 use App\Exceptions\Conflict;
 use App\Models\ShelfRow;
@@ -41,9 +42,16 @@ final class Shelf
         return array_fill_keys(Values::texts(ShelfRow::query()->pluck('code')), true);
     }
 
-    /** @param array<string, mixed> $row */
-    public function put(string $code, array $row): ShelfProduct
+    /**
+     * @param array<string, mixed> $row
+     * @param mixed $basedOn the state that the edit began from
+     */
+    public function put(string $code, array $row, mixed $basedOn = null): ShelfProduct
     {
+        $stored = $this->all()[$code] ?? null;
+        if ($stored !== null) {
+            State::check(State::of($stored->toRow()), $basedOn, $stored->name);
+        }
         $product = ShelfProduct::fromRow(['code' => $code] + $row);
         if ($this->isNameTaken($product)) {
             throw Conflict::because('product_name_taken', name: $product->name);

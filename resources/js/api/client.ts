@@ -51,6 +51,15 @@ export function onAnswer(listener: AnswerListener): void {
 }
 const answered = (fresh: boolean): void => whenAnswered.forEach((listener) => listener(fresh))
 
+type ChangeListener = (change: number) => void
+const whenChanged = new Set<ChangeListener>()
+
+/** Calls the listener after a change that can be taken back. */
+export function onChange(listener: ChangeListener): () => void {
+    whenChanged.add(listener)
+    return () => whenChanged.delete(listener)
+}
+
 const EXPIRED_TOKEN = 419
 
 /** The token that the server left in a cookie, which a write has to bring along. */
@@ -72,6 +81,8 @@ async function ask(method: Method, url: string, data?: unknown): Promise<Respons
             body: data === undefined ? undefined : isFile ? data : JSON.stringify(data),
         })
         answered(response.headers.get('X-Honest-Core-Kept') !== '1')
+        const change = Number(response.headers.get('X-Honest-Core-Change'))
+        if (change) whenChanged.forEach((listener) => listener(change))
         return response
     } catch {
         answered(false)
@@ -148,12 +159,12 @@ export async function bytes(path: string): Promise<ArrayBuffer> {
 export async function streamed<Line>(
     path: string,
     body: unknown,
-    signal: AbortSignal,
+    signal: AbortSignal | undefined,
     take: (line: Line) => void,
 ): Promise<void> {
     const response = await fetch(`/api${path}`, {
         method: 'POST',
-        signal,
+        signal: signal ?? null,
         headers: { Accept: 'application/x-ndjson', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token() },
         body: JSON.stringify(body),
     })

@@ -1326,7 +1326,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Give the team another name */
+        /** The name of the team, and what work and lime cost where it is */
         put: {
             parameters: {
                 query?: never;
@@ -9932,6 +9932,351 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Write everything the team has as one archive, line by line while it is done */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Lines while it is done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/x-ndjson": components["schemas"]["ArchiveLine"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/archive/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        /** The archive that was written, once */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    name: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/zip": string;
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/archive/{name}/pieces": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A piece of an archive that is brought in */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    name: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "multipart/form-data": {
+                        offset: number;
+                        /** Format: binary */
+                        piece: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ArchiveSize"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/archive/{name}/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take in what was brought as a team of its own, line by line while it is done */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    name: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ArchiveInput"];
+                };
+            };
+            responses: {
+                /** @description Lines while it is done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/x-ndjson": components["schemas"]["ArchiveLine"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/demo/reset": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Begin the demo anew; what was done in it is put aside */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Lines while it is done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/x-ndjson": components["schemas"]["ArchiveLine"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was changed of names, facts, answers and moves, newest first */
+        get: {
+            parameters: {
+                query?: {
+                    page?: number;
+                    kind?: "site" | "area" | "lab" | "landmark" | "plan" | "week" | "answer";
+                    record?: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ChangePage"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/changes/{change}/take-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                change: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put back what a change had changed, as long as nobody changed it since */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    change: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/reckoner": {
         parameters: {
             query?: never;
@@ -10063,6 +10408,7 @@ export interface components {
             message: string;
         };
         Me: {
+            of_demo: boolean;
             name: string;
             email: string;
             /** @enum {string} */
@@ -10184,6 +10530,7 @@ export interface components {
             distance_m: number;
         };
         Site: {
+            state: string;
             id: number;
             name: string;
             letters: string;
@@ -10335,6 +10682,7 @@ export interface components {
             warnings: string[];
         };
         Plan: {
+            state: string;
             id: number;
             area: components["schemas"]["Area"];
             author: string;
@@ -10541,6 +10889,7 @@ export interface components {
             field: string;
         };
         Lab: {
+            state: string;
             id: number;
             name: string;
             address: string;
@@ -10556,6 +10905,7 @@ export interface components {
             service: boolean;
         };
         LabInput: {
+            state?: string;
             name: string;
             address: string | null;
             email: string | null;
@@ -10728,6 +11078,9 @@ export interface components {
         };
         TeamInput: {
             name: string;
+            prices?: {
+                [key: string]: number | null;
+            };
         };
         InvitationShown: {
             team: string;
@@ -12609,6 +12962,51 @@ export interface components {
             unit: string;
             usual: number;
         };
+        ArchiveLine: {
+            done?: number;
+            of?: number;
+            what?: string;
+            ready?: string | boolean;
+            bytes?: number;
+            head?: string;
+            fault?: string;
+            team?: string;
+            address?: string;
+            without?: string[];
+            refused?: string;
+        };
+        ArchiveSize: {
+            size: number;
+        };
+        ArchiveInput: {
+            team: string | null;
+            email: string;
+        };
+        ChangedField: {
+            field: string;
+            before: string | null;
+            after: string | null;
+        };
+        Change: {
+            id: number;
+            at: string;
+            who: string;
+            kind: string;
+            record: number;
+            name: string;
+            removed: boolean;
+            fields: components["schemas"]["ChangedField"][];
+            takes_back: number | null;
+            taken_back: boolean;
+            can_go_back: boolean;
+        };
+        ChangePage: {
+            total: number;
+            more: boolean;
+            page: number;
+            pages: number;
+            rows: components["schemas"]["Change"][];
+        };
         WantedCrop: {
             code: string;
             name: string;
@@ -12664,6 +13062,7 @@ export interface components {
             at: string;
         };
         RuleTable: {
+            state: string;
             name: string;
             source: string;
             dated: string | null;
@@ -12671,6 +13070,7 @@ export interface components {
             change: components["schemas"]["RuleTableChange"] | null;
         };
         RuleTableInput: {
+            state?: string;
             changes: {
                 [key: string]: number;
             };
@@ -12974,6 +13374,7 @@ export interface components {
             shares: components["schemas"]["Share"][];
         };
         ShelfProductInput: {
+            state?: string;
             name: string;
             kind: string;
             grades: {
@@ -12994,6 +13395,7 @@ export interface components {
             off: boolean;
         };
         ShelfProduct: {
+            state: string;
             code: string;
             name: string;
             kind: string;
@@ -13487,6 +13889,7 @@ export interface components {
             code?: string;
         };
         SiteInput: {
+            state?: string;
             name: string;
             letters: string;
             address: string;
@@ -13529,6 +13932,7 @@ export interface components {
             distance_m: number;
         };
         PlanInput: {
+            state?: string;
             purpose: string;
             school: string | null;
             layers: string[];
@@ -13744,6 +14148,7 @@ export interface components {
             }[];
         };
         School: {
+            state: string;
             code: string;
             name: string;
             acres: number | null;
@@ -13755,6 +14160,7 @@ export interface components {
             changed: boolean;
         };
         SchoolInput: {
+            state?: string;
             name: string;
             acres: number | null;
             cores: number[];

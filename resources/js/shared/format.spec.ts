@@ -1,4 +1,4 @@
-import { describe, expect, it } from 'vitest'
+import { afterEach, describe, expect, it } from 'vitest'
 import {
     bearing,
     count,
@@ -8,7 +8,9 @@ import {
     feet,
     figure,
     length,
+    locale,
     mailto,
+    siteUnits,
     mass,
     metres,
     moment,
@@ -83,6 +85,31 @@ describe('numbers', () => {
     })
 })
 
+describe('a person who writes otherwise', () => {
+    afterEach(() => (locale.value = 'en-US'))
+
+    it('has a comma before decimals, and a space alone between thousands', () => {
+        locale.value = 'de-DE'
+        expect([number(1234567.5, 1), number(-0.25, 2), number(-0.001, 2), signed(12345.6, 1), figure(0.023)]).toEqual([
+            '1\u202f234\u202f567,5',
+            '−0,25',
+            '0,00',
+            '+12\u202f345,6',
+            '0,023',
+        ])
+        expect([plain('6,1'), plain('1.234')]).toEqual(['6.1', '1.234'])
+        locale.value = 'en-GB'
+        expect([number(1234.5, 1), day('2026-09-24')]).toEqual(['1,234.5', '24 Sep 2026'])
+    })
+
+    it('has days as there', () => {
+        locale.value = 'de-DE'
+        expect(day('2026-09-24')).toBe('24. Sept. 2026')
+        locale.value = 'sv-SE'
+        expect(day('2026-09-24T23:30:00Z', 'Pacific/Auckland')).toBe('25 sep. 2026')
+    })
+})
+
 describe('lengths and areas', () => {
     it('turn by the exact foot and acre', () => {
         expect([feet(0.3048), metres(1), metres(feet(12.34))]).toEqual([1, 0.3048, 12.34])
@@ -101,6 +128,13 @@ describe('lengths and areas', () => {
 
     it('write a layer with a dash and its unit apart', () => {
         expect([depth('0-6in'), depth('15-30cm')]).toEqual(['0–6\u2009in', '15–30\u2009cm'])
+        siteUnits.value = 'metric'
+        expect([depth('0-6in'), depth('2-6in'), depth('15-30cm')]).toEqual([
+            '0–15\u2009cm',
+            '5–15\u2009cm',
+            '15–30\u2009cm',
+        ])
+        siteUnits.value = 'us'
     })
 })
 

@@ -3,10 +3,14 @@ import { ref } from 'vue'
 /** How numbers, lengths, areas and days are written. Nothing here computes agronomy. */
 export type Units = 'us' | 'metric'
 
+/** How the person writes numbers and days. */
+export const locale = ref(globalThis.navigator?.language ?? 'en-US')
+
 /** The units of the site that the pages are about. */
 export const siteUnits = ref<Units>('us')
 
 const THIN = '\u2009'
+const NARROW = '\u202f'
 const METRES_PER_FOOT = 0.3048
 const M2_PER_ACRE = 4046.8564224
 const KG_PER_LB = 0.45359237
@@ -15,17 +19,26 @@ const LB_PER_TON = 2000
 const CM_PER_IN = 2.54
 const COMPASS = ['north', 'north-east', 'east', 'south-east', 'south', 'south-west', 'west', 'north-west']
 
+/** What stands before decimals where the person is at home: beside a comma, thousands are parted by a space alone. */
+const decimalOf = (language: string): string =>
+    new Intl.NumberFormat(language).formatToParts(1.5).find(({ type }) => type === 'decimal')?.value ?? '.'
+
 /** A number with fixed decimals and a true minus; a dash where there is none. */
 export function number(value: number | null | undefined, decimals = 0): string {
     if (value === null || value === undefined || !Number.isFinite(value)) return '–'
-    const text = value.toLocaleString('en-US', { minimumFractionDigits: decimals, maximumFractionDigits: decimals })
-    return /^-0(\.0+)?$/.test(text) ? text.slice(1) : text.replace('-', '−')
+    const isNothing = Number(value.toFixed(decimals)) === 0
+    const parts = new Intl.NumberFormat(`${locale.value}-u-nu-latn`, {
+        minimumFractionDigits: decimals,
+        maximumFractionDigits: decimals,
+    }).formatToParts(isNothing ? 0 : value)
+    const mark = decimalOf(locale.value) === ',' ? NARROW : ','
+    return parts.map(({ type, value: text }) => (type === 'group' ? mark : type === 'minusSign' ? '−' : text)).join('')
 }
 
 /** A signed difference: +0.32, −0.10, 0.00. */
 export function signed(value: number | null | undefined, decimals = 2): string {
     const text = number(value, decimals)
-    return value !== null && value !== undefined && value > 0 && Number(text.replace(/,/g, '')) > 0 ? `+${text}` : text
+    return value !== null && value !== undefined && value > 0 && Number(value.toFixed(decimals)) > 0 ? `+${text}` : text
 }
 
 /** A share as a whole percentage, rounded down so that it never claims more than is known. */
@@ -61,15 +74,26 @@ export function metres(feetGiven: number): number {
     return feetGiven * METRES_PER_FOOT
 }
 
+/** In English a month is named after its day, whatever the country: nobody takes one for the other. */
+const isEnglish = (): boolean => locale.value.startsWith('en')
+
 /** "24 Sep 2026" of a day given as 2026-09-24 or of a moment, in a time zone. */
 export function day(text: string | null | undefined, timezone = 'UTC'): string {
     if (!text) return '–'
     const moment = new Date(text.length === 10 ? `${text}T12:00:00Z` : text)
+    const zone = text.length === 10 ? 'UTC' : timezone
+    if (!isEnglish())
+        return new Intl.DateTimeFormat(locale.value, {
+            day: 'numeric',
+            month: 'short',
+            year: 'numeric',
+            timeZone: zone,
+        }).format(moment)
     const parts = new Intl.DateTimeFormat('en-US', {
         day: 'numeric',
         month: 'short',
         year: 'numeric',
-        timeZone: text.length === 10 ? 'UTC' : timezone,
+        timeZone: zone,
     })
         .formatToParts(moment)
         .reduce<Record<string, string>>((found, part) => ({ ...found, [part.type]: part.value }), {})
@@ -97,9 +121,8 @@ export function depth(text: string): string {
  * What was typed, with a point before its decimals: where the person's language writes a comma there, one comma is taken for
  * that; anywhere else it stays, and is refused. It is never a mark of thousands.
  */
-export function plain(text: string, language = globalThis.navigator?.language ?? 'en-US'): string {
-    const isComma = new Intl.NumberFormat(language).formatToParts(1.5).some(({ value }) => value === ',')
-    return isComma && /^\s*[-+−]?\d*,\d+\s*$/.test(text) ? text.replace(',', '.') : text
+export function plain(text: string, language = locale.value): string {
+    return decimalOf(language) === ',' && /^\s*[-+−]?\d*,\d+\s*$/.test(text) ? text.replace(',', '.') : text
 }
 
 /** The number that was typed; what is no number is sent as none, and the server says what it wants. */
@@ -133,7 +156,7 @@ export function portionName(kind: string): string {
 /** A moment in the site's own time: 26 Nov 14:05. */
 export function moment(text: string, timezone: string): string {
     return new Date(text)
-        .toLocaleString('en-GB', {
+        .toLocaleString(isEnglish() ? 'en-GB' : locale.value, {
             day: 'numeric',
             month: 'short',
             hour: '2-digit',

@@ -39,18 +39,38 @@ const PAGES: [string, string, string][] = [
     ['Your account', 'password, second factor, tokens', '/account'],
     ['People', 'invite somebody, roles', '/people'],
     ['Sites', 'units, address, export, CSV', '/settings'],
+    ['What was changed', 'names, facts, answers, moves; take back', '/changes'],
     ['Help', 'the work, in its order', '/help'],
 ]
 const MOST = 5
 
-/** Those in whose name or words all of what was typed stands. */
-export function pagesNamed(typed: string): FoundPage[] {
+/** What can be done from anywhere: a page that begins it. */
+const COMMANDS: [string, string, string][] = [
+    ['Draw a new area', 'on the map', '/areas?do=new'],
+    ['Bring in a file of areas', 'GeoJSON, KML, Shapefile, GPX, CSV', '/areas?do=import'],
+    ['Mark something to keep away from', 'a landmark', '/areas?do=landmark'],
+    ['Add a site', 'another property', '/areas?do=site'],
+    ['Add a lab', 'tests, fees, forms', '/labs?do=new'],
+    ['Add a product', 'to the shelf', '/shelf?do=new'],
+    ['Invite somebody', 'into the team', '/people'],
+    ['Take back a change', 'names, facts, answers, moves', '/changes'],
+    ['Set the pages dark or light', 'this device', '/account'],
+]
+
+/** Commands in whose name or words all of what was typed stands. */
+export const commandsNamed = (typed: string): FoundPage[] => named(COMMANDS, 'do', typed)
+
+/** Pages in whose name or words all of what was typed stands. */
+export const pagesNamed = (typed: string): FoundPage[] => named(PAGES, 'page', typed)
+
+function named(list: [string, string, string][], kind: string, typed: string): FoundPage[] {
     const words = typed.toLowerCase().split(/\s+/).filter(Boolean)
     if (!words.length) return []
-    return PAGES.filter(([label, detail]) => words.every((word) => `${label} ${detail}`.toLowerCase().includes(word)))
+    return list
+        .filter(([label, detail]) => words.every((word) => `${label} ${detail}`.toLowerCase().includes(word)))
         .sort(
             ([a], [b]) => Number(b.toLowerCase().startsWith(words[0]!)) - Number(a.toLowerCase().startsWith(words[0]!)),
         )
         .slice(0, MOST)
-        .map(([label, detail, to]) => ({ kind: 'page', label, detail, to }))
+        .map(([label, detail, to]) => ({ kind, label, detail, to }))
 }

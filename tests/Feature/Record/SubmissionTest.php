@@ -94,7 +94,7 @@ final class SubmissionTest extends ApiTestCase
         $first = $this->api('PUT', '/areas/{area}', $body + ['history' => 'Limed in 2024.'], $ids)->assertOk();
 
         $second = $this->api('PUT', '/areas/{area}', $body + ['history' => 'Never limed.'], $ids)->assertStatus(409);
-        self::assertSame('area_changed', $second->json('code'));
+        self::assertSame('record_changed', $second->json('code'));
         self::assertSame('Limed in 2024.', $area->refresh()->history);
 
         $this->api(

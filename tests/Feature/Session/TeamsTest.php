@@ -13,6 +13,7 @@ use App\Models\Landmark;
 use App\Models\PenCalibration;
 use App\Models\Photo;
 use App\Models\PracticeRound;
+use App\Models\RecordChange;
 use App\Models\ReportQuestion;
 use App\Models\Run;
 use App\Models\Sample;
@@ -192,6 +193,10 @@ final class TeamsTest extends ApiTestCase
             'invitation' => Invitation::record([
                 'created_by' => $this->technician->id, 'email' => 'rue@fen.example', 'role' => 'reader', 'administers' => false,
                 'token_hash' => str_repeat('0', 64), 'ends_at' => now()->addDay(),
+            ])->id,
+            'change' => RecordChange::record([
+                'kind' => 'area', 'record_id' => $area->id, 'name' => 'x', 'before' => ['name' => 'x'], 'after' => ['name' => 'y'],
+                'at' => now(),
             ])->id,
             'delivered' => 1,
             'id' => 1,

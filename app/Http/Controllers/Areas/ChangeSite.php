@@ -17,6 +17,7 @@ final class ChangeSite
     {
         /** @var User $user */
         $user = $request->user();
+        $site->standsAt($request->input('state'));
         $site->update($request->fields());
         $note($user, 'site', $site->name);
 

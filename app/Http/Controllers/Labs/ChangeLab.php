@@ -12,6 +12,7 @@ final class ChangeLab
 {
     public function __invoke(LabRequest $request, Lab $lab): LabResource
     {
+        $lab->standsAt($request->input('state'));
         $lab->update($request->fields());
 
         return new LabResource($lab);

@@ -17,6 +17,6 @@ final class ChangeSchool
         /** @var array<string, mixed> $row */
         $row = $request->validated();
 
-        return new JsonResponse((new SchoolResource($schools->change($school, $row), true))->toArray($request));
+        return new JsonResponse((new SchoolResource($schools->change($school, $row, $request->input('state')), true))->toArray($request));
     }
 }

@@ -13,6 +13,6 @@ final class UpdatePlan
 {
     public function __invoke(PlanRequest $request, Plan $plan, SavePlan $save): PlanResource
     {
-        return new PlanResource($save->change($plan->shown(), $request->spec()));
+        return new PlanResource($save->change($plan->shown(), $request->spec(), $request->input('state')));
     }
 }

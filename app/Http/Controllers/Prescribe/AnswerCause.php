@@ -27,13 +27,13 @@ final class AnswerCause
         HighPhCauses::check($request->string('question')->toString(), $request->string('answer')->toString());
         /** @var User $author */
         $author = $request->user();
-        PhAnswer::record([
-            'area_id' => $area->id,
-            'created_by' => $author->id,
-            'question' => $request->string('question')->toString(),
-            'answer' => $request->string('answer')->toString(),
-            'note' => $request->string('note')->toString(),
-        ]);
+        PhAnswer::give(
+            $area,
+            $author,
+            $request->string('question')->toString(),
+            $request->string('answer')->toString(),
+            $request->string('note')->toString(),
+        );
         $crop = $request->filled('crop') ? $request->string('crop')->toString() : null;
 
         return (new ProgramResource($compose($area, $compose->chosen($area, $crop))))->response()->setStatusCode(201);

@@ -12,6 +12,6 @@ final class ChangeProduct
 {
     public function __invoke(ProductRequest $request, string $product, Shelf $shelf): ShelfProductResource
     {
-        return new ShelfProductResource($shelf->put($product, $request->row()), true);
+        return new ShelfProductResource($shelf->put($product, $request->row(), $request->input('state')), true);
     }
 }

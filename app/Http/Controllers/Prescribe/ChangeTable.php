@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Prescribe;
 
 use App\Actions\Prescribe\OwnTables;
+use App\Database\State;
 use App\Http\Requests\Prescribe\TableRequest;
 use App\Http\Resources\Prescribe\TableResource;
 use App\Models\Site;
@@ -16,6 +17,7 @@ final class ChangeTable
     {
         /** @var User $author */
         $author = $request->user();
+        State::check(OwnTables::state($tables->holding($site->id)->get($table)), $request->input('state'), $table);
         $tables->change(
             $table,
             $request->boolean('site_only') ? $site->id : null,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Session;
 
+use App\Models\User;
 use HonestCore\Agronomy\Crop;
 use HonestCore\Bench\ProtocolBreak;
 use HonestCore\Sampling\FieldSheet;
@@ -40,7 +41,7 @@ final class Choices
                 'depth_tolerance_cm' => 0,
                 'margin_growth' => 0,
             ]),
-            'comparison' => array_filter(RuleTable::named('comparison'), is_numeric(...)),
+            'comparison' => [...array_filter(RuleTable::named('comparison'), is_numeric(...)), ...(User::signedIn()->team->prices ?? [])],
         ]);
     }
 }

@@ -28,6 +28,7 @@ final class SiteResource extends JsonResource
             'phone' => $this->phone ?? '',
             'latitude' => $this->latitude,
             'longitude' => $this->longitude,
+            'state' => $this->state(),
             'areas' => AreaResource::collection($this->whenLoaded('areas')),
             'landmarks' => LandmarkResource::collection($this->whenLoaded('landmarks')),
         ];

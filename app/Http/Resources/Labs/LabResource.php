@@ -14,7 +14,7 @@ final class LabResource extends JsonResource
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
-        return $this->resource->only([
+        return ['state' => $this->resource->state()] + $this->resource->only([
             'id',
             'name',
             'address',

@@ -20,6 +20,7 @@ final class PlanResource extends JsonResource
             'area' => new AreaResource($this->area),
             'author' => $this->author->name,
             'saved_at' => $this->updated_at->toIso8601ZuluString(),
+            'state' => $this->specState(),
             'spec' => $this->spec->toRow(),
             'boundary' => $this->boundary,
             'pull_on' => $this->pull_on?->format('Y-m-d'),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources\Plans;
 
+use App\Actions\Plans\Schools;
 use HonestCore\Quantity\DepthLayer;
 use HonestCore\Sampling\School;
 use Illuminate\Http\Request;
@@ -24,6 +25,7 @@ final class SchoolResource extends JsonResource
 
         return [
             'code' => $school->code,
+            'state' => Schools::state($school),
             'name' => $school->name,
             'acres' => $school->acres,
             'cores' => $school->cores,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources\Prescribe;
 
+use App\Database\State;
 use HonestCore\Program\ShelfProduct;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
@@ -28,6 +29,7 @@ final class ShelfProductResource extends JsonResource
             'effectiveness' => $it->lime === null ? null : $it->effectiveness(),
             'lb_per_cup' => $it->lbPerCup(),
             'cautions' => $it->cautions(),
+            'state' => State::of($it->toRow()),
             'own' => $this->isOwn,
             'ships' => isset(ShelfProduct::shipped()[$it->code]),
         ];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources\Prescribe;
 
+use App\Actions\Prescribe\OwnTables;
 use App\Models\TableChange;
 use HonestCore\Table\ChangedTable;
 use HonestCore\Table\Fields;
@@ -24,6 +25,7 @@ final class TableResource extends JsonResource
 
         return [
             'name' => $name,
+            'state' => OwnTables::state($change),
             'source' => $shipped->text('source'),
             'dated' => $shipped->textOrNull('dated'),
             'figures' => array_map(

@@ -21,6 +21,7 @@ final class MeResource extends JsonResource
             'may_sign' => $this->maySign(),
             'may_write' => $this->mayWrite(),
             'may_administer' => $this->mayAdminister(),
+            'of_demo' => $this->isOfDemo(),
             'team' => $this->team->name,
         ];
     }

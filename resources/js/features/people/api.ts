@@ -16,6 +16,14 @@ export const useEvents = (page: MaybeRefOrGetter<number>, kind: MaybeRefOrGetter
         queryFn: () => api.get('/account-events', { query: { page: toValue(page), kind: toValue(kind) || undefined } }),
     })
 
+/** What was changed of names, facts, answers and moves. */
+export const useChanges = (asked: MaybeRefOrGetter<{ page: number; kind?: string; record?: number }>) =>
+    useQuery({
+        queryKey: ['changes', asked],
+        placeholderData: keepPreviousData,
+        queryFn: () => api.get('/changes', { query: toValue(asked) }),
+    })
+
 /** What somebody is invited to, for whoever holds the address. */
 export const useInvitation = (token: MaybeRefOrGetter<string>) =>
     useQuery({

@@ -25,6 +25,54 @@ export const KINDS: Record<string, string> = {
     shared: 'shared',
     site: 'changed a site',
     team: 'renamed the team',
+    not_allowed: 'wanted, and may not',
+}
+
+/** What can be changed, as it is told. */
+export const RECORDS: Record<string, string> = {
+    site: 'site',
+    area: 'area',
+    lab: 'lab',
+    landmark: 'landmark',
+    plan: 'day of a plan',
+    week: 'week of a round',
+    answer: 'answer about',
+}
+
+/** The fields of those, as their forms call them. */
+export const FIELDS: Record<string, string> = {
+    name: 'Name',
+    use: 'Use',
+    history: 'History',
+    boundary: 'Boundary',
+    facts: 'Facts',
+    letters: 'Letters',
+    address: 'Address',
+    owner: 'Whose ground it is',
+    phone: 'Phone',
+    timezone: 'Time zone',
+    units: 'Units',
+    latitude: 'Latitude',
+    longitude: 'Longitude',
+    school: 'School',
+    nutrient_school: 'Phosphate and potash by',
+    lime_school: 'Lime by',
+    email: 'Mail',
+    turnaround_days: 'Turnaround, days',
+    transit_days: 'On the way, days',
+    holidays: 'Holidays',
+    bag_ml: 'Bag, ml',
+    quarantine: 'Quarantine',
+    tests: 'Tests',
+    form: 'Form',
+    columns: 'Columns',
+    service: 'Interface',
+    geometry: 'Place',
+    distance_m: 'Distance, m',
+    pull_on: 'Day',
+    week: 'Week of',
+    question: 'Question',
+    answer: 'Answer',
 }
 
 /** A browser and its machine by the words it says of itself: a guess, as they all claim to be one another. */

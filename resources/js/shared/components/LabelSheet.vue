@@ -45,7 +45,7 @@ watch(
         <label><input v-model="format" type="radio" value="roll" /> Roll, 100 × 50 mm</label>
     </fieldset>
     <div class="sheet" :class="format">
-        <article v-for="label in labels" :key="label.code" class="label">
+        <article v-for="label in labels" :key="label.code" class="label on-paper">
             <img v-if="drawn[label.code]" :src="drawn[label.code]" :alt="`QR code of ${label.code}`" />
             <div>
                 <p class="code">{{ label.code }}</p>

@@ -31,7 +31,7 @@ defineProps<{ title: string; back: string; backWords: string }>()
 }
 header {
     background: #2b2119;
-    color: var(--paper);
+    color: #f4f0e6;
     padding: 22px 16px 16px;
     display: flex;
     gap: 8px;
@@ -62,7 +62,7 @@ header :slotted(p) {
     text-decoration: none;
 }
 .back:focus-visible {
-    outline-color: var(--paper);
+    outline-color: #f4f0e6;
 }
 main {
     padding: 24px 16px 16px;

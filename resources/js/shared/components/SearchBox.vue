@@ -2,9 +2,19 @@
 import { refDebounced } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { useShortcut } from '@/shared/composables/useShortcut'
+import { shortcuts, useShortcut } from '@/shared/composables/useShortcut'
 import { useSearch } from '@/shared/api'
-import { pagesNamed } from '@/shared/pages'
+import { useSession } from '@/shared/composables/useSession'
+import { commandsNamed, pagesNamed } from '@/shared/pages'
+
+interface Hit {
+    kind: string
+    label: string
+    detail: string
+    to: string
+    act?: () => void
+}
+const { signOut } = useSession()
 
 const router = useRouter()
 const words = ref('')
@@ -14,7 +24,22 @@ const open = ref(false)
 const at = ref(0)
 const { data, isFetching } = useSearch(asked)
 /** Records first, then pages. */
-const found = computed(() => (asked.value.trim().length > 1 ? [...(data.value ?? []), ...pagesNamed(asked.value)] : []))
+const found = computed<Hit[]>(() =>
+    asked.value.trim().length > 1
+        ? [...(data.value ?? []), ...pagesNamed(asked.value), ...commandsNamed(asked.value), ...here(asked.value)]
+        : [],
+)
+/** What can be done on this very page: its shortcuts, printing it, signing out. */
+function here(typed: string): Hit[] {
+    const asks = typed.trim().toLowerCase()
+    return [
+        ...[...shortcuts].map(({ key, what, act }) => ({ label: what, detail: `key ${key}`, act })),
+        { label: 'Print this page', detail: '', act: () => window.print() },
+        { label: 'Sign out', detail: '', act: () => void signOut() },
+    ]
+        .filter(({ label }) => label.toLowerCase().includes(asks))
+        .map((one) => ({ kind: 'do', to: '', ...one }))
+}
 watch(found, () => (at.value = 0))
 useShortcut('/', 'Search', () => box.value?.focus())
 
@@ -24,7 +49,8 @@ function go(i: number): void {
     open.value = false
     words.value = ''
     box.value?.blur()
-    void router.push(hit.to)
+    if (hit.act) hit.act()
+    else void router.push(hit.to)
 }
 function move(step: number): void {
     at.value = (at.value + step + found.value.length) % Math.max(1, found.value.length)
@@ -38,8 +64,8 @@ function move(step: number): void {
             v-model="words"
             type="search"
             role="combobox"
-            placeholder="Find a sample, area, lab or verdict"
-            aria-label="Find a sample, area, lab or verdict"
+            placeholder="Find a record, a page, a command"
+            aria-label="Find a record, a page, a command"
             aria-controls="search-found"
             :aria-expanded="open && words.trim().length > 1"
             autocomplete="off"

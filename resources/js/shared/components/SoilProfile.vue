@@ -11,8 +11,8 @@ const route = useRoute()
     <nav class="profile" aria-label="The work, in its order">
         <div class="head">
             <svg viewBox="0 0 20 26" width="22" height="29" aria-hidden="true">
-                <path d="M3 1.5h14" stroke="#221D17" stroke-width="2" />
-                <path d="M5 2.5h10v16.5l-5 5.5-5-5.5z" fill="#FBF8F0" stroke="#221D17" stroke-width="1.4" />
+                <path d="M3 1.5h14" stroke="var(--ink)" stroke-width="2" />
+                <path d="M5 2.5h10v16.5l-5 5.5-5-5.5z" fill="var(--sheet)" stroke="var(--ink)" stroke-width="1.4" />
                 <path d="M5.700 5h8.600v5.500H5.700z" fill="#5C4128" />
                 <path d="M5.700 10.500h8.600v5.500H5.700z" fill="#DAC498" />
             </svg>
@@ -27,7 +27,7 @@ const route = useRoute()
                 v-for="i in 25"
                 :key="i"
                 :d="`M${i * 5} 15q${(i % 3) - 1} -${4 + ((i * 7) % 5)} ${((i * 5) % 7) - 3} -${6 + ((i * 11) % 8)}`"
-                stroke="#2B2119"
+                stroke="var(--ink)"
                 fill="none"
             />
         </svg>

@@ -9,11 +9,11 @@
                 patternUnits="userSpaceOnUse"
                 patternTransform="rotate(45)"
             >
-                <path d="M0 0V4.5" stroke="#6B4526" stroke-width="1.5" />
+                <path d="M0 0V4.5" stroke="var(--umber)" stroke-width="1.5" />
             </pattern>
             <pattern id="too-high-dots" width="6" height="6" patternUnits="userSpaceOnUse">
-                <circle cx="1.5" cy="1.5" r=".9" fill="#8F846F" />
-                <circle cx="4.5" cy="4.5" r=".9" fill="#8F846F" />
+                <circle cx="1.5" cy="1.5" r=".9" fill="var(--line)" />
+                <circle cx="4.5" cy="4.5" r=".9" fill="var(--line)" />
             </pattern>
         </defs>
     </svg>

@@ -5,6 +5,7 @@ import { useMe } from '@/shared/api'
 import { count } from '@/shared/format'
 import { forgetAnswers } from '@/shared/offline/install'
 import { box, sendFor } from '@/shared/offline/outbox'
+import { forgetTyped } from './useTyped'
 
 /** Set when the server has forgotten us while a page was open: the page stays, and a sign-in is laid over it. */
 const expired = ref(false)
@@ -20,7 +21,10 @@ export function useSession() {
         expired.value = false
         const other = me.value !== null && me.value.email !== who.email
         queries.setQueryData(['session'], who)
-        if (other) await forgetAnswers()
+        if (other) {
+            await forgetAnswers()
+            forgetTyped()
+        }
         await sendFor(who.email)
         if (other) queries.removeQueries({ predicate: (query) => query.queryKey[0] !== 'session' })
         await queries.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'session' })
@@ -38,6 +42,7 @@ export function useSession() {
             return
         await api.delete('/session')
         await forgetAnswers()
+        forgetTyped()
         queries.clear()
         window.location.assign('/')
     }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import 'ol/ol.css'
-import { onMounted, ref, watch } from 'vue'
+import { computed, onMounted, ref, useId, watch } from 'vue'
 import type { Units } from '@/shared/format'
 import type { Picture } from './underlay'
 import {
@@ -100,12 +100,30 @@ onMounted(() => {
         () => map.fit(props.fitTo),
     )
 })
+const keys = useId()
+const isDrawing = computed(() => props.mode !== 'look' && props.mode !== 'modify')
 defineExpose({ pixelOf: map.pixelOf })
 </script>
 
 <template>
-    <div class="ground">
-        <div ref="box" class="map" tabindex="0" role="application" :aria-label="label"></div>
+    <div class="ground on-paper">
+        <div
+            ref="box"
+            class="map"
+            tabindex="0"
+            role="application"
+            :aria-label="label"
+            :aria-describedby="isDrawing ? keys : undefined"
+        ></div>
+        <template v-if="isDrawing">
+            <svg class="cross" viewBox="0 0 40 40" width="40" height="40" aria-hidden="true">
+                <path d="M20 2V17M20 23V38M2 20H17M23 20H38" stroke="#221D17" stroke-width="1.6" />
+            </svg>
+            <p :id="keys" class="keys">
+                Arrows move the ground under the cross, with Shift further; Enter sets a
+                {{ mode === 'Point' ? 'place' : 'corner, and again ends' }}; Backspace takes the last back.
+            </p>
+        </template>
         <div class="tools"><slot /></div>
         <div class="zoom">
             <button type="button" aria-label="Further away" @click="map.zoom(-1)">−</button>
@@ -130,6 +148,26 @@ defineExpose({ pixelOf: map.pixelOf })
 .map {
     position: absolute;
     inset: 0;
+}
+.cross,
+.keys {
+    position: absolute;
+    display: none;
+    pointer-events: none;
+}
+.map:focus-visible ~ .cross {
+    display: block;
+    left: calc(50% - 20px);
+    top: calc(50% - 20px);
+}
+.map:focus-visible ~ .keys {
+    display: block;
+    left: 14px;
+    right: 14px;
+    bottom: 64px;
+    margin: 0;
+    padding: 6px 10px;
+    background: var(--sheet);
 }
 .map:focus-visible {
     outline-offset: -3px;

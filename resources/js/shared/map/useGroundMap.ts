@@ -8,6 +8,7 @@ import { LineString, MultiLineString, Point, type Geometry, type Polygon } from 
 import { Draw, Modify, Snap, defaults as usualInteractions } from 'ol/interaction'
 import VectorLayer from 'ol/layer/Vector'
 import VectorImageLayer from 'ol/layer/VectorImage'
+import { drawByKeys } from './drawByKeys'
 import { fromLonLat } from 'ol/proj'
 import type RenderEvent from 'ol/render/Event'
 import { getRenderPixel } from 'ol/render'
@@ -260,7 +261,9 @@ export function useGroundMap(
         fill(draft, geometry ? [feature(read(geometry), {})] : [])
     }
 
+    let stopKeys: () => void = () => undefined
     function stop(): void {
+        stopKeys()
         if (drawing) map?.removeInteraction(drawing)
         if (modifying) map?.removeInteraction(modifying)
         map?.removeInteraction(snap)
@@ -280,6 +283,13 @@ export function useGroundMap(
         })
         map?.addInteraction(drawing)
         map?.addInteraction(snap)
+        if (map)
+            stopKeys = drawByKeys(map, drawing, kind === 'Point', (at) => {
+                const point = new Point(at)
+                fill(draft, [feature(point, {})])
+                on.drew(write(point))
+                setTimeout(() => modify())
+            })
     }
 
     function sketch(geometry: Geometry): void {

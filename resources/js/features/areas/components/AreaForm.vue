@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { reactive, ref, watch } from 'vue'
+import { computed, reactive, ref, watch } from 'vue'
 import { api, type Schema } from '@/api/client'
 import FormField from '@/shared/components/FormField.vue'
 import OneOf from '@/shared/components/OneOf.vue'
@@ -7,7 +7,9 @@ import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
 import { acresAndHectares, number } from '@/shared/format'
 import { noFacts, type Facts } from '../facts'
-import AreaStored from './AreaStored.vue'
+import StoredBeside from '@/shared/components/StoredBeside.vue'
+import TypedBefore from '@/shared/components/TypedBefore.vue'
+import { useTyped } from '@/shared/composables/useTyped'
 import FactsForm from './FactsForm.vue'
 
 const props = defineProps<{
@@ -36,9 +38,39 @@ const form = reactive({
 })
 const facts = ref<Facts>(props.area ? (JSON.parse(JSON.stringify(props.area.facts)) as Facts) : noFacts())
 
+const typedHere = useTyped(
+    () => props.area?.name ?? 'a new area',
+    () => (props.area ? `area-${props.area.id}` : `area-new-${props.siteId}`),
+    { form, facts },
+)
+const beside = computed(() =>
+    stored.value
+        ? [
+              { what: 'Name', stored: stored.value.name, typed: form.name },
+              { what: 'Use', stored: stored.value.use, typed: form.use },
+              { what: 'History', stored: stored.value.history, typed: form.history },
+              { what: 'Extent', stored: acresAndHectares(stored.value.area_m2), typed: 'as drawn here' },
+          ]
+        : [],
+)
+function take(): void {
+    typedHere.drop()
+    emit('taken', stored.value?.id ?? 0)
+}
 /** The state the edit began from; where somebody saved meanwhile, what is stored is shown beside it. */
 const state = ref(props.area?.state)
 const stored = ref<Schema<'Area'> | null>(null)
+/** What was saved or taken back elsewhere, as long as nothing is typed here. */
+watch(
+    () => props.area?.state,
+    (now) => {
+        if (!props.area || now === state.value || typedHere.changed.value) return
+        Object.assign(form, { name: props.area.name, use: props.area.use, history: props.area.history })
+        facts.value = JSON.parse(JSON.stringify(props.area.facts)) as Facts
+        state.value = now
+        typedHere.settle()
+    },
+)
 const { save, saving, refusal, wrong } = useSave(
     () => {
         const body = { ...form, facts: facts.value, boundary: props.boundary ?? props.area!.boundary }
@@ -48,6 +80,7 @@ const { save, saving, refusal, wrong } = useSave(
     },
     (area) => {
         state.value = area.state
+        typedHere.settle()
         emit('saved', area)
     },
 )
@@ -83,7 +116,8 @@ const questioned = (text: string | undefined): boolean => text?.includes('such a
         </div>
         <p v-if="boundaryWrong" class="wrong" role="alert">{{ boundaryWrong }}</p>
         <RefusalNote v-if="refusal && Object.keys(refusal.fields).length === 0" :refusal="refusal" />
-        <AreaStored v-if="stored" :stored="stored" :typed="form" @take="emit('taken', stored.id)" @over="saveOver" />
+        <TypedBefore :typed="typedHere" />
+        <StoredBeside v-if="stored" :rows="beside" @take="take" @over="saveOver" />
         <p v-if="wrong('boundary')" class="wrong" role="alert">{{ wrong('boundary') }}</p>
         <FormField label="Name" :wrong="wrong('name')" hint="Where it lies or what it is: a name that lasts">
             <el-input v-model="form.name" name="area-name" maxlength="80" />
@@ -119,7 +153,9 @@ const questioned = (text: string | undefined): boolean => text?.includes('such a
                 area ? 'Save changes' : 'Add the area'
             }}</el-button>
             <el-button v-if="area && !modifying" @click="emit('modify')">Move its corners</el-button>
-            <button type="button" class="link" @click="emit('cancel')">{{ area ? 'Close' : 'Discard' }}</button>
+            <button type="button" class="link" @click="(typedHere.drop(), emit('cancel'))">
+                {{ area ? 'Close' : 'Discard' }}
+            </button>
         </div>
         <p v-if="area && !modifying" class="note after">
             <button type="button" class="link" @click="emit('cut')">Cut it along a line</button>, or
@@ -128,7 +164,8 @@ const questioned = (text: string | undefined): boolean => text?.includes('such a
         <p v-if="area" class="note after">
             <RouterLink :to="`/plans/${area.id}`">Plan its cores</RouterLink>, or see
             <RouterLink :to="`/prescribe/${area.id}`">its recommendation</RouterLink> and
-            <RouterLink :to="`/follow-up/areas/${area.id}`">its history</RouterLink>
+            <RouterLink :to="`/follow-up/areas/${area.id}`">its history</RouterLink>, and
+            <RouterLink :to="`/changes?kind=area&record=${area.id}`">what was changed of it</RouterLink>
         </p>
     </form>
 </template>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import TypedBefore from '@/shared/components/TypedBefore.vue'
+import { useTyped } from '@/shared/composables/useTyped'
 import { reactive } from 'vue'
 import { api, type Schema } from '@/api/client'
 import FormField from '@/shared/components/FormField.vue'
@@ -10,6 +12,11 @@ const GRAVEL_M = 91.44
 const props = defineProps<{ siteId: number; geometry: Schema<'Geometry'> | null; units: Units }>()
 const emit = defineEmits<{ saved: []; cancel: [] }>()
 const form = reactive({ name: '', distance: Math.round(props.units === 'us' ? feet(GRAVEL_M) : GRAVEL_M) })
+const typedHere = useTyped(
+    () => 'something to keep away from',
+    () => `landmark-new-${props.siteId}`,
+    { form },
+)
 const { save, saving, refusal, wrong } = useSave(
     () =>
         api.post(
@@ -21,12 +28,16 @@ const { save, saving, refusal, wrong } = useSave(
             },
             { ids: { site: props.siteId } },
         ),
-    () => emit('saved'),
+    () => {
+        typedHere.settle()
+        emit('saved')
+    },
 )
 </script>
 
 <template>
     <form novalidate @submit.prevent="save()">
+        <TypedBefore :typed="typedHere" />
         <h2>Something to keep away from</h2>
         <p class="note">Click its points on the map; double-click ends a line.</p>
         <RefusalNote v-if="refusal && Object.keys(refusal.fields).length === 0" :refusal="refusal" />
@@ -43,7 +54,7 @@ const { save, saving, refusal, wrong } = useSave(
         <p v-if="wrong('geometry')" class="wrong" role="alert">Draw it on the map first.</p>
         <div class="row">
             <el-button type="primary" native-type="submit" :loading="saving">Keep away from it</el-button>
-            <button type="button" class="link" @click="emit('cancel')">Discard</button>
+            <button type="button" class="link" @click="(typedHere.drop(), emit('cancel'))">Discard</button>
         </div>
     </form>
 </template>

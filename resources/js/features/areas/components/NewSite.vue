@@ -6,6 +6,8 @@ import FormField from '@/shared/components/FormField.vue'
 import PageHead from '@/shared/components/PageHead.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
+import TypedBefore from '@/shared/components/TypedBefore.vue'
+import { useTyped } from '@/shared/composables/useTyped'
 import { useSite } from '@/shared/composables/useSite'
 import { typed } from '@/shared/format'
 
@@ -22,6 +24,11 @@ const form = reactive({
     latitude: '',
     longitude: '',
 })
+const typedHere = useTyped(
+    () => 'a new site',
+    () => 'site-new',
+    { form },
+)
 const { save, saving, refusal, wrong } = useSave(
     () =>
         api.post('/sites', {
@@ -31,6 +38,7 @@ const { save, saving, refusal, wrong } = useSave(
             longitude: typed(form.longitude),
         }),
     async (site) => {
+        typedHere.settle()
         choose(site.id)
         await queries.invalidateQueries()
         emit('made')
@@ -50,6 +58,7 @@ function here(): void {
         lede="Name the property. Its letters start every sample code; its position is where the map opens."
     />
     <form novalidate class="form" @submit.prevent="save()">
+        <TypedBefore :typed="typedHere" />
         <RefusalNote v-if="refusal && refusal.status !== 422" :refusal="refusal" />
         <FormField label="Name" :wrong="wrong('name')"
             ><el-input v-model="form.name" name="site-name" maxlength="80"

@@ -97,6 +97,15 @@ function act(what: 'cut' | 'hole' | 'split'): void {
     doing.value = what
 }
 useShortcut('n', 'Draw a new area', () => start('new'))
+/** What a link or the search asks to begin with. */
+watch(
+    () => route.query.do,
+    (what) => {
+        const known = (['new', 'import', 'landmark', 'site'] as const).find((one) => one === what)
+        if (known) start(known)
+    },
+    { immediate: true },
+)
 </script>
 
 <template>

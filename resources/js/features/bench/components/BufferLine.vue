@@ -35,11 +35,11 @@ const line = (of: (ph: number) => number): string =>
             role="img"
             :aria-label="`${calibration.instrument}: slope ${number(calibration.slope_percent, 1)} percent of the ideal`"
         >
-            <path :d="`M${LEFT} ${TALL - 30}H${WIDE}`" stroke="#221D17" stroke-width="1.1" />
-            <path :d="line(ideal)" stroke="#8F846F" stroke-dasharray="5 4" fill="none" />
-            <path :d="line(own)" stroke="#0E5A60" stroke-width="1.6" fill="none" />
+            <path :d="`M${LEFT} ${TALL - 30}H${WIDE}`" stroke="var(--ink)" stroke-width="1.1" />
+            <path :d="line(ideal)" stroke="var(--line)" stroke-dasharray="5 4" fill="none" />
+            <path :d="line(own)" stroke="var(--gley)" stroke-width="1.6" fill="none" />
             <g v-for="point in calibration.points" :key="point.buffer">
-                <circle :cx="x(point.buffer)" :cy="y(point.shown)" r="4.5" fill="#221D17" />
+                <circle :cx="x(point.buffer)" :cy="y(point.shown)" r="4.5" fill="var(--ink)" />
                 <text :x="x(point.buffer)" :y="TALL - 14" text-anchor="middle">{{ number(point.buffer, 2) }}</text>
                 <text :x="LEFT - 6" :y="y(point.shown) + 4" text-anchor="end">
                     {{ number(point.shown, mv ? 0 : 2) }}

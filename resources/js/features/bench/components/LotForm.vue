@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useTyped } from '@/shared/composables/useTyped'
 import { useQueryClient } from '@tanstack/vue-query'
 import { reactive } from 'vue'
 import { api, type Schema } from '@/api/client'
@@ -19,6 +20,11 @@ function cents(text: string): number | null {
     const price = optional(text)
     return typeof price === 'number' ? Math.round(price * 100) : price
 }
+const typedHere = useTyped(
+    () => 'a new lot',
+    () => `lot-${props.method.id}`,
+    { form },
+)
 const { save, saving, refusal, wrong } = useSave(
     () =>
         api.post(
@@ -34,6 +40,7 @@ const { save, saving, refusal, wrong } = useSave(
         ),
     async (method) => {
         Object.assign(form, { lot: '', expires_on: '', price: '', tests: '' })
+        typedHere.settle()
         queries.setQueryData(['method', props.method.id], method)
         await queries.invalidateQueries()
     },

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import TypedBefore from '@/shared/components/TypedBefore.vue'
+import { useTyped } from '@/shared/composables/useTyped'
 import { computed, ref } from 'vue'
 import type { Refused, Schema } from '@/api/client'
 import FormField from '@/shared/components/FormField.vue'
@@ -26,6 +28,11 @@ const reagents = computed({
     get: () => draft.value.reagents.map(({ name }) => name),
     set: (names) => (draft.value.reagents = names.map((name) => ({ name }))),
 })
+const typedHere = useTyped(
+    () => 'a method',
+    () => `method-${props.fresh ? 'new' : String(draft.value.name)}`,
+    { draft, why },
+)
 /** Blank lines of a list are for typing, not for keeping. */
 function save(): void {
     draft.value.reagents = draft.value.reagents.filter(({ name }) => name.trim() !== '')
@@ -36,6 +43,7 @@ function save(): void {
 
 <template>
     <form novalidate @submit.prevent="save">
+        <TypedBefore :typed="typedHere" />
         <RefusalNote v-if="refusal && !Object.keys(refusal.fields).length" :refusal="refusal" />
         <div class="row fields">
             <FormField label="Name it has here"

@@ -95,8 +95,8 @@ const path = computed(() => {
                 role="img"
                 :aria-label="`${good.length} readings, the last ${number(good.at(-1)?.value, decimals + 1)}`"
             >
-                <path :d="`M0 ${TALL - 0.5}H${WIDE}`" stroke="#221D17" />
-                <path :d="path" fill="none" stroke="#0E5A60" stroke-width="1.6" />
+                <path :d="`M0 ${TALL - 0.5}H${WIDE}`" stroke="var(--ink)" />
+                <path :d="path" fill="none" stroke="var(--gley)" stroke-width="1.6" />
             </svg>
             <figcaption class="now">
                 {{ number(good.at(-1)?.value, decimals + 1) }} {{ unit }}

@@ -1,6 +1,8 @@
 <script setup lang="ts">
+import TypedBefore from '@/shared/components/TypedBefore.vue'
+import { useTyped } from '@/shared/composables/useTyped'
 import { useQueryClient } from '@tanstack/vue-query'
-import { computed, reactive, ref, watch } from 'vue'
+import { computed, reactive, ref, watch, toRef } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, type Schema } from '@/api/client'
 import FormField from '@/shared/components/FormField.vue'
@@ -102,6 +104,13 @@ watch(
                 : null),
     { immediate: true },
 )
+const typedHere = useTyped(
+    () => 'a run',
+    () => `run-${props.site}`,
+    { portions: toRef(form, 'portions'), note: toRef(form, 'note') },
+)
+/** What was chosen before and is there no more stays out of the run. */
+form.portions = form.portions.filter((one) => props.bench.portions.some(({ id }) => id === one))
 const tubes = computed(() => form.portions.length * form.replicates)
 function toggleAll(): void {
     form.portions = form.portions.length === shown.value.length ? [] : shown.value.map(({ id }) => id)
@@ -129,6 +138,7 @@ const { save, saving, refusal, wrong } = useSave(
             { ids: { site: props.site } },
         ),
     async (run) => {
+        typedHere.settle()
         submission.value = newId()
         queries.setQueryData(['run', run.id], run)
         await queries.invalidateQueries({ queryKey: ['bench'] })
@@ -141,6 +151,7 @@ watch(refusal, (said) => said?.status === 409 && (submission.value = newId()))
 
 <template>
     <form novalidate @submit.prevent="save()">
+        <TypedBefore :typed="typedHere" />
         <h2>Start a run</h2>
         <RefusalNote :refusal="refusal" />
         <FormField label="Method" :wrong="wrong('method_id')">

@@ -59,11 +59,11 @@ const lines = [20, 40, 60, 80]
                     ])
                 "
                 fill="none"
-                stroke="#221D17"
+                stroke="var(--ink)"
                 stroke-width="1.4"
             />
             <path v-if="region.length > 2" :d="path(region)" class="region" />
-            <circle :cx="place[0]" :cy="place[1]" r="4.5" fill="#0E5A60" stroke="#FBF8F0" stroke-width="1.5" />
+            <circle :cx="place[0]" :cy="place[1]" r="4.5" fill="var(--gley)" stroke="var(--sheet)" stroke-width="1.5" />
             <text x="40" y="90" transform="rotate(-60 60 110)">clay, %</text>
             <text :x="SIDE - 22" y="70" transform="rotate(60 300 90)">silt, %</text>
             <text :x="LEFT + SIDE / 2" :y="TALL + 40" text-anchor="middle">sand, %</text>

@@ -36,11 +36,15 @@ const path = computed(() =>
             "
         >
             <g v-for="tick in ticks" :key="tick">
-                <path :d="`M${LEFT} ${y(tick)}H${WIDE}`" stroke="#DFD6C3" />
+                <path :d="`M${LEFT} ${y(tick)}H${WIDE}`" stroke="var(--hair)" />
                 <text :x="LEFT - 6" :y="y(tick) + 4" text-anchor="end">{{ tick }}</text>
             </g>
-            <path :d="`M${x(0)} ${TALL - 38}v-8m-4 0c1 -6 3 -8 4 -12c1 4 3 6 4 12z`" fill="#6B4526" stroke="#6B4526" />
-            <path v-if="transect.places.length > 1" :d="path" fill="none" stroke="#0E5A60" stroke-width="1.6" />
+            <path
+                :d="`M${x(0)} ${TALL - 38}v-8m-4 0c1 -6 3 -8 4 -12c1 4 3 6 4 12z`"
+                fill="var(--umber)"
+                stroke="var(--umber)"
+            />
+            <path v-if="transect.places.length > 1" :d="path" fill="none" stroke="var(--gley)" stroke-width="1.6" />
             <template v-for="place in transect.places" :key="place.cm">
                 <circle
                     v-for="(reading, i) in place.readings"
@@ -48,14 +52,14 @@ const path = computed(() =>
                     :cx="x(place.cm)"
                     :cy="y(reading)"
                     r="4"
-                    fill="#FBF8F0"
-                    stroke="#0E5A60"
+                    fill="var(--sheet)"
+                    stroke="var(--gley)"
                     stroke-width="1.4"
                 />
-                <circle :cx="x(place.cm)" :cy="y(place.mean)" r="2.6" fill="#221D17" />
+                <circle :cx="x(place.cm)" :cy="y(place.mean)" r="2.6" fill="var(--ink)" />
                 <text :x="x(place.cm)" :y="TALL - 22" text-anchor="middle">{{ number(place.cm * perCm, 1) }}</text>
             </template>
-            <path :d="`M${LEFT} ${TALL - 38}H${WIDE}`" stroke="#221D17" stroke-width="1.1" />
+            <path :d="`M${LEFT} ${TALL - 38}H${WIDE}`" stroke="var(--ink)" stroke-width="1.1" />
             <text :x="LEFT" :y="TALL - 5">the row</text>
             <text :x="WIDE - 2" :y="TALL - 5" text-anchor="end">middle between rows, {{ unit }}</text>
             <text x="0" y="11">ppm</text>

@@ -36,7 +36,7 @@ const wettest = computed(() => Math.max(10, ...props.events.filter(({ kind }) =>
             role="img"
             aria-label="Transects in time, with rain and what was spread"
         >
-            <path :d="`M30 112H${WIDE}`" stroke="#221D17" stroke-width="1.1" />
+            <path :d="`M30 112H${WIDE}`" stroke="var(--ink)" stroke-width="1.1" />
             <g v-for="(event, i) in events" :key="i">
                 <rect
                     v-if="event.kind === 'rain'"
@@ -44,10 +44,20 @@ const wettest = computed(() => Math.max(10, ...props.events.filter(({ kind }) =>
                     y="0"
                     width="6"
                     :height="(mm(event) / wettest) * 34"
-                    fill="#8F846F"
+                    fill="var(--line)"
                 />
-                <path v-else-if="event.kind === 'application'" :d="`M${x(event.on)} 116l-5 9h10z`" fill="#6B4526" />
-                <path v-else :d="`M${x(event.on)} 115l5 5-5 5-5-5z`" fill="none" stroke="#9B2D16" stroke-width="1.4" />
+                <path
+                    v-else-if="event.kind === 'application'"
+                    :d="`M${x(event.on)} 116l-5 9h10z`"
+                    fill="var(--umber)"
+                />
+                <path
+                    v-else
+                    :d="`M${x(event.on)} 115l5 5-5 5-5-5z`"
+                    fill="none"
+                    stroke="var(--oxide)"
+                    stroke-width="1.4"
+                />
                 <title>
                     {{ day(event.on) }}: {{ event.kind === 'rain' ? 'rain' : event.what }}, {{ amountOf(event) }}
                 </title>
@@ -55,15 +65,15 @@ const wettest = computed(() => Math.max(10, ...props.events.filter(({ kind }) =>
             <g v-for="one in transects" :key="one.id" class="mark" @click="emit('choose', one.id)">
                 <path
                     :d="`M${x(one.read_on)} 112V${y(one.mean_across ?? one.places[0]?.mean ?? 0)}`"
-                    stroke="#0E5A60"
+                    stroke="var(--gley)"
                     stroke-dasharray="2 3"
                 />
                 <circle
                     :cx="x(one.read_on)"
                     :cy="y(one.mean_across ?? one.places[0]?.mean ?? 0)"
                     r="5.5"
-                    :fill="one.id === chosen ? '#0E5A60' : '#FBF8F0'"
-                    stroke="#0E5A60"
+                    :fill="one.id === chosen ? 'var(--gley)' : 'var(--sheet)'"
+                    stroke="var(--gley)"
                     stroke-width="1.6"
                 />
                 <text :x="x(one.read_on)" y="142" text-anchor="middle">

@@ -1,6 +1,8 @@
 <script setup lang="ts">
+import TypedBefore from '@/shared/components/TypedBefore.vue'
+import { useTyped } from '@/shared/composables/useTyped'
 import { useQueryClient } from '@tanstack/vue-query'
-import { computed, reactive, ref, watch } from 'vue'
+import { computed, reactive, ref, watch, toRef } from 'vue'
 import { useRoute } from 'vue-router'
 import { api } from '@/api/client'
 import { SampleLink } from '@/features/send'
@@ -60,6 +62,11 @@ watch(
     { immediate: true },
 )
 
+const typedHere = useTyped(
+    () => 'a reading',
+    () => `by-hand-${siteId.value}`,
+    { reading: toRef(form, 'reading'), flags: toRef(form, 'flags'), note: toRef(form, 'note') },
+)
 const { save, saving, refusal, wrong } = useSave(
     () =>
         api.post(
@@ -69,6 +76,7 @@ const { save, saving, refusal, wrong } = useSave(
         ),
     async () => {
         Object.assign(form, { reading: '', flags: [], note: '' })
+        typedHere.settle()
         await queries.invalidateQueries()
         sampleId.value = waiting.value[0]?.id ?? null
     },
@@ -92,6 +100,7 @@ const { save, saving, refusal, wrong } = useSave(
         </PageHead>
         <div class="columns two">
             <form novalidate v-if="kit && newest.data.value?.total" @submit.prevent="save()">
+                <TypedBefore :typed="typedHere" />
                 <h2>Write down a reading</h2>
                 <p class="note">
                     One that was made without the bench page to lead it. A run times the steps and records how it was

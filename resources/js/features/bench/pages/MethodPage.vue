@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { api } from '@/api/client'
 import PageHead from '@/shared/components/PageHead.vue'
+import { forgetTyped } from '@/shared/composables/useTyped'
 import { useSave } from '@/shared/composables/useSave'
 import { day, number } from '@/shared/format'
 import { money } from '@/shared/money'
@@ -33,6 +34,7 @@ const { save, saving, refusal, clear } = useSave(
             { ids: { method: id.value } },
         ),
     async (answer) => {
+        forgetTyped(`method-${String(draft.value?.name)}`)
         draft.value = null
         queries.setQueryData(['method', id.value], answer)
         await queries.invalidateQueries()

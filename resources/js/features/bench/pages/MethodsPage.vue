@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type Schema } from '@/api/client'
 import PageHead from '@/shared/components/PageHead.vue'
+import { forgetTyped } from '@/shared/composables/useTyped'
 import { useSave } from '@/shared/composables/useSave'
 import { useSite } from '@/shared/composables/useSite'
 import { count } from '@/shared/format'
@@ -36,6 +37,7 @@ const { save, saving, refusal, clear } = useSave(
     (why: string) => api.post('/methods', { definition: draft.value as unknown as Record<string, unknown>, why }),
     async (method) => {
         draft.value = null
+        forgetTyped('method-new')
         await queries.invalidateQueries()
         await router.push(`/bench/methods/${method.id}`)
     },

@@ -153,11 +153,11 @@ const turns = computed(() =>
                         :width="Math.max(0, x(one.cost) - x(one.testing))"
                         height="12"
                         fill="url(#mistake)"
-                        stroke="#9B2D16"
+                        stroke="var(--oxide)"
                     />
                     <path
                         :d="`M${x(one.interval[0]!)} 26H${x(one.interval[1]!)}M${x(one.interval[0]!)} 21v10M${x(one.interval[1]!)} 21v10`"
-                        stroke="#221D17"
+                        stroke="var(--ink)"
                         stroke-width="1.4"
                         fill="none"
                     />
@@ -171,7 +171,7 @@ const turns = computed(() =>
                         patternUnits="userSpaceOnUse"
                         patternTransform="rotate(45)"
                     >
-                        <path d="M0 0V5" stroke="#9B2D16" stroke-width="1.6" />
+                        <path d="M0 0V5" stroke="var(--oxide)" stroke-width="1.6" />
                     </pattern>
                 </defs>
             </svg>

@@ -100,29 +100,36 @@ const steady = computed(() => {
 <template>
     <figure v-if="pairs.length > 1">
         <svg :viewBox="`0 0 ${SIZE} ${SIZE}`" role="img" :aria-label="words">
-            <path :d="`M${LEFT} 8V${FOOT}H${SIZE - 8}`" fill="none" stroke="#221D17" />
+            <path :d="`M${LEFT} 8V${FOOT}H${SIZE - 8}`" fill="none" stroke="var(--ink)" />
             <path
                 :d="`M${x(ends[0]!)} ${y(ends[0]!)}L${x(ends[1]!)} ${y(ends[1]!)}`"
-                stroke="#8F846F"
+                stroke="var(--line)"
                 stroke-width="1.4"
             />
-            <path v-if="deming" :d="deming" fill="none" stroke="#221D17" stroke-width="1.6" />
+            <path v-if="deming" :d="deming" fill="none" stroke="var(--ink)" stroke-width="1.6" />
             <path v-if="ranks" :d="ranks" fill="none" stroke="#1F6B66" stroke-width="1.6" stroke-dasharray="7 3" />
             <template v-for="pair in pairs" :key="pair.code">
                 <path
                     v-if="pair.lower !== null && pair.upper !== null"
                     :d="`M${x(pair.reference)} ${y(pair.lower)}V${y(pair.upper)}`"
-                    stroke="#6B4526"
+                    stroke="var(--umber)"
                     stroke-width="3"
                     opacity=".55"
                 />
                 <path
                     v-if="!pair.same"
                     :d="`M${x(pair.reference)} ${y(pair.test!) - 5}l5 5l-5 5l-5 -5z`"
-                    fill="#9B2D16"
-                    stroke="#F4F0E6"
+                    fill="var(--oxide)"
+                    stroke="var(--paper)"
                 />
-                <circle v-else :cx="x(pair.reference)" :cy="y(pair.test!)" r="3.4" fill="#221D17" stroke="#F4F0E6" />
+                <circle
+                    v-else
+                    :cx="x(pair.reference)"
+                    :cy="y(pair.test!)"
+                    r="3.4"
+                    fill="var(--ink)"
+                    stroke="var(--paper)"
+                />
             </template>
             <text :x="SIZE - 8" :y="FOOT + 30" text-anchor="end">{{ evidence.reference.name }}</text>
             <text :x="LEFT" :y="FOOT + 15">{{ number(ends[0]!, ratio ? 0 : 1) }}</text>

@@ -23,11 +23,11 @@ const needAt = computed(() => x(props.required))
             `${percent(claim.upper)}; needed ${percent(required)}`
         "
     >
-        <rect :x="x(claim.lower)" y="19" :width="x(claim.upper) - x(claim.lower)" height="8" fill="#CFC5AF" />
-        <path :d="`M${LEFT} 27H${WIDE - LEFT - 8}`" stroke="#8F846F" />
-        <path :d="`M${x(claim.lower)} 16V30`" stroke="#221D17" stroke-width="2.4" />
-        <path :d="`M${needAt} 13V32`" stroke="#221D17" stroke-dasharray="3 2" />
-        <circle :cx="x(claim.rate)" cy="23" r="4" fill="#221D17" />
+        <rect :x="x(claim.lower)" y="19" :width="x(claim.upper) - x(claim.lower)" height="8" fill="var(--rule)" />
+        <path :d="`M${LEFT} 27H${WIDE - LEFT - 8}`" stroke="var(--line)" />
+        <path :d="`M${x(claim.lower)} 16V30`" stroke="var(--ink)" stroke-width="2.4" />
+        <path :d="`M${needAt} 13V32`" stroke="var(--ink)" stroke-dasharray="3 2" />
+        <circle :cx="x(claim.rate)" cy="23" r="4" fill="var(--ink)" />
         <text :x="needAt" y="10" text-anchor="middle">needed {{ percent(required) }}</text>
         <text :x="x(claim.lower)" y="45" :text-anchor="x(claim.lower) < 50 ? 'start' : 'middle'">
             sure of {{ percent(claim.lower) }}

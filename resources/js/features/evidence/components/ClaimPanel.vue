@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Schema } from '@/api/client'
 import VerdictStone from '@/shared/components/VerdictStone.vue'
-import { count, day, percent } from '@/shared/format'
+import { count, day, number, percent } from '@/shared/format'
 import ClaimGauge from './ClaimGauge.vue'
 import LimitGauge from './LimitGauge.vue'
 
@@ -115,8 +115,8 @@ const others = computed(() => (props.name === 'sort' ? claim.value.reasons : cla
             :one-sided="name === 'track'"
             :ratio="ratio"
             :words="
-                `found ${limits.from.toFixed(2)} to ${limits.to.toFixed(2)}, at the widest ` +
-                `${limits.outerFrom.toFixed(2)} to ${limits.outerTo.toFixed(2)}; ${limits.allowed.toFixed(2)} is allowed`
+                `found ${number(limits.from, 2)} to ${number(limits.to, 2)}, at the widest ` +
+                `${number(limits.outerFrom, 2)} to ${number(limits.outerTo, 2)}; ${number(limits.allowed, 2)} is allowed`
             "
         />
         <details v-if="others.length">

@@ -99,12 +99,12 @@ const means = computed(() => {
                 :y="y(found.allowable)"
                 :width="RIGHT - LEFT"
                 :height="y(-found.allowable) - y(found.allowable)"
-                fill="#E9DFC6"
+                fill="var(--straw)"
             />
-            <path :d="`M${LEFT} ${y(0)}H${RIGHT}`" stroke="#8F846F" />
-            <path :d="`M${LEFT} ${TOP}V${FOOT}H${RIGHT}`" fill="none" stroke="#221D17" />
+            <path :d="`M${LEFT} ${y(0)}H${RIGHT}`" stroke="var(--line)" />
+            <path :d="`M${LEFT} ${TOP}V${FOOT}H${RIGHT}`" fill="none" stroke="var(--ink)" />
             <template v-if="found && found.mean !== null">
-                <path :d="`M${LEFT} ${y(found.mean)}H${RIGHT}`" stroke="#221D17" stroke-width="1.6" />
+                <path :d="`M${LEFT} ${y(found.mean)}H${RIGHT}`" stroke="var(--ink)" stroke-width="1.6" />
                 <text :x="RIGHT + 4" :y="y(found.mean) + 4" class="bold">{{ shown(found.mean) }}</text>
             </template>
             <template
@@ -119,7 +119,7 @@ const means = computed(() => {
                 <template v-if="limit[0] !== null">
                     <path
                         :d="`M${LEFT} ${y(limit[0])}H${RIGHT}`"
-                        stroke="#9B2D16"
+                        stroke="var(--oxide)"
                         stroke-width="1.5"
                         stroke-dasharray="6 3"
                     />
@@ -127,7 +127,7 @@ const means = computed(() => {
                         v-if="limit[1]"
                         :d="`M${RIGHT - 7} ${y(limit[1][1]!)}h6m-3 0V${y(limit[1][0]!)}m-3 0h6`"
                         fill="none"
-                        stroke="#9B2D16"
+                        stroke="var(--oxide)"
                         stroke-width="1.2"
                     />
                     <text :x="RIGHT + 4" :y="y(limit[0]) + 4" class="red">{{ shown(limit[0]) }}</text>
@@ -143,10 +143,17 @@ const means = computed(() => {
                 <path
                     v-else-if="!point.same"
                     :d="`M${x(point.level)} ${y(point.difference) - 5.5}l5.5 5.5l-5.5 5.5l-5.5 -5.5z`"
-                    fill="#9B2D16"
-                    stroke="#F4F0E6"
+                    fill="var(--oxide)"
+                    stroke="var(--paper)"
                 />
-                <circle v-else :cx="x(point.level)" :cy="y(point.difference)" r="3.8" fill="#221D17" stroke="#F4F0E6" />
+                <circle
+                    v-else
+                    :cx="x(point.level)"
+                    :cy="y(point.difference)"
+                    r="3.8"
+                    fill="var(--ink)"
+                    stroke="var(--paper)"
+                />
             </template>
             <text v-for="tick in ticksX" :key="tick.at" :x="x(tick.at)" :y="FOOT + 15" text-anchor="middle">
                 {{ tick.text }}

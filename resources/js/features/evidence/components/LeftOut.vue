@@ -35,7 +35,7 @@ const withAll = computed(() => props.evidence.claims.sort.with_all)
                 <tr v-for="pair in pairs.rows" :key="pair.code">
                     <td>
                         <svg viewBox="0 0 10 10" width="10" height="10" aria-hidden="true">
-                            <path d="M1 1 9 9M9 1 1 9" stroke="#221D17" stroke-width="1.4" />
+                            <path d="M1 1 9 9M9 1 1 9" stroke="var(--ink)" stroke-width="1.4" />
                         </svg>
                         <strong v-if="pair.from_records">{{ pair.code }}</strong>
                         <SampleLink v-else :id="pair.sample_id" :code="pair.code" />

@@ -31,17 +31,17 @@ const beyond = computed(() => props.outerTo > props.allowed || (!props.oneSided 
             y="14"
             :width="oneSided ? x(allowed) - x(0) : x(allowed) - x(-allowed)"
             height="18"
-            fill="#E9DFC6"
+            fill="var(--straw)"
         />
         <path
             :d="`M${x(allowed)} 11V35${oneSided ? '' : `M${x(-allowed)} 11V35`}`"
-            stroke="#221D17"
+            stroke="var(--ink)"
             stroke-dasharray="3 2"
         />
-        <path :d="`M${x(outerFrom)} 23H${x(outerTo)}`" stroke="#8F846F" stroke-width="4" />
+        <path :d="`M${x(outerFrom)} 23H${x(outerTo)}`" stroke="var(--line)" stroke-width="4" />
         <path
             :d="`M${x(from)} 23H${x(to)}M${x(from)} 17v12M${x(to)} 17v12`"
-            :stroke="beyond ? '#9B2D16' : '#221D17'"
+            :stroke="beyond ? 'var(--oxide)' : 'var(--ink)'"
             stroke-width="2.2"
             fill="none"
         />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { signed } from '@/shared/format'
 import { computed } from 'vue'
 import type { Schema } from '@/api/client'
 
@@ -31,14 +32,10 @@ const wide = computed(() => LEFT + STEP * lots.value.length + 8)
 
 <template>
     <svg :viewBox="`0 0 ${wide} ${TALL}`" :width="wide" :height="TALL" role="img" :aria-label="words">
-        <path :d="`M${LEFT} ${y(0)}H${wide - 8}`" stroke="#8F846F" />
-        <path :d="`M${LEFT} ${TOP}V${FOOT}`" stroke="#221D17" />
+        <path :d="`M${LEFT} ${y(0)}H${wide - 8}`" stroke="var(--line)" />
+        <path :d="`M${LEFT} ${TOP}V${FOOT}`" stroke="var(--ink)" />
         <text v-for="at in [most, 0, -most]" :key="at" :x="LEFT - 5" :y="y(at) + 4" text-anchor="end">
-            {{
-                at === 0
-                    ? '0'
-                    : `${at > 0 ? '+' : '−'}${Math.abs(at) < 10 ? Math.abs(at).toFixed(1) : Math.abs(at).toFixed(0)}`
-            }}
+            {{ at === 0 ? '0' : signed(at, Math.abs(at) < 10 ? 1 : 0) }}
         </text>
         <g v-for="lot in lots" :key="lot.name">
             <circle
@@ -47,12 +44,17 @@ const wide = computed(() => LEFT + STEP * lots.value.length + 8)
                 :cx="lot.x + ((i % 5) - 2) * 6"
                 :cy="y(dot.value)"
                 r="2.6"
-                fill="#221D17"
+                fill="var(--ink)"
                 fill-opacity="0.75"
             >
                 <title>{{ dot.code }}</title>
             </circle>
-            <path v-if="lot.mean !== null" :d="`M${lot.x - 24} ${y(lot.mean)}h48`" stroke="#9B2D16" stroke-width="2" />
+            <path
+                v-if="lot.mean !== null"
+                :d="`M${lot.x - 24} ${y(lot.mean)}h48`"
+                stroke="var(--oxide)"
+                stroke-width="2"
+            />
             <text :x="lot.x" :y="FOOT + 18" text-anchor="middle">{{ lot.name }}</text>
         </g>
     </svg>

@@ -40,39 +40,46 @@ const words = computed(
 
 <template>
     <svg :viewBox="`0 0 ${width} ${TALL}`" :width="width" :height="TALL" role="img" :aria-label="words">
-        <rect :width="clamp(low, from)" :height="TALL" fill="#E9DFC6" />
+        <rect :width="clamp(low, from)" :height="TALL" fill="var(--straw)" />
         <rect :x="clamp(high, to)" :width="width - clamp(high, to)" :height="TALL" fill="url(#too-high-dots)" />
-        <path v-for="tick in ticks" :key="tick" :d="`M${tick} ${TALL}v-4`" stroke="#8F846F" />
+        <path v-for="tick in ticks" :key="tick" :d="`M${tick} ${TALL}v-4`" stroke="var(--line)" />
         <template v-if="band">
-            <rect :x="band.left" y="9" :width="band.width" height="17" fill="#FBF8F0" />
+            <rect :x="band.left" y="9" :width="band.width" height="17" fill="var(--sheet)" />
             <rect
                 :x="band.left"
                 y="9"
                 :width="band.width"
                 height="17"
                 fill="url(#kit-hatch)"
-                stroke="#6B4526"
+                stroke="var(--umber)"
                 stroke-width="1.2"
             />
         </template>
-        <circle v-else-if="pair.test !== null" :cx="x(pair.test)" cy="17.5" r="4" fill="#221D17" stroke="#FBF8F0" />
-        <path :d="`M${x(low)} 0V${TALL}`" stroke="#221D17" stroke-width="2" />
-        <path v-if="pair.limits.length > 1" :d="`M${x(high)} 0V${TALL}`" stroke="#221D17" stroke-width="1.4" />
+        <circle
+            v-else-if="pair.test !== null"
+            :cx="x(pair.test)"
+            cy="17.5"
+            r="4"
+            fill="var(--ink)"
+            stroke="var(--sheet)"
+        />
+        <path :d="`M${x(low)} 0V${TALL}`" stroke="var(--ink)" stroke-width="2" />
+        <path v-if="pair.limits.length > 1" :d="`M${x(high)} 0V${TALL}`" stroke="var(--ink)" stroke-width="1.4" />
         <rect
             v-if="uncertainty"
             :x="x(pair.reference - uncertainty)"
             y="4"
             :width="x(pair.reference + uncertainty) - x(pair.reference - uncertainty)"
             height="27"
-            fill="#221D17"
+            fill="var(--ink)"
             opacity=".2"
         />
-        <path :d="`M${x(pair.reference)} 4v27`" stroke="#221D17" stroke-width="2.6" />
+        <path :d="`M${x(pair.reference)} 4v27`" stroke="var(--ink)" stroke-width="2.6" />
         <path
             v-if="!pair.same && pair.test !== null"
             :d="`M${x(pair.test)} 27v6H${x(pair.reference)}v-3`"
             fill="none"
-            stroke="#9B2D16"
+            stroke="var(--oxide)"
             stroke-width="1.8"
         />
     </svg>

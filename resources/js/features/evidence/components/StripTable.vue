@@ -58,21 +58,21 @@ const actions = computed(() => props.evidence.policy.terms.actions)
             <p class="key">
                 <template v-if="evidence.method.bands">
                     <svg width="22" height="14">
-                        <rect x="1" y="1" width="20" height="12" fill="url(#kit-hatch)" stroke="#6B4526" />
+                        <rect x="1" y="1" width="20" height="12" fill="url(#kit-hatch)" stroke="var(--umber)" />
                     </svg>
                     {{ nouns.test.toLowerCase() }}, by band
                 </template>
                 <template v-else>
-                    <svg width="12" height="14"><circle cx="6" cy="7" r="4" fill="#221D17" /></svg>
+                    <svg width="12" height="14"><circle cx="6" cy="7" r="4" fill="var(--ink)" /></svg>
                     {{ nouns.test.toLowerCase() }}
                 </template>
                 <svg width="12" height="16">
                     <rect x="2" width="8" height="16" opacity=".2" />
-                    <path d="M6 0V16" stroke="#221D17" stroke-width="2.6" />
+                    <path d="M6 0V16" stroke="var(--ink)" stroke-width="2.6" />
                 </svg>
                 {{ nouns.reference.toLowerCase()
                 }}{{ evidence.reference.uncertainty ? `, ± ${number(evidence.reference.uncertainty, 2)}` : '' }}
-                <svg width="6" height="16"><path d="M3 0V16" stroke="#221D17" stroke-width="2" /></svg>
+                <svg width="6" height="16"><path d="M3 0V16" stroke="var(--ink)" stroke-width="2" /></svg>
                 action limit for that crop
             </p>
         </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { number } from '@/shared/format'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { type Schema } from '@/api/client'
@@ -212,8 +213,8 @@ const analyte = computed(() =>
                     :reference="nouns.reference"
                 />
                 <p v-if="evidence.kappa?.quadratic != null" class="note">
-                    Agreement beyond chance, weighted kappa: {{ evidence.kappa.linear?.toFixed(2) ?? '–' }} linear,
-                    {{ evidence.kappa.quadratic.toFixed(2) }} quadratic.
+                    Agreement beyond chance, weighted kappa: {{ number(evidence.kappa.linear, 2) }} linear,
+                    {{ number(evidence.kappa.quadratic, 2) }} quadratic.
                 </p>
                 <p class="note">
                     An action is {{ evidence.policy.terms.actions.join(', ') }}, by the limits of what grows there.

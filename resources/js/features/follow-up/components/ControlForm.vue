@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import { useTyped } from '@/shared/composables/useTyped'
 import { useQueryClient } from '@tanstack/vue-query'
-import { computed, defineAsyncComponent, reactive, ref } from 'vue'
+import { computed, defineAsyncComponent, reactive, ref, toRef } from 'vue'
 import { api, type Schema } from '@/api/client'
 import DateField from '@/shared/components/DateField.vue'
 import FormField from '@/shared/components/FormField.vue'
@@ -32,6 +33,11 @@ function begin(): void {
     adding.value = true
     form.since ||= today(timezone.value)
 }
+const typedHere = useTyped(
+    () => 'a strip left untreated',
+    () => `control-${props.series.area_id}`,
+    { name: toRef(form, 'name'), note: toRef(form, 'note') },
+)
 const leaving = useSave(
     () =>
         api.post(
@@ -48,6 +54,7 @@ const leaving = useSave(
     async () => {
         adding.value = false
         Object.assign(form, { name: '', note: '' })
+        typedHere.settle()
         boundary.value = null
         await queries.invalidateQueries()
     },

@@ -1,5 +1,7 @@
 <script setup lang="ts">
-import { computed, reactive, ref, watch } from 'vue'
+import TypedBefore from '@/shared/components/TypedBefore.vue'
+import { useTyped } from '@/shared/composables/useTyped'
+import { computed, reactive, ref, watch, toRef } from 'vue'
 import type { Schema } from '@/api/client'
 import DateField from '@/shared/components/DateField.vue'
 import FilePick from '@/shared/components/FilePick.vue'
@@ -62,6 +64,16 @@ watch(
     },
     { immediate: true },
 )
+const typedHere = useTyped(
+    () => 'the spreading log',
+    () => `spread-${props.line?.key ?? 'other'}-${form.area}`,
+    {
+        amount: toRef(form, 'amount'),
+        what: toRef(form, 'what'),
+        weather: toRef(form, 'weather'),
+        note: toRef(form, 'note'),
+    },
+)
 const wrong = computed(() => {
     const amount = typed(form.amount)
     return {
@@ -81,6 +93,7 @@ const wrong = computed(() => {
 function done(): void {
     asked.value = true
     if (Object.values(wrong.value).some((one) => one !== undefined)) return
+    typedHere.settle()
     emit(
         'done',
         {
@@ -107,6 +120,7 @@ const said = (field: keyof typeof wrong.value): string | undefined => (asked.val
 
 <template>
     <form novalidate class="otherwise" @submit.prevent="done">
+        <TypedBefore :typed="typedHere" />
         <h2>{{ line ? `Otherwise than planned: ${line.name}` : 'Something else was spread' }}</h2>
         <FormField v-if="!line" label="Where">
             <OneOf v-model="form.area" size="large" :options="areas.map(({ id, name }) => [id, name] as const)" />
@@ -147,7 +161,7 @@ const said = (field: keyof typeof wrong.value): string | undefined => (asked.val
         /></FormField>
         <FormField label="Note"><el-input v-model="form.note" size="large" name="note" maxlength="500" /></FormField>
         <button type="submit" class="big" :disabled="busy">Note it</button>
-        <button type="button" class="big quiet" @click="emit('close')">Not now</button>
+        <button type="button" class="big quiet" @click="(typedHere.drop(), emit('close'))">Not now</button>
     </form>
 </template>
 

@@ -112,7 +112,7 @@ function later(): void {
                                         patternUnits="userSpaceOnUse"
                                         patternTransform="rotate(45)"
                                     >
-                                        <path d="M0 0V4.5" stroke="#6B4526" stroke-width="1.5" />
+                                        <path d="M0 0V4.5" stroke="var(--umber)" stroke-width="1.5" />
                                     </pattern>
                                 </defs>
                                 <rect
@@ -121,7 +121,7 @@ function later(): void {
                                     :width="Math.max(1, (hours(week.areas) / most) * 118)"
                                     height="9"
                                     fill="url(#work)"
-                                    stroke="#6B4526"
+                                    stroke="var(--umber)"
                                 />
                             </svg>
                             {{ number(hours(week.areas), 1) }} h<span v-if="unknown(week.areas)" class="note"

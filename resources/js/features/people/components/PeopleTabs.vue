@@ -9,6 +9,7 @@ const pages = computed(() => [
     ['/account', 'You'] as const,
     ['/people', 'People'] as const,
     ['/settings', 'Sites'] as const,
+    ['/changes', 'What was changed'] as const,
     ...(me.value?.may_administer ? [['/people/log', 'What was done'] as const] : []),
 ])
 </script>

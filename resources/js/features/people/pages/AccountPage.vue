@@ -8,7 +8,9 @@ import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
 import { useSession } from '@/shared/composables/useSession'
 import { useSite } from '@/shared/composables/useSite'
-import { day } from '@/shared/format'
+import OneOf from '@/shared/components/OneOf.vue'
+import { day, number } from '@/shared/format'
+import { SCHEMES, scheme, WRITINGS, writing } from '@/shared/scheme'
 import PasswordForm from '../components/PasswordForm.vue'
 import PeopleTabs from '../components/PeopleTabs.vue'
 import ScriptTokens from '../components/ScriptTokens.vue'
@@ -16,6 +18,8 @@ import SecondFactor from '../components/SecondFactor.vue'
 import { useAccount } from '../api'
 import { deviceOf } from '../words'
 
+const named = new Intl.DisplayNames('en', { type: 'language' })
+const languages = WRITINGS.map((one) => [one, named.of(one) ?? one] as const)
 const queries = useQueryClient()
 const { me } = useSession()
 const { timezone } = useSite()
@@ -44,13 +48,22 @@ const close = useSave(
         >
             <PeopleTabs />
         </PageHead>
-        <div class="columns two">
+        <div class="columns" :class="{ two: !account.of_demo }">
             <div v-if="!account.of_demo">
                 <PasswordForm />
                 <SecondFactor :on="account.second_factor" class="next" />
             </div>
             <div>
-                <h2>Where you are signed in</h2>
+                <h2>On this device</h2>
+                <div class="row device">
+                    <FormField label="The pages are">
+                        <OneOf v-model="scheme" size="default" :options="SCHEMES" />
+                    </FormField>
+                    <FormField label="Numbers and days" :hint="`As in ${number(1234.5, 1)} and ${day('2026-09-24')}`">
+                        <OneOf v-model="writing" size="default" none="as the browser has it" :options="languages" />
+                    </FormField>
+                </div>
+                <h2 class="next">Where you are signed in</h2>
                 <table class="plain">
                     <thead>
                         <tr>
@@ -110,6 +123,15 @@ const close = useSave(
 }
 .next {
     margin-top: 22px;
+}
+.device {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 6px 20px;
+}
+.device .field {
+    flex: 1;
+    min-width: 220px;
 }
 summary {
     cursor: pointer;

@@ -1,16 +1,23 @@
 <script setup lang="ts">
 import { useQueryClient } from '@tanstack/vue-query'
-import { reactive, ref, watch } from 'vue'
-import { api } from '@/api/client'
+import { computed, reactive, ref, watch } from 'vue'
+import { api, type Schema } from '@/api/client'
 import FormField from '@/shared/components/FormField.vue'
+import MeasureField from '@/shared/components/MeasureField.vue'
 import OneOf from '@/shared/components/OneOf.vue'
 import PageHead from '@/shared/components/PageHead.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
+import StoredBeside from '@/shared/components/StoredBeside.vue'
+import TypedBefore from '@/shared/components/TypedBefore.vue'
 import { CSV_FORMS, useCsv } from '@/shared/composables/useCsv'
 import { useSave } from '@/shared/composables/useSave'
 import { useSession } from '@/shared/composables/useSession'
+import { useTyped } from '@/shared/composables/useTyped'
 import { useSite } from '@/shared/composables/useSite'
+import { useChoices } from '@/shared/api'
 import { typed } from '@/shared/format'
+import { unitOf } from '@/shared/measures'
+import OutAndIn from '../components/OutAndIn.vue'
 import PeopleTabs from '../components/PeopleTabs.vue'
 
 /** What stands on the papers of a site, its clock and its units; and the name of the team. */
@@ -29,6 +36,12 @@ const form = reactive({
     longitude: '',
 })
 const saved = ref(false)
+const state = ref('')
+const typedHere = useTyped(
+    () => site.value?.name ?? 'a site',
+    () => `site-${siteId.value}`,
+    { form },
+)
 watch(
     site,
     (of) => {
@@ -44,12 +57,14 @@ watch(
             latitude: String(of.latitude),
             longitude: String(of.longitude),
         })
+        state.value = of.state
+        typedHere.begin()
     },
     { immediate: true },
 )
 watch(siteId, () => (saved.value = false))
 const ZONES = Intl.supportedValuesOf('timeZone').map((zone) => [zone, zone] as const)
-const { save, saving, refusal, wrong } = useSave(
+const { save, saving, refusal, wrong, clear } = useSave(
     () =>
         api.put(
             '/sites/{site}',
@@ -58,20 +73,73 @@ const { save, saving, refusal, wrong } = useSave(
                 letters: form.letters.toUpperCase(),
                 latitude: typed(form.latitude),
                 longitude: typed(form.longitude),
+                state: state.value,
             },
             { ids: { site: siteId.value ?? 0 } },
         ),
-    async () => {
+    async (now) => {
         saved.value = true
+        state.value = now.state
+        typedHere.settle()
         await queries.invalidateQueries()
     },
 )
+const stored = ref<Schema<'Site'> | null>(null)
+watch(refusal, async (said) => {
+    stored.value =
+        said?.status === 409 ? await api.get('/sites/{site}', { ids: { site: siteId.value ?? 0 } }) : stored.value
+})
+const NAMES = {
+    name: 'Name',
+    letters: 'Letters',
+    address: 'Address',
+    owner: 'Whose ground it is',
+    phone: 'Phone',
+    timezone: 'Time zone',
+    units: 'Units',
+    latitude: 'Latitude',
+    longitude: 'Longitude',
+} as const
+const beside = computed(() =>
+    (Object.keys(NAMES) as (keyof typeof NAMES)[]).map((one) => ({
+        what: NAMES[one],
+        stored: String(stored.value?.[one] ?? ''),
+        typed: form[one],
+    })),
+)
+async function saveOver(): Promise<void> {
+    state.value = stored.value?.state ?? ''
+    await save()
+}
+async function take(): Promise<void> {
+    typedHere.drop()
+    clear()
+    await queries.invalidateQueries()
+}
 const { form: csvForm, mark, csv } = useCsv()
 const team = ref('')
 watch(me, (one) => (team.value ||= one?.team ?? ''), { immediate: true })
+const PRICES = [
+    ['lab_fee', 'Lab fee a sample', null],
+    ['wage_per_hour', 'Work an hour', null],
+    ['lime_price_per_ton', 'Lime,', 'each_load'],
+    ['loss_per_acre_and_ph', 'Yield lost for each pH short,', 'each_ground'],
+] as const
+const prices = reactive<Record<string, number | null>>({})
+const choices = useChoices()
+watch(
+    () => choices.data.value?.comparison,
+    (usual) => {
+        for (const [key] of PRICES) prices[key] ??= usual?.[key] ?? null
+    },
+    { immediate: true },
+)
 const renaming = useSave(
-    () => api.put('/team', { name: team.value }),
-    (who) => queries.setQueryData(['session'], who),
+    () => api.put('/team', { name: team.value, prices }),
+    async (who) => {
+        queries.setQueryData(['session'], who)
+        await queries.invalidateQueries({ queryKey: ['choices'] })
+    },
 )
 </script>
 
@@ -95,6 +163,8 @@ const renaming = useSave(
                 />
             </FormField>
             <RefusalNote v-if="refusal && !Object.keys(refusal.fields).length" :refusal="refusal" />
+            <TypedBefore :typed="typedHere" />
+            <StoredBeside v-if="refusal?.status === 409 && stored" :rows="beside" @take="take" @over="saveOver" />
             <p v-if="saved" class="note" role="status">Saved.</p>
             <FormField label="Name" :wrong="wrong('name')">
                 <el-input v-model="form.name" name="site-name" maxlength="80" />
@@ -146,7 +216,26 @@ const renaming = useSave(
                 <FormField label="Name of the team" :wrong="renaming.wrong('name')">
                     <el-input v-model="team" name="team-name" maxlength="80" style="max-width: 340px" />
                 </FormField>
-                <el-button native-type="submit" :loading="renaming.saving.value">Rename the team</el-button>
+                <fieldset>
+                    <legend>What it costs here, in your money: comparisons begin with it</legend>
+                    <label v-for="[key, label, measure] in PRICES" :key="key" class="price">
+                        <span>{{ label }} {{ measure ? unitOf(measure, form.units) : '' }}</span>
+                        <MeasureField v-if="measure" v-model="prices[key]" :measure="measure" />
+                        <el-input-number
+                            v-else
+                            :model-value="prices[key] ?? undefined"
+                            :controls="false"
+                            :min="0"
+                            size="small"
+                            @update:model-value="(to: number | undefined) => (prices[key] = to ?? null)"
+                        />
+                    </label>
+                </fieldset>
+                <p class="note">
+                    What each test costs stands with <RouterLink to="/labs">its lab</RouterLink>. A season is a calendar
+                    year.
+                </p>
+                <el-button native-type="submit" :loading="renaming.saving.value">Save the team</el-button>
             </form>
             <h2 class="next">Everything out</h2>
             <FormField label="CSV files of this device are parted by">
@@ -168,15 +257,29 @@ const renaming = useSave(
                     <a :href="`/api/sites/${siteId}/areas/export/gpx`">GPX</a>
                 </li>
             </ul>
-            <p class="note">
-                The whole team, with its record and its files, goes out by <code>php artisan team:export</code> and in
-                again by <code>team:import</code> on the machine that runs the application.
-            </p>
+            <OutAndIn v-if="me?.may_administer" class="next" />
+            <p v-else class="note">The whole team goes out, and in again, by whoever administers it.</p>
         </section>
     </div>
 </template>
 
 <style scoped>
+.price {
+    display: flex;
+    justify-content: space-between;
+    align-items: center;
+    gap: 10px;
+    max-width: 340px;
+    min-height: 32px;
+}
+.price .el-input-number {
+    width: 90px;
+}
+fieldset {
+    border: 0;
+    margin: 0 0 8px;
+    padding: 0;
+}
 .two {
     grid-template-columns: 340px minmax(0, 1fr);
 }

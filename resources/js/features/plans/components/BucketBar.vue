@@ -11,7 +11,7 @@ const parts = computed(() => {
     return [
         { name: 'lab', ml: given[0]!, fill: '#5C4128' },
         { name: 'bench', ml: given[1]!, fill: '#BC9355' },
-        { name: 'to spare', ml: given[2]!, fill: '#E9DFC6' },
+        { name: 'to spare', ml: given[2]!, fill: 'var(--straw)' },
     ].filter((part) => part.ml > 0)
 })
 </script>

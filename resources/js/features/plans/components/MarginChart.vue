@@ -26,14 +26,14 @@ const ticks = computed(() => [most.value, most.value / 2, 0])
             role="img"
             :aria-label="`Margin on pH by cores; ${cores} cores give ± ${number(margin.ph, 2)}`"
         >
-            <path v-for="tick in ticks" :key="tick" :d="`M${LEFT} ${y(tick)}H${WIDE}`" stroke="#DFD6C3" />
+            <path v-for="tick in ticks" :key="tick" :d="`M${LEFT} ${y(tick)}H${WIDE}`" stroke="var(--hair)" />
             <text v-for="tick in ticks" :key="`t${tick}`" :x="LEFT - 5" :y="y(tick) + 4" text-anchor="end">
                 {{ tick ? '±' : '' }}{{ number(tick, tick ? 2 : 0) }}
             </text>
-            <path :d="`M${x(Math.min(cores, 40))} 8V${TALL}`" stroke="#0E5A60" />
-            <path :d="path" fill="none" stroke="#221D17" stroke-width="1.5" />
-            <circle :cx="x(cores)" :cy="y(margin.ph)" r="4" fill="#0E5A60" />
-            <path :d="`M${LEFT} ${TALL}H${WIDE}`" stroke="#221D17" stroke-width="1.1" />
+            <path :d="`M${x(Math.min(cores, 40))} 8V${TALL}`" stroke="var(--gley)" />
+            <path :d="path" fill="none" stroke="var(--ink)" stroke-width="1.5" />
+            <circle :cx="x(cores)" :cy="y(margin.ph)" r="4" fill="var(--gley)" />
+            <path :d="`M${LEFT} ${TALL}H${WIDE}`" stroke="var(--ink)" stroke-width="1.1" />
             <text v-for="n in [5, 10, 20, 30, 40]" :key="n" :x="x(n)" :y="TALL + 15" text-anchor="middle">{{ n }}</text>
             <text :x="WIDE" :y="TALL + 27" text-anchor="end">cores in the composite</text>
         </svg>

@@ -92,7 +92,7 @@ const bar = computed(() => {
                 patternUnits="userSpaceOnUse"
                 patternTransform="rotate(45)"
             >
-                <path d="M0 0V5" stroke="#6B4526" stroke-width="1" />
+                <path d="M0 0V5" stroke="var(--umber)" stroke-width="1" />
             </pattern>
         </defs>
         <g :clip-path="`url(#ground-${composite})`">
@@ -111,7 +111,7 @@ const bar = computed(() => {
                 :key="`o${i}`"
                 :d="one.d"
                 fill="none"
-                stroke="#221D17"
+                stroke="var(--ink)"
                 :stroke-width="one.number === composite ? 1.6 : 0.5"
                 stroke-dasharray="5 3"
             />
@@ -129,13 +129,13 @@ const bar = computed(() => {
             :key="`r${i}`"
             :d="path(ring, true)"
             fill="none"
-            stroke="#221D17"
+            stroke="var(--ink)"
             stroke-width="2"
         />
         <path
             :d="path(cores.map((core) => [core.longitude, core.latitude]))"
             fill="none"
-            stroke="#0E5A60"
+            stroke="var(--gley)"
             stroke-width="1.3"
         />
         <g
@@ -143,22 +143,27 @@ const bar = computed(() => {
             :key="core.sequence"
             :transform="`translate(${at(core.longitude, core.latitude).join(' ')})`"
         >
-            <circle r="9" :fill="core.sequence === next ? '#0E5A60' : '#fff'" stroke="#0E5A60" stroke-width="1.6" />
+            <circle
+                r="9"
+                :fill="core.sequence === next ? 'var(--gley)' : '#fff'"
+                stroke="var(--gley)"
+                stroke-width="1.6"
+            />
             <text y="4" text-anchor="middle" :fill="core.sequence === next ? '#fff' : undefined">
                 {{ core.sequence }}
             </text>
         </g>
         <g v-if="here" :transform="`translate(${at(here.longitude, here.latitude).join(' ')})`">
-            <circle r="14" fill="none" stroke="#221D17" stroke-width="2" />
-            <path d="M-18 0h36M0 -18v36" stroke="#221D17" stroke-width="2" />
+            <circle r="14" fill="none" stroke="var(--ink)" stroke-width="2" />
+            <path d="M-18 0h36M0 -18v36" stroke="var(--ink)" stroke-width="2" />
             <text y="-20" text-anchor="middle">you</text>
         </g>
         <g :transform="`translate(${PAD} ${TALL - 12})`">
-            <path :d="`M0 -5V0H${bar.px}V-5`" fill="none" stroke="#221D17" stroke-width="1.4" />
+            <path :d="`M0 -5V0H${bar.px}V-5`" fill="none" stroke="var(--ink)" stroke-width="1.4" />
             <text :x="bar.px + 6" y="2">{{ length(bar.metres, units) }}</text>
         </g>
         <g :transform="`translate(${WIDE - 26} ${TALL - 48})`">
-            <path d="M0 0 6 28 0 23 -6 28Z" fill="#221D17" />
+            <path d="M0 0 6 28 0 23 -6 28Z" fill="var(--ink)" />
             <text y="42" text-anchor="middle">N</text>
         </g>
     </svg>

@@ -58,7 +58,7 @@ const sized = (pair: number[], measure: Measure) => figure(pair.map((one) => sho
                             :width="x(scheme.total_money[0]!)"
                             height="10"
                             fill="#CFAE78"
-                            stroke="#221D17"
+                            stroke="var(--ink)"
                             stroke-width=".8"
                         />
                         <rect y="4" :width="x(scheme.wrong_money[0]!)" height="10" fill="#74502F" />
@@ -67,7 +67,7 @@ const sized = (pair: number[], measure: Measure) => figure(pair.map((one) => sho
                                 `M${x(scheme.total_money[0]! - 1.96 * scheme.total_money[1]!)} ` +
                                 `9H${x(scheme.total_money[0]! + 1.96 * scheme.total_money[1]!)}`
                             "
-                            stroke="#221D17"
+                            stroke="var(--ink)"
                             stroke-width="2"
                         />
                     </svg>

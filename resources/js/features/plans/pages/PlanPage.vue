@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import TypedBefore from '@/shared/components/TypedBefore.vue'
+import { useTyped } from '@/shared/composables/useTyped'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -55,6 +57,12 @@ const { spec, kept, layout, wrong, busy, body, same, shuffle } = useDraft(
     school,
     units,
 )
+const typedHere = useTyped(
+    () => `the plan of ${area.value?.name ?? 'an area'}`,
+    () => (ready.value && areaId.value !== null && site.value ? `plan-${areaId.value}-${planId.value ?? 'new'}` : ''),
+    { spec, kept },
+)
+watch([areaId, planId, saved, ready, landmarks, site], () => typedHere.begin(), { flush: 'post' })
 const away = computed(() => kept.value.filter((one) => one.on))
 const pulled = computed(() => saved.value?.samples ?? [])
 
@@ -66,9 +74,10 @@ const {
 } = useSave(
     () =>
         saved.value && pulled.value.length === 0
-            ? api.put('/plans/{plan}', body.value, { ids: { plan: saved.value.id } })
+            ? api.put('/plans/{plan}', { ...body.value, state: saved.value.state }, { ids: { plan: saved.value.id } })
             : api.post('/areas/{area}/plans', body.value, { ids: { area: areaId.value ?? 0 } }),
     async (plan) => {
+        typedHere.settle()
         queries.setQueryData(['plan', plan.id], plan)
         // The address first: whoever goes on at once is not called back to it when all is read anew.
         await router.replace({ path: `/plans/${plan.area.id}`, query: { plan: plan.id } })
@@ -189,6 +198,7 @@ const state = computed(() => {
                     <el-input v-model="spec.kept_reason" type="textarea" :rows="2" name="kept-reason" />
                 </FormField>
             </template>
+            <TypedBefore :typed="typedHere" />
             <RefusalNote v-if="refusal && !Object.keys(refusal.fields).length" :refusal="refusal" />
             <p v-else-if="refusal && !refusal.fields.kept_reason" class="wrong" role="alert">{{ refusal.message }}</p>
             <template v-if="layout">

@@ -52,7 +52,12 @@ const { save, saving, refusal, wrong, clear } = useSave(
     () =>
         api.put(
             '/schools/{school}',
-            { ...form, acres: form.acres ?? null, cell_acres: form.cell_acres ?? null },
+            {
+                ...form,
+                acres: form.acres ?? null,
+                cell_acres: form.cell_acres ?? null,
+                state: editing.value?.state,
+            },
             { ids: { school: editing.value?.code ?? '' } },
         ),
     async () => {

@@ -41,7 +41,7 @@ const ANSWERS = [
     border-bottom: 1px solid var(--hair);
     max-width: 720px;
 }
-.el-select {
+.one {
     width: 120px;
     flex: none;
 }

@@ -198,7 +198,7 @@ const named = computed(() => props.crops.map((one) => [one.code, `${one.name} ($
 .crop {
     width: 250px;
 }
-.el-select {
+.one {
     width: 150px;
 }
 .el-input-number {

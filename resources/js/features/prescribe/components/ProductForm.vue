@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import TypedBefore from '@/shared/components/TypedBefore.vue'
+import { useTyped } from '@/shared/composables/useTyped'
 import { reactive } from 'vue'
 import { api, type Schema } from '@/api/client'
 import FormField from '@/shared/components/FormField.vue'
@@ -52,6 +54,11 @@ const form = reactive({
     nitrate: props.product?.nitrate ?? false,
     off: props.product?.off ?? false,
 })
+const typedHere = useTyped(
+    () => props.product?.name ?? 'a new product',
+    () => `product-${props.product?.code ?? 'new'}`,
+    { form },
+)
 const FIGURES = [
     ['cce', 'Carbonate equivalent, %'],
     ['p8', 'Through 8 mesh, %'],
@@ -69,9 +76,16 @@ const FLAGS = [
 const saving = useSave(
     () =>
         props.product
-            ? api.put('/shelf/{product}', form, { ids: { product: props.product.code } })
+            ? api.put(
+                  '/shelf/{product}',
+                  { ...form, state: props.product.state },
+                  { ids: { product: props.product.code } },
+              )
             : api.post('/shelf', form),
-    () => emit('saved'),
+    () => {
+        typedHere.settle()
+        emit('saved')
+    },
 )
 </script>
 
@@ -83,6 +97,7 @@ const saving = useSave(
         @close="emit('close')"
     >
         <RefusalNote :refusal="saving.refusal.value" />
+        <TypedBefore :typed="typedHere" />
         <div class="row">
             <FormField label="Name, without a brand" :wrong="saving.wrong('name')">
                 <el-input v-model="form.name" maxlength="80" />
@@ -137,7 +152,7 @@ const saving = useSave(
         </div>
         <el-checkbox v-for="[code, label] in FLAGS" :key="code" v-model="form[code]">{{ label }}</el-checkbox>
         <template #footer>
-            <el-button @click="emit('close')">Leave it</el-button>
+            <el-button @click="(typedHere.drop(), emit('close'))">Leave it</el-button>
             <el-button type="primary" :loading="saving.saving.value" @click="saving.save()">Save</el-button>
         </template>
     </el-dialog>
@@ -159,7 +174,7 @@ const saving = useSave(
 .figures .el-input-number {
     width: 110px;
 }
-.el-select {
+.one {
     width: 220px;
 }
 fieldset {

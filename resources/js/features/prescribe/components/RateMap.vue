@@ -104,15 +104,15 @@ const gap = (pounds: number): number =>
                     :height="gap(one)"
                     patternTransform="rotate(45)"
                 >
-                    <line x1="0" y1="0" x2="0" :y2="gap(one)" stroke="#6B4526" stroke-width="1.5" />
+                    <line x1="0" y1="0" x2="0" :y2="gap(one)" stroke="var(--umber)" stroke-width="1.5" />
                 </pattern>
             </defs>
             <g v-for="part in parts" :key="part.number">
                 <path
                     :d="path(part)"
                     fill-rule="evenodd"
-                    :fill="of(part) > 0 ? `url(#rate-${Math.round(of(part) * 10)})` : '#FBF8F0'"
-                    stroke="#221D17"
+                    :fill="of(part) > 0 ? `url(#rate-${Math.round(of(part) * 10)})` : 'var(--sheet)'"
+                    stroke="var(--ink)"
                     stroke-width="1.2"
                 />
                 <text :x="middle(part)[0]" :y="middle(part)[1]" class="figure">
@@ -140,7 +140,7 @@ const gap = (pounds: number): number =>
     gap: 16px;
     margin-bottom: 8px;
 }
-.title .el-select {
+.title .one {
     width: 260px;
 }
 svg {

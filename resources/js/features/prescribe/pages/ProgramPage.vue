@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import TypedBefore from '@/shared/components/TypedBefore.vue'
+import { useTyped } from '@/shared/composables/useTyped'
 import { useQueryClient } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
@@ -75,11 +77,22 @@ const draft = useSave(
         ),
     async () => {
         reason.value = ''
+        typedHere.settle()
         await Promise.all([kept.refetch(), lines.refetch()])
     },
 )
 const password = ref('')
 const note = ref('')
+const typedHere = useTyped(
+    () => `the program of ${it.value?.area ?? 'an area'}`,
+    () => (kept.data.value ? `program-${areaId.value}-${kept.data.value.choices.crop}` : ''),
+    { choices, reason, note },
+)
+watch(
+    () => kept.data.value,
+    () => typedHere.begin(),
+    { flush: 'post' },
+)
 const signing = useSave(
     () =>
         api.post(
@@ -94,6 +107,7 @@ const signing = useSave(
             { ids: { area: areaId.value ?? 0 } },
         ),
     async (made) => {
+        typedHere.settle()
         await queries.invalidateQueries({ queryKey: ['programs'] })
         await router.push(`/programs/${made.id}`)
     },
@@ -235,6 +249,7 @@ const print = (): void => window.print()
                 Programs of {{ site?.name }} begin with other schools.
                 <button type="button" class="link" @click="settling.save()">Begin with these from now on</button>
             </p>
+            <TypedBefore :typed="typedHere" />
             <RefusalNote :refusal="refusal" />
             <p v-if="tried.error.value" class="wrong" role="alert">{{ tried.error.value.message }}</p>
             <p v-if="it.crop.why" class="note">{{ it.crop.why }}</p>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
 import { api, type Schema } from '@/api/client'
 import PageHead from '@/shared/components/PageHead.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
@@ -14,6 +15,12 @@ import { useShelf } from '../api'
 const { units } = useSite()
 const { data: it, error, refetch } = useShelf()
 const editing = ref<Schema<'ShelfProduct'> | 'new' | null>(null)
+const route = useRoute()
+watch(
+    () => route.query.do,
+    (what) => what === 'new' && (editing.value = 'new'),
+    { immediate: true },
+)
 const putting = useSave(
     (code: string) => api.delete('/shelf/{product}', { ids: { product: code } }),
     () => refetch(),

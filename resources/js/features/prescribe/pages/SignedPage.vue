@@ -151,7 +151,7 @@ const print = (): void => window.print()
 </template>
 
 <style scoped>
-.take .el-select {
+.take .one {
     width: 130px;
 }
 .take {

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import TypedBefore from '@/shared/components/TypedBefore.vue'
+import { useTyped } from '@/shared/composables/useTyped'
 import { computed, reactive, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { api } from '@/api/client'
@@ -38,6 +40,11 @@ const DIGITS = 4
 const told = (value: number, by: number): number => (by === 1 ? value : Number((value * by).toPrecision(DIGITS)))
 const own = ref<Record<string, number | undefined>>({})
 const about = reactive({ source: '', dated: today(timezone.value), site_only: false })
+const typedHere = useTyped(
+    () => TITLES[name.value] ?? 'a table',
+    () => (table.value ? `table-${siteId.value}-${name.value}` : ''),
+    { own, about },
+)
 watch(
     table,
     (to) => {
@@ -46,6 +53,7 @@ watch(
         about.source = to?.change?.source ?? ''
         about.dated = to?.change?.dated ?? today(timezone.value)
         about.site_only = to?.change?.site_only ?? false
+        typedHere.begin()
     },
     { immediate: true },
 )
@@ -53,10 +61,13 @@ const saving = useSave(
     (changes: Record<string, number>) =>
         api.put(
             '/sites/{site}/rule-tables/{table}',
-            { changes, ...about },
+            { changes, ...about, state: table.value?.state },
             { ids: { site: siteId.value ?? 0, table: name.value } },
         ),
-    () => refetch(),
+    () => {
+        typedHere.settle()
+        return refetch()
+    },
 )
 const given = computed(() =>
     Object.fromEntries(
@@ -103,6 +114,7 @@ function keptOf(path: string, value: number): number {
                 {{ day(table.change.dated) }}. Put in place by {{ table.change.by }},
                 {{ day(table.change.at, timezone) }}.
             </p>
+            <TypedBefore :typed="typedHere" />
             <RefusalNote :refusal="saving.refusal.value" />
             <template v-if="me?.role === 'reviewer'">
                 <div class="row">

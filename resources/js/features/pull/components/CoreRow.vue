@@ -53,22 +53,22 @@ path {
 .pulled path,
 .moved path {
     fill: #5c4128;
-    stroke: #221d17;
+    stroke: var(--ink);
 }
 .moved path:first-child {
     fill: #bc9355;
 }
 path.arrow {
     fill: none !important;
-    stroke: #221d17;
+    stroke: var(--ink);
     stroke-width: 1.8;
 }
 .refused path {
-    fill: #8f846f;
-    stroke: #221d17;
+    fill: var(--line);
+    stroke: var(--ink);
 }
 .skipped path {
-    stroke: #221d17;
+    stroke: var(--ink);
     stroke-width: 2;
 }
 .next path {

@@ -7,7 +7,7 @@ const props = defineProps<{ layers: string[] }>()
 const CM_PER_INCH = 2.54
 const TALL = 112
 const SHAPES = ['round tub', 'square tub', 'tall tub', 'lidded tub']
-const FILLS = ['#5C4128', '#DCC79C', '#BC9355', '#8F846F']
+const FILLS = ['#5C4128', '#DCC79C', '#BC9355', 'var(--line)']
 const read = computed(() =>
     props.layers.map((text) => {
         const [, top = '0', bottom = '15', unit = 'cm'] = /^([\d.]+)-([\d.]+)(in|cm)$/.exec(text) ?? []
@@ -35,7 +35,7 @@ const y = (cm: number): number => 8 + (cm / deepest.value) * TALL
                 width="26"
                 :height="y(one.bottom) - y(one.top)"
                 :fill="FILLS[i % 4]"
-                stroke="#221D17"
+                stroke="var(--ink)"
             />
             <text x="30" :y="y(one.bottom) + 5" text-anchor="end" class="mark">{{ one.mark }}</text>
             <path
@@ -44,7 +44,7 @@ const y = (cm: number): number => 8 + (cm / deepest.value) * TALL
             />
             <text x="130" :y="36 + i * 44" class="name">{{ depth(one.text) }}</text>
             <template v-if="read.length > 1">
-                <circle v-if="i % 4 === 0" cx="240" :cy="30 + i * 44" r="8" :fill="FILLS[i % 4]" stroke="#221D17" />
+                <circle v-if="i % 4 === 0" cx="240" :cy="30 + i * 44" r="8" :fill="FILLS[i % 4]" stroke="var(--ink)" />
                 <rect
                     v-else-if="i % 4 === 1"
                     x="232"
@@ -52,7 +52,7 @@ const y = (cm: number): number => 8 + (cm / deepest.value) * TALL
                     width="16"
                     height="16"
                     :fill="FILLS[i % 4]"
-                    stroke="#221D17"
+                    stroke="var(--ink)"
                 />
                 <rect
                     v-else-if="i % 4 === 2"
@@ -61,13 +61,13 @@ const y = (cm: number): number => 8 + (cm / deepest.value) * TALL
                     width="10"
                     height="22"
                     :fill="FILLS[i % 4]"
-                    stroke="#221D17"
+                    stroke="var(--ink)"
                 />
                 <path
                     v-else
                     :d="`M230 ${24 + i * 44}h20M233 ${24 + i * 44}v14h14v-14`"
                     :fill="FILLS[i % 4]"
-                    stroke="#221D17"
+                    stroke="var(--ink)"
                 />
                 <text x="258" :y="35 + i * 44">{{ SHAPES[i % 4] }}</text>
             </template>
@@ -93,16 +93,16 @@ text {
 }
 .core {
     fill: var(--sheet);
-    stroke: #221d17;
+    stroke: var(--ink);
     stroke-width: 1.6;
 }
 .top,
 .lead {
     fill: none;
-    stroke: #221d17;
+    stroke: var(--ink);
     stroke-width: 1.6;
 }
 .lead {
-    stroke: #6b4526;
+    stroke: var(--umber);
 }
 </style>

@@ -53,12 +53,12 @@ const words = computed(
                 :height="y(chart.lower) - y(chart.upper)"
                 fill="#F1E9D5"
             />
-            <path :d="`M${LEFT} ${y(chart.centre)}H${WIDE - 8}`" stroke="#221D17" />
+            <path :d="`M${LEFT} ${y(chart.centre)}H${WIDE - 8}`" stroke="var(--ink)" />
             <path
                 v-for="limit in [chart.lower, chart.upper]"
                 :key="limit"
                 :d="`M${LEFT} ${y(limit)}H${WIDE - 8}`"
-                stroke="#221D17"
+                stroke="var(--ink)"
                 stroke-dasharray="5 3"
             />
             <text
@@ -71,25 +71,25 @@ const words = computed(
                 {{ number(limit, digits) }}
             </text>
         </template>
-        <path :d="line((i) => y(points[i]!.value))" fill="none" stroke="#6B4526" stroke-width="1.3" />
+        <path :d="line((i) => y(points[i]!.value))" fill="none" stroke="var(--umber)" stroke-width="1.3" />
         <template v-for="(point, i) in points" :key="i">
-            <circle :cx="x(i)" :cy="y(point.value)" r="3.6" :fill="point.signal ? '#9B2D16' : '#221D17'" />
+            <circle :cx="x(i)" :cy="y(point.value)" r="3.6" :fill="point.signal ? 'var(--oxide)' : 'var(--ink)'" />
             <circle
                 v-if="point.signal"
                 :cx="x(i)"
                 :cy="y(point.value)"
                 r="7"
                 fill="none"
-                stroke="#9B2D16"
+                stroke="var(--oxide)"
                 stroke-width="1.6"
             />
         </template>
         <text :x="0" :y="TALL + 18">range</text>
-        <path :d="`M${LEFT} ${r(0)}H${WIDE - 8}`" stroke="#8F846F" />
+        <path :d="`M${LEFT} ${r(0)}H${WIDE - 8}`" stroke="var(--line)" />
         <path
             v-if="chart.range_limit !== null"
             :d="`M${LEFT} ${r(chart.range_limit)}H${WIDE - 8}`"
-            stroke="#221D17"
+            stroke="var(--ink)"
             stroke-dasharray="5 3"
         />
         <text v-if="chart.range_limit !== null" :x="LEFT - 6" :y="r(chart.range_limit) + 4" text-anchor="end">
@@ -98,7 +98,7 @@ const words = computed(
         <path
             :d="line((i) => (points[i]!.range === null ? null : r(points[i]!.range!)))"
             fill="none"
-            stroke="#6B4526"
+            stroke="var(--umber)"
             stroke-width="1.3"
         />
         <template v-for="(point, i) in points" :key="`r${i}`">
@@ -107,7 +107,7 @@ const words = computed(
                 :cx="x(i)"
                 :cy="r(point.range)"
                 r="3"
-                :fill="chart.range_limit !== null && point.range > chart.range_limit ? '#9B2D16' : '#221D17'"
+                :fill="chart.range_limit !== null && point.range > chart.range_limit ? 'var(--oxide)' : 'var(--ink)'"
             />
         </template>
     </svg>

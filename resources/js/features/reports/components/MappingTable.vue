@@ -172,7 +172,7 @@ function after(i: number): string {
 .wide {
     overflow-x: auto;
 }
-.el-select {
+.one {
     width: 128px;
 }
 .block {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useTyped } from '@/shared/composables/useTyped'
 import { useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { api, type Schema } from '@/api/client'
@@ -12,6 +13,11 @@ const queries = useQueryClient()
 const note = ref('')
 const ANSWERS = { note: 'It is right: note why', recheck: 'Order a recheck', exclude: 'Leave the results out' }
 const SAID: Record<string, string> = { note: 'Found right', recheck: 'Recheck ordered', exclude: 'Left out' }
+const typedHere = useTyped(
+    () => 'the answer to a question',
+    () => `question-${props.question.id}`,
+    { note },
+)
 const { save, saving, refusal } = useSave(
     (answer: string) =>
         api.post(
@@ -21,6 +27,7 @@ const { save, saving, refusal } = useSave(
         ),
     async () => {
         note.value = ''
+        typedHere.settle()
         await queries.invalidateQueries()
     },
 )

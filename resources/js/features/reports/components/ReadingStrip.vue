@@ -34,7 +34,7 @@ const hatched = (said: string): boolean => said === 'band' || said === 'range'
 
 <template>
     <svg :viewBox="`0 0 ${width} ${tall}`" :width="width" :height="tall" role="img" :aria-label="words">
-        <rect v-if="limits.length" :width="limits[0]" :height="tall" fill="#E9DFC6" />
+        <rect v-if="limits.length" :width="limits[0]" :height="tall" fill="var(--straw)" />
         <rect
             v-if="limits.length > 1"
             :x="limits.at(-1)"
@@ -42,18 +42,18 @@ const hatched = (said: string): boolean => said === 'band' || said === 'range'
             :height="tall"
             fill="url(#too-high-dots)"
         />
-        <path v-for="limit in limits" :key="limit" :d="`M${limit} 0V${tall}`" stroke="#221D17" stroke-width="1.8" />
+        <path v-for="limit in limits" :key="limit" :d="`M${limit} 0V${tall}`" stroke="var(--ink)" stroke-width="1.8" />
         <template v-for="{ series: one, y, marks } in lanes" :key="one.id">
             <g v-for="({ mark, left, right, at }, i) in marks" :key="i" :opacity="mark.left_out.length ? 0.45 : 1">
                 <template v-if="hatched(mark.said)">
-                    <rect :x="left" :y="y + 3" :width="Math.max(2, right - left)" height="11" fill="#FBF8F0" />
+                    <rect :x="left" :y="y + 3" :width="Math.max(2, right - left)" height="11" fill="var(--sheet)" />
                     <rect
                         :x="left"
                         :y="y + 3"
                         :width="Math.max(2, right - left)"
                         height="11"
                         fill="url(#kit-hatch)"
-                        stroke="#6B4526"
+                        stroke="var(--umber)"
                         stroke-width="1.1"
                     />
                 </template>
@@ -65,7 +65,7 @@ const hatched = (said: string): boolean => said === 'band' || said === 'range'
                             : `M${right} ${y + 3}v11M${right} ${y + 8.5}H2l4 -3m-4 3l4 3`
                     "
                     fill="none"
-                    stroke="#221D17"
+                    stroke="var(--ink)"
                     stroke-width="1.6"
                 />
                 <template v-else-if="at !== null && one.workplace === 'lab'">
@@ -74,30 +74,30 @@ const hatched = (said: string): boolean => said === 'band' || said === 'range'
                         :y="y + 3"
                         :width="Math.max(1, right - left)"
                         height="11"
-                        fill="#221D17"
+                        fill="var(--ink)"
                         opacity=".2"
                     />
-                    <path :d="`M${at} ${y + 2}v13`" stroke="#221D17" stroke-width="2.6" />
+                    <path :d="`M${at} ${y + 2}v13`" stroke="var(--ink)" stroke-width="2.6" />
                 </template>
                 <template v-else-if="at !== null">
                     <path
                         v-if="right > left + 1"
                         :d="`M${left} ${y + 8.5}H${right}`"
-                        stroke="#221D17"
+                        stroke="var(--ink)"
                         stroke-width="1.2"
                     />
                     <circle
                         :cx="at"
                         :cy="y + 8.5"
                         r="3.6"
-                        :fill="mark.left_out.length ? '#FBF8F0' : '#221D17'"
-                        stroke="#221D17"
+                        :fill="mark.left_out.length ? 'var(--sheet)' : 'var(--ink)'"
+                        stroke="var(--ink)"
                     />
                 </template>
                 <path
                     v-if="mark.left_out.length"
                     :d="`M${(at ?? (left + right) / 2) - 4} ${y + 4.5}l8 8m0 -8l-8 8`"
-                    stroke="#221D17"
+                    stroke="var(--ink)"
                     stroke-width="1.4"
                 />
             </g>

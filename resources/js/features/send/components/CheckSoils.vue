@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useTyped } from '@/shared/composables/useTyped'
 import { useQueryClient } from '@tanstack/vue-query'
 import { reactive, ref } from 'vue'
 import { api } from '@/api/client'
@@ -13,6 +14,11 @@ const queries = useQueryClient()
 const { data } = useCheckSoils()
 const open = ref(false)
 const form = reactive({ name: '', ph: '', uncertainty: '0.1', note: '' })
+const typedHere = useTyped(
+    () => 'a check soil',
+    () => 'check-soil-new',
+    { form },
+)
 const { save, saving, refusal, wrong } = useSave(
     () =>
         api.post('/check-soils', {
@@ -23,6 +29,7 @@ const { save, saving, refusal, wrong } = useSave(
     async () => {
         open.value = false
         Object.assign(form, { name: '', ph: '', uncertainty: '0.1', note: '' })
+        typedHere.settle()
         await queries.invalidateQueries()
     },
 )

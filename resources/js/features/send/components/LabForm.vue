@@ -5,6 +5,8 @@ import { reactive, ref, toRaw } from 'vue'
 import { api, type Schema } from '@/api/client'
 import FormField from '@/shared/components/FormField.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
+import TypedBefore from '@/shared/components/TypedBefore.vue'
+import { useTyped } from '@/shared/composables/useTyped'
 import { useSave } from '@/shared/composables/useSave'
 
 /** What is known of a lab, to be changed; or a new one. */
@@ -59,6 +61,11 @@ const FIELDS: Record<string, string> = {
     nothing: 'left empty',
 }
 
+const typedHere = useTyped(
+    () => props.lab?.name ?? 'a new lab',
+    () => `lab-${props.lab?.id ?? 'new'}`,
+    { form, holidays },
+)
 const { save, saving, refusal, wrong } = useSave(
     () => {
         const body = { ...form, holidays: holidays.value.split(/[\s,;]+/).filter(Boolean) }
@@ -67,17 +74,29 @@ const { save, saving, refusal, wrong } = useSave(
             : api.put('/labs/{lab}', body, { ids: { lab: props.lab.id } })
     },
     async () => {
+        typedHere.settle()
         emit('done')
         await queries.invalidateQueries()
     },
 )
+/** What is stored now is what this was looked at beside. */
+async function over(): Promise<void> {
+    const { labs } = await api.get('/labs')
+    form.state = labs.find(({ id }) => id === props.lab?.id)?.state
+    await save()
+}
 const fee = (test: Schema<'LabTestInput'>, text: string): void => void (test.fee_cents = Math.round(typed(text) * 100))
 </script>
 
 <template>
     <form novalidate class="edit" @submit.prevent="save()">
         <h2>{{ lab === null ? 'A new lab' : `Change ${form.name}` }}</h2>
+        <TypedBefore :typed="typedHere" />
         <RefusalNote :refusal="refusal" />
+        <p v-if="refusal?.status === 409" class="row">
+            <button type="button" class="link" @click="over">Save mine over it</button>
+            <button type="button" class="link" @click="(typedHere.drop(), $emit('done'))">Take what is stored</button>
+        </p>
         <div class="grid">
             <FormField label="Name" :wrong="wrong('name')"><el-input v-model="form.name" name="name" /></FormField>
             <FormField label="Address" :wrong="wrong('address')"
@@ -194,7 +213,7 @@ const fee = (test: Schema<'LabTestInput'>, text: string): void => void (test.fee
         >
         <div class="row">
             <el-button type="primary" native-type="submit" :loading="saving">Keep the lab</el-button>
-            <button type="button" class="link" @click="$emit('done')">Leave it</button>
+            <button type="button" class="link" @click="(typedHere.drop(), $emit('done'))">Leave it</button>
         </div>
     </form>
 </template>

@@ -104,9 +104,9 @@ const choices = computed(() => [
     gap: 6px;
     margin-bottom: 10px;
 }
-.el-select {
+.one {
     width: 107px;
-    --el-component-size-small: 28px;
+    height: 28px;
 }
 input {
     width: 186px;

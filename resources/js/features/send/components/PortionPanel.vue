@@ -105,7 +105,7 @@ function openAsk(): void {
             :class="{ bad: portion.clock.over || portion.clock.soon }"
         >
             <svg viewBox="0 0 160 12" width="160" height="12" aria-hidden="true">
-                <rect x="0.5" y="0.5" width="159" height="11" fill="none" stroke="#221D17" />
+                <rect x="0.5" y="0.5" width="159" height="11" fill="none" stroke="var(--ink)" />
                 <rect x="1" y="1" :width="158 * bar" height="10" fill="currentColor" opacity="0.45" />
             </svg>
             <template v-if="portion.clock.over">Its time has run out.</template>

@@ -42,26 +42,34 @@ const end = computed(() => Math.max(...stops.value.map(({ x }) => x)))
 
 <template>
     <svg viewBox="0 0 500 20" width="500" height="20" role="img" :aria-label="said">
-        <path :d="`M8 10H${solid}`" stroke="#6B4526" stroke-width="1.6" />
+        <path :d="`M8 10H${solid}`" stroke="var(--umber)" stroke-width="1.6" />
         <path
             v-if="end > solid"
             :d="`M${solid} 10H${end}`"
-            stroke="#6B4526"
+            stroke="var(--umber)"
             stroke-width="1.2"
             stroke-dasharray="2 4"
         />
         <g v-for="stop in stops" :key="stop.step">
-            <path v-if="stop.late" :d="`M${stop.x} 3l7 7-7 7-7-7z`" fill="#9B2D16" />
+            <path v-if="stop.late" :d="`M${stop.x} 3l7 7-7 7-7-7z`" fill="var(--oxide)" />
             <circle
                 v-else
                 :cx="stop.x"
                 cy="10"
                 :r="stop.done ? 4 : 4.2"
-                :fill="stop.done ? '#6B4526' : '#FBF8F0'"
-                :stroke="stop.done ? '#6B4526' : '#8F846F'"
+                :fill="stop.done ? 'var(--umber)' : 'var(--sheet)'"
+                :stroke="stop.done ? 'var(--umber)' : 'var(--line)'"
                 stroke-width="1.3"
             />
-            <circle v-if="stop.here" :cx="stop.x" cy="10" r="7.4" fill="none" stroke="#6B4526" stroke-width="1.4" />
+            <circle
+                v-if="stop.here"
+                :cx="stop.x"
+                cy="10"
+                r="7.4"
+                fill="none"
+                stroke="var(--umber)"
+                stroke-width="1.4"
+            />
             <text
                 v-if="stop.text"
                 :x="stop.x + 11"
@@ -74,7 +82,7 @@ const end = computed(() => Math.max(...stops.value.map(({ x }) => x)))
         <path
             v-if="portion.state === 'lost'"
             :d="`M${solid + 12} 4l12 12m0-12l-12 12`"
-            stroke="#9B2D16"
+            stroke="var(--oxide)"
             stroke-width="2.4"
         />
     </svg>
@@ -98,6 +106,6 @@ text {
 }
 .late {
     font-weight: 700;
-    fill: #9b2d16;
+    fill: var(--oxide);
 }
 </style>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
 import PageHead from '@/shared/components/PageHead.vue'
 import { count } from '@/shared/format'
 import CheckSoils from '../components/CheckSoils.vue'
@@ -10,6 +11,12 @@ import { useLabs } from '@/shared/api'
 /** Labs as they are known: tests, fees, times, what their form asks, and the columns of their list. */
 const { data } = useLabs()
 const open = ref<number | 'new' | null>(null)
+const route = useRoute()
+watch(
+    () => route.query.do,
+    (what) => what === 'new' && (open.value = 'new'),
+    { immediate: true },
+)
 </script>
 
 <template>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import TypedBefore from '@/shared/components/TypedBefore.vue'
+import { useTyped } from '@/shared/composables/useTyped'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
@@ -38,6 +40,11 @@ const soil = ref<number | null>(null)
 let submission = newId()
 watch(lab, (found) => (usual.value = found?.tests.slice(0, 1).map(({ code }) => code) ?? []), { immediate: true })
 
+const typedHere = useTyped(
+    () => 'a consignment',
+    () => `consignment-${siteId.value}`,
+    { labId, lines, answers },
+)
 const body = computed(() => ({
     lab_id: lab.value?.id ?? 0,
     portions: lines.value.map(({ portion, tests }) => ({ code: portion.code, tests })),
@@ -47,6 +54,7 @@ const draft = useConsignmentDraft(() => lab.value !== null, body)
 const { save, saving, refusal } = useSave(
     () => api.post('/consignments', { ...body.value, submission }),
     async (made) => {
+        typedHere.settle()
         await queries.invalidateQueries()
         await router.push(`/consignments/${made.id}`)
     },
@@ -110,6 +118,7 @@ const left = computed(
     <p v-if="known.data.value && !lab">No lab is known yet. <RouterLink to="/labs">Add the first</RouterLink></p>
     <div v-else-if="lab" class="columns two">
         <section>
+            <TypedBefore :typed="typedHere" />
             <div class="row">
                 <FormField label="Lab">
                     <el-select :model-value="lab.id" style="width: 230px" @update:model-value="labId = $event">

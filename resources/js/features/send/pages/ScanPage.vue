@@ -121,7 +121,16 @@ function stop(): void {
     camera.value = null
 }
 onScopeDispose(stop)
-if (typeof route.query.code === 'string') void add(route.query.code)
+/** Codes that were chosen elsewhere, one after the other. */
+async function addAll(codes: readonly (string | null)[]): Promise<void> {
+    const failed: string[] = []
+    for (const code of codes) {
+        await add(code ?? '')
+        if (said.value) failed.push(said.value)
+    }
+    said.value = failed.join(' ')
+}
+void addAll([route.query.code ?? []].flat())
 </script>
 
 <template>

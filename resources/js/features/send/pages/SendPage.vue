@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { type Schema } from '@/api/client'
 import CoreGlyph from '@/shared/components/CoreGlyph.vue'
@@ -51,6 +51,17 @@ function clockOf(portion: Schema<'PortionOnItsWay'>): { text: string; bad: boole
 }
 const place = (portion: Schema<'PortionOnItsWay'>): string =>
     portion.place ? `${portion.state_name}, ${portion.place}` : portion.state_name
+/** Portions chosen for one step together; on all pages of the ledger. */
+const chosen = ref<string[]>([])
+const here = computed(() => data.value?.rows.flatMap((row) => row.portions.map(({ code }) => code)) ?? [])
+const allHere = computed({
+    get: () => here.value.length > 0 && here.value.every((code) => chosen.value.includes(code)),
+    set: (all) =>
+        (chosen.value = all
+            ? [...new Set([...chosen.value, ...here.value])]
+            : chosen.value.filter((code) => !here.value.includes(code))),
+})
+const step = (): unknown => router.push({ path: '/scan', query: { code: chosen.value } })
 function scan(event: Event): void {
     const field = event.target as HTMLInputElement
     if (field.value.trim()) void router.push({ path: '/scan', query: { code: field.value.trim() } })
@@ -90,25 +101,42 @@ function scan(event: Event): void {
             />
             <p class="legend" aria-hidden="true">
                 <svg width="330" height="16">
-                    <circle cx="8" cy="8" r="4" fill="#6B4526" />
+                    <circle cx="8" cy="8" r="4" fill="var(--umber)" />
                     <text x="18" y="12">done</text>
-                    <circle cx="66" cy="8" r="4" fill="#6B4526" />
-                    <circle cx="66" cy="8" r="7" fill="none" stroke="#6B4526" />
+                    <circle cx="66" cy="8" r="4" fill="var(--umber)" />
+                    <circle cx="66" cy="8" r="7" fill="none" stroke="var(--umber)" />
                     <text x="78" y="12">here now</text>
-                    <circle cx="146" cy="8" r="4" fill="#FBF8F0" stroke="#8F846F" />
+                    <circle cx="146" cy="8" r="4" fill="var(--sheet)" stroke="var(--line)" />
                     <text x="156" y="12">expected</text>
-                    <path d="M224 2l6 6-6 6-6-6z" fill="#9B2D16" />
+                    <path d="M224 2l6 6-6 6-6-6z" fill="var(--oxide)" />
                     <text x="236" y="12">late</text>
                 </svg>
             </p>
         </div>
         <LedgerFilters :asked="asked" @set="set" />
+        <p v-if="chosen.length" class="chosen no-print" role="status">
+            {{ count(chosen.length, 'portion') }} chosen
+            <el-button type="primary" @click="step"
+                >Note a step for {{ chosen.length === 1 ? 'it' : 'them' }}</el-button
+            >
+            <button type="button" class="link" @click="chosen = []">Choose none</button>
+        </p>
         <table v-if="data.rows.length" class="plain ledger">
             <thead>
                 <tr>
                     <th>Sample</th>
                     <th><span class="sr">Core</span></th>
-                    <th>Portion</th>
+                    <th>
+                        <label class="pick"
+                            ><input
+                                v-model="allHere"
+                                type="checkbox"
+                                class="no-print"
+                                aria-label="Choose all on this page"
+                            />
+                            Portion</label
+                        >
+                    </th>
                     <th>
                         <svg viewBox="0 0 500 14" class="stations" aria-hidden="true">
                             <text
@@ -140,7 +168,16 @@ function scan(event: Event): void {
                         <CoreGlyph :depth="row.depth" :scale="0.7" :width="12" />
                     </td>
                     <td class="bag">
-                        <strong>{{ portion.code }}</strong>
+                        <label class="pick"
+                            ><input
+                                v-model="chosen"
+                                type="checkbox"
+                                class="no-print"
+                                :value="portion.code"
+                                :aria-label="`Choose ${portion.code}`"
+                            />
+                            <strong>{{ portion.code }}</strong></label
+                        >
                         <span class="note kind">{{ portionName(portion.kind) }}</span>
                     </td>
                     <td class="way"><PortionTrack :portion="portion" /></td>
@@ -171,6 +208,29 @@ function scan(event: Event): void {
 </template>
 
 <style scoped>
+.pick {
+    display: inline-flex;
+    gap: 6px;
+    align-items: center;
+    min-height: 24px;
+}
+.chosen {
+    position: sticky;
+    top: 0;
+    z-index: 5;
+    display: flex;
+    flex-wrap: wrap;
+    gap: 8px 14px;
+    align-items: center;
+    background: var(--gley-wash);
+    color: var(--gley-deep);
+    padding: 6px 10px;
+}
+@media (max-width: 700px) {
+    .pick {
+        min-height: 44px;
+    }
+}
 .consignments {
     display: grid;
     gap: 2px;

@@ -22,11 +22,11 @@ svg {
 }
 path {
     fill: none;
-    stroke: #221d17;
+    stroke: var(--ink);
     stroke-width: 1.6;
 }
 .full {
-    fill: #9b2d16;
-    stroke: #9b2d16;
+    fill: var(--oxide);
+    stroke: var(--oxide);
 }
 </style>

@@ -1,9 +1,11 @@
 <script setup lang="ts">
-import type { Schema } from '@/api/client'
-import { acresAndHectares } from '@/shared/format'
-
-/** What somebody else saved of an area while it was being changed here, beside what was typed. */
-defineProps<{ stored: Schema<'Area'>; typed: { name: string; use: string; history: string } }>()
+/** What somebody else saved while it was being changed here, beside what was typed. */
+export interface Beside {
+    what: string
+    stored: string
+    typed: string
+}
+defineProps<{ rows: Beside[] }>()
 defineEmits<{ take: []; over: [] }>()
 </script>
 
@@ -18,19 +20,10 @@ defineEmits<{ take: []; over: [] }>()
                 </tr>
             </thead>
             <tbody>
-                <tr
-                    v-for="key in ['name', 'use', 'history'] as const"
-                    :key="key"
-                    :class="{ other: stored[key] !== typed[key] }"
-                >
-                    <td>{{ { name: 'Name', use: 'Use', history: 'History' }[key] }}</td>
-                    <td>{{ stored[key] || 'none' }}</td>
-                    <td>{{ typed[key] || 'none' }}</td>
-                </tr>
-                <tr>
-                    <td>Extent</td>
-                    <td>{{ acresAndHectares(stored.area_m2) }}</td>
-                    <td>as drawn here</td>
+                <tr v-for="row in rows" :key="row.what" :class="{ other: row.stored !== row.typed }">
+                    <td>{{ row.what }}</td>
+                    <td>{{ row.stored || 'none' }}</td>
+                    <td>{{ row.typed || 'none' }}</td>
                 </tr>
             </tbody>
         </table>
