@@ -9,6 +9,28 @@ final class WalkTest extends BrowserTestCase
 {
     private const WIDTHS = [1280, 1024, 390];
 
+    /** What 1280 is at twice the size of its letters. */
+    private const TWICE = 640;
+
+    /** Pages that are opened outdoors or standing: what is pressed there takes a thumb. */
+    private const STANDING = [
+        'today', 'areas', 'plans', 'pull list', 'pull', 'scan', 'sample', 'consignment', 'run over', 'spreading log', 'program',
+        'signed program', 'evidence',
+    ];
+
+    /** What is pressed and is lower than a thumb, but for links within sentences and lists. */
+    private const SMALL = <<<'JS'
+    return [...document.querySelectorAll('button, select, input, textarea, a, summary')].flatMap((one) => {
+        const target = one.closest('.el-input__wrapper, .el-select__wrapper') ??
+            (['checkbox', 'radio', 'file'].includes(one.type) ? one.closest('label, .pick') : null) ?? one
+        const { width, height } = target.getBoundingClientRect()
+        const hidden = !width || !height || one.closest('.sr, .skip, [inert], .ol-viewport')
+        const inText = (one.tagName === 'A' || one.classList.contains('link')) && one.closest('p, li, td, dd')
+        const says = one.getAttribute('aria-label') ?? one.textContent.trim().slice(0, 40)
+        return hidden || inText || height >= 43.5 ? [] : [`${says} ${Math.round(height)}`]
+    })
+    JS;
+
     /** The rules of WCAG 2.2 A and AA and the good practice that axe-core knows. */
     private const CHECK = <<<'JS'
     const done = arguments[0]
@@ -53,6 +75,28 @@ final class WalkTest extends BrowserTestCase
                 }
                 foreach ((array) $this->browser->executeAsyncScript(self::CHECK) as $violation) {
                     $found[] = "{$name} at {$width}: {$violation}";
+                }
+            }
+        }
+        self::assertSame([], $found);
+    }
+
+    public function test_at_twice_the_size_nothing_scrolls_sideways_and_a_thumb_meets_what_it_presses(): void
+    {
+        $this->enter(self::MAREN);
+        $found = [];
+        foreach (self::pages() as $name => [$path, $words]) {
+            $this->screen(self::TWICE, 800);
+            $this->open($path);
+            $this->see($words);
+            $wide = $this->browser->executeScript('return document.documentElement.scrollWidth');
+            if ($wide > self::TWICE) {
+                $found[] = "{$name} at twice the size: {$wide} wide";
+            }
+            if (in_array($name, self::STANDING, true)) {
+                $this->screen(390, 844);
+                foreach ((array) $this->browser->executeScript(self::SMALL) as $one) {
+                    $found[] = "{$name}: {$one}";
                 }
             }
         }
