@@ -43,7 +43,8 @@ Route::post('password/ask', C\People\AskReset::class)->middleware('throttle:sign
 Route::post('password/reset', C\People\ResetPassword::class)->middleware('throttle:sign-in');
 
 $signedIn = [
-    SignsInByToken::class, 'auth', KnowsSignIn::class, NotesRefusals::class, ReadersChangeNothing::class, OnceOnly::class, TellsChange::class,
+    SignsInByToken::class, 'auth', KnowsSignIn::class, NotesRefusals::class, ReadersChangeNothing::class, OnceOnly::class,
+    TellsChange::class,
     ComputesAhead::class,
 ];
 Route::middleware($signedIn)->group(function (): void {

@@ -10,6 +10,7 @@ import { Refused } from './api/client'
 import { router } from './router'
 import { answered, failed } from './shared/composables/useMissing'
 import { stackTables } from './shared/stackedTables'
+import { keepFocus } from './shared/keepFocus'
 import { followDevice } from './shared/scheme'
 import { install } from './shared/offline/install'
 
@@ -30,5 +31,6 @@ const queryClient = new QueryClient({
 
 install()
 followDevice()
+keepFocus()
 createApp(App).use(router).use(VueQueryPlugin, { queryClient }).mount('#app')
 stackTables(document.getElementById('app')!)

@@ -7,6 +7,7 @@ namespace Tests\Browser;
 use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\Remote\LocalFileDetector;
 use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys;
 
 /** The desk: what was changed is taken back, what was typed is kept, and nobody writes over somebody else without knowing. */
 final class DeskTest extends BrowserTestCase
@@ -18,8 +19,13 @@ final class DeskTest extends BrowserTestCase
         $this->type('Name', 'Long Meadow, the west slope');
         $this->press('Save changes');
         $this->see('Saved. Take it back');
-        $this->press('Take it back');
+        $this->find("//button[normalize-space()='Take it back']")->sendKeys(WebDriverKeys::ENTER);
         $this->see('Taken back.');
+        self::assertSame(
+            'main',
+            $this->browser->executeScript('return document.activeElement.id'),
+            'the focus of what is gone goes to the page',
+        );
         $this->until(
             fn (): bool => $this->field('Name')->getAttribute('value') === 'Long Meadow, west slope',
             'the name as it was',

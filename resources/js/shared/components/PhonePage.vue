@@ -18,7 +18,7 @@ defineProps<{ title: string; back: string; backWords: string }>()
             </svg>
         </header>
         <LineBanner />
-        <main id="main"><slot /></main>
+        <main id="main" tabindex="-1"><slot /></main>
     </div>
 </template>
 
