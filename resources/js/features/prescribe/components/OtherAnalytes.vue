@@ -33,9 +33,10 @@ const { data: it, error } = useAmounts(
     () => props.sampleId,
     asked,
 )
+const inRate = (value: number | null | undefined): string => number(shownIn(value ?? 0, 'rate', siteUnits.value))
 const between = ({ between: ends, lb_per_acre: rate }: Schema<'AmountOfAnalyte'>): string =>
     rate !== null && ends && ends[0] != null && ends[1] != null && ends[1] - ends[0] >= 1
-        ? `${siteUnits.value === 'us' ? ', ' : ''}between ${ends.map((one) => number(shownIn(one ?? 0, 'rate', siteUnits.value))).join(' and ')}`
+        ? `${siteUnits.value === 'us' ? ', ' : ''}between ${ends.map(inRate).join(' and ')}`
         : ''
 </script>
 
