@@ -57,7 +57,10 @@ final class UnpackedParts
      */
     private static function manifest(ZipArchive $archive, string $path, string $kind): NamesParts
     {
-        $row = json_decode((string) $archive->getFromName(self::MANIFEST, self::MOST_MANIFEST), true);
+        // Its stated size first: what is read with a bound takes the memory of that bound.
+        $size = $archive->statName(self::MANIFEST)['size'] ?? 0;
+        $text = $size > self::MOST_MANIFEST ? '' : (string) $archive->getFromName(self::MANIFEST);
+        $row = json_decode($text, true);
         try {
             $made = $kind::fromRow(is_array($row) ? $row : throw new BadBackup("{$path} holds no manifest."));
 
