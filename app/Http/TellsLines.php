@@ -18,6 +18,7 @@ final class TellsLines
     {
         return new StreamedResponse(
             static function () use ($act): void {
+                set_time_limit(0);
                 try {
                     $act(self::line(...));
                 } catch (BadBackup $refused) {

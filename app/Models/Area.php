@@ -131,6 +131,12 @@ final class Area extends Model
         return $this->hasMany(ProgramDraft::class);
     }
 
+    /** Has another area of the site its name? */
+    public static function isNameTaken(self $area): bool
+    {
+        return self::query()->where('site_id', $area->site_id)->where('name', $area->name)->whereKeyNot($area->id)->exists();
+    }
+
     public function knownFacts(): AreaFacts
     {
         return AreaFacts::of($this->facts);

@@ -39,6 +39,7 @@ return [
     'archive_piece' => 'Of this archive :size bytes are here: the next piece begins there.',
     'taken_back_before' => 'This change was taken back before.',
     'changed_since' => ':name was changed again since; take that back first.',
+    'name_taken_since' => 'Another has the name or the letters of :name by now; give that one another first.',
     'record_gone' => ':name is not there any more.',
     'change_stays' => 'A change of this kind cannot be taken back.',
     'letters_in_use' => 'Composites of :name have codes of these letters by now: they stay.',

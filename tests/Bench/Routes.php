@@ -52,7 +52,7 @@ final readonly class Routes
     /** What answers only what is not among a demo's records: files that people handed in, and days of a lab's interface. */
     private const NOT_ASKED = [
         'underlays/{underlay}/picture', 'photos/{photo}', 'bag-photos/{photo}', 'reports/{report}/papers/{paper}',
-        'consignments/{consignment}/reports/{delivered}',
+        'consignments/{consignment}/reports/{delivered}', 'archive/{name}',
     ];
 
     public const EXPORTS = ['ledger.csv', 'results.csv', 'results.json', 'verdicts.json'];

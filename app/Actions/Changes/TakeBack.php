@@ -17,6 +17,7 @@ use App\Models\Site;
 use App\Models\User;
 use HonestCore\Geometry\Boundary;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\UniqueConstraintViolationException;
 
 /** Puts back what a change had changed, as long as nobody changed it since; that is a change of its own. */
 final class TakeBack
@@ -64,7 +65,14 @@ final class TakeBack
         if ($record instanceof Area) {
             $record->area_m2 = Boundary::fromGeoJson(json_encode($record->boundary, JSON_THROW_ON_ERROR))->areaM2();
         }
-        $record->save();
+        if ($record instanceof Area && Area::isNameTaken($record)) {
+            throw Conflict::because('name_taken_since', name: $record->name);
+        }
+        try {
+            $record->save();
+        } catch (UniqueConstraintViolationException) {
+            throw Conflict::because('name_taken_since', name: $change->name);
+        }
     }
 
     private function landmark(RecordChange $change): void

@@ -30,9 +30,11 @@ final class PracticeAuditTest extends TestCase
                 $row = $found['claims'][$claim];
                 self::assertSame(self::SEASONS, $row['stands'] + $row['falls'] + $row['open']);
                 // "Stands" of a claim that does not hold comes in no more than 1 in 20: more than that is ruled out by chance alone.
-                self::assertLessThanOrEqual(0.05, BinomialBound::lower($row['stands_falsely'], max(1, $row['untrue']), 0.99), "{$name} {$claim}");
+                $falsely = BinomialBound::lower($row['stands_falsely'], max(1, $row['untrue']), 0.99);
+                self::assertLessThanOrEqual(0.05, $falsely, "{$name} {$claim}");
                 $true = self::SEASONS - $row['untrue'];
-                self::assertLessThanOrEqual(0.05, BinomialBound::lower($row['falls_falsely'], max(1, $true), 0.99), "{$name} {$claim}");
+                $falsely = BinomialBound::lower($row['falls_falsely'], max(1, $true), 0.99);
+                self::assertLessThanOrEqual(0.05, $falsely, "{$name} {$claim}");
                 $counted[$claim] = ($counted[$claim] ?? 0) + $row['stands'] + $row['falls'];
             }
             self::assertGreaterThanOrEqual(0.94, $found['sure_and_right'] / $found['sure'], "{$name}: what is said for sure");

@@ -85,6 +85,21 @@ final class ChangesTest extends ApiTestCase
         self::assertSame('', $area->refresh()->history);
     }
 
+    public function test_a_name_that_another_has_by_now_is_not_given_twice(): void
+    {
+        $area = $this->area();
+        $changed = $this->number($this->change($area, ['name' => 'Sedge meadow, east']));
+        $this->area($area->site, name: 'Sedge meadow');
+        self::assertSame('name_taken_since', $this->takeBack($changed)->assertStatus(409)->json('code'));
+        self::assertSame('Sedge meadow, east', $area->refresh()->name);
+
+        $site = $area->site;
+        $body = $this->api('GET', '/sites/{site}', ids: ['site' => $site->id])->json();
+        $lettered = $this->number($this->api('PUT', '/sites/{site}', ['letters' => 'QX'] + $body, ['site' => $site->id])->assertOk());
+        $this->site('FN');
+        self::assertSame('name_taken_since', $this->takeBack($lettered)->assertStatus(409)->json('code'));
+    }
+
     public function test_a_boundary_comes_back_with_its_extent_and_facts_come_back(): void
     {
         $area = $this->area();

@@ -72,7 +72,7 @@ final class SessionTest extends ApiTestCase
             ) {
                 continue;
             }
-            $url = '/'.preg_replace('/{\w+}/', '1', $route->uri());
+            $url = '/'.preg_replace(['/{name}/', '/{\w+}/'], [str_repeat('a', 32), '1'], $route->uri());
             $this->json($route->methods()[0], $url)->assertStatus(401);
         }
     }

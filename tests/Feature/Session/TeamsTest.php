@@ -214,7 +214,7 @@ final class TeamsTest extends ApiTestCase
                 '/'.
                 preg_replace_callback(
                     '/{(\w+)}/',
-                    static fn (array $m): string => (string) ($ids[$m[1]] ?? 'none'),
+                    static fn (array $m): string => (string) ($ids[$m[1]] ?? ($m[1] === 'name' ? str_repeat('a', 32) : 'none')),
                     $route->uri(),
                 );
             Auth::forgetGuards();

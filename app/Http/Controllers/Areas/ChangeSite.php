@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Areas;
 
 use App\Actions\People\NoteEvent;
+use App\Database\AllOrNothing;
 use App\Http\Requests\Areas\SiteRequest;
 use App\Http\Resources\Areas\SiteResource;
 use App\Models\Site;
@@ -17,8 +18,10 @@ final class ChangeSite
     {
         /** @var User $user */
         $user = $request->user();
-        $site->standsAt($request->input('state'));
-        $site->update($request->fields());
+        AllOrNothing::of(static function () use ($request, $site): void {
+            $site->standsAt($request->input('state'));
+            $site->update($request->fields());
+        });
         $note($user, 'site', $site->name);
 
         return new SiteResource($site);

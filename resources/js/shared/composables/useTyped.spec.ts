@@ -76,6 +76,19 @@ describe('what was typed', () => {
         expect(kept.size).toBe(0)
     })
 
+    it('takes nothing for typed that the page put in while it was filled', () => {
+        const one = form()
+        one.form.name = 'As it is stored by now'
+        expect(unsaved.size).toBe(1)
+        one.typed.begin()
+        expect([unsaved.size, kept.size, one.typed.changed.value, one.typed.broughtBack.value]).toEqual([
+            0,
+            0,
+            false,
+            null,
+        ])
+    })
+
     it('begins anew when the form is filled with another record', () => {
         const parts = { form: reactive({ name: '' }) }
         const id = ref(0)

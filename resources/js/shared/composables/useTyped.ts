@@ -72,7 +72,10 @@ export function useTyped(name: () => string, key: () => string, parts: Record<st
         const kept = read(current)
         broughtBack.value = null
         moved.value = false
-        if (!kept || kept.text === begun.value) return
+        unsaved.delete(id)
+        if (!kept) return
+        // What the page itself put in while it was filled is nothing that anybody typed.
+        if (kept.text === begun.value) return localStorage.removeItem(PREFIX + current)
         put(kept.text)
         broughtBack.value = kept.at
         moved.value = kept.from !== begun.value
