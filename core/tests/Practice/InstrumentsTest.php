@@ -48,7 +48,8 @@ final class InstrumentsTest extends TestCase
         self::assertEqualsWithDelta(1.0, Spread::standardDeviation($lots) / ($of('lot') * M_SQRT2), 0.15, 'of lots');
         self::assertEqualsWithDelta(1.0, Spread::standardDeviation($readers) / ($of('reader') * M_SQRT2), 0.15, 'of readers');
         self::assertEqualsWithDelta(1.0, Spread::mean($within) / $of('repeat'), 0.05, 'of one reading');
-        self::assertEqualsWithDelta(1.0, Spread::standardDeviation($sessions) / hypot($of('session'), $of('repeat') / sqrt(12)), 0.15, 'of days');
+        $ofDays = hypot($of('session'), $of('repeat') / sqrt(12));
+        self::assertEqualsWithDelta(1.0, Spread::standardDeviation($sessions) / $ofDays, 0.15, 'of days');
         // The mean of |normal| is sd √(2/π).
         self::assertEqualsWithDelta($of('broken') * sqrt(2 / M_PI), Spread::mean($broken), 0.1, 'a broken step');
     }

@@ -42,7 +42,8 @@ final class PracticeLevelTest extends TestCase
 
     public function test_what_is_not_there_is_refused(): void
     {
-        foreach ([static fn () => PracticeLevel::named('impossible'), static fn () => PracticeLevel::named('usual')->place('gold')] as $ask) {
+        $asked = [static fn () => PracticeLevel::named('impossible'), static fn () => PracticeLevel::named('usual')->place('gold')];
+        foreach ($asked as $ask) {
             try {
                 $ask();
                 self::fail('It was taken.');
