@@ -21,9 +21,8 @@ final class DeskTest extends BrowserTestCase
         $this->see('Saved. Take it back');
         $this->find("//button[normalize-space()='Take it back']")->sendKeys(WebDriverKeys::ENTER);
         $this->see('Taken back.');
-        self::assertSame(
-            'main',
-            $this->browser->executeScript('return document.activeElement.id'),
+        $this->until(
+            fn (): bool => $this->browser->executeScript('return document.activeElement.id') === 'main',
             'the focus of what is gone goes to the page',
         );
         $this->until(

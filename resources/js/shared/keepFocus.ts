@@ -6,7 +6,12 @@ export function keepFocus(): void {
     new MutationObserver(() => {
         if (!held || held.isConnected) return
         held = null
-        if (document.activeElement === document.body || !document.activeElement)
-            document.getElementById('main')?.focus({ preventScroll: true })
+        // What came in its place and asks for the focus itself goes first.
+        requestAnimationFrame(() => requestAnimationFrame(take))
     }).observe(document.body, { childList: true, subtree: true })
+}
+
+function take(): void {
+    if (document.activeElement === document.body || !document.activeElement)
+        document.getElementById('main')?.focus({ preventScroll: true })
 }

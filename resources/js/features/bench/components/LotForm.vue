@@ -34,7 +34,7 @@ const { save, saving, refusal, wrong } = useSave(
                 lot: form.lot.trim(),
                 expires_on: form.expires_on || null,
                 price_cents: cents(form.price),
-                tests: form.tests.trim() === '' ? null : Number(form.tests),
+                tests: optional(form.tests),
             },
             { ids: { method: props.method.id } },
         ),

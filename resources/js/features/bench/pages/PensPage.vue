@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useTyped } from '@/shared/composables/useTyped'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, ref } from 'vue'
 import { api, type Schema } from '@/api/client'
@@ -28,6 +29,11 @@ const form = reactive({
     ],
 })
 const instruments = computed(() => [...new Set((calibrations.value ?? []).map(({ instrument }) => instrument))])
+const typedHere = useTyped(
+    () => 'a calibration',
+    () => 'calibration-new',
+    { form },
+)
 const { save, saving, refusal, wrong } = useSave(
     () =>
         api.post('/calibrations', {
@@ -40,6 +46,7 @@ const { save, saving, refusal, wrong } = useSave(
         }),
     async () => {
         for (const point of form.points) point.shown = ''
+        typedHere.settle()
         await queries.invalidateQueries({ queryKey: ['calibrations'] })
     },
 )

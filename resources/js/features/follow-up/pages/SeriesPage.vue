@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { useTyped } from '@/shared/composables/useTyped'
 import { useCsv } from '@/shared/composables/useCsv'
 import { useQueryClient } from '@tanstack/vue-query'
-import { computed, reactive, watch } from 'vue'
+import { computed, reactive, watch, toRef } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from '@/api/client'
 import DateField from '@/shared/components/DateField.vue'
@@ -63,6 +64,12 @@ const lede = computed(() => {
 })
 const problem = reactive({ on: '', what: '' })
 watch(site, () => (problem.on ||= site.value ? today(timezone.value) : ''), { immediate: true })
+const typedHere = useTyped(
+    () => 'a problem of the ground',
+    () => (areaId.value ? `problem-${areaId.value}` : ''),
+    { what: toRef(problem, 'what') },
+)
+watch(areaId, () => typedHere.begin())
 const noting = useSave(
     () =>
         api.post(
@@ -72,6 +79,7 @@ const noting = useSave(
         ),
     async () => {
         problem.what = ''
+        typedHere.settle()
         await queries.invalidateQueries()
     },
 )

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useTyped } from '@/shared/composables/useTyped'
 import { useQueryClient } from '@tanstack/vue-query'
 import { reactive, ref } from 'vue'
 import { api, type Schema } from '@/api/client'
@@ -23,6 +24,11 @@ const { data } = usePeople()
 const again = () => queries.invalidateQueries({ queryKey: ['people'] })
 const form = reactive({ email: '', role: 'technician' as Role, administers: false })
 const once = ref<{ words: string; text: string } | null>(null)
+const typedHere = useTyped(
+    () => 'an invitation',
+    () => 'invitation-new',
+    { form },
+)
 const invite = useSave(
     () => api.post('/people/invitations', { ...form }),
     async (made) => {
@@ -31,6 +37,7 @@ const invite = useSave(
             text: made.address,
         }
         form.email = ''
+        typedHere.settle()
         await again()
     },
 )

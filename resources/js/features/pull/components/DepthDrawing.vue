@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { depth } from '@/shared/format'
+import { depth, siteUnits } from '@/shared/format'
 
 /** How deep, and into which tub each layer goes: the tubs differ in shape, not in colour alone. */
 const props = defineProps<{ layers: string[] }>()
@@ -12,7 +12,8 @@ const read = computed(() =>
     props.layers.map((text) => {
         const [, top = '0', bottom = '15', unit = 'cm'] = /^([\d.]+)-([\d.]+)(in|cm)$/.exec(text) ?? []
         const cm = unit === 'in' ? CM_PER_INCH : 1
-        return { text, top: Number(top) * cm, bottom: Number(bottom) * cm, mark: `${bottom}` }
+        const told = unit === 'in' && siteUnits.value === 'metric' ? Math.round(Number(bottom) * cm) : bottom
+        return { text, top: Number(top) * cm, bottom: Number(bottom) * cm, mark: `${told}` }
     }),
 )
 const deepest = computed(() => Math.max(...read.value.map((one) => one.bottom)) * 1.5)

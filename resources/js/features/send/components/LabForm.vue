@@ -162,7 +162,7 @@ const fee = (test: Schema<'LabTestInput'>, text: string): void => void (test.fee
                         <el-input
                             :model-value="String(test.needs_ml)"
                             :aria-label="`Soil of test ${i + 1}`"
-                            @update:model-value="test.needs_ml = Number($event)"
+                            @update:model-value="test.needs_ml = typed($event)"
                         />
                     </td>
                     <td>

@@ -53,7 +53,7 @@ const { save: ask, refusal: refusedAsk } = useSave(
                     .split(/[,;]/)
                     .map((test) => test.trim().toLowerCase())
                     .filter(Boolean),
-                volume_ml: asking.volume.trim() === '' ? null : Number(asking.volume),
+                volume_ml: optional(asking.volume),
             },
             { ids: { portion: props.id } },
         ),

@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import { useTyped } from '@/shared/composables/useTyped'
 import { useQueryClient } from '@tanstack/vue-query'
-import { reactive } from 'vue'
+import { reactive, toRef } from 'vue'
 import { api, type Schema } from '@/api/client'
 import FormField from '@/shared/components/FormField.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
-import { portionName } from '@/shared/format'
+import { optional, portionName } from '@/shared/format'
 
 /** Another portion of the composite: a second lab's, one for the archive, or a duplicate under another code. */
 const props = defineProps<{ sample: Schema<'Sample'> }>()
@@ -13,13 +14,18 @@ const emit = defineEmits<{ done: [] }>()
 const queries = useQueryClient()
 const dry = props.sample.portions.some((portion) => !['split', 'drying', 'chilled', 'frozen'].includes(portion.state))
 const form = reactive({ kind: 'archive' as Schema<'SplitInput'>['kind'], volume: '', tests: '', dry })
+const typedHere = useTyped(
+    () => 'a portion to split off',
+    () => `split-${props.sample.id}`,
+    { volume: toRef(form, 'volume'), tests: toRef(form, 'tests') },
+)
 const { save, saving, refusal, wrong } = useSave(
     () =>
         api.post(
             '/samples/{sample}/portions',
             {
                 kind: form.kind,
-                volume_ml: form.volume.trim() === '' ? null : Number(form.volume),
+                volume_ml: optional(form.volume),
                 tests: form.tests
                     .split(/[,;]/)
                     .map((test) => test.trim().toLowerCase())
@@ -30,6 +36,7 @@ const { save, saving, refusal, wrong } = useSave(
             { ids: { sample: props.sample.id } },
         ),
     async () => {
+        typedHere.settle()
         await queries.invalidateQueries()
         emit('done')
     },

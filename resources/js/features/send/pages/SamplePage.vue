@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useTyped } from '@/shared/composables/useTyped'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
@@ -39,6 +40,11 @@ const methodOf = (reading: Reading): Schema<'Method'> | undefined =>
 const correcting = ref<Reading | null>(null)
 const form = reactive({ reading: '', note: '', flags: [] as string[] })
 const choices = useChoices()
+const typedHere = useTyped(
+    () => 'a correction',
+    () => (correcting.value ? `correction-${correcting.value.id}` : ''),
+    { form },
+)
 const { save, saving, refusal, wrong, clear } = useSave(
     () => {
         const old = correcting.value as Reading
@@ -57,6 +63,7 @@ const { save, saving, refusal, wrong, clear } = useSave(
         )
     },
     async () => {
+        typedHere.settle()
         correcting.value = null
         await queries.invalidateQueries()
     },
@@ -65,6 +72,7 @@ function correct(reading: Reading): void {
     clear()
     correcting.value = reading
     Object.assign(form, { reading: reading.as_reported, note: '', flags: reading.flags.map((flag) => flag.code) })
+    typedHere.begin()
 }
 watch(
     sample,
@@ -162,7 +170,9 @@ watch(
                         <el-button type="primary" native-type="submit" :loading="saving"
                             >Record the correction</el-button
                         >
-                        <button type="button" class="link" @click="correcting = null">Leave it</button>
+                        <button type="button" class="link" @click="(typedHere.drop(), (correcting = null))">
+                            Leave it
+                        </button>
                     </div>
                 </form>
                 <h2 class="portions">Portions</h2>
