@@ -6,12 +6,20 @@ namespace App\Console\Commands;
 
 use App\Console\BadInput;
 use HonestCore\Practice\PracticeAudit;
+use HonestCore\Practice\PracticeCost;
 use HonestCore\Practice\PracticeLevel;
 use HonestCore\Practice\PracticeSeason;
+use HonestCore\Simulation\Stakes;
 
 final class AuditPractice extends ContractCommand
 {
     private const MOST = 10_000;
+
+    private const GROUNDS = 100;
+
+    private const LIME_BELOW = 6.0;
+
+    private const LIMED_TO = 6.5;
 
     protected $signature = 'practice:audit
         {--seasons=200 : whole seasons of each level}
@@ -19,7 +27,7 @@ final class AuditPractice extends ContractCommand
         {--level= : gentle, usual or hard; all of them where it is left out}
         {--json : print one JSON document}';
 
-    protected $description = 'Play whole seasons on ground whose truth is known, and report how often signed verdicts were true';
+    protected $description = 'Play seasons on ground whose truth is known: how often verdicts were true, what careless choices cost';
 
     /** @throws BadInput */
     protected function facts(): array
@@ -29,8 +37,12 @@ final class AuditPractice extends ContractCommand
         $level = $this->text('level');
         $names = $level === null ? PracticeLevel::names() : [PracticeLevel::named($level)->name];
         $levels = [];
+        $stakes = Stakes::of(self::LIME_BELOW, self::LIMED_TO);
         foreach ($names as $name) {
-            $levels[$name] = $this->audited(PracticeLevel::named($name), $seasons, $seed)->toArray();
+            $level = PracticeLevel::named($name);
+            $levels[$name] = $this->audited($level, $seasons, $seed)->toArray() + [
+                'careless' => PracticeCost::ofCarelessness($level, $stakes, $seed, min($seasons, self::GROUNDS)),
+            ];
         }
 
         return ['seed' => $seed, 'levels' => $levels];
