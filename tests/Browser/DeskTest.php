@@ -137,6 +137,13 @@ final class DeskTest extends BrowserTestCase
         $this->see("1\u{202f}234,5 and 24. Sept. 2026");
         $this->open('/plans/2');
         $this->see('± 0,20');
+        $this->open('/reckoner/cores?sd=0.5&margin=0.25');
+        $this->see('Working');
+        $this->type('Spread between cores (sd)', '0,4');
+        $this->see('n = (t × 0.4 / 0.25)');
+        $this->open('/settings');
+        $this->pickIn("//label[span[normalize-space()='Units']]", 'metres');
+        $this->see('Lime, a ton of 2,000 lb');
         self::assertSame('rgb(25, 21, 16)', $colour());
     }
 

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace HonestCore\Tests\Practice;
 
-use HonestCore\Error\ValueOutOfRange;
 use HonestCore\Practice\PracticeChoices;
 use HonestCore\Practice\PracticeCost;
 use HonestCore\Practice\PracticeGround;
@@ -72,18 +71,5 @@ final class PracticeCostTest extends TestCase
         self::assertSame($stakes->hours(40, $ground->widthM * $ground->heightM), $both->hours);
         self::assertEqualsWithDelta($both->totalMoney, $both->wrongMoney + $both->labMoney + $both->hours * $stakes->wagePerHour, 1e-9);
         self::assertSame(0.0, PracticeCost::of($ground, new PracticeChoices(byLab: false), $stakes, 1)->labMoney);
-    }
-
-    public function test_no_core_and_a_thousand_are_refused(): void
-    {
-        foreach ([0, 1000] as $cores) {
-            try {
-                new PracticeChoices($cores);
-                self::fail("{$cores} cores");
-            } catch (ValueOutOfRange $refused) {
-                self::assertStringContainsString('200', $refused->forPeople());
-            }
-        }
-        self::assertSame(['away'], array_keys((new PracticeChoices(cores: 30, away: false))->betterInOne()), 'more cores are no mistake');
     }
 }

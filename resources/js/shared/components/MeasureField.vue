@@ -13,8 +13,8 @@ const props = withDefaults(
     },
 )
 const value = defineModel<number | null | undefined>({ required: true })
-const DIGITS = 4
-/** As many digits as somebody would type; what is typed stays as it was until another value comes from outside. */
+const DIGITS = 6
+/** More digits than anybody types, so that what is typed is never shown as something else. */
 const shown = computed(() =>
     value.value === null || value.value === undefined
         ? undefined

@@ -23,7 +23,7 @@ import PeopleTabs from '../components/PeopleTabs.vue'
 /** What stands on the papers of a site, its clock and its units; and the name of the team. */
 const queries = useQueryClient()
 const { me } = useSession()
-const { site, sites, siteId, choose } = useSite()
+const { site, sites, siteId, units, choose } = useSite()
 const form = reactive({
     name: '',
     letters: '',
@@ -219,7 +219,7 @@ const renaming = useSave(
                 <fieldset>
                     <legend>What it costs here, in your money: comparisons begin with it</legend>
                     <label v-for="[key, label, measure] in PRICES" :key="key" class="price">
-                        <span>{{ label }} {{ measure ? unitOf(measure, form.units) : '' }}</span>
+                        <span>{{ label }} {{ measure ? unitOf(measure, units) : '' }}</span>
                         <MeasureField v-if="measure" v-model="prices[key]" :measure="measure" />
                         <el-input-number
                             v-else

@@ -56,7 +56,7 @@ const yieldEach = computed(() =>
     props.units === 'us' ? 1 : (props.crops.find((one) => one.code === choices.value.crop)?.yield_t_per_ha ?? 1),
 )
 const yieldShown = computed(() =>
-    choices.value.yield == null ? undefined : Number((choices.value.yield * yieldEach.value).toPrecision(4)),
+    choices.value.yield == null ? undefined : Number((choices.value.yield * yieldEach.value).toPrecision(6)),
 )
 const named = computed(() => props.crops.map((one) => [one.code, `${one.name} (${one.group})`] as const))
 </script>

@@ -5,7 +5,7 @@ import { useRoute, useRouter } from 'vue-router'
 import FormField from '@/shared/components/FormField.vue'
 import OneOf from '@/shared/components/OneOf.vue'
 import PageHead from '@/shared/components/PageHead.vue'
-import { number, siteUnits } from '@/shared/format'
+import { number, plain, siteUnits } from '@/shared/format'
 import { useReckoned, useReckoners } from '../api'
 
 /** Each computation without any record, by typing or by link: the address holds what was typed. */
@@ -33,7 +33,14 @@ watch(
     { immediate: true },
 )
 const asked = refDebounced(
-    computed(() => ({ ...given.value })),
+    computed(() =>
+        Object.fromEntries(
+            Object.entries(given.value).map(([name, text]) => [
+                name,
+                tool.value?.fields.find((field) => field.name === name)?.kind === 'number' ? plain(text) : text,
+            ]),
+        ),
+    ),
     250,
 )
 const { data: found, error } = useReckoned(code, asked, siteUnits)

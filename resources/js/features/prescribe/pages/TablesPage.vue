@@ -36,7 +36,7 @@ const filter = ref('')
 const rows = computed(() =>
     (table.value?.figures ?? []).filter(({ label }) => label.toLowerCase().includes(filter.value.toLowerCase())),
 )
-const DIGITS = 4
+const DIGITS = 6
 const told = (value: number, by: number): number => (by === 1 ? value : Number((value * by).toPrecision(DIGITS)))
 const own = ref<Record<string, number | undefined>>({})
 const about = reactive({ source: '', dated: today(timezone.value), site_only: false })
