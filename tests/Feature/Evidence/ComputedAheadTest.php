@@ -7,6 +7,7 @@ namespace Tests\Feature\Evidence;
 use App\Actions\Evidence\ComputeAhead;
 use App\Actions\Evidence\SamplingSplit;
 use App\Actions\Evidence\Stirred;
+use App\Database\Turn;
 use App\Models\Area;
 use App\Models\EvidenceSummary;
 use App\Models\KeptSampling;
@@ -86,6 +87,23 @@ final class ComputedAheadTest extends ApiTestCase
         $kit = $this->method('kit-ph')->id;
         self::assertNotSame($before[$kit], $written()[$kit]);
         self::assertSame($before[$pen->id], $written()[$pen->id]);
+    }
+
+    public function test_another_database_of_the_same_installation_is_not_waited_for(): void
+    {
+        $this->pair($this->area(), '6.5', '6.52');
+        $team = $this->technician->team_id;
+        $file = (string) tempnam(sys_get_temp_dir(), 'other');
+        config(['database.connections.other' => ['driver' => 'sqlite', 'database' => $file]]);
+        DB::setDefaultConnection('other');
+        $there = Turn::take("evidence-of-{$team}");
+        self::assertNotNull($there);
+        self::assertNull(Turn::take("evidence-of-{$team}"), 'one has it at a time');
+        DB::setDefaultConnection('sqlite');
+
+        self::assertTrue(app(ComputeAhead::class)($team), 'it was held up by a database that is not its own');
+        $there->giveBack();
+        unlink($file);
     }
 
     /** @return iterable<string, array{string, int}> a write, and what it touches: a method, or all tests or all labs */
