@@ -72,6 +72,42 @@ final class DeskTest extends BrowserTestCase
         $this->see('Files taken');
     }
 
+    public function test_a_step_that_was_begun_and_readings_of_a_transect_are_kept(): void
+    {
+        $this->enter(self::MAREN, '/send?q=QH26-18');
+        $this->click("(//table//a[starts-with(@href, '/samples/')])[1]");
+        $this->see('Trail and steps');
+        $this->click("(//button[normalize-space()='Trail and steps'])[1]");
+        $this->click("(//div[contains(@class, 'steps')]/button)[1]");
+        $this->type('Where', 'Barn, upper shelf');
+        $here = (string) parse_url($this->browser->getCurrentURL(), PHP_URL_PATH);
+        $this->leave();
+        $this->see('is not saved.');
+        $this->press('Leave, and keep it on this device');
+        $this->see('Files taken');
+        $this->open($here);
+        $this->see('and not saved. Drop it');
+        self::assertSame('Barn, upper shelf', $this->field('Where')->getAttribute('value'));
+        $this->press('Drop it');
+        $this->miss('and not saved.');
+
+        $this->open('/bench/transects/1');
+        $this->see('Keep the transect');
+        $first = "//input[@aria-label='First reading at place 1']";
+        $this->find($first)->sendKeys('12.5');
+        $this->open('/bench/transects/1');
+        $this->see('and not saved. Drop it');
+        self::assertSame('12.5', $this->find($first)->getAttribute('value'));
+        $this->open('/bench/transects/2');
+        $this->see('Keep the transect');
+        $this->miss('and not saved.');
+        self::assertSame('', $this->find($first)->getAttribute('value'), 'what was typed of one area is not of another');
+        $this->open('/bench/transects/1');
+        $this->press('Drop it');
+        $this->miss('and not saved.');
+        self::assertSame('', $this->complaints());
+    }
+
     public function test_two_tabs_on_one_record_do_not_write_over_one_another(): void
     {
         $this->enter(self::MAREN, '/settings');

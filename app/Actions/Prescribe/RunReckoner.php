@@ -20,9 +20,28 @@ final class RunReckoner
      */
     public function __invoke(ReckonerTool $tool, array $given, bool $isMetric = false): array
     {
+        if (! $isMetric) {
+            [$refused, $facts] = $this->answer($tool, $given);
+
+            return ['refused' => $refused, 'facts' => $facts, 'working' => $facts === null ? [] : $tool->working($given, $facts)];
+        }
         $metric = new MetricReckoning($tool);
-        $typed = $given;
-        $given = $isMetric ? $metric->given($given) : $given;
+        [$refused, $facts] = $this->answer($tool, $metric->given($given));
+        if ($facts === null) {
+            return ['refused' => $metric->refused((string) $refused, $given), 'facts' => null, 'working' => []];
+        }
+        /** @var array<string, mixed> $turned */
+        $turned = $metric->turned($facts);
+
+        return ['refused' => null, 'facts' => $metric->named($turned), 'working' => $tool->working($given, $turned, true)];
+    }
+
+    /**
+     * @param array<string, string> $given in the units of the command
+     * @return array{string|null, array<string, mixed>|null} what it refused, or what it answered
+     */
+    private function answer(ReckonerTool $tool, array $given): array
+    {
         $arguments = ['--json' => true];
         $file = null;
         foreach ($tool->fields() as $field) {
@@ -46,20 +65,9 @@ final class RunReckoner
             }
         }
         $said = trim($output->fetch());
-        $decoded = $status === 0 ? json_decode($said, true) : null;
         /** @var array<string, mixed>|null $facts */
-        $facts = is_array($decoded) ? $decoded : null;
+        $facts = $status === 0 ? json_decode($said, true) : null;
 
-        if ($facts === null) {
-            return ['refused' => $said, 'facts' => null, 'working' => []];
-        }
-        /** @var array<string, mixed> $turned */
-        $turned = $isMetric ? $metric->turned($facts) : $facts;
-
-        return [
-            'refused' => null,
-            'facts' => $isMetric ? $metric->named($turned) : $facts,
-            'working' => $tool->working($typed, $turned, $isMetric),
-        ];
+        return is_array($facts) ? [null, $facts] : [$said, null];
     }
 }

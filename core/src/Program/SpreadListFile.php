@@ -69,8 +69,12 @@ final class SpreadListFile
         );
     }
 
-    /** @param list<SpreadPart> $parts */
-    public static function kml(string $area, array $parts): string
+    /**
+     * A map of rates to look at; the rates stand in its words, in the units of the site.
+     *
+     * @param list<SpreadPart> $parts
+     */
+    public static function kml(string $area, array $parts, SiteRates $units): string
     {
         return AreaFileWriter::kml(
             array_map(
@@ -80,7 +84,8 @@ final class SpreadListFile
                     'history' => implode(
                         '; ',
                         array_map(
-                            static fn (array $one): string => "{$one['name']} ".self::figure($one['lb_per_acre']).' lb/acre',
+                            static fn (array $one): string => "{$one['name']} ".
+                                $units->inWords(self::figure($one['lb_per_acre']).' lb/acre'),
                             $part->rates,
                         ),
                     ),

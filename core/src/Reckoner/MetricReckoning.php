@@ -76,6 +76,36 @@ final readonly class MetricReckoning
     }
 
     /**
+     * What the command refused, with the figure as it was typed and what is accepted in the unit that it was typed in.
+     *
+     * @param array<string, string> $typed by field
+     */
+    public function refused(string $said, array $typed): string
+    {
+        $units = $this->tool->metricFields();
+        $turned = preg_replace_callback(
+            '/^--([a-z0-9-]+): (\S+)( is out of bounds; accepted is )(.+)$/m',
+            static function (array $m) use ($units, $typed): string {
+                $unit = $units[$m[1]] ?? 'layer';
+                if ($unit === 'layer') {
+                    return $m[0];
+                }
+                $each = $unit === 'yield' ? MetricYield::each($typed['crop'] ?? '') : self::each($unit);
+                $accepted = preg_replace_callback(
+                    '/-?\d+(?:\.\d+)?/',
+                    static fn (array $one): string => Words::trim((float) $one[0] * $each, 2),
+                    $m[4],
+                );
+
+                return "--{$m[1]}: ".trim($typed[$m[1]] ?? $m[2]).$m[3].$accepted;
+            },
+            $said,
+        );
+
+        return (new SiteRates(true))->inWords((string) $turned);
+    }
+
+    /**
      * Turned figures under their metric names; each once.
      *
      * @param array<array-key, mixed> $turned

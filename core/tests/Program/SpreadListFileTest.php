@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HonestCore\Tests\Program;
 
+use HonestCore\Program\SiteRates;
 use HonestCore\Program\SpreadListFile;
 use HonestCore\Program\SpreadPart;
 use PHPUnit\Framework\Attributes\CoversClass;
@@ -34,9 +35,13 @@ final class SpreadListFileTest extends TestCase
         self::assertIsArray($geo['features'][1]);
         self::assertIsArray($geo['features'][1]['properties']);
         self::assertEquals(0.0, $geo['features'][1]['properties']['limestone-pelleted']);
-        $kml = simplexml_load_string(SpreadListFile::kml('Sedge & rush', $parts));
+        $kml = simplexml_load_string(SpreadListFile::kml('Sedge & rush', $parts, SiteRates::of('us')));
         self::assertNotFalse($kml);
         self::assertStringContainsString('Sedge & rush, part 1', (string) $kml->Document->Placemark[0]->name);
+        self::assertStringContainsString('lb/acre', (string) $kml->asXML());
+        $metric = SpreadListFile::kml('Sedge & rush', $parts, SiteRates::of('metric'));
+        self::assertStringNotContainsString('acre', $metric);
+        self::assertStringContainsString('kg/ha', $metric);
     }
 
     /** @return list<SpreadPart> */

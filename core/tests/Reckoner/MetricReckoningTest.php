@@ -38,6 +38,19 @@ final class MetricReckoningTest extends TestCase
         self::assertSame(['0 to 12', 'much', ''], [$given['layer'], $given['need'], $given['cap']]);
     }
 
+    /** A tester who typed 60 g/m2 is not told of the 1.23 lb/100 sq ft that it became. */
+    public function test_what_is_refused_is_said_in_what_was_typed(): void
+    {
+        self::assertSame(
+            '--most: -60 is out of bounds; accepted is a number from 0 to 4882.43.',
+            self::of('sulphur')->refused('--most: -12.3 is out of bounds; accepted is a number from 0 to 100.', ['most' => '-60']),
+        );
+        $others = ['--ph: 19 is out of bounds; accepted is 0 to 14.', '--most: "abc" is not a number; accepted is a number such as 0.25.'];
+        foreach ($others as $said) {
+            self::assertSame($said, self::of('sulphur')->refused($said, ['ph' => '19', 'most' => 'abc']));
+        }
+    }
+
     public function test_what_comes_out_is_turned_and_named(): void
     {
         $facts = ['depth_in' => 6.0, 'lb_per_acre' => 100.0, 'kg_per_ha' => 112.085, 'schools' => [

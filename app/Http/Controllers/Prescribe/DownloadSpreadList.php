@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Prescribe;
 
 use App\Models\SignedProgram;
+use HonestCore\Program\SiteRates;
 use HonestCore\Program\SpreadListFile;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
@@ -21,10 +22,11 @@ final class DownloadSpreadList
     public function __invoke(SignedProgram $program, string $format): Response
     {
         abort_unless(isset(self::TYPES[$format]), 404);
-        $area = $program->shown()->area->name;
+        $of = $program->shown()->area;
+        $area = $of->name;
         $parts = $program->spreadParts();
         $text = match ($format) {
-            'kml' => SpreadListFile::kml($area, $parts),
+            'kml' => SpreadListFile::kml($area, $parts, SiteRates::of($of->site->units)),
             'geojson' => SpreadListFile::geoJson($area, $parts),
             default => SpreadListFile::csv($area, $parts),
         };

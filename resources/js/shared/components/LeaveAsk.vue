@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { ButtonInstance } from 'element-plus'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { unsaved } from '@/shared/composables/useTyped'
@@ -6,6 +7,7 @@ import { unsaved } from '@/shared/composables/useTyped'
 /** Asks before a page is left on which something was typed and not saved. */
 const router = useRouter()
 const asking = ref(false)
+const stay = ref<ButtonInstance>()
 let answer: (leave: boolean) => void = () => undefined
 const names = computed(() => [...unsaved.values()].map(({ name }) => name).join(', '))
 
@@ -28,11 +30,18 @@ function drop(): void {
 </script>
 
 <template>
-    <el-dialog :model-value="asking" title="Not saved yet" width="440" append-to-body @close="done(false)">
+    <el-dialog
+        :model-value="asking"
+        title="Not saved yet"
+        width="440"
+        append-to-body
+        @opened="stay?.ref?.focus()"
+        @close="done(false)"
+    >
         <p>What you typed in {{ names }} is not saved.</p>
         <template #footer>
             <div class="choices">
-                <el-button type="primary" autofocus @click="done(false)">Stay here</el-button>
+                <el-button ref="stay" type="primary" @click="done(false)">Stay here</el-button>
                 <el-button @click="done(true)">Leave, and keep it on this device</el-button>
                 <button type="button" class="link" @click="drop">Leave and drop it</button>
             </div>

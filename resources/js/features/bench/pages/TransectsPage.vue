@@ -1,6 +1,8 @@
 <script setup lang="ts">
+import { useTyped } from '@/shared/composables/useTyped'
+import TypedBefore from '@/shared/components/TypedBefore.vue'
 import { useQueryClient } from '@tanstack/vue-query'
-import { computed, reactive, ref, watch } from 'vue'
+import { computed, reactive, ref, toRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from '@/api/client'
 import FormField from '@/shared/components/FormField.vue'
@@ -65,6 +67,15 @@ watch(
     },
     { immediate: true },
 )
+const typedHere = useTyped(
+    () => 'a transect',
+    () => (areaId.value && form.places.length ? `transect-${areaId.value}` : ''),
+    { spacing: toRef(form, 'spacing'), places: toRef(form, 'places'), note: toRef(form, 'note') },
+)
+const clearReadings = (): void => {
+    for (const place of form.places) [place.first, place.second] = ['', '']
+    form.note = ''
+}
 const toCm = (text: string): number => typed(text) * (us.value ? CM_PER_INCH : 1)
 const { save, saving, refusal, wrong } = useSave(
     () =>
@@ -86,12 +97,25 @@ const { save, saving, refusal, wrong } = useSave(
             { ids: { area: areaId.value ?? 0 } },
         ),
     async (answer) => {
-        for (const place of form.places) [place.first, place.second] = ['', '']
+        clearReadings()
+        typedHere.settle()
         queries.setQueryData(['transects', areaId.value], answer)
     },
 )
 const event = reactive({ kind: 'rain' as 'rain' | 'application', on: '', what: '', amount: '' })
 watch(site, () => (event.on ||= site.value ? today(timezone.value) : ''), { immediate: true })
+const typedEvent = useTyped(
+    () => 'rain, or what was spread',
+    () => (areaId.value ? `ground-event-${areaId.value}` : ''),
+    { kind: toRef(event, 'kind'), what: toRef(event, 'what'), amount: toRef(event, 'amount') },
+)
+/** What was typed of one area is not of the next. */
+watch([areaId, () => form.places.length > 0], ([id], [was]) => {
+    if (was !== null && id !== was) clearReadings()
+    typedHere.begin()
+    Object.assign(event, { kind: 'rain', what: '', amount: '' })
+    typedEvent.begin()
+})
 const eventUnit = computed(() => (event.kind === 'rain' ? (us.value ? 'in' : 'mm') : us.value ? 'lb/acre' : 'kg/ha'))
 const noting = useSave(
     () =>
@@ -102,6 +126,7 @@ const noting = useSave(
         ),
     (answer) => {
         Object.assign(event, { what: '', amount: '' })
+        typedEvent.settle()
         queries.setQueryData(['transects', areaId.value], answer)
     },
 )
@@ -138,6 +163,7 @@ const one = computed(() => data.value?.transects.find(({ id }) => id === chosen.
                 </FormField>
                 <form novalidate @submit.prevent="save()">
                     <h2>Read a transect</h2>
+                    <TypedBefore :typed="typedHere" />
                     <RefusalNote v-if="refusal && !Object.keys(refusal.fields).length" :refusal="refusal" />
                     <div class="grid">
                         <FormField label="Read on" :wrong="wrong('read_on')"
@@ -204,6 +230,7 @@ const one = computed(() => data.value?.transects.find(({ id }) => id === chosen.
                 />
                 <form novalidate class="event" @submit.prevent="noting.save()">
                     <h3>Rain, or what was spread</h3>
+                    <TypedBefore :typed="typedEvent" />
                     <RefusalNote :refusal="noting.refusal.value" />
                     <div class="row">
                         <el-segmented

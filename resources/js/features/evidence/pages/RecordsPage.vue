@@ -1,6 +1,8 @@
 <script setup lang="ts">
+import { useTyped } from '@/shared/composables/useTyped'
+import TypedBefore from '@/shared/components/TypedBefore.vue'
 import { useQueryClient } from '@tanstack/vue-query'
-import { computed, reactive, ref } from 'vue'
+import { computed, reactive, ref, toRef } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, type Schema } from '@/api/client'
 import FilePick from '@/shared/components/FilePick.vue'
@@ -31,6 +33,11 @@ const labs = computed(() =>
         .map(({ id, name }) => [id, name] as const),
 )
 const about = reactive({ reference_id: '' as number | '', use: '' as string, says: '' })
+const typedHere = useTyped(
+    () => 'where old records come from',
+    () => (methodId.value ? `records-${methodId.value}` : ''),
+    { use: toRef(about, 'use'), says: toRef(about, 'says') },
+)
 const uses = computed(() => (choices.data.value?.uses ?? []).map(({ code, name }) => [code, name] as const))
 const preview = ref<Schema<'RecordPreview'> | null>(null)
 const mapping = ref<Mapping | null>(null)
@@ -71,6 +78,7 @@ const take = useSave(
     },
     async (found) => {
         taken.value = found
+        typedHere.settle()
         preview.value = null
         await queries.invalidateQueries()
     },
@@ -251,6 +259,7 @@ const ready = computed(
                 <FormField label="What grew there" :wrong="take.wrong('use')">
                     <OneOf v-model="about.use" :options="uses" none="not said" aria-label="What grew there" />
                 </FormField>
+                <TypedBefore :typed="typedHere" />
                 <FormField label="Where the records come from" :wrong="take.wrong('says')">
                     <el-input v-model="about.says" name="says" placeholder="Whose notebook, which years, which lab" />
                 </FormField>

@@ -1,5 +1,7 @@
 <script setup lang="ts">
-import { computed, reactive, watch } from 'vue'
+import { useTyped } from '@/shared/composables/useTyped'
+import TypedBefore from '@/shared/components/TypedBefore.vue'
+import { computed, reactive, toRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import MeasureField from '@/shared/components/MeasureField.vue'
 import FormField from '@/shared/components/FormField.vue'
@@ -50,6 +52,20 @@ watch(
     },
     { immediate: true },
 )
+const typedHere = useTyped(
+    () => 'earlier results to compare by',
+    () => (area.value ? `compare-${area.value.id}` : ''),
+    { results: toRef(form, 'results') },
+)
+watch(
+    () => area.value?.id,
+    () => {
+        form.results = ''
+        typedHere.begin()
+        if (form.results) form.ground = 'results'
+    },
+)
+if (form.results) form.ground = 'results'
 const own = useLocatedResults(() => area.value?.id ?? null)
 function takeOwn(): void {
     const rows = (own.data.value?.rows ?? []).map(({ longitude, latitude, ph }) => `${longitude},${latitude},${ph}`)
@@ -111,6 +127,7 @@ const answer = computed(() => {
                         >No plan of this area by cell or zone has three lab results yet; paste others.</template
                     >
                 </p>
+                <TypedBefore v-if="form.ground !== 'stated'" :typed="typedHere" />
                 <FormField
                     v-if="form.ground !== 'stated'"
                     label="Earlier results"

@@ -1,6 +1,8 @@
 <script setup lang="ts">
+import { useTyped } from '@/shared/composables/useTyped'
+import TypedBefore from '@/shared/components/TypedBefore.vue'
 import { typed } from '@/shared/format'
-import { computed, reactive, ref, shallowRef } from 'vue'
+import { computed, reactive, ref, shallowRef, toRefs } from 'vue'
 import { type Schema } from '@/api/client'
 import StepList from './StepList.vue'
 import { useChoices } from '@/shared/api'
@@ -27,6 +29,12 @@ const named = (list: { code: string; name: string }[] | undefined) =>
     (list ?? []).map(({ code, name }) => [code, name] as const)
 const tools = computed(() => named(choices.data.value?.pulling.tools))
 const moistures = computed(() => named(choices.data.value?.pulling.moistures))
+const { helper, tool, moisture, weather, reached, note } = toRefs(form)
+const typedHere = useTyped(
+    () => 'how the cores were pulled',
+    () => `finish-${props.keep}`,
+    { helper, tool, moisture, weather, reached, note },
+)
 const photos = shallowRef<File[]>([])
 const wrong = ref('')
 
@@ -39,6 +47,7 @@ function done(): void {
               ? 'The depth reached is no depth; leave it empty when every core went to full depth.'
               : ''
     if (wrong.value) return
+    typedHere.settle()
     emit('done', {
         pulled_by: form.by.trim(),
         note: form.note,
@@ -57,6 +66,7 @@ function done(): void {
 <template>
     <form novalidate @submit.prevent="done">
         <h2>All {{ planned }} cores are done</h2>
+        <TypedBefore :typed="typedHere" />
         <StepList
             v-if="choices.data.value"
             title="Now"

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useTyped } from '@/shared/composables/useTyped'
+import TypedBefore from '@/shared/components/TypedBefore.vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { api, type Schema } from '@/api/client'
@@ -22,7 +24,15 @@ const title = (method: Schema<'Method'>) =>
 const free = computed(() =>
     props.methods.filter((method) => sample.value && standing(sample.value, method.id).length === 0),
 )
-watch(sampleId, () => (typedIn.value = {}))
+const typedHere = useTyped(
+    () => 'results of a composite',
+    () => (sampleId.value ? `results-${sampleId.value}` : ''),
+    { typedIn },
+)
+watch(sampleId, () => {
+    typedIn.value = {}
+    typedHere.begin()
+})
 
 const given = computed(() => free.value.filter((method) => (typedIn.value[method.id] ?? '').trim() !== ''))
 const { save, saving, refusal, wrong } = useSave(
@@ -40,6 +50,7 @@ const { save, saving, refusal, wrong } = useSave(
         ),
     async () => {
         typedIn.value = {}
+        typedHere.settle()
         await queries.invalidateQueries()
     },
 )
@@ -59,6 +70,7 @@ const wrongOf = (method: Schema<'Method'>) => wrong(`results.${given.value.index
             />
         </FormField>
         <template v-if="sample">
+            <TypedBefore :typed="typedHere" />
             <FormField v-for="method in free" :key="method.id" :label="title(method)" :wrong="wrongOf(method)">
                 <el-input
                     v-model="typedIn[method.id]"

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useTyped } from '@/shared/composables/useTyped'
+import TypedBefore from '@/shared/components/TypedBefore.vue'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, bytes } from '@/api/client'
@@ -35,6 +37,21 @@ const onItsWay = useReport(labId, readOn)
 const { file, preview, columns, density, skip, supersedes, trouble, sheets, sheet, paper, open, choose, again } =
     onItsWay
 const { reading, take, taking, refusal } = onItsWay
+/** How a file's columns are read, and which rows are left out, is kept by the file: chosen again, it is read so again. */
+let readAs: { header?: number; comma?: boolean } = {}
+const shape = computed({
+    get: () => ({ header: preview.value?.header_row, comma: preview.value?.decimal_comma }),
+    set: (was) => (readAs = was),
+})
+const fileKey = (): string => (preview.value ? `report-${labId.value}-${preview.value.sha256}` : '')
+const typedHere = useTyped(() => 'how the columns of a file are read', fileKey, { columns, skip, shape })
+let begunFor = ''
+watch([reading, preview], () => {
+    if (reading.value || fileKey() === begunFor) return
+    begunFor = fileKey()
+    typedHere.begin()
+    if (typedHere.broughtBack.value) void again(true, readAs)
+})
 supersedes.value = Number(route.query.instead) || null
 /** A report that came over a lab's interface is opened as it was kept. */
 const { consignment, report } = route.query
@@ -66,6 +83,7 @@ const picked = (event: Event): File | null => (event.target as HTMLInputElement)
 const pick = (event: Event): void => void open(picked(event))
 async function store(): Promise<void> {
     const taken = await take()
+    if (taken) typedHere.settle()
     if (taken) await router.push(`/reports/${taken.id}${taken.taken_before ? '?before=1' : ''}`)
 }
 const { data: told } = useReportProgress(() => preview.value?.sha256 ?? null, taking)
@@ -239,6 +257,7 @@ const chosen = computed(() => sheets.value[sheet.value])
                 <li v-if="others.length > 12">and {{ number(others.length - 12) }} more.</li>
             </ul>
         </div>
+        <TypedBefore :typed="typedHere" />
         <MappingTable v-if="!preview.interchange" v-model="columns" :preview="preview" @change="again(true)" />
         <StoredRows :results="results.slice(0, 24)" :skip="skip" @leave="(row) => leave([row])" />
         <details v-if="preview.left_out.length">

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useTyped } from '@/shared/composables/useTyped'
+import TypedBefore from '@/shared/components/TypedBefore.vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, ref } from 'vue'
 import { api, type Schema } from '@/api/client'
@@ -20,6 +22,36 @@ const form = reactive({ step: '', place: '', condition: '', celsius: '' })
 const wrongLine = ref<Schema<'TrailLine'> | null>(null)
 const asking = reactive({ tests: '', volume: '', on: false })
 const said = ref('')
+/** The step that is being written, once something was typed into it. */
+const entry = computed({
+    get: () =>
+        form.place !== (wrongLine.value?.place ?? '') || form.condition || form.celsius
+            ? { ...form, line: wrongLine.value }
+            : null,
+    set: (was) => {
+        wrongLine.value = was?.line ?? null
+        Object.assign(form, { step: '', place: '', condition: '', celsius: '' })
+        if (was)
+            Object.assign(form, { step: was.step, place: was.place, condition: was.condition, celsius: was.celsius })
+    },
+})
+const stored = computed(() => ({
+    tests: portion.value?.tests.join(', ') ?? '',
+    volume: String(portion.value?.volume_ml ?? ''),
+}))
+const wish = computed({
+    get: () =>
+        asking.on && (asking.tests !== stored.value.tests || asking.volume !== stored.value.volume)
+            ? { tests: asking.tests, volume: asking.volume }
+            : null,
+    set: (was) => Object.assign(asking, was ?? {}, { on: was !== null }),
+})
+const typedHere = useTyped(
+    () => `a step of ${portion.value?.code ?? 'a portion'}`,
+    () => `portion-${props.id}`,
+    { entry, wish },
+)
+shown.value ||= typedHere.broughtBack.value !== null
 const left = computed(() => {
     const at = portion.value?.clock.deadline_at
     return at ? (Date.parse(at) - Date.now()) / 3_600_000 : null
@@ -59,6 +91,7 @@ const { save: ask, refusal: refusedAsk } = useSave(
         ),
     async () => {
         asking.on = false
+        typedHere.settle()
         await queries.invalidateQueries()
     },
 )
@@ -66,6 +99,7 @@ function leave(): void {
     clear()
     wrongLine.value = null
     Object.assign(form, { step: '', place: '', condition: '', celsius: '' })
+    typedHere.settle()
 }
 function take(step: string): void {
     leave()
@@ -78,11 +112,7 @@ function correct(line: Schema<'TrailLine'>): void {
     form.place = line.place
 }
 function openAsk(): void {
-    Object.assign(asking, {
-        tests: portion.value?.tests.join(', ') ?? '',
-        volume: String(portion.value?.volume_ml ?? ''),
-        on: true,
-    })
+    Object.assign(asking, stored.value, { on: true })
 }
 </script>
 
@@ -120,6 +150,7 @@ function openAsk(): void {
         </p>
         <p v-if="said" class="warning" role="status">{{ said }}</p>
         <div v-if="shown">
+            <TypedBefore :typed="typedHere" />
             <div class="row steps">
                 <button
                     v-for="step in portion.next"

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useTyped } from '@/shared/composables/useTyped'
+import TypedBefore from '@/shared/components/TypedBefore.vue'
 import { useCsv } from '@/shared/composables/useCsv'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
@@ -24,6 +26,11 @@ const { timezone, site } = useSite()
 const { data: consignment, error } = useConsignment(id)
 const known = useLabs()
 const carrier = ref('')
+const typedHere = useTyped(
+    () => 'who carries it',
+    () => `carrier-${id}`,
+    { carrier },
+)
 const copied = ref(false)
 const after = async (): Promise<void> => queries.invalidateQueries()
 const ids = { consignment: id }
@@ -38,7 +45,10 @@ const {
             { carrier: carrier.value || null, at: new Date().toISOString() },
             { ids },
         ),
-    after,
+    async () => {
+        typedHere.settle()
+        await after()
+    },
 )
 const {
     save: ask,
@@ -202,6 +212,7 @@ const { csv } = useCsv()
                 <p v-if="consignment.word">Last word: {{ consignment.word }}</p>
                 <RefusalNote :refusal="refusal ?? refusedAsk ?? refusedStep" />
                 <form v-if="consignment.state === 'packed'" novalidate @submit.prevent="send()">
+                    <TypedBefore :typed="typedHere" />
                     <FormField
                         label="Carrier"
                         :hint="
