@@ -9,6 +9,7 @@ use App\Http\Middleware\KnowsSignIn;
 use App\Http\Middleware\NotesExports;
 use App\Http\Middleware\NotesRefusals;
 use App\Http\Middleware\OnceOnly;
+use App\Http\Middleware\PracticeStays;
 use App\Http\Middleware\ReadersChangeNothing;
 use App\Http\Middleware\SignsInByToken;
 use App\Http\Middleware\TellsChange;
@@ -142,6 +143,18 @@ Route::middleware($signedIn)->group(function (): void {
     Route::post('check-soils', C\Custody\CreateCheckSoil::class)->can('create', CheckSoil::class);
     Route::post('sites/{site}/check-portions', C\Custody\SlipInCheckSoil::class)->can('update', 'site');
 
+    Route::get('practice', C\Practice\ShowPractice::class);
+    Route::post('practice/grounds', C\Practice\BeginGround::class)->middleware('throttle:practice');
+    Route::put('practice/grounds/{ground}', C\Practice\NameGround::class)->whereNumber('ground');
+    Route::post('practice/grounds/{ground}/enter', C\Practice\EnterPractice::class)->whereNumber('ground');
+    Route::post('practice/leave', C\Practice\LeavePractice::class);
+    Route::post('practice/hint', C\Practice\AskHint::class);
+    Route::get('practice/shown', C\Practice\ShowReading::class);
+    Route::get('practice/reveal', C\Practice\ShowReveal::class);
+    Route::post('practice/classes', C\Practice\OpenClass::class)->middleware('throttle:practice');
+    Route::post('practice/classes/join', C\Practice\JoinClass::class)->middleware('throttle:practice');
+    Route::get('practice/classes/{class}', C\Practice\ShowClass::class)->whereNumber('class');
+
     Route::get('labs', C\Labs\ListLabs::class);
     Route::post('labs', C\Labs\CreateLab::class)->can('create', Lab::class);
     Route::put('labs/{lab}', C\Labs\ChangeLab::class)->can('update', 'lab');
@@ -253,7 +266,7 @@ Route::middleware($signedIn)->group(function (): void {
         ->can('view', 'program')
         ->middleware(NotesExports::class);
     Route::get('programs/{program}/days.ics', C\Prescribe\DownloadSpreadDays::class)->can('view', 'program');
-    Route::post('programs/{program}/shares', C\Prescribe\OpenShare::class)->can('view', 'program');
+    Route::post('programs/{program}/shares', C\Prescribe\OpenShare::class)->can('view', 'program')->middleware(PracticeStays::class);
     Route::post('shares/{share}/withdraw', C\Prescribe\WithdrawShare::class)->can('update', 'share');
     Route::get('shelf', C\Prescribe\ListShelf::class);
     Route::post('shelf', C\Prescribe\AddProduct::class);
@@ -282,6 +295,8 @@ Route::middleware($signedIn)->group(function (): void {
     Route::get('campaign.ics', C\FollowUp\DownloadCampaign::class);
     Route::put('campaign/areas/{area}', C\FollowUp\MoveRetest::class)->can('update', 'area');
     Route::get('calendar-addresses', C\FollowUp\ListAddresses::class);
-    Route::post('calendar-addresses', C\FollowUp\OpenAddress::class)->can('create', CalendarAddress::class);
+    Route::post('calendar-addresses', C\FollowUp\OpenAddress::class)
+        ->can('create', CalendarAddress::class)
+        ->middleware(PracticeStays::class);
     Route::post('calendar-addresses/{address}/withdraw', C\FollowUp\WithdrawAddress::class)->can('update', 'address');
 });

@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasOne;
 
 /**
  * The people who share sites, samples and verdicts; no team sees another's.
@@ -13,6 +14,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $id
  * @property string $name
  * @property array<string, float|int>|null $prices what work and lime cost here, which comparisons begin with
+ * @property-read PracticeField|null $practice where it is a practice ground
  * @property int $numbers_from by how much the numbers of its rows lie above those of its record
  */
 final class Team extends Model
@@ -26,6 +28,12 @@ final class Team extends Model
     protected function casts(): array
     {
         return ['prices' => 'array'];
+    }
+
+    /** @return HasOne<PracticeField, $this> */
+    public function practice(): HasOne
+    {
+        return $this->hasOne(PracticeField::class);
     }
 
     /**

@@ -35,7 +35,7 @@ final class User extends Authenticatable
     use IsShown;
     use Notifiable;
 
-    public const SHOWN_WITH = ['team'];
+    public const SHOWN_WITH = ['team.practice.home'];
 
     public const TECHNICIAN = 'technician';
 

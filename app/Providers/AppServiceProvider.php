@@ -8,11 +8,12 @@ use App\Actions\Bench\HttpProbeService;
 use App\Actions\Bench\ProbeService;
 use App\Actions\Custody\FollowsTrails;
 use App\Actions\Labs\FollowPortions;
-use App\Actions\Labs\HttpLabInterface;
 use App\Actions\Labs\HttpLabSimulator;
 use App\Actions\Labs\LabConnection;
 use App\Actions\Labs\LabInterface;
 use App\Actions\Labs\LabSimulator;
+use App\Actions\Practice\LabOfTeam;
+use App\Actions\Practice\SimulatorOfTeam;
 use App\Database\ImmediateSQLiteConnection;
 use App\Database\Statistics;
 use App\Database\WholeMigrator;
@@ -108,13 +109,13 @@ final class AppServiceProvider extends ServiceProvider
 
             return new LabConnection(is_string($address) && $address !== '' ? $address : null);
         });
-        $this->app->bind(LabInterface::class, HttpLabInterface::class);
+        $this->app->bind(LabInterface::class, LabOfTeam::class);
         $this->app->bind(
             LabSimulator::class,
-            static fn (Application $app): HttpLabSimulator => new HttpLabSimulator(
+            static fn (Application $app): SimulatorOfTeam => new SimulatorOfTeam(new HttpLabSimulator(
                 $app->make(LabConnection::class),
                 (bool) config('app.lab_service_simulated'),
-            ),
+            )),
         );
         $this->app->bind(FollowsTrails::class, FollowPortions::class);
     }
@@ -154,6 +155,10 @@ final class AppServiceProvider extends ServiceProvider
         Gate::define('administer', static fn (User $user): bool => $user->mayAdminister());
         Gate::define('keep', static fn (User $user, User $person): bool => $user->mayAdminister() && $person->team_id === $user->team_id);
         // Of one account from one place, of one account from everywhere, and of one place over many accounts.
+        RateLimiter::for(
+            'practice',
+            static fn (Request $request): Limit => Limit::perMinute(12)->by(User::signedIn()->id ?? $request->ip()),
+        );
         RateLimiter::for(
             'sign-in',
             static function (Request $request): array {

@@ -37,6 +37,13 @@ return [
     'record_changed' => ':name was changed since you opened it. Look at what is stored beside yours; what you typed is '.
         'still here.',
     'archive_piece' => 'Of this archive :size bytes are here: the next piece begins there.',
+    'practice_enough' => 'You have :most practice grounds already. Go on with one of them.',
+    'practice_no_instrument' => 'The practice ground has kits for pH and a lab; it cannot show what another test would.',
+    'practice_not_here' => 'You are not on practice ground.',
+    'practice_not_signed' => 'Nothing is signed yet. What the ground truly was is seen once a verdict or a program is signed.',
+    'practice_in_practice' => 'You are on practice ground already; go back to your own records first.',
+    'practice_home_gone' => 'The account that you came from is closed or was signed out. Sign in again.',
+    'practice_stays' => 'Practice ground stays here: nothing of it can be shared or subscribed to.',
     'taken_back_before' => 'This change was taken back before.',
     'changed_since' => ':name was changed again since; take that back first.',
     'name_taken_since' => 'Another has the name or the letters of :name by now; give that one another first.',

@@ -6,6 +6,7 @@ namespace App\Actions\Samples;
 
 use App\Actions\Custody\RunningNumber;
 use App\Actions\Custody\SplitOff;
+use App\Actions\Practice\KeepSoil;
 use App\Database\AllOrNothing;
 use App\Exceptions\Conflict;
 use App\Models\Plan;
@@ -29,6 +30,7 @@ final class PullComposite
         private readonly RunningNumber $numbers,
         private readonly NotesOfComposite $notes,
         private readonly SplitOff $split,
+        private readonly KeepSoil $keepSoil,
     ) {}
 
     /**
@@ -93,7 +95,12 @@ final class PullComposite
                 $samples[] = $sample;
             }
 
-            return $samples === [] ? throw new \LogicException('A plan has at least one layer.') : $samples;
+            if ($samples === []) {
+                throw new \LogicException('A plan has at least one layer.');
+            }
+            ($this->keepSoil)($plan, $samples, $cores);
+
+            return $samples;
         });
     }
 

@@ -26,6 +26,7 @@ final class FoundTeam
     /**
      * @param array{name: string, email: string, password: string, role: string} $person
      * @param Looking $looking the pages are live, so that evidence is looked at after every pair
+     * @param MethodDefinition|null $definition of the kit, where it is not the one that ships
      * @param bool $blind whether only what was read before the lab's value was known counts
      */
     public function __invoke(
@@ -36,12 +37,13 @@ final class FoundTeam
         string $lot,
         Looking $looking = Looking::Often,
         bool $blind = true,
+        ?MethodDefinition $definition = null,
     ): User {
-        return AllOrNothing::of(function () use ($name, $person, $lab, $kit, $lot, $looking, $blind): User {
+        return AllOrNothing::of(function () use ($name, $person, $lab, $kit, $lot, $looking, $blind, $definition): User {
             $team = Team::query()->create(['name' => $name]);
             $user = User::query()->create([...$person, 'team_id' => $team->id, 'administers' => true]);
             Auth::setUser($user);
-            $this->kit($kit, $lot, $user);
+            $this->kit($kit, $lot, $user, $definition ?? MethodLibrary::get('capsule-ph'));
             $this->methods($lab);
             /** @var array<string, mixed> $analytes */
             $analytes = RuleTable::named('policies')['analytes'];
@@ -59,9 +61,9 @@ final class FoundTeam
     }
 
     /** The capsule kit that ships, under the name it has here. */
-    private function kit(string $name, string $lot, User $user): void
+    private function kit(string $name, string $lot, User $user, MethodDefinition $ships): void
     {
-        $definition = MethodDefinition::of(['name' => $name] + MethodLibrary::get('capsule-ph')->toArray());
+        $definition = MethodDefinition::of(['name' => $name] + $ships->toArray());
         $method = $this->keep->add($definition, 'The steps that ship.', $user, 'kit-ph', $lot);
         if ($lot !== '') {
             $method->lots()->create(['reagent' => $definition->reagents[0], 'lot' => $lot]);

@@ -6,6 +6,7 @@ namespace App\Http\Middleware;
 
 use App\Actions\People\NoteEvent;
 use App\Database\Patience;
+use App\Models\PracticeField;
 use App\Models\User;
 use Closure;
 use Illuminate\Http\Request;
@@ -25,6 +26,17 @@ final class NotesExports
             Patience::short(fn () => ($this->note)($user, 'exported', substr($request->path(), strlen('api/'))));
         }
 
+        if (PracticeField::here() !== null) {
+            $this->mark($response);
+        }
+
         return $response;
+    }
+
+    /** A file of practice ground says so by its name. */
+    private function mark(Response $response): void
+    {
+        $named = (string) $response->headers->get('Content-Disposition');
+        $response->headers->set('Content-Disposition', (string) preg_replace('/filename="?/', '$0practice-', $named));
     }
 }

@@ -10,13 +10,14 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
-/** A reader sees all and changes nothing: what only computes, and their own account, stays open to them. */
+/** A reader sees all and changes nothing: what only computes, practice, and their own account stay open to them. */
 final class ReadersChangeNothing
 {
     private const COMPUTES = [
         'api/session', 'api/account*', 'api/boundaries/*', 'api/areas/*/plans/draft', 'api/areas/*/comparison',
         'api/consignments/draft', 'api/colour-matches', 'api/vision-plates', 'api/reports/read', 'api/evidence/*/records/preview',
         'api/evidence/*/strategies', 'api/areas/*/program/try', 'api/reckoner/*',
+        'api/practice/*',
     ];
 
     /** @param Closure(Request): Response $next */

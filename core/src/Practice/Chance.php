@@ -20,6 +20,15 @@ final readonly class Chance
         return new self(new Draw($seed));
     }
 
+    /** The draws of one thing alone: what is drawn for another does not move them. */
+    public static function named(int $seed, string $what): self
+    {
+        /** @var array{1: int} $number */
+        $number = unpack('P', hash('sha256', "{$seed} {$what}", true));
+
+        return self::of($number[1] & 0x7FFFFFFFFFFFFFFF);
+    }
+
     public function normal(float $mean, float $sd): float
     {
         $radius = sqrt(-2 * log(1 - $this->draw->share()));

@@ -35,14 +35,51 @@ final readonly class PracticeCost
         public float $misplacedTons,
         public float $wrongMoney,
         public float $totalMoney,
+        public float $limeMoney,
+        public float $yieldMoney,
     ) {}
+
+    /**
+     * What one season did cost: what was believed of each piece of ground against what it truly is.
+     *
+     * @param list<array{acres: float, true: float, believed: float}> $pieces of a pH
+     */
+    public static function ofBeliefs(array $pieces, int $samples, float $hours, float $labMoney, Stakes $stakes): self
+    {
+        [$over, $short] = [0.0, 0.0];
+        foreach ($pieces as $one) {
+            $gap = $stakes->need($one['believed']) - $stakes->need($one['true']);
+            $over += max(0.0, $gap) * $one['acres'];
+            $short += max(0.0, -$gap) * $one['acres'];
+        }
+
+        return self::sum($samples, $hours, $labMoney, $over, $short, $stakes);
+    }
+
+    private static function sum(int $samples, float $hours, float $labMoney, float $over, float $short, Stakes $stakes): self
+    {
+        $lime = $over * $stakes->limePricePerTon;
+        $yield = $stakes->tonsPerAcreAndPh > 0 ? ($short / $stakes->tonsPerAcreAndPh) * $stakes->lossPerAcreAndPh : 0.0;
+        $wrong = $lime + $yield;
+
+        return new self(
+            $samples,
+            $hours,
+            $labMoney,
+            $over + $short,
+            $wrong,
+            $wrong + $labMoney + $hours * $stakes->wagePerHour,
+            $lime,
+            $yield,
+        );
+    }
 
     public static function of(PracticeGround $ground, PracticeChoices $choices, Stakes $stakes, int $seed): self
     {
         $places = self::lattice($ground);
         $acres = ($ground->widthM * $ground->heightM) / Extent::M2_PER_ACRE / count($places);
         $samples = $choices->apart ? 2 : 1;
-        [$misplaced, $wrong] = [0.0, 0.0];
+        [$overAll, $shortAll] = [0.0, 0.0];
         for ($season = 0; $season < self::SEASONS; $season++) {
             $chance = Chance::of($seed + $season);
             $believed = self::believed($ground, $choices, $chance);
@@ -52,15 +89,13 @@ final readonly class PracticeCost
                 $over += max(0.0, $gap);
                 $short += max(0.0, -$gap);
             }
-            $misplaced += (($over + $short) * $acres) / self::SEASONS;
-            $wrong += ($over * $acres * $stakes->limePricePerTon + ($stakes->tonsPerAcreAndPh > 0
-                ? (($short * $acres) / $stakes->tonsPerAcreAndPh) * $stakes->lossPerAcreAndPh
-                : 0.0)) / self::SEASONS;
+            $overAll += ($over * $acres) / self::SEASONS;
+            $shortAll += ($short * $acres) / self::SEASONS;
         }
         $hours = $stakes->hours($samples * $choices->cores, $ground->widthM * $ground->heightM);
         $lab = $choices->byLab ? $samples * $stakes->labFee : 0.0;
 
-        return new self($samples, $hours, $lab, $misplaced, $wrong, $wrong + $lab + $hours * $stakes->wagePerHour);
+        return self::sum($samples, $hours, $lab, $overAll, $shortAll, $stakes);
     }
 
     /**

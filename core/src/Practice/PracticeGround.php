@@ -115,6 +115,28 @@ final readonly class PracticeGround
         return $northM >= $this->stripAtM && $northM <= $this->stripAtM + $this->stripM;
     }
 
+    /** Is it so close to the gravel road or the old wall that a core there tells of these? */
+    public function isNearTrouble(float $eastM, float $northM): bool
+    {
+        return $northM < $this->level->figure('road_m') ||
+            hypot($eastM - $this->wallEastM, $northM - $this->wallNorthM) < 2 * $this->level->figure('wall_m');
+    }
+
+    /**
+     * What lies in it that a map shows: the line between two histories, the strip that was limed, the wall.
+     *
+     * @return array{line_m: float, strip_m: array{float, float}, wall_m: array{float, float}, road_m: float}
+     */
+    public function features(): array
+    {
+        return [
+            'line_m' => $this->zoneAtM,
+            'strip_m' => [$this->stripAtM, $this->stripAtM + $this->stripM],
+            'wall_m' => [$this->wallEastM, $this->wallNorthM],
+            'road_m' => $this->level->figure('road_m'),
+        ];
+    }
+
     private function surface(string $analyte, float $eastM, float $northM): float
     {
         $place = $this->level->place($analyte);

@@ -19,23 +19,31 @@ final class PracticeLab
         $this->bias = $chance->normal(0.0, $level->ofTool('lab', 'bias'));
     }
 
+    /** The lab of a practice ground: a batch is reported alike whenever it is asked for. */
+    public static function ofGround(PracticeLevel $level, int $seed): self
+    {
+        return new self($level, Chance::named($seed, 'lab'));
+    }
+
     /**
      * A batch that was sent together.
      *
      * @param list<float> $ph
+     * @param Chance|null $chance the draws of this batch; the lab's own where none are given
      * @return list<float>
      */
-    public function report(array $ph): array
+    public function report(array $ph, ?Chance $chance = null): array
     {
-        $shift = $this->chance->happens($this->level->ofTool('lab', 'shifts'))
-            ? $this->chance->normal(0.0, $this->level->ofTool('lab', 'shift'))
+        $chance ??= $this->chance;
+        $shift = $chance->happens($this->level->ofTool('lab', 'shifts'))
+            ? $chance->normal(0.0, $this->level->ofTool('lab', 'shift'))
             : 0.0;
         $found = array_map(
-            fn (float $true): float => $true + $this->bias + $shift + $this->chance->normal(0.0, $this->level->ofTool('lab', 'repeat')),
+            fn (float $true): float => $true + $this->bias + $shift + $chance->normal(0.0, $this->level->ofTool('lab', 'repeat')),
             $ph,
         );
         foreach (array_keys($found) as $i) {
-            if ($i > 0 && $this->chance->happens($this->level->ofTool('lab', 'swaps'))) {
+            if ($i > 0 && $chance->happens($this->level->ofTool('lab', 'swaps'))) {
                 [$found[$i - 1], $found[$i]] = [$found[$i], $found[$i - 1]];
             }
         }

@@ -20,7 +20,7 @@ final readonly class PracticeLevel
 {
     private function __construct(public string $name, private Fields $table, private Fields $row) {}
 
-    /** @return list<string> from gentle to hard */
+    /** @return list<string> from gentle to hard; those of a lesson alone are not among them */
     public static function names(): array
     {
         return array_map(strval(...), array_keys((new Fields(RuleTable::named('practice')))->named('levels')));
@@ -33,7 +33,7 @@ final readonly class PracticeLevel
     public static function named(string $name): self
     {
         $table = new Fields(RuleTable::named('practice'));
-        $row = $table->named('levels')[$name] ?? null;
+        $row = $table->named('levels')[$name] ?? $table->named('levels_of_lessons')[$name] ?? null;
 
         return is_array($row)
             ? new self($name, $table, new Fields($row))
@@ -76,6 +76,14 @@ final readonly class PracticeLevel
     public function figure(string $what): float
     {
         return $this->row->number($what);
+    }
+
+    /** pH that a reading is off by where a step is broken in a way of its own; null where it is only off. */
+    public function offBy(string $break): ?float
+    {
+        $off = $this->table->named('off_by')[$break] ?? null;
+
+        return is_numeric($off) ? (float) $off : null;
     }
 
     public function sharedFigure(string $what): float

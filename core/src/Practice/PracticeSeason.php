@@ -8,8 +8,6 @@ use HonestCore\Agreement\Assessment;
 use HonestCore\Agreement\Call;
 use HonestCore\Agreement\DefaultPolicy;
 use HonestCore\Agreement\PairedSample;
-use HonestCore\Agreement\Policy;
-use HonestCore\Agreement\Repeatability;
 use HonestCore\Agreement\Verdict;
 use HonestCore\Quantity\DepthLayer;
 use HonestCore\Sampling\PhMargin;
@@ -39,19 +37,13 @@ final readonly class PracticeSeason
     private const DAYS_APART = 14;
 
     /** Between the portions of a composite that was mixed well: common practice. */
-    private const SPLIT_SD = 0.03;
-
-    private const FUTURE = 400;
+    public const SPLIT_SD = 0.03;
 
     private const LATTICE = 8;
 
     private const WANTED = 6.5;
 
     private const RIGHT_TO = 0.2;
-
-    private const USUAL_LIMITS = 1.96;
-
-    private const LUCK = 0.5;
 
     /**
      * @param array{sort: Verdict, rate: Verdict, track: Verdict} $verdicts
@@ -106,7 +98,20 @@ final readonly class PracticeSeason
 
         return new self(
             ['sort' => $judged->sort->verdict, 'rate' => $judged->rate->verdict, 'track' => $judged->track->verdict],
-            self::truth($grounds, $kit, $lab, $level, $policy, $chance),
+            ClaimTruth::of(
+                static function (int $i) use ($grounds, $chance): float {
+                    $day = self::FIRST_DAY + $chance->draw->share() * self::DAYS * self::DAYS_APART;
+
+                    return self::pull($grounds[$i % self::GROUNDS], $day, $chance);
+                },
+                static fn (float $ph, int $i): float => Spread::mean([
+                    self::reading($kit, $ph, "to come {$i}", $chance),
+                    self::reading($kit, $ph, "to come {$i}", $chance),
+                ]),
+                static fn (float $ph): float => $lab->report([$ph + $chance->normal(0.0, self::SPLIT_SD)])[0],
+                $level->ofTool('kit', 'repeat'),
+                $policy,
+            )->holds,
             $sure,
             $right,
             $close,
@@ -154,55 +159,5 @@ final readonly class PracticeSeason
     private static function expanded(PracticeLab $lab): float
     {
         return hypot(2 * $lab->uncertainty(), PhMargin::of(self::CORES)->usual);
-    }
-
-    /**
-     * @param list<PracticeGround> $grounds
-     * @return array{sort: bool, rate: bool, track: bool}
-     */
-    private static function truth(
-        array $grounds,
-        PracticeKit $kit,
-        PracticeLab $lab,
-        PracticeLevel $level,
-        Policy $policy,
-        Chance $chance,
-    ): array {
-        $agree = $of = array_fill(0, $policy->limits->classes(), 0);
-        $differences = [];
-        for ($i = 0; $i < self::FUTURE; $i++) {
-            $day = self::FIRST_DAY + $chance->draw->share() * self::DAYS * self::DAYS_APART;
-            $ph = self::pull($grounds[$i % self::GROUNDS], $day, $chance);
-            $reference = $lab->report([$ph + $chance->normal(0.0, self::SPLIT_SD)])[0];
-            $test = Spread::mean([self::reading($kit, $ph, "to come {$i}", $chance), self::reading($kit, $ph, "to come {$i}", $chance)]);
-            $class = $policy->limits->classOf($reference);
-            $of[$class]++;
-            $agree[$class] += $policy->limits->classOf($test) === $class ? 1 : 0;
-            $differences[] = $test - $reference;
-        }
-        $farthest = abs(Spread::mean($differences)) + self::USUAL_LIMITS * Spread::standardDeviation($differences);
-
-        return [
-            'sort' => self::sorts($agree, $of, $policy->required),
-            'rate' => $farthest <= $policy->tolerance(),
-            'track' => Repeatability::FACTOR * hypot($level->ofTool('kit', 'repeat'), self::SPLIT_SD) <= $policy->changeToSee(),
-        ];
-    }
-
-    /**
-     * What "stands" promises of sorting: as often right as required in all, and in no action class no better than luck.
-     *
-     * @param array<int, int> $agree by class
-     * @param array<int, int> $of
-     */
-    private static function sorts(array $agree, array $of, float $required): bool
-    {
-        foreach ($of as $class => $n) {
-            if ($n > 0 && $agree[$class] / $n < self::LUCK) {
-                return false;
-            }
-        }
-
-        return array_sum($agree) / array_sum($of) >= $required;
     }
 }

@@ -23,6 +23,29 @@ final class MeResource extends JsonResource
             'may_administer' => $this->mayAdminister(),
             'of_demo' => $this->isOfDemo(),
             'team' => $this->team->name,
+            'practice' => $this->practice(),
+        ];
+    }
+
+    /** @return array<string, mixed>|null where the team is a practice ground: whose, and what its lesson asks */
+    private function practice(): ?array
+    {
+        $field = $this->team->practice;
+        $lesson = $field?->lessonOf();
+
+        return $field === null ? null : [
+            'ground' => $field->id,
+            'level' => $field->level,
+            'home' => $field->home->name,
+            'signed' => $field->isSigned(),
+            'lesson' => $lesson === null ? null : [
+                'title' => $lesson->title,
+                'goal' => $lesson->goal,
+                'do' => $lesson->do,
+                'said' => (object) $lesson->said,
+                'asks' => $lesson->asks,
+                'hint' => $field->hinted_at === null ? null : $lesson->hint,
+            ],
         ];
     }
 }

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Practice;
+
+use App\Exceptions\Conflict;
+use App\Models\PracticeField;
+use App\Models\Run;
+use App\Models\Sample;
+use App\Models\TestMethod;
+use HonestCore\Bench\ObservedBreak;
+
+/** What somebody sees who looks at a test on practice ground, in words: they decide what they have read. */
+final class LookAtTest
+{
+    public function __construct(private readonly ReadByKit $kit) {}
+
+    /** @param list<string> $flags how it was done, where no run says so */
+    public function __invoke(Sample $sample, TestMethod $test, string $reader, ?Run $run, array $flags): string
+    {
+        $field = PracticeField::here() ?? throw Conflict::because('practice_not_here');
+        if ($test->analyte !== 'ph' || $test->workplace !== 'bench') {
+            throw Conflict::because('practice_no_instrument');
+        }
+        $breaks = $run === null ? $flags : array_values(array_map(
+            static fn (ObservedBreak $one): string => $one->code,
+            $run->loadMissing('version')->version->parsed()->breaksOf($run->said, $run->celsius),
+        ));
+        $session = $run === null ? 'by hand '.now()->format('Y-m-d') : "run {$run->id}";
+
+        return $this->kit->words(
+            $test->scale(),
+            $this->kit->ph($field, $sample, $test->lot, $reader, $session, $breaks),
+        );
+    }
+}

@@ -1,0 +1,126 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Practice;
+
+use App\Actions\Labs\LabAnswer;
+use App\Actions\Labs\LabInterface;
+use App\Models\ConsignedPortion;
+use App\Models\Consignment;
+use App\Models\PracticeField;
+use App\Models\PracticeSoil;
+use HonestCore\Practice\BufferOfGround;
+use HonestCore\Practice\Chance;
+use HonestCore\Table\CsvWriter;
+
+/**
+ * The lab of a practice ground: its days are short, its results have their error, a batch is shifted now and then, and two samples
+ * are exchanged now and then. It never says so.
+ */
+final class PracticeLaboratory implements LabInterface
+{
+    private const HEADS = [
+        'ph' => 'pH (1:1 water)',
+        'mehlich' => 'Mehlich buffer pH',
+        'smp' => 'SMP buffer pH',
+        'p' => 'P Mehlich-3 (ppm)',
+        'k' => 'K Mehlich-3 (ppm)',
+        'om' => 'Organic matter (%)',
+    ];
+
+    public function isThere(): bool
+    {
+        return true;
+    }
+
+    public function announce(string $reference, int $transitDays, int $turnaroundDays, array $portions): string
+    {
+        return $reference;
+    }
+
+    public function ask(string $id): LabAnswer
+    {
+        return new LabAnswer('reported', 'reported: on practice ground days are short', [$this->name($this->consignment($id))]);
+    }
+
+    public function report(string $id, string $name): string
+    {
+        $consignment = $this->consignment($id);
+        $field = PracticeField::here() ?? throw new \LogicException('The practice lab works on practice ground.');
+        $nameless = $field->lessonOf()->namelessBuffer ?? false;
+        $portions = $consignment->load('contents.portion')->contents;
+        $asked = array_intersect(array_keys(self::HEADS), $portions->flatMap(
+            static fn (ConsignedPortion $one): array => array_column($one->tests, 'code'),
+        )->all());
+        $ph = $this->measured($field, $consignment);
+        $rows = [];
+        foreach ($portions as $one) {
+            $soil = $one->portion->sample_id === null ? null : PracticeSoil::ofSample($one->portion->sample_id);
+            if ($soil !== null) {
+                $rows[] = [$one->portion->code, ...array_map(
+                    static fn (string $test): string => self::figure($test, $soil, $ph[$one->portion->code] ?? NAN, $field),
+                    array_values($asked),
+                )];
+            }
+        }
+        $heads = array_map(
+            static fn (string $test): string => $test === 'smp' && $nameless ? 'Buffer pH' : self::HEADS[$test],
+            array_values($asked),
+        );
+
+        return CsvWriter::of([
+            ['Practice laboratory: every figure is made up'],
+            ...$nameless ? [['Buffer: Shoemaker, McLean and Pratt (SMP)']] : [],
+            ['sample', ...$heads],
+            ...$rows,
+        ]);
+    }
+
+    public function recheck(string $id, array $codes, string $why): string
+    {
+        return 'measured again: as it was reported';
+    }
+
+    /** @return array<string, float> pH by the code of the portion, as the batch came out */
+    private function measured(PracticeField $field, Consignment $consignment): array
+    {
+        $true = [];
+        foreach ($consignment->contents as $one) {
+            $soil = $one->portion->sample_id === null ? null : PracticeSoil::ofSample($one->portion->sample_id);
+            if ($soil !== null) {
+                $true[$one->portion->code] = $soil->holds['ph'] ?? NAN;
+            }
+        }
+        ksort($true);
+
+        return array_combine(
+            array_keys($true),
+            $field->lab()->report(array_values($true), Chance::named($field->seed, "batch {$consignment->number}")),
+        );
+    }
+
+    private static function figure(string $test, PracticeSoil $soil, float $ph, PracticeField $field): string
+    {
+        $chance = Chance::named($field->seed, "{$test} of soil {$soil->sample_id}");
+        $near = static fn (float $value): float => $value * (1 + $chance->normal(0.0, 0.04));
+
+        return match ($test) {
+            'ph' => sprintf('%.2f', $ph),
+            'mehlich' => sprintf('%.2f', BufferOfGround::mehlich($field->ground(), $ph)),
+            'smp' => sprintf('%.2f', BufferOfGround::smp($field->ground(), $ph)),
+            'om' => sprintf('%.1f', $near($soil->holds['om'] ?? NAN)),
+            default => sprintf('%.0f', $near($soil->holds[$test] ?? NAN)),
+        };
+    }
+
+    private function name(Consignment $consignment): string
+    {
+        return "practice-report-{$consignment->number}.csv";
+    }
+
+    private function consignment(string $reference): Consignment
+    {
+        return Consignment::query()->where('reference', $reference)->firstOrFail();
+    }
+}

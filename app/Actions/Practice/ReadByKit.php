@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Practice;
+
+use App\Exceptions\Conflict;
+use App\Models\PracticeField;
+use App\Models\PracticeSoil;
+use App\Models\Sample;
+use App\Models\TestMethod;
+use HonestCore\Agreement\Band;
+use HonestCore\Agreement\Bands;
+
+/** What a test of the bench shows of a composite of practice. */
+final class ReadByKit
+{
+    /** What lies within this of the edge of its band is seen as lying between two. */
+    private const BETWEEN = 0.08;
+
+    /**
+     * @param string $session what was read together
+     * @param list<string> $breaks codes of protocol breaks
+     */
+    public function ph(PracticeField $field, Sample $sample, string $lot, string $reader, string $session, array $breaks): float
+    {
+        $soil = PracticeSoil::ofSample($sample->id) ?? throw Conflict::because('practice_no_instrument');
+        $ph = $soil->holds['ph'] ?? throw Conflict::because('practice_no_instrument');
+
+        return $field->kit()->shown($ph, $lot, $reader, $session, "sample {$sample->number}", $breaks, $field->lotOff($lot));
+    }
+
+    /** The band of a card that a pH is nearest to. */
+    public function band(TestMethod $method, float $ph): string
+    {
+        return $this->nearest($method->scale()->bands ?? [], $ph)[0]->name ?? sprintf('%.1f', $ph);
+    }
+
+    /** What is seen, in words: the person chooses by them what to record. */
+    public function words(?Bands $card, float $ph): string
+    {
+        $near = $this->nearest($card->bands ?? [], $ph);
+        if ($near === []) {
+            return sprintf('It shows %.2f.', $ph);
+        }
+        [$band, $next] = [$near[0], $near[1] ?? null];
+        $toEdge = min(abs($ph - $band->lower), abs($band->upper - $ph));
+
+        return $next !== null && $toEdge < self::BETWEEN
+            ? "The colour lies between {$band->name} and {$next->name}, nearer to {$band->name}."
+            : "The colour is that of {$band->name}.";
+    }
+
+    /**
+     * @param array<Band> $bands
+     * @return list<Band> the nearest first
+     */
+    private function nearest(array $bands, float $ph): array
+    {
+        $bands = array_values($bands);
+        usort($bands, static fn (Band $a, Band $b): int => self::away($a, $ph) <=> self::away($b, $ph));
+
+        return $bands;
+    }
+
+    private static function away(Band $band, float $ph): float
+    {
+        return abs(($band->lower + $band->upper) / 2 - $ph);
+    }
+}

@@ -1,0 +1,209 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Practice;
+
+use App\Database\Values;
+use App\Models\Area;
+use App\Models\Consignment;
+use App\Models\PracticeField;
+use App\Models\PracticeSoil;
+use App\Models\Reading;
+use App\Models\Site;
+use HonestCore\Geometry\Boundary;
+use HonestCore\Geometry\Polygon;
+use HonestCore\Practice\PracticeChoices;
+use HonestCore\Practice\PracticeCost;
+use HonestCore\Practice\TruthMap;
+use HonestCore\Quantity\DepthLayer;
+use HonestCore\Quantity\Extent;
+use HonestCore\Simulation\Stakes;
+use HonestCore\Statistics\Spread;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Collection as Grouped;
+
+/** What was done on a practice ground and what was believed of it, beside what it is; for its own account. */
+final class SeasonOnGround
+{
+    private const STEP_M = 5.0;
+
+    /** Ground of which nothing is known gets no lime: as if it needed none. */
+    private const NOTHING_KNOWN_PH = 14.0;
+
+    private const LIME_BELOW = 6.0;
+
+    private const LIMED_TO = 6.5;
+
+    private const ANY_DAY = 270;
+
+    public function __invoke(PracticeField $field): SeasonView
+    {
+        $site = Site::query()->where('name', PracticeField::SITE)->firstOrFail();
+        $soils = PracticeSoil::query()->whereHas('sample', static fn (Builder $sample) => $sample->where('site_id', $site->id))
+            ->with('sample.area')->orderBy('id')->get();
+        $readings = Reading::query()->whereIn('sample_id', $soils->pluck('sample_id'))->whereDoesntHave('correction')
+            ->whereNotNull('value')->with('method')->get()->groupBy('sample_id');
+        $day = (int) round(self::mean(array_values($soils->map(
+            static fn (PracticeSoil $soil): float => (float) $soil->day,
+        )->all())) ?? self::ANY_DAY);
+        $map = TruthMap::of($field->ground(), 'ph', DepthLayer::ofInches(0, 6), (float) $day, self::STEP_M);
+        $areas = $this->areas($field, $site, $map, $soils, $readings);
+        $stakes = Stakes::of(self::LIME_BELOW, self::LIMED_TO);
+        $cores = array_values($soils->flatMap(static fn (PracticeSoil $soil): array => $soil->places)->all());
+        $byLab = $readings->flatten()->contains(static fn (Reading $one): bool => $one->method->workplace === 'lab');
+
+        return new SeasonView(
+            $field,
+            $map,
+            $day,
+            $areas,
+            array_values($soils->map(fn (PracticeSoil $soil): CompositeOnGround => $this->composite($soil, $areas, $readings))->all()),
+            $soils->isEmpty() ? null : PracticeChoices::made($field->ground(), $this->pulls($soils), $byLab),
+            PracticeCost::ofBeliefs(
+                $this->pieces($map, $areas),
+                $soils->count(),
+                $stakes->hours(count($cores), array_sum(array_column($areas, 'areaM2'))),
+                Values::whole(Consignment::query()->whereNotNull('sent_at')->sum('fee_cents')) / 100,
+                $stakes,
+            ),
+            $stakes,
+            $cores,
+        );
+    }
+
+    /**
+     * @param Collection<int, PracticeSoil> $soils
+     * @param Grouped<array-key, Collection<int, Reading>> $readings
+     * @return list<AreaOnGround>
+     */
+    private function areas(PracticeField $field, Site $site, TruthMap $map, Collection $soils, Grouped $readings): array
+    {
+        $found = [];
+        foreach (Area::query()->where('site_id', $site->id)->orderBy('name')->get() as $area) {
+            $boundary = Boundary::fromGeoJson(json_encode($area->boundary, JSON_THROW_ON_ERROR));
+            $cells = [];
+            foreach (array_keys($map->values) as $cell) {
+                $at = $boundary->plane->toMetres($field->degrees($site, $map->place($cell)));
+                if (array_filter($boundary->polygons, static fn (Polygon $one): bool => $one->contains(...$at)) !== []) {
+                    $cells[] = $cell;
+                }
+            }
+            [$believed, $by] = $this->believed($soils->filter(
+                static fn (PracticeSoil $soil): bool => $soil->sample->area_id === $area->id,
+            ), $readings);
+            $true = array_map(static fn (int $cell): float => $map->values[$cell], $cells);
+            $found[] = new AreaOnGround(
+                $area->id,
+                $area->name,
+                array_map(
+                    fn (array $at): array => $field->metres($site, $boundary->plane->toDegrees($at)),
+                    $boundary->polygons[0]->rings[0] ?? [],
+                ),
+                $area->area_m2,
+                $cells,
+                self::mean($true),
+                $believed,
+                $by,
+            );
+        }
+
+        return $found;
+    }
+
+    /**
+     * By the lab where it measured, else by the kit.
+     *
+     * @param Collection<int, PracticeSoil> $soils of an area
+     * @param Grouped<array-key, Collection<int, Reading>> $readings
+     * @return array{float|null, string|null}
+     */
+    private function believed(Collection $soils, Grouped $readings): array
+    {
+        foreach (['lab', 'bench'] as $workplace) {
+            $values = [];
+            foreach ($soils as $soil) {
+                $values = [...$values, ...self::ph($readings->get($soil->sample_id), $workplace)];
+            }
+            if ($values !== []) {
+                return [Spread::mean($values), $workplace];
+            }
+        }
+
+        return [null, null];
+    }
+
+    /**
+     * @param Collection<int, Reading>|null $readings
+     * @return list<float>
+     */
+    private static function ph(?Collection $readings, string $workplace): array
+    {
+        return array_values(($readings ?? new Collection())
+            ->filter(static fn (Reading $one): bool => $one->method->workplace === $workplace && $one->method->analyte === 'ph')
+            ->map(static fn (Reading $one): float => (float) $one->value)
+            ->all());
+    }
+
+    /**
+     * @param list<AreaOnGround> $areas
+     * @param Grouped<array-key, Collection<int, Reading>> $readings
+     */
+    private function composite(PracticeSoil $soil, array $areas, Grouped $readings): CompositeOnGround
+    {
+        return new CompositeOnGround(
+            $soil->sample->code,
+            $soil->sample->area->name,
+            $soil->sample->depth,
+            count($soil->places),
+            $soil->short,
+            array_column($areas, 'true', 'id')[$soil->sample->area_id] ?? null,
+            $soil->meant['ph'] ?? null,
+            $soil->holds['ph'] ?? null,
+            self::mean(self::ph($readings->get($soil->sample_id), 'lab')),
+            self::mean(self::ph($readings->get($soil->sample_id), 'bench')),
+        );
+    }
+
+    /** @param list<float> $values */
+    private static function mean(array $values): ?float
+    {
+        return $values === [] ? null : Spread::mean($values);
+    }
+
+    /**
+     * @param Collection<int, PracticeSoil> $soils
+     * @return non-empty-list<array{places: non-empty-list<array{float, float}>, layer: DepthLayer}>
+     */
+    private function pulls(Collection $soils): array
+    {
+        $pulls = array_values($soils->map(static fn (PracticeSoil $soil): array => [
+            'places' => $soil->places, 'layer' => DepthLayer::parse($soil->sample->depth),
+        ])->all());
+
+        return $pulls === [] ? throw new \LogicException('Asked where something was pulled.') : $pulls;
+    }
+
+    /**
+     * @param list<AreaOnGround> $areas
+     * @return list<array{acres: float, true: float, believed: float}>
+     */
+    private function pieces(TruthMap $map, array $areas): array
+    {
+        $believed = [];
+        foreach ($areas as $area) {
+            foreach ($area->cells as $cell) {
+                $believed[$cell] = $area->believed;
+            }
+        }
+        $acres = $map->stepM ** 2 / Extent::M2_PER_ACRE;
+
+        return array_map(
+            static fn (int $cell): array => [
+                'acres' => $acres, 'true' => $map->values[$cell], 'believed' => $believed[$cell] ?? self::NOTHING_KNOWN_PH,
+            ],
+            array_keys($map->values),
+        );
+    }
+}

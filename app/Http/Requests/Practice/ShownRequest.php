@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests\Practice;
+
+use App\Models\Run;
+use App\Models\Sample;
+use App\Models\TestMethod;
+use HonestCore\Bench\ProtocolBreak;
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Rule;
+
+/** Which composite is looked at, with which test, by whom, and how. */
+final class ShownRequest extends FormRequest
+{
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return [
+            'sample_id' => ['required', 'integer'],
+            'method_id' => ['required', 'integer'],
+            'reader' => ['required', 'string', 'max:80'],
+            'run_id' => ['sometimes', 'nullable', 'integer'],
+            'flags' => ['sometimes', 'nullable', 'array', 'max:20'],
+            'flags.*' => ['string', Rule::in(ProtocolBreak::codes())],
+        ];
+    }
+
+    public function sample(): Sample
+    {
+        return Sample::query()->findOrFail($this->integer('sample_id'));
+    }
+
+    public function testMethod(): TestMethod
+    {
+        return TestMethod::named($this->integer('method_id'));
+    }
+
+    public function run(): ?Run
+    {
+        return $this->input('run_id') === null ? null : Run::named($this->integer('run_id'));
+    }
+
+    /** @return list<string> */
+    public function flags(): array
+    {
+        /** @var list<string> $flags */
+        $flags = array_values($this->array('flags'));
+
+        return $flags;
+    }
+}

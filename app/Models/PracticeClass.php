@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * People who practise on the same ground, each by themselves, of whatever team: one joins by its code.
+ *
+ * @property int $id
+ * @property int $team_id
+ * @property int $created_by
+ * @property string $name
+ * @property string $code
+ * @property string $level
+ * @property int $seed
+ * @property string|null $lesson
+ * @property-read Collection<int, PracticeField> $fields
+ */
+final class PracticeClass extends Model
+{
+    protected $guarded = [];
+
+    /** @return HasMany<PracticeField, $this> */
+    public function fields(): HasMany
+    {
+        return $this->hasMany(PracticeField::class, 'class_id');
+    }
+
+    public static function byCode(string $code): ?self
+    {
+        return self::query()->where('code', mb_strtoupper(trim($code)))->first();
+    }
+
+    /** @return Collection<int, self> that somebody leads or has joined, the newest first */
+    public static function of(User $user): Collection
+    {
+        return self::query()->where('created_by', $user->id)
+            ->orWhereHas('fields', static fn ($fields) => $fields->where('home_id', $user->id))
+            ->orderByDesc('id')->get();
+    }
+
+    /** May somebody look at it: do they lead it, or have they joined it? */
+    public function isOpenTo(User $user): bool
+    {
+        return $this->created_by === $user->id || $this->fields()->where('home_id', $user->id)->exists();
+    }
+}
