@@ -2,6 +2,7 @@
 import { defineAsyncComponent, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import AppFrame from './AppFrame.vue'
+import { PracticeBand } from '@/features/practice'
 import { SignIn, SignInAgain } from '@/features/session'
 import LeaveAsk from '@/shared/components/LeaveAsk.vue'
 import NotHere from '@/shared/components/NotHere.vue'
@@ -29,6 +30,7 @@ watch(
     <p v-else-if="isPending" class="sr" role="status">Loading</p>
     <SignIn v-else-if="!me" />
     <template v-else>
+        <PracticeBand />
         <template v-if="route.meta.bare">
             <p v-for="one in words" :key="one" class="missing" role="alert">{{ one }}</p>
             <div v-if="isGone" class="bare"><NotHere /></div>

@@ -204,6 +204,9 @@ const routes: RouteRecordRaw[] = [
             ['people/log', 'What was done', () => import('@/features/people/pages/LogPage.vue')],
             ['changes', 'What was changed', () => import('@/features/people/pages/ChangesPage.vue')],
             ['help', 'Help', () => import('@/features/help/pages/HelpPage.vue')],
+            ['practice', 'Practice', () => import('@/features/practice/pages/PracticePage.vue')],
+            ['practice/reveal', 'What the ground was', () => import('@/features/practice/pages/RevealPage.vue')],
+            [`practice/classes/${id('class')}`, 'Class', () => import('@/features/practice/pages/ClassPage.vue')],
             ['settings', 'Sites', () => import('@/features/people/pages/SettingsPage.vue')],
         ] as const
     ).map(([path, title, component]) => ({ path: `/${path}`, component, meta: { stage: '', title } })),

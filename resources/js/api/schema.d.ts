@@ -10377,6 +10377,544 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/practice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Practice ground: levels, lessons, one's own grounds and classes */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Practice"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/practice/grounds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Begin a ground or a lesson */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PracticeGroundInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PracticeGround"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/practice/grounds/{ground}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ground: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Show one's name in the class, or hide it */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    ground: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PracticeNameInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PracticeGround"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/practice/grounds/{ground}/enter": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ground: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Go onto it; the session is of its own account from then on */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    ground: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Me"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/practice/leave": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Go back to one's own records */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Me"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/practice/hint": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The hint of the lesson */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PracticeHint"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/practice/shown": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a test of the bench shows of a composite, in words */
+        get: {
+            parameters: {
+                query: {
+                    sample_id: number;
+                    method_id: number;
+                    reader: string;
+                    run_id?: number;
+                    flags?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PracticeShown"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/practice/reveal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the ground was, once something is signed; 409 before */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PracticeReveal"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/practice/classes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Open a class */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PracticeClassInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PracticeClass"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/practice/classes/join": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Join a class by its code */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PracticeJoinInput"];
+                };
+            };
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PracticeGround"];
+                    };
+                };
+                /** @description Done */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PracticeGround"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/practice/classes/{class}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                class: number;
+            };
+            cookie?: never;
+        };
+        /** Results of a class side by side */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    class: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PracticeClassResults"];
+                    };
+                };
+                /** @description Refused */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Error"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -10408,6 +10946,7 @@ export interface components {
             message: string;
         };
         Me: {
+            practice: components["schemas"]["PracticeHere"] | null;
             of_demo: boolean;
             name: string;
             email: string;
@@ -10417,6 +10956,190 @@ export interface components {
             may_write: boolean;
             may_administer: boolean;
             team: string;
+        };
+        PracticeHere: {
+            ground: number;
+            level: string;
+            home: string;
+            signed: boolean;
+            lesson: components["schemas"]["PracticeLessonHere"] | null;
+        };
+        PracticeLessonHere: {
+            title: string;
+            goal: string;
+            do: string[];
+            said: {
+                [key: string]: string;
+            };
+            /** @enum {string} */
+            asks: "verdict" | "program";
+            hint: string | null;
+        };
+        PracticeLesson: {
+            code: string;
+            title: string;
+            stage: string;
+            goal: string;
+        };
+        PracticeGround: {
+            id: number;
+            level: string;
+            seed: number;
+            lesson: string | null;
+            title: string;
+            class_id: number | null;
+            named: boolean;
+            signed: boolean;
+            begun_at: string;
+        };
+        PracticeClass: {
+            id: number;
+            name: string;
+            code: string;
+            level: string;
+            lesson: string | null;
+            leads: boolean;
+            people: number;
+        };
+        Practice: {
+            levels: string[];
+            lessons: components["schemas"]["PracticeLesson"][];
+            grounds: components["schemas"]["PracticeGround"][];
+            classes: components["schemas"]["PracticeClass"][];
+        };
+        PracticeGroundInput: {
+            lesson: string | null;
+            level: string;
+            seed: number | null;
+            earlier?: boolean;
+        };
+        PracticeClassInput: {
+            name: string;
+            lesson: string | null;
+            level: string;
+            seed: number | null;
+        };
+        PracticeNameInput: {
+            named: boolean;
+        };
+        PracticeJoinInput: {
+            code: string;
+        };
+        PracticeHint: {
+            hint: string;
+        };
+        PracticeShown: {
+            words: string;
+        };
+        PracticeMap: {
+            width_m: number;
+            height_m: number;
+            columns: number;
+            rows: number;
+            ph: number[];
+            cores: number[][];
+            line_m: number;
+            strip_m: number[];
+            wall_m: number[];
+            road_m: number;
+        };
+        PracticeArea: {
+            name: string;
+            ring: number[][];
+            true?: number | null;
+            believed: number | null;
+            /** @enum {string|null} */
+            by: "lab" | "bench" | null;
+        };
+        PracticeComposite: {
+            code: string;
+            area: string;
+            depth: string;
+            cores: number;
+            short: number;
+            of_area: number | null;
+            meant: number | null;
+            holds: number | null;
+            lab: number | null;
+            kit: number | null;
+        };
+        PracticeVerdict: {
+            test: string;
+            /** @enum {string} */
+            claim: "sort" | "rate" | "track";
+            verdict: components["schemas"]["Verdicts"];
+            holds: boolean;
+            /** @enum {string} */
+            outcome: "right" | "wrong" | "open";
+            bias: number;
+            sd: number;
+            agreeing: number;
+        };
+        PracticeMoney: {
+            samples: number;
+            hours: number;
+            fees: number;
+            work: number;
+            misplaced_tons: number;
+            lime: number;
+            yield: number;
+            total: number;
+        };
+        PracticeChoice: {
+            /** @enum {string} */
+            choice: "cores" | "apart" | "away" | "full_depth" | "by_lab";
+            money: number;
+        };
+        PracticeLessonTold: {
+            title: string;
+            mistake: string;
+            tool: string;
+            made: boolean | null;
+            hinted: boolean;
+        };
+        PracticeReveal: {
+            level: string;
+            seed: number;
+            map: components["schemas"]["PracticeMap"];
+            areas: components["schemas"]["PracticeArea"][];
+            composites: components["schemas"]["PracticeComposite"][];
+            verdicts: components["schemas"]["PracticeVerdict"][];
+            cost: components["schemas"]["PracticeMoney"];
+            careful: components["schemas"]["PracticeMoney"];
+            dearest: components["schemas"]["PracticeChoice"][];
+            lesson: components["schemas"]["PracticeLessonTold"] | null;
+        };
+        PracticeClassSeason: {
+            composites: number;
+            cores: number;
+            layers: string[];
+            off_ph: number | null;
+            fees: number;
+            hours: number;
+            misplaced_tons: number;
+            total: number;
+            verdicts: components["schemas"]["PracticeClassVerdict"][];
+        };
+        PracticeClassVerdict: {
+            claim: string;
+            verdict: components["schemas"]["Verdicts"];
+        };
+        PracticeClassLine: {
+            place: number;
+            name: string | null;
+            own: boolean;
+            signed: boolean;
+            season: components["schemas"]["PracticeClassSeason"] | null;
+        };
+        PracticeClassResults: {
+            id: number;
+            name: string;
+            code: string;
+            level: string;
+            lesson: string | null;
+            leads: boolean;
+            people: number;
+            results: components["schemas"]["PracticeClassLine"][];
         };
         Account: {
             name: string;

@@ -40,6 +40,7 @@ const PAGES: [string, string, string][] = [
     ['People', 'invite somebody, roles', '/people'],
     ['Sites', 'units, address, export, CSV', '/settings'],
     ['What was changed', 'names, facts, answers, moves; take back', '/changes'],
+    ['Practice ground', 'lessons, classes, ground whose truth is known', '/practice'],
     ['Help', 'the work, in its order', '/help'],
 ]
 const MOST = 5
@@ -53,6 +54,7 @@ const COMMANDS: [string, string, string][] = [
     ['Add a lab', 'tests, fees, forms', '/labs?do=new'],
     ['Add a product', 'to the shelf', '/shelf?do=new'],
     ['Invite somebody', 'into the team', '/people'],
+    ['Begin a lesson', 'on practice ground', '/practice'],
     ['Take back a change', 'names, facts, answers, moves', '/changes'],
     ['Set the pages dark or light', 'this device', '/account'],
 ]

@@ -9,7 +9,6 @@ use App\Models\Sample;
 use App\Models\TestMethod;
 use HonestCore\Bench\ProtocolBreak;
 use Illuminate\Foundation\Http\FormRequest;
-use Illuminate\Validation\Rule;
 
 /** Which composite is looked at, with which test, by whom, and how. */
 final class ShownRequest extends FormRequest
@@ -22,8 +21,7 @@ final class ShownRequest extends FormRequest
             'method_id' => ['required', 'integer'],
             'reader' => ['required', 'string', 'max:80'],
             'run_id' => ['sometimes', 'nullable', 'integer'],
-            'flags' => ['sometimes', 'nullable', 'array', 'max:20'],
-            'flags.*' => ['string', Rule::in(ProtocolBreak::codes())],
+            'flags' => ['sometimes', 'nullable', 'string', 'max:400'],
         ];
     }
 
@@ -42,12 +40,9 @@ final class ShownRequest extends FormRequest
         return $this->input('run_id') === null ? null : Run::named($this->integer('run_id'));
     }
 
-    /** @return list<string> */
+    /** @return list<string> codes of protocol breaks, divided by commas */
     public function flags(): array
     {
-        /** @var list<string> $flags */
-        $flags = array_values($this->array('flags'));
-
-        return $flags;
+        return array_values(array_intersect(explode(',', $this->string('flags')->toString()), ProtocolBreak::codes()));
     }
 }

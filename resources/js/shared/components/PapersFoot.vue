@@ -9,8 +9,9 @@ const { me } = useSession()
 const { site } = useSite()
 watchEffect(() =>
     signPapers(
-        [site.value?.name, site.value?.owner, site.value?.address, me.value?.team].filter(Boolean).join(', ') ||
-            'Honest Core',
+        (me.value?.practice ? 'Practice, nothing here is real: ' : '') +
+            ([site.value?.name, site.value?.owner, site.value?.address, me.value?.team].filter(Boolean).join(', ') ||
+                'Honest Core'),
     ),
 )
 </script>

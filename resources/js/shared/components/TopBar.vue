@@ -31,6 +31,7 @@ const { sites, siteId, site, timezone, choose } = useSite()
             >{{ up ? '' : 'No signal. ' }}{{ box.unsent ? `${box.unsent} unsent on this device` : '' }}</span
         >
         <span class="who">
+            <RouterLink to="/practice">Practice</RouterLink>
             <RouterLink to="/help">Help</RouterLink>
             <RouterLink to="/account">{{ me?.name }}, {{ me?.role }}</RouterLink>
             <button type="button" class="link" @click="signOut">Sign out</button>

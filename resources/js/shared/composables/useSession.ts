@@ -3,9 +3,9 @@ import { computed, ref } from 'vue'
 import { api, onSignedOut, type Schema } from '@/api/client'
 import { useMe } from '@/shared/api'
 import { count } from '@/shared/format'
-import { forgetAnswers } from '@/shared/offline/install'
+import { bringAnswersBack, forgetAnswers, setAnswersAside } from '@/shared/offline/install'
 import { box, sendFor } from '@/shared/offline/outbox'
-import { forgetTyped } from './useTyped'
+import { forgetTyped, moveTyped } from './useTyped'
 
 /** Set when the server has forgotten us while a page was open: the page stays, and a sign-in is laid over it. */
 const expired = ref(false)
@@ -26,8 +26,17 @@ export function useSession() {
             forgetTyped()
         }
         await sendFor(who.email)
-        if (other) queries.removeQueries({ predicate: (query) => query.queryKey[0] !== 'session' })
-        await queries.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'session' })
+        const others = { predicate: (query: { queryKey: readonly unknown[] }) => query.queryKey[0] !== 'session' }
+        // Pages that stand show nothing more of somebody else, and ask again.
+        await (other ? queries.resetQueries(others) : queries.invalidateQueries(others))
+    }
+
+    /** Another team, the same person: onto practice ground or back. Every page begins anew. */
+    async function goOver(onto: boolean, path: string): Promise<void> {
+        await (onto ? setAnswersAside() : bringAnswersBack())
+        moveTyped(onto)
+        queries.clear()
+        window.location.assign(path)
     }
 
     async function signOut(): Promise<void> {
@@ -47,5 +56,5 @@ export function useSession() {
         window.location.assign('/')
     }
 
-    return { me, isPending, expired, signedIn, signOut }
+    return { me, isPending, expired, signedIn, goOver, signOut }
 }

@@ -1,6 +1,7 @@
 import { computed, getCurrentScope, isRef, onScopeDispose, reactive, ref, watch, type Ref } from 'vue'
 
 const PREFIX = 'honest-core:typed:'
+const ASIDE = 'honest-core:aside:'
 
 interface Entry {
     /** What it is called in the question whether to leave it. */
@@ -23,6 +24,16 @@ function read(key: string): Kept | null {
         return JSON.parse(localStorage.getItem(PREFIX + key) ?? 'null') as Kept | null
     } catch {
         return null
+    }
+}
+
+/** What was typed at home is put aside while somebody is on practice ground, and comes back with them. */
+export function moveTyped(aside: boolean): void {
+    const [from, to] = aside ? [PREFIX, ASIDE] : [ASIDE, PREFIX]
+    if (!aside) forgetTyped()
+    for (const key of Object.keys(localStorage).filter((one) => one.startsWith(from))) {
+        localStorage.setItem(to + key.slice(from.length), localStorage.getItem(key) ?? '')
+        localStorage.removeItem(key)
     }
 }
 

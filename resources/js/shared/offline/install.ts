@@ -20,7 +20,30 @@ export async function keeping(): Promise<void> {
     })
 }
 
+const ANSWERS = 'honest-core-answers'
+const ASIDE = 'honest-core-answers-aside'
+
 /** Takes a team's answers off the phone; nothing that is unsent is touched. */
 export async function forgetAnswers(): Promise<void> {
-    if ('caches' in window) await caches.delete('honest-core-answers').catch(() => false)
+    if ('caches' in window) await caches.delete(ANSWERS).catch(() => false)
+}
+
+/** What is kept for the field is put aside while somebody is on practice ground, and comes back with them. */
+export const setAnswersAside = (): Promise<void> => move(ANSWERS, ASIDE)
+export const bringAnswersBack = (): Promise<void> => move(ASIDE, ANSWERS)
+
+async function move(from: string, to: string): Promise<void> {
+    if (!('caches' in window)) return
+    try {
+        await caches.delete(to)
+        const [source, target] = await Promise.all([caches.open(from), caches.open(to)])
+        for (const request of await source.keys()) {
+            const answer = await source.match(request)
+            if (answer) await target.put(request, answer)
+        }
+        await caches.delete(from)
+    } catch {
+        // Without room for both nothing is shown that is another team's.
+        await Promise.all([caches.delete(ANSWERS), caches.delete(from)])
+    }
 }

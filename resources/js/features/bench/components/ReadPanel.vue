@@ -2,6 +2,7 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import type { Schema } from '@/api/client'
+import { PracticeLook } from '@/features/practice'
 import FormField from '@/shared/components/FormField.vue'
 import { useShortcut } from '@/shared/composables/useShortcut'
 import { number } from '@/shared/format'
@@ -77,6 +78,7 @@ for (let i = 1; i <= 9; i++)
         <p class="who">
             <strong>{{ reader }}</strong> reads{{ tube.reads.length ? '; the reading before is covered' : '' }}.
         </p>
+        <PracticeLook :sample-id="tube.sample_id" :method-id="run.method_id" :reader="reader" :run-id="run.id" />
         <SwatchCard
             v-if="banded"
             v-model="typed"

@@ -69,7 +69,12 @@ watch(
     method,
     (now) => {
         form.said = Object.fromEntries(
-            (now?.conditions ?? []).map(({ code, options }) => [code, options[0]?.value ?? '']),
+            (now?.conditions ?? []).map(({ code, options }) => [
+                code,
+                options.find(({ value }) => value === me.value?.practice?.lesson?.said[code])?.value ??
+                    options[0]?.value ??
+                    '',
+            ]),
         )
         form.replicates = now?.readings_asked ?? 1
         form.lots = {}

@@ -5,6 +5,7 @@ import { useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, ref, watch, toRef } from 'vue'
 import { useRoute } from 'vue-router'
 import { api } from '@/api/client'
+import { PracticeLook } from '@/features/practice'
 import { SampleLink } from '@/features/send'
 import FormField from '@/shared/components/FormField.vue'
 import PageHead from '@/shared/components/PageHead.vue'
@@ -118,6 +119,7 @@ const { save, saving, refusal, wrong } = useSave(
                 <FormField label="Bench portion">
                     <SamplePick v-model="sampleId" :results="false" placeholder="Which portion" :label="labelOf" />
                 </FormField>
+                <PracticeLook :sample-id="sampleId" :method-id="kit.id" :reader="form.reader" :flags="form.flags" />
                 <BandCard v-if="kit.bands" v-model="form.reading" :bands="kit.bands" :wrong="wrong('reading')" />
                 <FormField v-else label="What it showed" :wrong="wrong('reading')"
                     ><el-input v-model="form.reading" name="reading" inputmode="decimal"

@@ -10,6 +10,10 @@ import { HELP } from '@/shared/help'
         title="The work, in its order"
         lede="No rate without a sample that deserves it and a test that earned it."
     />
+    <p>
+        New to it? <RouterLink to="/practice">Practise on ground whose truth is known</RouterLink>: eight short lessons,
+        and nothing of it comes among your records.
+    </p>
     <nav class="row" aria-label="Stages">
         <a v-for="one in HELP" :key="one.stage" :href="`#${one.stage}`">{{ one.title }}</a>
     </nav>

@@ -45,7 +45,8 @@ const { standing, conflicts, next, counts, last, note, undo, handIn, handOver, t
     state.data,
     user,
 )
-const simulated = useLocalStorage('honest-core:simulated-position', false)
+const walks = useLocalStorage('honest-core:simulated-position', false)
+const simulated = computed({ get: () => walks.value || Boolean(me.value?.practice), set: (on) => (walks.value = on) })
 const { position, trouble: noPosition } = usePosition(next, simulated)
 
 const cores = computed(() =>
@@ -80,6 +81,14 @@ const warning = computed(() => {
 async function mark(outcome: 'pulled' | Asked, reason: string | null): Promise<void> {
     if (next.value && (await note(next.value.sequence, outcome, reason, simulated.value ? null : position.value)))
         asking.value = null
+}
+/** On practice ground time is short: the cores that are left come up one after the other. */
+const hurrying = ref(false)
+async function pullTheRest(): Promise<void> {
+    hurrying.value = true
+    for (const core of planned.value)
+        if (!standing.value.has(core.sequence) && !(await note(core.sequence, 'pulled', null, null))) break
+    hurrying.value = false
 }
 const settle = ({ sequence, entries }: Conflict, chosen: Conflict['entries'][number]) =>
     note(
@@ -187,6 +196,9 @@ function finish(said: {
                     :reasons="choices.data.value?.pulling.reasons ?? null"
                     @mark="mark"
                 />
+                <button v-if="me?.practice" type="button" class="link rest" :disabled="hurrying" @click="pullTheRest">
+                    Practice: pull the rest where they are planned
+                </button>
             </template>
             <FinishForm
                 v-else-if="planned.length && !conflicts.length && !state.data.value?.samples.length"
@@ -224,6 +236,11 @@ function finish(said: {
 .progress strong {
     font: 700 22px var(--serif);
     font-feature-settings: 'lnum';
+}
+.rest {
+    display: flex;
+    align-items: center;
+    min-height: 44px;
 }
 .odd {
     float: right;
