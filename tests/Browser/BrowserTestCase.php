@@ -35,6 +35,16 @@ abstract class BrowserTestCase extends TestCase
 
     protected RemoteWebDriver $browser;
 
+    /** The rules of WCAG 2.2 A and AA and the good practice that axe-core knows. */
+    private const CHECK = <<<'JS'
+    const done = arguments[1]
+    axe.run(document, arguments[0]).then(
+        ({ violations }) => done(violations.flatMap(({ id, nodes }) => nodes.map(({ target, failureSummary }) =>
+            `${id}: ${target.join(' ')} ${(failureSummary ?? '').split('\n')[1] ?? ''}`))),
+        (error) => done([String(error)]),
+    )
+    JS;
+
     public static function setUpBeforeClass(): void
     {
         self::$servers = Servers::start();
@@ -102,6 +112,34 @@ abstract class BrowserTestCase extends TestCase
     protected function miss(string $text): void
     {
         $this->until(fn (): bool => ! str_contains($this->text(), $text), "\"{$text}\" gone from the page");
+    }
+
+    /**
+     * What of the page as it stands scrolls sideways or breaks a rule of access, at several widths.
+     *
+     * @param list<int> $widths
+     * @param array<string, mixed> $rules those that are run
+     * @return list<string>
+     */
+    protected function breaches(string $name, array $widths, array $rules = ['resultTypes' => ['violations']]): array
+    {
+        $this->browser->manage()->timeouts()->setScriptTimeout(60);
+        $this->browser->executeScript((string) file_get_contents(__DIR__.'/../../node_modules/axe-core/axe.min.js'));
+        $found = [];
+        foreach ($widths as $width) {
+            $this->screen($width, 800);
+            $this->browser->executeAsyncScript('const done = arguments[0]; requestAnimationFrame(() => requestAnimationFrame(done))');
+            $wide = $this->browser->executeScript('return document.documentElement.scrollWidth');
+            if ($wide > $width) {
+                $found[] = "{$name} at {$width}: {$wide} wide";
+            }
+            foreach ((array) $this->browser->executeAsyncScript(self::CHECK, [$rules]) as $violation) {
+                $found[] = "{$name} at {$width}: ".(is_string($violation) ? $violation : '');
+            }
+        }
+        $this->screen(1280, 800);
+
+        return $found;
     }
 
     /** The words of the page as a person reads them: of a list that is shut, what is chosen alone. */

@@ -104,12 +104,22 @@ final class SeasonOnGround
                 $area->area_m2,
                 $cells,
                 self::mean($true),
+                self::tenth($true, 0.1),
+                self::tenth($true, 0.9),
                 $believed,
                 $by,
             );
         }
 
         return $found;
+    }
+
+    /** @param list<float> $values */
+    private static function tenth(array $values, float $share): ?float
+    {
+        sort($values);
+
+        return $values[(int) round($share * (count($values) - 1))] ?? null;
     }
 
     /**

@@ -10961,7 +10961,6 @@ export interface components {
             ground: number;
             level: string;
             home: string;
-            signed: boolean;
             lesson: components["schemas"]["PracticeLessonHere"] | null;
         };
         PracticeLessonHere: {
@@ -11046,7 +11045,9 @@ export interface components {
         PracticeArea: {
             name: string;
             ring: number[][];
-            true?: number | null;
+            low: number | null;
+            high: number | null;
+            true: number | null;
             believed: number | null;
             /** @enum {string|null} */
             by: "lab" | "bench" | null;

@@ -39,7 +39,13 @@ final class RevealResource extends JsonResource
                 ...$season->field->ground()->features(),
             ],
             'areas' => array_map(static fn (AreaOnGround $area): array => [
-                'name' => $area->name, 'ring' => $area->ring, 'true' => $area->true, 'believed' => $area->believed, 'by' => $area->by,
+                'name' => $area->name,
+                'ring' => $area->ring,
+                'true' => $area->true,
+                'low' => $area->low,
+                'high' => $area->high,
+                'believed' => $area->believed,
+                'by' => $area->by,
             ], $season->areas),
             'composites' => array_map(static fn (CompositeOnGround $one): array => [
                 'code' => $one->code,

@@ -37,7 +37,6 @@ final class MeResource extends JsonResource
             'ground' => $field->id,
             'level' => $field->level,
             'home' => $field->home->name,
-            'signed' => $field->isSigned(),
             'lesson' => $lesson === null ? null : [
                 'title' => $lesson->title,
                 'goal' => $lesson->goal,

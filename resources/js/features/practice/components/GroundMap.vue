@@ -21,13 +21,14 @@ const cells = computed(() =>
     })),
 )
 const outline = (ring: number[][]): string => ring.map(([east, north]) => `${x(east!)},${y(north!)}`).join(' ')
-const middle = (ring: number[][]): [number, number] => [
-    ring.reduce((sum, [east]) => sum + x(east!), 0) / ring.length,
-    ring.reduce((sum, [, north]) => sum + y(north!), 0) / ring.length,
-]
+/** The middle of the box about it. */
+const middle = (ring: number[][]): [number, number] => {
+    const [xs, ys] = [ring.map(([east]) => x(east!)), ring.map(([, north]) => y(north!))]
+    return [(Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2]
+}
 const labels = computed(() =>
     props.reveal.areas.map((area) => {
-        const [atX, atY] = middle(area.ring.slice(0, -1))
+        const [atX, atY] = middle(area.ring)
         const ph = props.believed ? area.believed : area.true
         return { name: area.name, x: atX, y: atY, ph: ph === null ? 'not known' : `pH ${number(ph, 2)}` }
     }),

@@ -31,7 +31,7 @@ const leave = useSave(
                 <button v-if="lesson" type="button" class="link" :aria-expanded="open" @click="open = !open">
                     {{ open ? 'Close' : 'What to do' }}
                 </button>
-                <RouterLink v-if="here.signed" to="/practice/reveal">What the ground was</RouterLink>
+                <RouterLink to="/practice/reveal">What the ground was</RouterLink>
                 <button type="button" class="link" :disabled="leave.saving.value" @click="leave.save()">
                     Back to your own records
                 </button>

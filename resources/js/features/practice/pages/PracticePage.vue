@@ -194,6 +194,9 @@ const name = useSave(
 </template>
 
 <style scoped>
+h3 {
+    margin-top: 18px;
+}
 .two {
     grid-template-columns: minmax(0, 1fr) minmax(0, 420px);
 }

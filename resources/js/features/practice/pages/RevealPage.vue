@@ -24,7 +24,9 @@ const lede = computed(() => {
     const it = data.value
     if (!it) return ''
     const far = worst.value
-        ? `${worst.value.name} was believed to have pH ${number(worst.value.believed, 2)} and has ${number(worst.value.true, 2)}. `
+        ? `${worst.value.name} was believed to have pH ${number(worst.value.believed, 2)} and has ` +
+          `${number(worst.value.true, 2)} on average, from ${number(worst.value.low, 1)} to ${number(worst.value.high, 1)} ` +
+          'but for a tenth at either end. '
         : 'Nothing was measured of this ground. '
     return it.composites.length
         ? `${far}The season cost ${number(it.cost.total)}; a careful one costs ${number(it.careful.total)} on average here.`
@@ -190,6 +192,7 @@ const ROWS = [
     grid-template-columns: repeat(auto-fit, minmax(min(340px, 100%), 1fr));
     gap: 18px;
     max-width: 1000px;
+    margin-bottom: 18px;
 }
 .money {
     grid-template-columns: minmax(0, 1fr) minmax(0, 320px);
