@@ -10,7 +10,7 @@ use Illuminate\Database\Connection;
 /** What a team has in a database: its tables, their columns, and which of these number a row of the team. */
 final readonly class TeamTables
 {
-    /** What is computed anew from the rest, and what is of this server: addresses that are keys, sign-ins, what was done by them, and practice. */
+    /** What is computed anew from the rest, and what is of this server: keys, sign-ins, what was done by them, and practice. */
     private const DERIVED = [
         'evidence_summaries', 'sampling_figures', 'stirred', 'program_shares', 'calendar_addresses', 'invitations', 'sign_ins',
         'second_factors', 'account_events', 'record_changes', 'practice_classes', 'practice_fields', 'practice_soils',

@@ -43,6 +43,11 @@ final class KnownSignIn extends Model
         return self::query()->whereKey($id)->where('user_id', $user->id)->whereNull('ended_at')->first();
     }
 
+    public static function stands(mixed $id, mixed $user): bool
+    {
+        return self::query()->whereKey($id)->where('user_id', $user)->whereNull('ended_at')->exists();
+    }
+
     /** Ends all of a person's, but for one. */
     public static function endAllOf(User $user, ?int $except = null): void
     {

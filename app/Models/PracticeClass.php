@@ -7,6 +7,7 @@ namespace App\Models;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Support\Str;
 
 /**
  * People who practise on the same ground, each by themselves, of whatever team: one joins by its code.
@@ -31,6 +32,30 @@ final class PracticeClass extends Model
         return $this->hasMany(PracticeField::class, 'class_id');
     }
 
+    private const CODE = 8;
+
+    /** Opens one: the same ground for whoever joins it by its code. */
+    public static function open(User $leads, string $name, string $level, int $seed, ?string $lesson): self
+    {
+        return self::query()->create([
+            'team_id' => $leads->team_id,
+            'created_by' => $leads->id,
+            'name' => $name,
+            'code' => Str::upper(Str::random(self::CODE)),
+            'level' => $level,
+            'seed' => $seed,
+            'lesson' => $lesson,
+        ]);
+    }
+
+    /** A class that somebody leads or has joined; a 404 for any other. */
+    public static function openTo(User $user, int $id): self
+    {
+        $class = self::query()->find($id);
+
+        return $class !== null && $class->isOpenTo($user) ? $class : abort(404);
+    }
+
     public static function byCode(string $code): ?self
     {
         return self::query()->where('code', mb_strtoupper(trim($code)))->first();
@@ -44,8 +69,8 @@ final class PracticeClass extends Model
             ->orderByDesc('id')->get();
     }
 
-    /** May somebody look at it: do they lead it, or have they joined it? */
-    public function isOpenTo(User $user): bool
+    /** Do they lead it, or have they joined it? */
+    private function isOpenTo(User $user): bool
     {
         return $this->created_by === $user->id || $this->fields()->where('home_id', $user->id)->exists();
     }

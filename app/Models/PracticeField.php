@@ -45,6 +45,8 @@ final class PracticeField extends Model
 
     protected $guarded = [];
 
+    protected $attributes = ['named' => false, 'hinted_at' => null, 'class_id' => null];
+
     private ?PracticeGround $made = null;
 
     /** @return array<string, string> */
@@ -83,6 +85,12 @@ final class PracticeField extends Model
     public static function ofPerson(User $home): Collection
     {
         return self::query()->where('home_id', $home->id)->orderByDesc('id')->get();
+    }
+
+    /** The ground of somebody in a class; null before they join it. */
+    public static function inClass(PracticeClass $class, User $home): ?self
+    {
+        return self::query()->where('class_id', $class->id)->where('home_id', $home->id)->first();
     }
 
     public static function ofPersonNamed(User $home, int $id): self

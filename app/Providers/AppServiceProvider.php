@@ -157,7 +157,7 @@ final class AppServiceProvider extends ServiceProvider
         // Of one account from one place, of one account from everywhere, and of one place over many accounts.
         RateLimiter::for(
             'practice',
-            static fn (Request $request): Limit => Limit::perMinute(12)->by(User::signedIn()->id ?? $request->ip()),
+            static fn (Request $request): Limit => Limit::perMinute(12)->by((string) User::signedIn()?->id),
         );
         RateLimiter::for(
             'sign-in',

@@ -16,7 +16,8 @@ use Illuminate\Support\Facades\Auth;
 /** Goes onto a practice ground from one's own account, and back: the same sign-in, another team. */
 final class EnterGround
 {
-    private const HOME = 'practice_home';
+    /** Where the session keeps whose account and which sign-in one came by. */
+    public const HOME = 'practice_home';
 
     public function __construct(private readonly SignIns $signIns) {}
 

@@ -15,6 +15,8 @@ use HonestCore\Agreement\Bands;
 /** What a test of the bench shows of a composite of practice. */
 final class ReadByKit
 {
+    public const OWN = 'whoever practises';
+
     /** What lies within this of the edge of its band is seen as lying between two. */
     private const BETWEEN = 0.08;
 
@@ -27,7 +29,10 @@ final class ReadByKit
         $soil = PracticeSoil::ofSample($sample->id) ?? throw Conflict::because('practice_no_instrument');
         $ph = $soil->holds['ph'] ?? throw Conflict::because('practice_no_instrument');
 
-        return $field->kit()->shown($ph, $lot, $reader, $session, "sample {$sample->number}", $breaks, $field->lotOff($lot));
+        // Whoever practises has the same eyes as everybody on this ground, so that results differ by what was done.
+        $eyes = $reader === $field->loadMissing('user')->user->name ? self::OWN : $reader;
+
+        return $field->kit()->shown($ph, $lot, $eyes, $session, "sample {$sample->number}", $breaks, $field->lotOff($lot));
     }
 
     /** The band of a card that a pH is nearest to. */

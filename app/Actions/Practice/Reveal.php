@@ -71,7 +71,7 @@ final class Reveal
     private function truth(PracticeField $field, array $soils, string $lot): ClaimTruth
     {
         $chance = Chance::named($field->seed, "truth of {$lot}");
-        [$kit, $lab, $reader] = [$field->kit(), $field->lab(), $field->user->name];
+        [$kit, $lab, $reader] = [$field->kit(), $field->lab(), ReadByKit::OWN];
 
         return ClaimTruth::of(
             static fn (int $i): float => $soils[$i % count($soils)] + $chance->normal(0.0, self::NEXT_SOILS_SD),

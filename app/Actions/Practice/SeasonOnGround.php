@@ -12,7 +12,6 @@ use App\Models\PracticeSoil;
 use App\Models\Reading;
 use App\Models\Site;
 use HonestCore\Geometry\Boundary;
-use HonestCore\Geometry\Polygon;
 use HonestCore\Practice\PracticeChoices;
 use HonestCore\Practice\PracticeCost;
 use HonestCore\Practice\TruthMap;
@@ -85,8 +84,7 @@ final class SeasonOnGround
             $boundary = Boundary::fromGeoJson(json_encode($area->boundary, JSON_THROW_ON_ERROR));
             $cells = [];
             foreach (array_keys($map->values) as $cell) {
-                $at = $boundary->plane->toMetres($field->degrees($site, $map->place($cell)));
-                if (array_filter($boundary->polygons, static fn (Polygon $one): bool => $one->contains(...$at)) !== []) {
+                if ($boundary->contains($field->degrees($site, $map->place($cell)))) {
                     $cells[] = $cell;
                 }
             }

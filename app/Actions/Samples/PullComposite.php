@@ -6,7 +6,6 @@ namespace App\Actions\Samples;
 
 use App\Actions\Custody\RunningNumber;
 use App\Actions\Custody\SplitOff;
-use App\Actions\Practice\KeepSoil;
 use App\Database\AllOrNothing;
 use App\Exceptions\Conflict;
 use App\Models\Plan;

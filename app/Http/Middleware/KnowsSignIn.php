@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
+use App\Actions\Practice\EnterGround;
 use App\Database\Patience;
 use App\Models\KnownSignIn;
 use App\Models\User;
@@ -28,7 +29,7 @@ final class KnowsSignIn
         if ($user === null || ($id === null && $user->closed_at === null)) {
             return $next($request);
         }
-        $known = $id !== null && $user->closed_at === null ? KnownSignIn::standing($id, $user) : null;
+        $known = $id !== null && $user->closed_at === null && self::homeStands($request) ? KnownSignIn::standing($id, $user) : null;
         if ($known === null) {
             Auth::logout();
             $request->session()->invalidate();
@@ -40,6 +41,14 @@ final class KnowsSignIn
         }
 
         return $next($request);
+    }
+
+    /** Whoever came onto practice ground is there no longer than the sign-in that they came by stands. */
+    private static function homeStands(Request $request): bool
+    {
+        $home = $request->session()->get(EnterGround::HOME);
+
+        return ! is_array($home) || KnownSignIn::stands($home['sign_in'] ?? 0, $home['user'] ?? 0);
     }
 
     /** The sign-in that a request comes by; null for one by a token, or in a test. */

@@ -51,6 +51,23 @@ final readonly class Boundary
         return new self($plane, $polygons);
     }
 
+    /**
+     * Does a place lie on it?
+     *
+     * @param array{float, float} $position longitude and latitude
+     */
+    public function contains(array $position): bool
+    {
+        [$x, $y] = $this->plane->toMetres($position);
+        foreach ($this->polygons as $polygon) {
+            if ($polygon->contains($x, $y)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /** Area in square metres, holes taken off, exact on the ellipsoid but for the bend of long edges. */
     public function areaM2(): float
     {

@@ -49,7 +49,7 @@ final readonly class ClaimTruth
             $agree[$class] += $policy->limits->classOf($read) === $class ? 1 : 0;
             $differences[] = $read - $reference;
         }
-        [$bias, $sd] = [Spread::mean($differences), Spread::standardDeviation($differences)];
+        [$bias, $sd] = [Spread::mean($differences), Spread::standardDeviation($differences) ?? 0.0];
 
         return new self(
             [

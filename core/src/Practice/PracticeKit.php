@@ -36,8 +36,15 @@ final class PracticeKit
      * @param list<string> $breaks codes of protocol breaks
      * @param float $lotOff what the lot reads off beyond what lots do
      */
-    public function shown(float $ph, string $lot, string $reader, string $session, string $portion, array $breaks, float $lotOff = 0.0): float
-    {
+    public function shown(
+        float $ph,
+        string $lot,
+        string $reader,
+        string $session,
+        string $portion,
+        array $breaks,
+        float $lotOff = 0.0,
+    ): float {
         $chance = Chance::named($this->seed ?? 0, "portion {$portion} {$reader} {$session}");
         $off = array_sum(array_map(
             fn (string $break): float => $this->level->offBy($break) ??

@@ -41,6 +41,12 @@ final readonly class TruthMap
         return [($cell % $this->columns + 0.5) * $this->stepM, (intdiv($cell, $this->columns) + 0.5) * $this->stepM];
     }
 
+    /** @return list<float> to two decimals, as a drawing has them */
+    public function drawn(): array
+    {
+        return array_map(static fn (float $value): float => round($value, 2), $this->values);
+    }
+
     /**
      * The values where something holds of a place.
      *

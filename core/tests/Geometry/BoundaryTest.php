@@ -26,6 +26,15 @@ final class BoundaryTest extends TestCase
         self::assertEqualsWithDelta(self::area([self::SQUARE]) * 0.96, self::area([self::SQUARE, $hole]), 0.1);
     }
 
+    public function test_a_place_lies_on_it_but_not_in_its_hole(): void
+    {
+        $hole = [[0.0002, 0.0002], [0.0004, 0.0002], [0.0004, 0.0004], [0.0002, 0.0004], [0.0002, 0.0002]];
+        $ground = Boundary::fromGeoJson((string) json_encode(['type' => 'Polygon', 'coordinates' => [self::SQUARE, $hole]]));
+        self::assertTrue($ground->contains([0.0006, 0.0006]));
+        self::assertFalse($ground->contains([0.0003, 0.0003]));
+        self::assertFalse($ground->contains([0.002, 0.0006]));
+    }
+
     public function test_a_collection_and_a_multipolygon_add_up(): void
     {
         $other = array_map(static fn (array $p): array => [$p[0] + 0.01, $p[1]], self::SQUARE);

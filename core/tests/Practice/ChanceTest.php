@@ -30,4 +30,14 @@ final class ChanceTest extends TestCase
         }
         self::assertSame($values[0], Chance::of(3)->normal(6.0, 0.5));
     }
+
+    public function test_draws_of_one_name_are_its_own(): void
+    {
+        $of = static fn (int $seed, string $what): float => Chance::named($seed, $what)->draw->share();
+        self::assertSame($of(1, 'kit'), $of(1, 'kit'));
+        self::assertCount(400, array_unique([
+            ...array_map(static fn (int $seed): float => $of($seed, 'kit'), range(1, 200)),
+            ...array_map(static fn (int $seed): float => $of($seed, 'lab'), range(1, 200)),
+        ]));
+    }
 }

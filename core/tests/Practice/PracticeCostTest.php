@@ -72,4 +72,24 @@ final class PracticeCostTest extends TestCase
         self::assertEqualsWithDelta($both->totalMoney, $both->wrongMoney + $both->labMoney + $both->hours * $stakes->wagePerHour, 1e-9);
         self::assertSame(0.0, PracticeCost::of($ground, new PracticeChoices(byLab: false), $stakes, 1)->labMoney);
     }
+
+    /** By hand: 2 tons an acre and pH, 45 a ton, 300 an acre and pH left short; 6.0 the limit, 6.5 the aim. */
+    public function test_what_one_season_cost_is_what_was_believed_against_what_is(): void
+    {
+        $cost = PracticeCost::ofBeliefs(
+            [
+                ['acres' => 2.0, 'true' => 6.4, 'believed' => 5.5],
+                ['acres' => 3.0, 'true' => 5.5, 'believed' => 14.0],
+                ['acres' => 4.0, 'true' => 5.7, 'believed' => 5.7],
+            ],
+            2,
+            1.5,
+            28.0,
+            self::stakes(),
+        );
+        // Limed from 5.5 to 6.5 where nothing was needed: 2 acres of 2 tons; 3 acres that wanted 2 tons got none.
+        self::assertEqualsWithDelta([4.0 * 45, 3 * 2.0 / 2 * 300], [$cost->limeMoney, $cost->yieldMoney], 1e-9);
+        self::assertEqualsWithDelta(10.0, $cost->misplacedTons, 1e-9);
+        self::assertEqualsWithDelta(180.0 + 900.0 + 28.0 + 1.5 * 30, $cost->totalMoney, 1e-9);
+    }
 }

@@ -57,4 +57,31 @@ final class PracticeKitTest extends TestCase
         self::assertSame($first, $kit->lean('A', 'one'));
         self::assertNotSame($first, $kit->lean('B', 'one'));
     }
+
+    public function test_the_kit_of_a_ground_reads_alike_in_whatever_order_it_is_asked(): void
+    {
+        $level = PracticeLevel::named('usual');
+        $shown = static fn (PracticeKit $kit, string $lot, string $portion): float => $kit->shown(6.0, $lot, 'one', 'day', $portion, []);
+        [$first, $second] = [PracticeKit::ofGround($level, 9), PracticeKit::ofGround($level, 9)];
+        $a = $shown($first, 'A', 'one');
+        $shown($second, 'B', 'other');
+        self::assertSame($a, $shown($second, 'A', 'one'));
+        self::assertNotSame($a, $shown($first, 'B', 'one'));
+        self::assertNotSame($a, $shown($first, 'A', 'other'));
+        self::assertNotSame($a, $shown(PracticeKit::ofGround($level, 10), 'A', 'one'));
+        self::assertEqualsWithDelta(0.6, $first->shown(6.0, 'A', 'one', 'day', 'one', [], 0.6) - $a, 1e-12);
+    }
+
+    public function test_over_many_portions_it_scatters_as_stated_and_breaks_are_off_by_what_they_are(): void
+    {
+        $level = PracticeLevel::named('usual');
+        $kit = PracticeKit::ofGround($level, 9);
+        $all = $tap = [];
+        for ($i = 0; $i < 600; $i++) {
+            $all[] = $kit->shown(6.0, 'A', 'one', 'day', "portion {$i}", []);
+            $tap[] = $kit->shown(6.0, 'A', 'one', 'day', "portion {$i}", ['tap-water']) - $all[$i];
+        }
+        self::assertEqualsWithDelta(1.0, Spread::standardDeviation($all) / $level->ofTool('kit', 'repeat'), 0.08);
+        self::assertEqualsWithDelta(array_fill(0, 600, 0.35), $tap, 1e-12);
+    }
 }

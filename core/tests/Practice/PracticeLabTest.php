@@ -50,4 +50,14 @@ final class PracticeLabTest extends TestCase
         self::assertLessThanOrEqual($level->ofTool('lab', 'shifts') + 0.03, $shifted / 600);
         self::assertGreaterThanOrEqual($level->ofTool('lab', 'shifts') * 0.3 - 0.01, $shifted / 600);
     }
+
+    public function test_the_lab_of_a_ground_reports_a_batch_alike_whenever_it_is_asked(): void
+    {
+        $level = PracticeLevel::named('hard');
+        $report = static fn (int $seed, string $batch): array => PracticeLab::ofGround($level, $seed)
+            ->report([5.0, 6.0, 7.0], Chance::named($seed, $batch));
+        self::assertSame($report(3, 'one'), $report(3, 'one'));
+        self::assertNotSame($report(3, 'one'), $report(3, 'two'));
+        self::assertNotSame($report(3, 'one'), $report(4, 'one'));
+    }
 }

@@ -24,7 +24,7 @@ final class JoinClass
         $request->validate(['code' => ['required', 'string', 'max:20']]);
         $class = PracticeClass::byCode($request->string('code')->toString()) ??
             throw ValidationException::withMessages(['code' => 'There is no class with this code. Whoever leads it can tell it.']);
-        $own = PracticeField::query()->where('class_id', $class->id)->where('home_id', $user->id)->first();
+        $own = PracticeField::inClass($class, $user);
         $field = $own ?? $begin(
             $user,
             $class->level,

@@ -18,8 +18,7 @@ final class ShowClass
     {
         /** @var User $user */
         $user = $request->user();
-        $found = PracticeClass::query()->findOrFail($class);
-        abort_unless($found->isOpenTo($user), 404);
+        $found = PracticeClass::openTo($user, $class);
 
         return new JsonResponse(ClassLine::of($found, $user) + ['results' => $results($found, $user)]);
     }

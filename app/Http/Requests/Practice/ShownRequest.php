@@ -27,7 +27,7 @@ final class ShownRequest extends FormRequest
 
     public function sample(): Sample
     {
-        return Sample::query()->findOrFail($this->integer('sample_id'));
+        return Sample::ofTeam($this->integer('sample_id')) ?? abort(404);
     }
 
     public function testMethod(): TestMethod

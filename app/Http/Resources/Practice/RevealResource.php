@@ -34,7 +34,7 @@ final class RevealResource extends JsonResource
                 'height_m' => $season->field->ground()->heightM,
                 'columns' => $season->map->columns,
                 'rows' => $season->map->rows,
-                'ph' => array_map(static fn (float $ph): float => round($ph, 2), $season->map->values),
+                'ph' => $season->map->drawn(),
                 'cores' => $season->cores,
                 ...$season->field->ground()->features(),
             ],

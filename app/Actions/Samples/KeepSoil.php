@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Actions\Practice;
+namespace App\Actions\Samples;
 
 use App\Models\Plan;
 use App\Models\PracticeField;
@@ -17,6 +17,9 @@ use HonestCore\Sampling\PlannedCore;
 /** Keeps what truly came up where composites are pulled on a practice ground; on ground in earnest it does nothing. */
 final class KeepSoil
 {
+    /** A lesson is alike whenever it is begun. */
+    private const DAY_OF_LESSONS = 270;
+
     /**
      * @param non-empty-list<Sample> $samples of one place, layer by layer
      * @param list<CoreMark> $cores
@@ -28,7 +31,7 @@ final class KeepSoil
             return;
         }
         $places = $this->places($field, $plan, $samples[0], $cores);
-        $day = (int) $samples[0]->pulled_on->format('z');
+        $day = $field->lesson === null ? (int) $samples[0]->pulled_on->format('z') : self::DAY_OF_LESSONS;
         foreach ($samples as $sample) {
             $number = PracticeSoil::query()->count();
             $soil = PulledSoil::from(
