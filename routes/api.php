@@ -145,15 +145,15 @@ Route::middleware($signedIn)->group(function (): void {
 
     Route::get('practice', C\Practice\ShowPractice::class);
     Route::post('practice/grounds', C\Practice\BeginGround::class)->middleware('throttle:practice');
-    Route::put('practice/grounds/{ground}', C\Practice\NameGround::class)->whereNumber('ground');
-    Route::post('practice/grounds/{ground}/enter', C\Practice\EnterPractice::class)->whereNumber('ground');
+    Route::put('practice/grounds/{ground}', C\Practice\NameGround::class)->where('ground', '[0-9]{1,15}');
+    Route::post('practice/grounds/{ground}/enter', C\Practice\EnterPractice::class)->where('ground', '[0-9]{1,15}');
     Route::post('practice/leave', C\Practice\LeavePractice::class);
     Route::post('practice/hint', C\Practice\AskHint::class);
     Route::get('practice/shown', C\Practice\ShowReading::class);
     Route::get('practice/reveal', C\Practice\ShowReveal::class);
     Route::post('practice/classes', C\Practice\OpenClass::class)->middleware('throttle:practice');
     Route::post('practice/classes/join', C\Practice\JoinClass::class)->middleware('throttle:practice');
-    Route::get('practice/classes/{class}', C\Practice\ShowClass::class)->whereNumber('class');
+    Route::get('practice/classes/{class}', C\Practice\ShowClass::class)->where('class', '[0-9]{1,15}');
 
     Route::get('labs', C\Labs\ListLabs::class);
     Route::post('labs', C\Labs\CreateLab::class)->can('create', Lab::class);

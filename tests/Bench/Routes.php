@@ -49,10 +49,10 @@ final readonly class Routes
         'areas/{area}/program/crops' => '?crops=corn,vegetables',
     ];
 
-    /** What answers only what is not among a demo's records: files that people handed in, and days of a lab's interface. */
+    /** What answers only what is not among a demo's records: files that people handed in, days of a lab's interface, practice ground. */
     private const NOT_ASKED = [
         'underlays/{underlay}/picture', 'photos/{photo}', 'bag-photos/{photo}', 'reports/{report}/papers/{paper}',
-        'consignments/{consignment}/reports/{delivered}', 'archive/{name}',
+        'consignments/{consignment}/reports/{delivered}', 'archive/{name}', 'practice/shown', 'practice/reveal', 'practice/classes/{class}',
     ];
 
     public const EXPORTS = ['ledger.csv', 'results.csv', 'results.json', 'verdicts.json'];

@@ -54,7 +54,7 @@ final class UpgradeTest extends ApiTestCase
             return $found === false ? 'refused' : (string) $found->fetchColumn();
         };
         try {
-            foreach ([['migrate', '--seed', '--force'], ['migrate:rollback', '--step=17', '--force']] as $command) {
+            foreach ([['migrate', '--seed', '--force'], ['migrate:rollback', '--step=18', '--force']] as $command) {
                 $run = Command::run($command, '', $environment);
                 self::assertSame(0, $run->status, $run->output.$run->error);
             }
@@ -134,7 +134,7 @@ final class UpgradeTest extends ApiTestCase
             foreach (array_slice($seeded, 0, 4) as [$count]) {
                 self::assertGreaterThan(0, (int) $count);
             }
-            $run('migrate:rollback', '--step=11', '--force');
+            $run('migrate:rollback', '--step=12', '--force');
             self::assertSame($seeded, $sums($old));
             $run('migrate', '--force');
             self::assertSame($seeded, $sums($new));

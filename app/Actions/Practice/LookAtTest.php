@@ -16,17 +16,18 @@ final class LookAtTest
 {
     public function __construct(private readonly ReadByKit $kit) {}
 
-    /** @param list<string> $flags how it was done, where no run says so */
+    /** @param list<string> $flags how it was done beside what a run says of itself */
     public function __invoke(Sample $sample, TestMethod $test, string $reader, ?Run $run, array $flags): string
     {
         $field = PracticeField::here() ?? throw Conflict::because('practice_not_here');
         if ($test->analyte !== 'ph' || $test->workplace !== 'bench') {
             throw Conflict::because('practice_no_instrument');
         }
-        $breaks = $run === null ? $flags : array_values(array_map(
+        $ofRun = $run === null ? [] : array_map(
             static fn (ObservedBreak $one): string => $one->code,
             $run->loadMissing('version')->version->parsed()->breaksOf($run->said, $run->celsius),
-        ));
+        );
+        $breaks = array_values(array_unique([...$ofRun, ...$flags]));
         $session = $run === null ? 'by hand '.now()->format('Y-m-d') : "run {$run->id}";
 
         return $this->kit->words(

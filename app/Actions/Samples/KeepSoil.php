@@ -32,6 +32,7 @@ final class KeepSoil
         }
         $places = $this->places($field, $plan, $samples[0], $cores);
         $day = $field->lesson === null ? (int) $samples[0]->pulled_on->format('z') : self::DAY_OF_LESSONS;
+        $spread = $this->spread($plan, $samples[0]);
         foreach ($samples as $sample) {
             $number = PracticeSoil::query()->count();
             $soil = PulledSoil::from(
@@ -40,7 +41,7 @@ final class KeepSoil
                 DepthLayer::parse($sample->depth),
                 (float) $day,
                 Chance::named($field->seed, "composite {$number}"),
-            );
+            )->after($field->ground(), $spread);
             PracticeSoil::query()->create([
                 'sample_id' => $sample->id,
                 'holds' => $soil->holds,
@@ -50,6 +51,19 @@ final class KeepSoil
                 'day' => $day,
             ]);
         }
+    }
+
+    /** @return array<string, float> pounds an acre, by what it brings; on practice ground it has acted by the next pull */
+    private function spread(Plan $plan, Sample $sample): array
+    {
+        $brought = [];
+        foreach ($plan->loadMissing('area.groundEvents')->area->groundEvents as $event) {
+            foreach ($event->on->lte($sample->pulled_on) ? $event->brings ?? [] : [] as $what => $lbPerAcre) {
+                $brought[$what] = ($brought[$what] ?? 0.0) + $lbPerAcre;
+            }
+        }
+
+        return $brought;
     }
 
     /**

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace HonestCore\Practice;
 
+use HonestCore\Agronomy\Lime\LimeMaterial;
 use HonestCore\Error\ValueOutOfRange;
+use HonestCore\Quantity\AreaRate;
 use HonestCore\Quantity\DepthLayer;
 
 /**
@@ -27,6 +29,41 @@ final readonly class PulledSoil
      * @param array<string, float> $meant the mean of the planned layer at the planned places
      */
     private function __construct(public array $holds, public array $meant, public int $cores, public int $short) {}
+
+    /**
+     * The same soil once what was spread on its ground has acted: lime by what the ground takes up, phosphate and potash by pounds a ppm.
+     *
+     * @param array<string, float> $lbPerAcre of stone as limestone is sold (lime), P2O5 and K2O
+     */
+    public function after(PracticeGround $ground, array $lbPerAcre): self
+    {
+        return new self(
+            self::acted($this->holds, $ground, $lbPerAcre),
+            self::acted($this->meant, $ground, $lbPerAcre),
+            $this->cores,
+            $this->short,
+        );
+    }
+
+    /**
+     * @param array<string, float> $holds
+     * @param array<string, float> $lbPerAcre
+     * @return array<string, float>
+     */
+    private static function acted(array $holds, PracticeGround $ground, array $lbPerAcre): array
+    {
+        $pure = (($lbPerAcre['lime'] ?? 0.0) / AreaRate::LB_PER_TON) * LimeMaterial::reference()->effectiveness();
+        if (isset($holds['ph']) && $pure > 0) {
+            $holds['ph'] = $ground->limed($holds['ph'], $pure);
+        }
+        foreach (['p' => 'p2o5', 'k' => 'k2o'] as $analyte => $nutrient) {
+            if (isset($holds[$analyte])) {
+                $holds[$analyte] += ($lbPerAcre[$nutrient] ?? 0.0) / $ground->level->sharedFigure("lb_{$nutrient}_a_ppm");
+            }
+        }
+
+        return $holds;
+    }
 
     /**
      * @param list<array{float, float}> $places metres east and north

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HonestCore\Tests\Practice;
 
+use HonestCore\Agronomy\Lime\LimeMaterial;
 use HonestCore\Error\ValueOutOfRange;
 use HonestCore\Practice\Chance;
 use HonestCore\Practice\PracticeGround;
@@ -52,5 +53,20 @@ final class PulledSoilTest extends TestCase
         }
         $this->expectException(ValueOutOfRange::class);
         PulledSoil::from(PracticeGround::made(1, PracticeLevel::named('usual')), [], $layer, 100.0, Chance::of(1));
+    }
+
+    public function test_what_was_spread_has_acted_on_what_comes_up_next(): void
+    {
+        $ground = PracticeGround::made(33, PracticeLevel::named('usual'));
+        $soil = PulledSoil::from($ground, [[40.0, 80.0], [60.0, 90.0]], DepthLayer::ofInches(0, 6), 270.0, Chance::of(2));
+        self::assertEquals($soil, $soil->after($ground, []));
+        // As much of the stone that limestone is sold as, as the ground needs of pure lime.
+        $needed = $ground->limeNeeded($soil->holds['ph'], 6.5);
+        $stone = ($needed * 2000) / LimeMaterial::reference()->effectiveness();
+        $after = $soil->after($ground, ['lime' => $stone, 'p2o5' => 40.0, 'k2o' => 80.0]);
+        self::assertEqualsWithDelta(6.5, $after->holds['ph'], 1e-9);
+        self::assertEqualsWithDelta($soil->holds['p'] + 2, $after->holds['p'], 1e-9);
+        self::assertEqualsWithDelta($soil->holds['k'] + 10, $after->holds['k'], 1e-9);
+        self::assertSame([$soil->holds['om'], $soil->cores, $soil->short], [$after->holds['om'], $after->cores, $after->short]);
     }
 }

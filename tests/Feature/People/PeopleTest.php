@@ -28,7 +28,7 @@ final class PeopleTest extends ApiTestCase
     private const OPEN_TO_READERS = [
         'api/account/*', 'api/boundaries/*', 'api/areas/{area}/plans/draft', 'api/areas/{area}/comparison', 'api/consignments/draft',
         'api/colour-matches', 'api/vision-plates', 'api/reports/read', 'api/evidence/{method}/records/preview',
-        'api/evidence/{method}/strategies', 'api/areas/{area}/program/try', 'api/reckoner/{tool}',
+        'api/evidence/{method}/strategies', 'api/areas/{area}/program/try', 'api/reckoner/{tool}', 'api/practice/*',
     ];
 
     private const PASSWORD = 'four words of peat';

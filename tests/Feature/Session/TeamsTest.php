@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Session;
 
+use App\Actions\Practice\BeginPractice;
 use App\Models\Area;
 use App\Models\Consignment;
 use App\Models\GroundEvent;
@@ -12,6 +13,7 @@ use App\Models\LabReport;
 use App\Models\Landmark;
 use App\Models\PenCalibration;
 use App\Models\Photo;
+use App\Models\PracticeClass;
 use App\Models\PracticeRound;
 use App\Models\RecordChange;
 use App\Models\ReportQuestion;
@@ -199,6 +201,8 @@ final class TeamsTest extends ApiTestCase
                 'at' => now(),
             ])->id,
             'delivered' => 1,
+            'ground' => app(BeginPractice::class)($this->technician, 'gentle', 1)->id,
+            'class' => PracticeClass::open($this->technician, 'Winter course', 'gentle', 1, null)->id,
             'id' => 1,
             'format' => 'kml',
         ];

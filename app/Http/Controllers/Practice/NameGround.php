@@ -16,8 +16,8 @@ final class NameGround
     {
         /** @var User $user */
         $user = $request->user();
-        $request->validate(['named' => ['required', 'boolean']]);
         $field = PracticeField::ofPersonNamed($user, $ground);
+        $request->validate(['named' => ['required', 'boolean']]);
         $field->update(['named' => $request->boolean('named')]);
 
         return new FieldResource($field);

@@ -78,7 +78,13 @@ for (let i = 1; i <= 9; i++)
         <p class="who">
             <strong>{{ reader }}</strong> reads{{ tube.reads.length ? '; the reading before is covered' : '' }}.
         </p>
-        <PracticeLook :sample-id="tube.sample_id" :method-id="run.method_id" :reader="reader" :run-id="run.id" />
+        <PracticeLook
+            :sample-id="tube.sample_id"
+            :method-id="run.method_id"
+            :reader="reader"
+            :run-id="run.id"
+            :flags="tube.breaks.map(({ code }) => code)"
+        />
         <SwatchCard
             v-if="banded"
             v-model="typed"

@@ -16,6 +16,9 @@ import { usePractice } from '../api'
 import { LEVELS } from '../words'
 
 /** Where one practises: eight lessons, ground of one's own, and classes that have the same ground. */
+const LEDE =
+    'Ground whose truth the program knows. Plan, pull, split, test and sign as in earnest; then see what it really was ' +
+    'and what your choices cost. Nothing of it comes among your records.'
 const router = useRouter()
 const queries = useQueryClient()
 const { me, goOver } = useSession()
@@ -67,11 +70,7 @@ const name = useSave(
 </script>
 
 <template>
-    <PageHead
-        over="Practice"
-        title="Practice ground"
-        lede="Ground whose truth the program knows. Plan, pull, split, test and sign as in earnest; then see what it really was and what your choices cost. Nothing of it comes among your records."
-    />
+    <PageHead over="Practice" title="Practice ground" :lede="LEDE" />
     <p v-if="me?.practice" class="warning">
         You are on practice ground. Go back to your own records to begin another or to join a class.
     </p>
