@@ -79,6 +79,17 @@ final class WallsTest extends TestCase
         }
     }
 
+    /** A rule that compares days reads whatever it is given; what is no text must have been refused before. */
+    public function test_a_day_is_text_before_it_is_compared(): void
+    {
+        foreach (SourceFiles::in('app/Http', 'php') as $file => $text) {
+            preg_match_all("/=> \[([^\]]*'(?:after|before|after_or_equal|before_or_equal|date_equals):[^\]]*)\]/", $text, $rules);
+            foreach ($rules[1] as $rule) {
+                self::assertMatchesRegularExpression("/'bail'.*'string'/s", $rule, "{$file}: {$rule}");
+            }
+        }
+    }
+
     public function test_no_line_is_longer_than_it_may_be(): void
     {
         foreach (['app', 'core/src', 'core/tests', 'database', 'stand-in', 'tests', 'routes', 'config', 'bootstrap'] as $folder) {
@@ -113,7 +124,7 @@ final class WallsTest extends TestCase
         }
         $taken = [];
         foreach (SourceFiles::in('app', 'php') as $text) {
-            preg_match_all('/^use HonestCore\\\\([\w\\\\]+);/m', $text, $uses);
+            preg_match_all('/^use HonestCore\\\\([\w\\\]+);/m', $text, $uses);
             array_push($taken, ...$uses[1]);
         }
         $classes = array_filter(

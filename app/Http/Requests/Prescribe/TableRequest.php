@@ -26,7 +26,7 @@ final class TableRequest extends FormRequest
             'changes' => ['present', 'array', 'max:1000'],
             'changes.*' => ['required', 'numeric', 'min:0', 'max:1000000'],
             'source' => ['required', 'string', 'min:10', 'max:300'],
-            'dated' => ['required', 'string', 'date_format:Y-m-d', 'after:1900-01-01', 'before_or_equal:+1 day'],
+            'dated' => ['required', 'bail', 'string', 'date_format:Y-m-d', 'after:1900-01-01', 'before_or_equal:+1 day'],
             'site_only' => ['required', 'boolean'],
         ];
     }

@@ -40,7 +40,7 @@ trait GivesChoices
             'nutrient_school' => ['required', 'in:build,sufficiency'],
             'years' => ['required', 'numeric', 'between:1,20'],
             'mixed_in' => ['required', 'numeric', 'between:1,12'],
-            'plant_on' => ['required', 'string', 'date_format:Y-m-d', 'after:2000-01-01', 'before:2200-01-01'],
+            'plant_on' => ['required', 'bail', 'string', 'date_format:Y-m-d', 'after:2000-01-01', 'before:2200-01-01'],
             'credits' => ['present', 'nullable', 'array', 'max:9'],
             'by_nitrate' => ['required', 'boolean'],
             'organic_only' => ['required', 'boolean'],
