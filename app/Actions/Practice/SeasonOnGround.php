@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Practice;
 
+use App\Actions\Evidence\GatherEvidence;
 use App\Database\Values;
 use App\Models\Area;
 use App\Models\Consignment;
@@ -11,6 +12,8 @@ use App\Models\PracticeField;
 use App\Models\PracticeSoil;
 use App\Models\Reading;
 use App\Models\Site;
+use App\Models\Team;
+use HonestCore\Agronomy\Crop;
 use HonestCore\Geometry\Boundary;
 use HonestCore\Practice\PracticeChoices;
 use HonestCore\Practice\PracticeCost;
@@ -31,11 +34,11 @@ final class SeasonOnGround
     /** Ground of which nothing is known gets no lime: as if it needed none. */
     private const NOTHING_KNOWN_PH = 14.0;
 
-    private const LIME_BELOW = 6.0;
-
-    private const LIMED_TO = 6.5;
-
     private const ANY_DAY = 270;
+
+    private const USUAL_USE = 'corn';
+
+    public function __construct(private readonly GatherEvidence $gather) {}
 
     public function __invoke(PracticeField $field): SeasonView
     {
@@ -49,7 +52,7 @@ final class SeasonOnGround
         )->all())) ?? self::ANY_DAY);
         $map = TruthMap::of($field->ground(), 'ph', DepthLayer::ofInches(0, 6), (float) $day, self::STEP_M);
         $areas = $this->areas($field, $site, $map, $soils, $readings);
-        $stakes = Stakes::of(self::LIME_BELOW, self::LIMED_TO);
+        $stakes = $this->stakes($field, $site);
         $cores = array_values($soils->flatMap(static fn (PracticeSoil $soil): array => $soil->places)->all());
         $byLab = $readings->flatten()->contains(static fn (Reading $one): bool => $one->method->workplace === 'lab');
 
@@ -70,6 +73,17 @@ final class SeasonOnGround
             $stakes,
             $cores,
         );
+    }
+
+    /** Those that a comparison of schemes begins with: the limits of the crop, and the prices that somebody has at home. */
+    private function stakes(PracticeField $field, Site $site): Stakes
+    {
+        $area = Area::query()->where('site_id', $site->id)->orderBy('name')->first();
+        $limits = $this->gather->policy('ph')->limitsFor($area->use ?? self::USUAL_USE)->values;
+        $crop = ($area?->crop() ?? Crop::of(self::USUAL_USE))->within($limits[0], $limits[count($limits) - 1]);
+        $prices = Team::query()->whereKey($field->loadMissing('home')->home->team_id)->first()->prices ?? [];
+
+        return Stakes::of($crop->low, $crop->target, array_map(floatval(...), $prices));
     }
 
     /**

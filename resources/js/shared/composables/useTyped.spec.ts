@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { effectScope, nextTick, reactive, ref } from 'vue'
-import { forgetTyped, unsaved, useTyped } from './useTyped'
+import { forgetTyped, moveTyped, unsaved, useTyped } from './useTyped'
 
 const kept = new Map<string, string>()
 const form = (stored = 'Sedge meadow') => {
@@ -106,5 +106,20 @@ describe('what was typed', () => {
         expect(typed.changed.value).toBe(false)
         parts.form.name = 'Quill'
         expect([...kept.keys()]).toEqual(['honest-core:typed:site-1'])
+    })
+
+    it('stands aside on practice ground, comes back from it, and goes with whoever signs out there', () => {
+        const home = form()
+        home.form.name = 'Sedge meadow, east'
+        home.leave()
+        const written = kept.get('honest-core:typed:area-1')
+        moveTyped(true)
+        expect(form().form.name).toBe('Sedge meadow')
+        kept.set('honest-core:typed:area-9', 'typed in practice')
+        moveTyped(false)
+        expect([...kept.entries()]).toEqual([['honest-core:typed:area-1', written]])
+        moveTyped(true)
+        forgetTyped()
+        expect(kept.size).toBe(0)
     })
 })

@@ -30,17 +30,19 @@ function read(key: string): Kept | null {
 /** What was typed at home is put aside while somebody is on practice ground, and comes back with them. */
 export function moveTyped(aside: boolean): void {
     const [from, to] = aside ? [PREFIX, ASIDE] : [ASIDE, PREFIX]
-    if (!aside) forgetTyped()
-    for (const key of Object.keys(localStorage).filter((one) => one.startsWith(from))) {
+    if (!aside) drop(PREFIX)
+    for (const key of kept(from)) {
         localStorage.setItem(to + key.slice(from.length), localStorage.getItem(key) ?? '')
         localStorage.removeItem(key)
     }
 }
+const kept = (prefix: string): string[] => Object.keys(localStorage).filter((one) => one.startsWith(prefix))
+const drop = (prefix: string): void => kept(prefix).forEach((key) => localStorage.removeItem(key))
 
 /** Nothing that was typed stays on the device for whoever signs in next; or not what was typed of one thing. */
 export function forgetTyped(of?: string): void {
     if (of !== undefined) return localStorage.removeItem(PREFIX + of)
-    for (const key of Object.keys(localStorage).filter((one) => one.startsWith(PREFIX))) localStorage.removeItem(key)
+    for (const prefix of [PREFIX, ASIDE]) drop(prefix)
 }
 
 /**

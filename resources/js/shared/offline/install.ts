@@ -23,9 +23,9 @@ export async function keeping(): Promise<void> {
 const ANSWERS = 'honest-core-answers'
 const ASIDE = 'honest-core-answers-aside'
 
-/** Takes a team's answers off the phone; nothing that is unsent is touched. */
+/** Takes a team's answers off the phone, those that were put aside too; nothing that is unsent is touched. */
 export async function forgetAnswers(): Promise<void> {
-    if ('caches' in window) await caches.delete(ANSWERS).catch(() => false)
+    if ('caches' in window) await Promise.all([ANSWERS, ASIDE].map((one) => caches.delete(one).catch(() => false)))
 }
 
 /** What is kept for the field is put aside while somebody is on practice ground, and comes back with them. */
