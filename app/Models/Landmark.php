@@ -6,6 +6,7 @@ namespace App\Models;
 
 use App\Models\Concerns\BelongsToTeam;
 use App\Models\Concerns\KeepsChanges;
+use HonestCore\Sampling\KeptAway;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -42,6 +43,12 @@ final class Landmark extends Model
     public function site(): BelongsTo
     {
         return $this->belongsTo(Site::class);
+    }
+
+    /** As a plan keeps away from it, at the distance that is usually kept. */
+    public function keptAway(): KeptAway
+    {
+        return new KeptAway($this->id, $this->name, $this->distance_m, $this->geometry);
     }
 
     /**

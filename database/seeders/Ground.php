@@ -70,12 +70,7 @@ final class Ground
             'seed' => $seed,
             'quality' => $quality,
             'keep_away' => array_map(
-                static fn (Landmark $landmark): array => [
-                    'landmark_id' => $landmark->id,
-                    'name' => $landmark->name,
-                    'distance_m' => $landmark->distance_m,
-                    'geometry' => $landmark->geometry,
-                ],
+                static fn (Landmark $landmark): array => $landmark->keptAway()->toRow(),
                 Landmark::query()->orderBy('id')->get()->all(),
             ),
         ]));

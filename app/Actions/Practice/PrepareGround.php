@@ -207,12 +207,7 @@ final class PrepareGround
             'probe_mm' => 19.0,
             'seed' => $seed,
             'keep_away' => array_map(
-                static fn (Landmark $landmark): array => [
-                    'landmark_id' => $landmark->id,
-                    'name' => $landmark->name,
-                    'distance_m' => $landmark->distance_m,
-                    'geometry' => $landmark->geometry,
-                ],
+                static fn (Landmark $landmark): array => $landmark->keptAway()->toRow(),
                 Landmark::query()->where('site_id', $area->site_id)->orderBy('id')->get()->all(),
             ),
         ]));
