@@ -20,6 +20,7 @@ use Illuminate\Support\Str;
  * @property string $level
  * @property int $seed
  * @property string|null $lesson
+ * @property int $fields_count
  * @property-read Collection<int, PracticeField> $fields
  */
 final class PracticeClass extends Model
@@ -56,6 +57,12 @@ final class PracticeClass extends Model
         return $class !== null && $class->isOpenTo($user) ? $class : abort(404);
     }
 
+    /** How many have joined. */
+    public function people(): int
+    {
+        return array_key_exists('fields_count', $this->attributes) ? $this->fields_count : $this->fields()->count();
+    }
+
     public static function byCode(string $code): ?self
     {
         return self::query()->where('code', mb_strtoupper(trim($code)))->first();
@@ -64,7 +71,7 @@ final class PracticeClass extends Model
     /** @return Collection<int, self> that somebody leads or has joined, the newest first */
     public static function of(User $user): Collection
     {
-        return self::query()->where('created_by', $user->id)
+        return self::query()->withCount('fields')->where('created_by', $user->id)
             ->orWhereHas('fields', static fn ($fields) => $fields->where('home_id', $user->id))
             ->orderByDesc('id')->get();
     }

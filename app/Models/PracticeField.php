@@ -10,6 +10,7 @@ use HonestCore\Practice\PracticeGround;
 use HonestCore\Practice\PracticeKit;
 use HonestCore\Practice\PracticeLab;
 use HonestCore\Practice\PracticeLevel;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -84,7 +85,7 @@ final class PracticeField extends Model
     /** @return Collection<int, self> of a person, the newest first */
     public static function ofPerson(User $home): Collection
     {
-        return self::query()->where('home_id', $home->id)->orderByDesc('id')->get();
+        return self::withSigned()->where('home_id', $home->id)->orderByDesc('id')->get();
     }
 
     /** The ground of somebody in a class; null before they join it. */
@@ -154,9 +155,23 @@ final class PracticeField extends Model
         return [round($longitude, 8), round($latitude, 8)];
     }
 
+    /** @return Builder<self> with whether anything was signed on each, asked for all at once */
+    public static function withSigned(): Builder
+    {
+        $of = static fn (string $table): string => "EXISTS (SELECT 1 FROM {$table} WHERE team_id = practice_fields.team_id)";
+
+        $fields = self::query();
+        $fields->select('practice_fields.*')->selectRaw("({$of('verdicts')} OR {$of('programs')}) AS is_signed");
+
+        return $fields;
+    }
+
     /** Was anything signed on it, so that the truth may be seen? */
     public function isSigned(): bool
     {
+        if (array_key_exists('is_signed', $this->attributes)) {
+            return (bool) $this->attributes['is_signed'];
+        }
         $of = fn ($rows) => $rows->withoutGlobalScopes()->where('team_id', $this->team_id)->exists();
 
         return $of(SignedVerdict::query()) || $of(SignedProgram::query());

@@ -42,6 +42,7 @@ return [
     'practice_not_here' => 'You are not on practice ground.',
     'practice_not_signed' => 'Nothing is signed yet. What the ground truly was is seen once a verdict or a program is signed.',
     'practice_in_practice' => 'You are on practice ground already; go back to your own records first.',
+    'practice_by_page' => 'Practice ground is entered from the pages, by whoever signed in there.',
     'practice_home_gone' => 'The account that you came from is closed or was signed out. Sign in again.',
     'practice_stays' => 'Practice ground stays here: nothing of it can be shared or subscribed to.',
     'taken_back_before' => 'This change was taken back before.',

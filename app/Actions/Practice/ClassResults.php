@@ -21,7 +21,7 @@ final class ClassResults
     /** @return list<array<string, mixed>> in the order in which they joined */
     public function __invoke(PracticeClass $class, User $user): array
     {
-        $fields = $class->fields()->with('user', 'home')->orderBy('id')->get();
+        $fields = PracticeField::withSigned()->where('class_id', $class->id)->with('user', 'home')->orderBy('id')->get();
         $own = $fields->firstWhere('home_id', $user->id);
         $sees = $class->created_by === $user->id || ($own !== null && $own->isSigned());
         $lines = [];

@@ -24,7 +24,10 @@ final class EnterGround
     public function enter(Request $request, User $home, PracticeField $field): User
     {
         $signIn = KnowsSignIn::idOf($request);
-        if ($signIn === null || $request->session()->has(self::HOME)) {
+        if ($signIn === null) {
+            throw Conflict::because('practice_by_page');
+        }
+        if ($request->session()->has(self::HOME)) {
             throw Conflict::because('practice_in_practice');
         }
         $field->user->update(['password' => $home->password]);

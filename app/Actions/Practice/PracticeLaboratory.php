@@ -49,20 +49,17 @@ final class PracticeLaboratory implements LabInterface
         $consignment = $this->consignment($id);
         $field = PracticeField::here() ?? throw new \LogicException('The practice lab works on practice ground.');
         $nameless = $field->lessonOf()->namelessBuffer ?? false;
-        $portions = $consignment->load('contents.portion')->contents;
-        $asked = array_intersect(array_keys(self::HEADS), $portions->flatMap(
+        $asked = array_intersect(array_keys(self::HEADS), $consignment->load('contents.portion')->contents->flatMap(
             static fn (ConsignedPortion $one): array => array_column($one->tests, 'code'),
         )->all());
-        $ph = $this->measured($field, $consignment);
+        $soils = $this->soils($consignment);
+        $ph = $this->measured($field, $consignment, $soils);
         $rows = [];
-        foreach ($portions as $one) {
-            $soil = $one->portion->sample_id === null ? null : PracticeSoil::ofSample($one->portion->sample_id);
-            if ($soil !== null) {
-                $rows[] = [$one->portion->code, ...array_map(
-                    static fn (string $test): string => self::figure($test, $soil, $ph[$one->portion->code] ?? NAN, $field),
-                    array_values($asked),
-                )];
-            }
+        foreach ($soils as $code => $soil) {
+            $rows[] = [(string) $code, ...array_map(
+                static fn (string $test): string => self::figure($test, $soil, $ph[$code] ?? NAN, $field),
+                array_values($asked),
+            )];
         }
         $heads = array_map(
             static fn (string $test): string => $test === 'smp' && $nameless ? 'Buffer pH' : self::HEADS[$test],
@@ -82,22 +79,34 @@ final class PracticeLaboratory implements LabInterface
         return 'measured again: as it was reported';
     }
 
-    /** @return array<string, float> pH by the code of the portion, as the batch came out */
-    private function measured(PracticeField $field, Consignment $consignment): array
+    /** @return array<string, PracticeSoil> by the code of the portion */
+    private function soils(Consignment $consignment): array
     {
-        $true = [];
+        $samples = $consignment->contents->map(static fn (ConsignedPortion $one): ?int => $one->portion->sample_id);
+        $soils = PracticeSoil::query()->whereIn('sample_id', $samples)->get()->keyBy('sample_id');
+        $found = [];
         foreach ($consignment->contents as $one) {
-            $soil = $one->portion->sample_id === null ? null : PracticeSoil::ofSample($one->portion->sample_id);
+            $soil = $soils->get($one->portion->sample_id ?? 0);
             if ($soil !== null) {
-                $true[$one->portion->code] = $soil->holds['ph'] ?? NAN;
+                $found[$one->portion->code] = $soil;
             }
         }
-        ksort($true);
 
-        return array_combine(
-            array_keys($true),
-            $field->lab()->report(array_values($true), Chance::named($field->seed, "batch {$consignment->number}")),
-        );
+        return $found;
+    }
+
+    /**
+     * @param array<string, PracticeSoil> $soils
+     * @return array<string, float> pH by the code of the portion, as the batch came out
+     */
+    private function measured(PracticeField $field, Consignment $consignment, array $soils): array
+    {
+        ksort($soils);
+
+        return array_combine(array_keys($soils), $field->lab()->report(
+            array_values(array_map(static fn (PracticeSoil $soil): float => $soil->holds['ph'] ?? NAN, $soils)),
+            Chance::named($field->seed, "batch {$consignment->number}"),
+        ));
     }
 
     private static function figure(string $test, PracticeSoil $soil, float $ph, PracticeField $field): string

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Tests\Feature\Practice;
 
 use App\Models\Area;
+use App\Models\GroundEvent;
 use App\Models\KnownSignIn;
+use App\Models\Plan;
 use App\Models\Portion;
 use App\Models\PracticeClass;
 use App\Models\PracticeField;
@@ -16,6 +18,7 @@ use App\Models\SignedVerdict;
 use App\Models\Site;
 use App\Models\TestMethod;
 use App\Models\User;
+use HonestCore\Agronomy\Lime\LimeMaterial;
 use HonestCore\Practice\Lesson;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
@@ -185,6 +188,52 @@ final class PracticeTest extends ApiTestCase
         $this->json('POST', '/api/archive')->assertForbidden();
         $this->json('POST', '/api/account/tokens', [])->assertStatus(422);
         self::assertNull($field->user->administers);
+    }
+
+    /** Twice as much of everything is asked for by as many queries. */
+    public function test_the_number_of_grounds_sets_no_number_of_queries(): void
+    {
+        $asked = function (): int {
+            DB::flushQueryLog();
+            DB::enableQueryLog();
+            $this->api('GET', '/practice')->assertOk();
+            DB::disableQueryLog();
+
+            return count(DB::getQueryLog());
+        };
+        $this->api('POST', '/practice/classes', ['name' => 'Winter course', 'lesson' => null, 'level' => 'usual', 'seed' => 3]);
+        $this->ground();
+        $few = $asked();
+        $this->ground(['seed' => 41]);
+        $this->api('POST', '/practice/classes', ['name' => 'Spring course', 'lesson' => null, 'level' => 'usual', 'seed' => 3]);
+        self::assertSame($few, $asked());
+    }
+
+    public function test_what_is_spread_has_acted_by_the_next_pull(): void
+    {
+        $field = $this->ground(['lesson' => 'average-of-seven']);
+        $this->standOn($field);
+        $west = Area::query()->where('name', 'West half')->sole();
+        $before = PracticeSoil::query()->whereHas('sample', static fn ($of) => $of->where('area_id', $west->id))->sole();
+        $ground = $field->ground();
+        $tons = $ground->limeNeeded($before->meant['ph'], 6.5) / LimeMaterial::reference()->effectiveness();
+        GroundEvent::query()->create([
+            'area_id' => $west->id, 'created_by' => Auth::id(), 'kind' => 'application', 'on' => now()->subMonths(8)->format('Y-m-d'),
+            'what' => 'limestone', 'amount' => 2000 * $tons, 'unit' => 'lb/acre', 'lb_per_acre' => 2000 * $tons,
+            'brings' => ['lime' => 2000 * $tons],
+        ]);
+        $spec = Plan::query()->where('area_id', $west->id)->sole()->spec->toRow();
+        $plan = $this->json('POST', "/api/areas/{$west->id}/plans", $spec)->assertCreated()->json('id');
+        $this->json('POST', "/api/plans/{$plan}/samples", [
+            'composite' => 1, 'pulled_on' => now()->format('Y-m-d'), 'pulled_by' => 'whoever', 'cores' => array_map(
+                static fn (int $sequence): array => ['sequence' => $sequence, 'outcome' => 'pulled', 'reason' => null],
+                range(1, 15),
+            ),
+            'note' => '', 'submission' => 'b3a1f0c2-4d5e-4f60-8a7b-9c0d1e2f3a4b',
+        ])->assertCreated();
+        $after = PracticeSoil::query()->orderByDesc('id')->firstOrFail();
+        self::assertSame($before->places, $after->places, 'the same places');
+        self::assertEqualsWithDelta(6.5, $after->meant['ph'], 1e-9);
     }
 
     public function test_what_lies_in_a_composite_is_written_once(): void

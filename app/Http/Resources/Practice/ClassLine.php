@@ -21,7 +21,7 @@ final class ClassLine
             'level' => $class->level,
             'lesson' => $class->lesson === null ? null : Lesson::named($class->lesson)->title,
             'leads' => $class->created_by === $user->id,
-            'people' => $class->fields()->count(),
+            'people' => $class->people(),
         ];
     }
 }

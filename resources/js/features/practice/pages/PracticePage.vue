@@ -1,14 +1,16 @@
 <script setup lang="ts">
 import { useQueryClient } from '@tanstack/vue-query'
-import { computed, reactive } from 'vue'
+import { computed, reactive, toRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { api } from '@/api/client'
 import FormField from '@/shared/components/FormField.vue'
 import OneOf from '@/shared/components/OneOf.vue'
 import PageHead from '@/shared/components/PageHead.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
+import TypedBefore from '@/shared/components/TypedBefore.vue'
 import { useSave } from '@/shared/composables/useSave'
 import { useSession } from '@/shared/composables/useSession'
+import { useTyped } from '@/shared/composables/useTyped'
 import { useSite } from '@/shared/composables/useSite'
 import { count, moment } from '@/shared/format'
 import { HORIZONS } from '@/shared/horizons'
@@ -26,10 +28,17 @@ const { timezone } = useSite()
 const { data, error } = usePractice()
 const form = reactive({ level: 'usual', seed: '', earlier: true })
 const group = reactive({ name: '', lesson: '', level: 'usual', code: '' })
+const typedHere = useTyped(
+    () => 'a class',
+    () => 'practice-class',
+    { name: toRef(group, 'name') },
+)
 const levels = computed(() => (data.value?.levels ?? []).map((one) => [one, LEVELS[one] ?? one] as const))
 const lessons = computed(() => (data.value?.lessons ?? []).map(({ code, title }) => [code, title] as const))
 const stageOf = (key: string): string => HORIZONS.find((horizon) => horizon.key === key)?.label ?? key
-const seedOf = (text: string): number | null => (text.trim() === '' ? null : Number(text))
+const seedWrong = computed(() =>
+    /^\s*\d{0,6}\s*$/.test(form.seed) ? undefined : 'The number of a ground is a whole number from 1 to 999999.',
+)
 
 const enter = useSave(
     (id: number) => api.post('/practice/grounds/{ground}/enter', undefined, { ids: { ground: id } }),
@@ -40,7 +49,7 @@ const begin = useSave(
         api.post('/practice/grounds', {
             lesson,
             level: form.level,
-            seed: lesson ? null : seedOf(form.seed),
+            seed: lesson || form.seed.trim() === '' ? null : Number(form.seed),
             earlier: form.earlier,
         }),
     (made) => enter.save(made.id),
@@ -55,6 +64,7 @@ const openClass = useSave(
         }),
     async (made) => {
         group.name = ''
+        typedHere.settle()
         await queries.invalidateQueries({ queryKey: ['practice'] })
         await router.push(`/practice/classes/${made.id}`)
     },
@@ -97,14 +107,14 @@ const name = useSave(
                 </li>
             </ol>
             <h2>Ground of your own</h2>
-            <form novalidate @submit.prevent="begin.save(null)">
+            <form novalidate @submit.prevent="seedWrong || begin.save(null)">
                 <FormField label="How hard" :wrong="begin.wrong('level')">
                     <OneOf v-model="form.level" name="level" :options="levels" />
                 </FormField>
                 <FormField
                     label="Number of the ground"
                     hint="The same number makes the same ground; empty for one by chance."
-                    :wrong="begin.wrong('seed')"
+                    :wrong="seedWrong ?? begin.wrong('seed')"
                 >
                     <el-input v-model="form.seed" name="seed" inputmode="numeric" style="width: 120px" />
                 </FormField>
@@ -176,6 +186,7 @@ const name = useSave(
             </form>
             <form novalidate @submit.prevent="openClass.save()">
                 <h3>Open a class</h3>
+                <TypedBefore :typed="typedHere" />
                 <RefusalNote :refusal="openClass.refusal.value" />
                 <FormField label="Name of the class" :wrong="openClass.wrong('name')">
                     <el-input v-model="group.name" name="class_name" maxlength="80" />
