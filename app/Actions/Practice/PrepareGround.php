@@ -15,6 +15,7 @@ use App\Models\PracticeField;
 use App\Models\Sample;
 use App\Models\Site;
 use App\Models\User;
+use App\Models\VisionRecord;
 use HonestCore\Custody\CoreMark;
 use HonestCore\Custody\Outcome;
 use HonestCore\Practice\Lesson;
@@ -54,6 +55,7 @@ final class PrepareGround
         $site = $this->site($field, $home);
         $areas = $this->areas($field, $site, $lesson->halves ?? false);
         $this->lab($lesson);
+        $this->eyes($twin);
         if ($lesson?->cores !== null) {
             $this->plans($areas, $twin, $field, $lesson);
         }
@@ -83,6 +85,22 @@ final class PrepareGround
         ]);
 
         return $site;
+    }
+
+    /** What a check of colour vision would say is nothing to practise on: readings by eye count here without one. */
+    private function eyes(User $twin): void
+    {
+        VisionRecord::query()->create([
+            'created_by' => $twin->id,
+            'reader' => $twin->name,
+            'seed' => 1,
+            'answers' => [],
+            'passed' => true,
+            'right' => 0,
+            'plates' => 0,
+            'words' => 'On practice ground eyes are taken as checked.',
+            'taken_on' => now()->format('Y-m-d'),
+        ]);
     }
 
     private function newSite(?Site $own, string $name, string $letters): Site

@@ -18,6 +18,7 @@ use App\Models\SignedVerdict;
 use App\Models\Site;
 use App\Models\TestMethod;
 use App\Models\User;
+use App\Models\VisionRecord;
 use HonestCore\Agronomy\Lime\LimeMaterial;
 use HonestCore\Practice\Lesson;
 use Illuminate\Support\Facades\Auth;
@@ -48,6 +49,7 @@ final class PracticeTest extends ApiTestCase
         self::assertSame($this->technician->id, Auth::id(), 'whoever begins it stays who they are');
         self::assertSame([0, 0], [Sample::query()->count(), Area::query()->count()], 'and has no more records than before');
         $values = $this->standOn($own);
+        self::assertTrue(VisionRecord::query()->sole()->passed, 'what is read by eye counts');
         self::assertSame($areas, Area::query()->count());
         self::assertSame([$composites, $readings], [PracticeSoil::query()->count(), Reading::query()->count()]);
 

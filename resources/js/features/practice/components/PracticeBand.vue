@@ -53,8 +53,18 @@ const leave = useSave(
     border: 2px dashed var(--umber);
     background: var(--sheet);
     padding: 6px 14px;
-    position: relative;
+    position: sticky;
+    top: 0;
     z-index: 30;
+}
+/* Wherever a page was scrolled to, its edge says that it is practice. */
+.band::after {
+    content: '';
+    position: fixed;
+    inset: 0;
+    border: 2px dashed var(--umber);
+    pointer-events: none;
+    z-index: 31;
 }
 .line {
     display: flex;
@@ -82,7 +92,18 @@ const leave = useSave(
 .more p {
     margin: 4px 0;
 }
+@media print {
+    .band {
+        position: static;
+    }
+    .band::after {
+        display: none;
+    }
+}
 @media (max-width: 700px) {
+    .band {
+        position: static;
+    }
     .goal {
         flex-basis: 100%;
     }
