@@ -91,6 +91,15 @@ final class DeskTest extends BrowserTestCase
         $this->press('Drop it');
         $this->miss('and not saved.');
 
+        $this->open('/scan');
+        $this->type('Code on the label', 'QH26-18B-K');
+        $this->press('Add');
+        $this->see('Write it for 1 portion');
+        $this->open('/scan');
+        $this->see('Write it for 1 portion');
+        $this->press('Drop it');
+        $this->miss('Write it for 1 portion');
+
         $this->open('/bench/transects/1');
         $this->see('Keep the transect');
         $first = "//input[@aria-label='First reading at place 1']";

@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { useQueryClient } from '@tanstack/vue-query'
-import { reactive } from 'vue'
+import { reactive, toRef } from 'vue'
 import { api, type Schema } from '@/api/client'
 import FormField from '@/shared/components/FormField.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
+import TypedBefore from '@/shared/components/TypedBefore.vue'
 import VerdictStone from '@/shared/components/VerdictStone.vue'
 import { useSave } from '@/shared/composables/useSave'
 import { useSession } from '@/shared/composables/useSession'
+import { useTyped } from '@/shared/composables/useTyped'
 import { number } from '@/shared/format'
 
 const props = defineProps<{ evidence: Schema<'Evidence'>; claim: 'sort' | 'rate' | 'track' }>()
@@ -31,6 +33,11 @@ const form = reactive({
     note: '',
     password: '',
 })
+const typedHere = useTyped(
+    () => 'a verdict to sign',
+    () => `sign-${props.evidence.method.id}-${props.claim}`,
+    { scope: toRef(form, 'scope'), note: toRef(form, 'note') },
+)
 const { save, saving, refusal, wrong } = useSave(
     () =>
         api.post(
@@ -46,6 +53,7 @@ const { save, saving, refusal, wrong } = useSave(
             { ids: { method: props.evidence.method.id } },
         ),
     async () => {
+        typedHere.settle()
         await queries.invalidateQueries()
         emit('done')
     },
@@ -72,6 +80,7 @@ async function again(): Promise<void> {
             <button type="button" class="link" @click="again">Look at the evidence again</button>
         </p>
         <form novalidate @submit.prevent="save()">
+            <TypedBefore :typed="typedHere" />
             <input type="text" name="username" autocomplete="username" :value="me?.email" hidden readonly />
             <FormField
                 label="Where it holds"

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { api } from '@/api/client'
 import FormField from '@/shared/components/FormField.vue'
 import { useSave } from '@/shared/composables/useSave'
+import { useTyped } from '@/shared/composables/useTyped'
 import { day } from '@/shared/format'
 import { useAddresses } from '../api'
 
@@ -12,12 +13,18 @@ const queries = useQueryClient()
 const { data } = useAddresses()
 const name = ref('')
 const opened = ref('')
+const typedHere = useTyped(
+    () => 'an address for a calendar',
+    () => 'calendar-address',
+    { name },
+)
 const open = computed(() => data.value?.filter(({ withdrawn_at }) => withdrawn_at === null) ?? [])
 const opening = useSave(
     () => api.post('/calendar-addresses', { name: name.value }),
     async ({ address }) => {
         opened.value = `${window.location.origin}${address}`
         name.value = ''
+        typedHere.settle()
         await queries.invalidateQueries({ queryKey: ['calendar-addresses'] })
     },
 )

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { useQueryClient } from '@tanstack/vue-query'
-import { computed, reactive, ref } from 'vue'
+import { computed, reactive, ref, toRef } from 'vue'
 import { api, type Schema } from '@/api/client'
 import FormField from '@/shared/components/FormField.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
 import { useSave } from '@/shared/composables/useSave'
 import { useSession } from '@/shared/composables/useSession'
+import { useTyped } from '@/shared/composables/useTyped'
 import { count, number, signed } from '@/shared/format'
 import { schoolName } from '../words'
 
@@ -37,6 +38,12 @@ const span = (of: readonly number[] | null, n = digits.value): string =>
     of ? `${signed(of[0], n)} to ${signed(of[1], n)}` : 'not known from so few'
 const asking = ref(false)
 const form = reactive({ reason: '', password: '' })
+const typedHere = useTyped(
+    () => 'why a local factor is used',
+    () => `factor-${props.school.school}`,
+    { reason: toRef(form, 'reason') },
+)
+asking.value = typedHere.broughtBack.value !== null
 const using = useSave(
     () =>
         api.post('/local-factors', {
@@ -48,6 +55,7 @@ const using = useSave(
     async () => {
         asking.value = false
         Object.assign(form, { reason: '', password: '' })
+        typedHere.settle()
         await queries.invalidateQueries()
     },
 )

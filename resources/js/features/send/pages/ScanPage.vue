@@ -7,7 +7,9 @@ import { api, Refused, type Schema } from '@/api/client'
 import FormField from '@/shared/components/FormField.vue'
 import PageHead from '@/shared/components/PageHead.vue'
 import RefusalNote from '@/shared/components/RefusalNote.vue'
+import TypedBefore from '@/shared/components/TypedBefore.vue'
 import { useSave } from '@/shared/composables/useSave'
+import { useTyped } from '@/shared/composables/useTyped'
 import { count, portionName, optional } from '@/shared/format'
 import { newId } from '@/shared/offline/store'
 import { codeReader } from '../codeReader'
@@ -77,6 +79,7 @@ const { save, saving, refusal, wrong } = useSave(
         ].join(' ')
         found.value = []
         Object.assign(form, { step: '', condition: '', celsius: '', at: '' })
+        typedHere.settle()
         await queries.invalidateQueries()
     },
 )
@@ -130,7 +133,20 @@ async function addAll(codes: readonly (string | null)[]): Promise<void> {
     }
     said.value = failed.join(' ')
 }
-void addAll([route.query.code ?? []].flat())
+const asked = [route.query.code ?? []].flat()
+const codes = computed({
+    get: () => found.value.map(({ code }) => code),
+    set: (before) => {
+        found.value = found.value.filter(({ code }) => before.includes(code))
+        void addAll(before.filter((code) => !asked.includes(code)))
+    },
+})
+const typedHere = useTyped(
+    () => 'codes that were scanned',
+    () => 'scan',
+    { codes, form },
+)
+void addAll(asked)
 </script>
 
 <template>
@@ -140,6 +156,7 @@ void addAll([route.query.code ?? []].flat())
         lede="Scan or type the codes on the bags, then say what happened to them. Each bag keeps its line in its trail."
     />
     <div class="scan">
+        <TypedBefore :typed="typedHere" />
         <form novalidate @submit.prevent="add(typed)">
             <FormField label="Code on the label" :wrong="said || undefined">
                 <input
