@@ -48,6 +48,9 @@ final class PracticeField extends Model
 
     protected $attributes = ['named' => false, 'hinted_at' => null, 'class_id' => null];
 
+    /** Longitude and latitude of the middle of the ground, wherever somebody moves its site. */
+    public const MIDDLE = [-76.41, 43.18];
+
     private ?PracticeGround $made = null;
 
     /** @return array<string, string> */
@@ -136,9 +139,9 @@ final class PracticeField extends Model
      * @param array{float, float} $degrees longitude and latitude
      * @return array{float, float} metres east and north of its corner
      */
-    public function metres(Site $site, array $degrees): array
+    public function metres(array $degrees): array
     {
-        [$east, $north] = (new LocalPlane($site->longitude, $site->latitude))->toMetres($degrees);
+        [$east, $north] = (new LocalPlane(...self::MIDDLE))->toMetres($degrees);
 
         return [$east + $this->ground()->widthM / 2, max(0.0, $north + $this->ground()->heightM / 2)];
     }
@@ -147,9 +150,9 @@ final class PracticeField extends Model
      * @param array{float, float} $metres east and north of its corner
      * @return array{float, float} longitude and latitude
      */
-    public function degrees(Site $site, array $metres): array
+    public function degrees(array $metres): array
     {
-        [$longitude, $latitude] = (new LocalPlane($site->longitude, $site->latitude))
+        [$longitude, $latitude] = (new LocalPlane(...self::MIDDLE))
             ->toDegrees([$metres[0] - $this->ground()->widthM / 2, $metres[1] - $this->ground()->heightM / 2]);
 
         return [round($longitude, 8), round($latitude, 8)];

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\BelongsToTeam;
+use HonestCore\Quantity\DepthLayer;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -39,6 +40,12 @@ final class PracticeSoil extends Model
     public function sample(): BelongsTo
     {
         return $this->belongsTo(Sample::class);
+    }
+
+    /** Does it begin at the surface, as what rates are made for does? */
+    public function isOfTop(): bool
+    {
+        return DepthLayer::parse($this->sample->depth)->topCm < 1;
     }
 
     public static function ofSample(int $sample): ?self

@@ -27,6 +27,7 @@ final class PracticeLaboratory implements LabInterface
         'p' => 'P Mehlich-3 (ppm)',
         'k' => 'K Mehlich-3 (ppm)',
         'om' => 'Organic matter (%)',
+        'lead' => 'Lead, total (ppm)',
     ];
 
     public function isThere(): bool
@@ -119,6 +120,7 @@ final class PracticeLaboratory implements LabInterface
             'mehlich' => sprintf('%.2f', BufferOfGround::mehlich($field->ground(), $ph)),
             'smp' => sprintf('%.2f', BufferOfGround::smp($field->ground(), $ph)),
             'om' => sprintf('%.1f', $near($soil->holds['om'] ?? NAN)),
+            'lead' => sprintf('%.0f', $near($soil->holds['pb'] ?? NAN)),
             default => sprintf('%.0f', $near($soil->holds[$test] ?? NAN)),
         };
     }

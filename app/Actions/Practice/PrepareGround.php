@@ -26,8 +26,6 @@ use Illuminate\Support\Carbon;
 /** The ground as somebody finds it: its areas and what lies in it, a lab, and what a lesson begins with. */
 final class PrepareGround
 {
-    private const MIDDLE = [-76.41, 43.18];
-
     /** An area of the year before lies so far north of the ground that no wall reaches it. */
     private const EARLIER_FROM_M = 220.0;
 
@@ -40,6 +38,7 @@ final class PrepareGround
         'p' => ['phosphorus', 600, 'Mehlich-3', 'ppm'],
         'k' => ['potassium', 600, 'Mehlich-3', 'ppm'],
         'om' => ['organic matter', 700, '', '%'],
+        'lead' => ['lead', 3400, 'acid digestion', 'ppm'],
     ];
 
     public function __construct(
@@ -75,13 +74,13 @@ final class PrepareGround
             'distance_m' => 10,
             'geometry' => [
                 'type' => 'LineString',
-                'coordinates' => [$this->place($field, $site, [0.0, -3.0]), $this->place($field, $site, [$width, -3.0])],
+                'coordinates' => [$field->degrees([0.0, -3.0]), $field->degrees([$width, -3.0])],
             ],
         ]);
         $site->landmarks()->create([
             'name' => 'Old wall, once painted',
             'distance_m' => 8,
-            'geometry' => ['type' => 'Point', 'coordinates' => $this->place($field, $site, $wall)],
+            'geometry' => ['type' => 'Point', 'coordinates' => $field->degrees($wall)],
         ]);
 
         return $site;
@@ -111,8 +110,8 @@ final class PrepareGround
             'address' => 'Made up: nothing here is real',
             'timezone' => $own->timezone ?? 'America/New_York',
             'units' => $own->units ?? 'us',
-            'latitude' => self::MIDDLE[1],
-            'longitude' => self::MIDDLE[0],
+            'latitude' => PracticeField::MIDDLE[1],
+            'longitude' => PracticeField::MIDDLE[0],
         ]);
     }
 
@@ -150,7 +149,7 @@ final class PrepareGround
     {
         [$w, $s, $e, $n] = $box;
         $ring = array_map(
-            fn (array $at): array => $this->place($field, $site, $at),
+            $field->degrees(...),
             [[$w, $s], [$e, $s], [$e, $n], [$w, $n], [$w, $s]],
         );
 
@@ -161,15 +160,6 @@ final class PrepareGround
             'boundary' => ['type' => 'Polygon', 'coordinates' => [$ring]],
             ...$facts === [] ? [] : ['facts' => AreaFacts::of($facts)->toArray()],
         ]);
-    }
-
-    /**
-     * @param array{float, float} $metres
-     * @return array{float, float}
-     */
-    private function place(PracticeField $field, Site $site, array $metres): array
-    {
-        return $field->degrees($site, $metres);
     }
 
     private function lab(?Lesson $lesson): void

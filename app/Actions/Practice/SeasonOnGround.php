@@ -42,11 +42,12 @@ final class SeasonOnGround
 
     public function __invoke(PracticeField $field): SeasonView
     {
-        $site = Site::query()->where('name', PracticeField::SITE)->firstOrFail();
+        // The first site is that of the ground, whatever it is called by now.
+        $site = Site::query()->orderBy('id')->firstOrFail();
         $soils = PracticeSoil::query()->whereHas('sample', static fn (Builder $sample) => $sample->where('site_id', $site->id))
             ->with('sample.area')->orderBy('id')->get();
         $readings = Reading::query()->whereIn('sample_id', $soils->pluck('sample_id'))->whereDoesntHave('correction')
-            ->whereNotNull('value')->with('method')->get()->groupBy('sample_id');
+            ->with('method')->get()->groupBy('sample_id');
         $day = (int) round(self::mean(array_values($soils->map(
             static fn (PracticeSoil $soil): float => (float) $soil->day,
         )->all())) ?? self::ANY_DAY);
@@ -98,19 +99,19 @@ final class SeasonOnGround
             $boundary = Boundary::fromGeoJson(json_encode($area->boundary, JSON_THROW_ON_ERROR));
             $cells = [];
             foreach (array_keys($map->values) as $cell) {
-                if ($boundary->contains($field->degrees($site, $map->place($cell)))) {
+                if ($boundary->contains($field->degrees($map->place($cell)))) {
                     $cells[] = $cell;
                 }
             }
             [$believed, $by] = $this->believed($soils->filter(
-                static fn (PracticeSoil $soil): bool => $soil->sample->area_id === $area->id,
+                static fn (PracticeSoil $soil): bool => $soil->sample->area_id === $area->id && $soil->isOfTop(),
             ), $readings);
             $true = array_map(static fn (int $cell): float => $map->values[$cell], $cells);
             $found[] = new AreaOnGround(
                 $area->id,
                 $area->name,
                 array_map(
-                    fn (array $at): array => $field->metres($site, $boundary->plane->toDegrees($at)),
+                    fn (array $at): array => $field->metres($boundary->plane->toDegrees($at)),
                     $boundary->polygons[0]->rings[0] ?? [],
                 ),
                 $area->area_m2,
@@ -162,10 +163,17 @@ final class SeasonOnGround
      */
     private static function ph(?Collection $readings, string $workplace): array
     {
-        return array_values(($readings ?? new Collection())
-            ->filter(static fn (Reading $one): bool => $one->method->workplace === $workplace && $one->method->analyte === 'ph')
-            ->map(static fn (Reading $one): float => (float) $one->value)
-            ->all());
+        $found = [];
+        foreach ($readings ?? [] as $one) {
+            $isAsked = $one->method->workplace === $workplace && $one->method->analyte === 'ph';
+            // A card gives a band: what it stands for is its middle.
+            $ph = $isAsked ? $one->value ?? $one->method->scale()?->named((string) $one->band)?->middle() : null;
+            if ($ph !== null) {
+                $found[] = $ph;
+            }
+        }
+
+        return $found;
     }
 
     /**

@@ -82,7 +82,7 @@ final class KeepSoil
                 ($cores === [] ? $core->sequence <= $sample->cores_pulled : in_array($core->sequence, $up, true)),
         ));
         $places = array_map(
-            static fn (PlannedCore $core): array => $field->metres($plan->area->site, [$core->longitude, $core->latitude]),
+            static fn (PlannedCore $core): array => $field->metres([$core->longitude, $core->latitude]),
             $planned,
         );
 

@@ -168,6 +168,27 @@ final class PracticeTest extends ApiTestCase
         $this->api('GET', '/practice/shown', query: $asked)->assertNotFound();
     }
 
+    public function test_what_a_card_said_is_believed_and_a_site_that_is_moved_moves_no_ground(): void
+    {
+        $field = $this->ground(['lesson' => 'tap-water']);
+        $this->standOn($field);
+        $site = Site::query()->where('name', PracticeField::SITE)->sole();
+        $sample = Sample::query()->where('site_id', $site->id)->orderBy('id')->firstOrFail();
+        $kit = TestMethod::query()->where('code', 'kit-ph')->sole();
+        $this->json('POST', "/api/samples/{$sample->id}/readings", [
+            'method_id' => $kit->id, 'reading' => '6.5', 'read_on' => now()->format('Y-m-d'), 'reader' => 'Maren', 'flags' => [], 'note' => '',
+        ])->assertCreated();
+        $this->sign();
+        $told = $this->api('GET', '/practice/reveal')->assertOk()->json();
+        $site->update(['name' => 'Home farm', 'latitude' => 44.5]);
+        self::assertSame($told, $this->api('GET', '/practice/reveal')->assertOk()->json());
+        self::assertSame([6.5, null], [$told['composites'][0]['kit'], $told['composites'][0]['lab']]);
+        $areas = array_column($told['areas'], null, 'name');
+        self::assertSame([6.5, 'bench'], [$areas['West half']['believed'], $areas['West half']['by']]);
+        self::assertSame([null, null], [$areas['East half']['believed'], $areas['East half']['by']]);
+        self::assertContains('by_lab', array_column($told['dearest'], 'choice'), 'the kit alone decided');
+    }
+
     public function test_the_hint_is_for_who_asks_and_that_is_noted(): void
     {
         $field = $this->ground(['lesson' => 'new-lot']);
@@ -284,7 +305,7 @@ final class PracticeTest extends ApiTestCase
             'lab_id' => $labs[0]['id'],
             'submission' => 'b3a1f0c2-4d5e-4f60-8a7b-9c0d1e2f3a4b',
             'answers' => [],
-            'portions' => $portions->map(static fn ($one): array => ['code' => $one->code, 'tests' => ['ph', 'smp']])->all(),
+            'portions' => $portions->map(static fn ($one): array => ['code' => $one->code, 'tests' => ['ph', 'smp', 'lead']])->all(),
         ])->assertCreated()->json('id');
         $this->json('POST', "/api/consignments/{$sent}/send", ['carrier' => null, 'at' => now()->toIso8601ZuluString()])->assertOk();
         $asked = $this->json('POST', "/api/consignments/{$sent}/ask")->assertOk()->json();
@@ -292,13 +313,15 @@ final class PracticeTest extends ApiTestCase
         $file = $this->get("/api/consignments/{$sent}/reports/{$asked['reports'][0]['id']}");
         $text = $file->assertOk()->getContent();
         self::assertStringContainsString('every figure is made up', (string) $text);
-        self::assertStringContainsString("sample,pH (1:1 water),Buffer pH\r\n", (string) $text, 'whose buffer is not said in its column');
+        self::assertStringContainsString("sample,pH (1:1 water),Buffer pH,\"Lead, total (ppm)\"\r\n", (string) $text, 'whose buffer is not said in its column');
         self::assertStringContainsString('(SMP)', (string) $text, 'but at the head of the file');
         self::assertCount(1, $this->json('POST', "/api/consignments/{$sent}/ask")->json('reports'), 'and the same when it is asked again');
         $rows = array_map(str_getcsv(...), array_slice(explode("\r\n", trim((string) $text)), 3));
         foreach ($portions as $i => $portion) {
             self::assertSame($portion->code, $rows[$i][0]);
-            self::assertEqualsWithDelta(PracticeSoil::ofSample((int) $portion->sample_id)->holds['ph'] ?? 0, (float) $rows[$i][1], 0.5);
+            $holds = PracticeSoil::ofSample((int) $portion->sample_id)->holds ?? [];
+            self::assertEqualsWithDelta($holds['ph'] ?? 0, (float) $rows[$i][1], 0.5);
+            self::assertEqualsWithDelta(1.0, (float) $rows[$i][3] / ($holds['pb'] ?? 0), 0.2);
         }
     }
 
