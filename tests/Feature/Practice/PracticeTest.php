@@ -176,7 +176,8 @@ final class PracticeTest extends ApiTestCase
         $sample = Sample::query()->where('site_id', $site->id)->orderBy('id')->firstOrFail();
         $kit = TestMethod::query()->where('code', 'kit-ph')->sole();
         $this->json('POST', "/api/samples/{$sample->id}/readings", [
-            'method_id' => $kit->id, 'reading' => '6.5', 'read_on' => now()->format('Y-m-d'), 'reader' => 'Maren', 'flags' => [], 'note' => '',
+            'method_id' => $kit->id, 'reading' => '6.5', 'read_on' => now()->format('Y-m-d'), 'reader' => 'Maren', 'flags' => [],
+            'note' => '',
         ])->assertCreated();
         $this->sign();
         $told = $this->api('GET', '/practice/reveal')->assertOk()->json();
@@ -313,7 +314,8 @@ final class PracticeTest extends ApiTestCase
         $file = $this->get("/api/consignments/{$sent}/reports/{$asked['reports'][0]['id']}");
         $text = $file->assertOk()->getContent();
         self::assertStringContainsString('every figure is made up', (string) $text);
-        self::assertStringContainsString("sample,pH (1:1 water),Buffer pH,\"Lead, total (ppm)\"\r\n", (string) $text, 'whose buffer is not said in its column');
+        $heads = "sample,pH (1:1 water),Buffer pH,\"Lead, total (ppm)\"\r\n";
+        self::assertStringContainsString($heads, (string) $text, 'whose buffer is not said in its column');
         self::assertStringContainsString('(SMP)', (string) $text, 'but at the head of the file');
         self::assertCount(1, $this->json('POST', "/api/consignments/{$sent}/ask")->json('reports'), 'and the same when it is asked again');
         $rows = array_map(str_getcsv(...), array_slice(explode("\r\n", trim((string) $text)), 3));
