@@ -35,6 +35,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class PracticeField extends Model
 {
+    public const KIT = 'kit-ph';
+
     public const LOT = 'P-1';
 
     public const NEXT_LOT = 'P-2';
@@ -117,9 +119,10 @@ final class PracticeField extends Model
         return $this->made ??= PracticeGround::made($this->seed, $this->levelOf());
     }
 
-    public function kit(): PracticeKit
+    /** The errors of a test of the bench; another test than the kit that is there from the start has its own. */
+    public function kit(string $test = self::KIT): PracticeKit
     {
-        return PracticeKit::ofGround($this->levelOf(), $this->seed);
+        return PracticeKit::ofGround($this->levelOf(), $test === self::KIT ? $this->seed : crc32("{$this->seed} {$test}"));
     }
 
     public function lab(): PracticeLab
@@ -128,9 +131,9 @@ final class PracticeField extends Model
     }
 
     /** What a lot is off by beyond what lots do. */
-    public function lotOff(string $lot): float
+    public function lotOff(string $test, string $lot): float
     {
-        return $lot === self::LOT ? 0.0 : $this->lessonOf()->lotOff ?? 0.0;
+        return $test !== self::KIT || $lot === self::LOT ? 0.0 : $this->lessonOf()->lotOff ?? 0.0;
     }
 
     /**

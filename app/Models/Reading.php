@@ -102,6 +102,12 @@ final class Reading extends Model
         }
     }
 
+    /** How often a test has read a composite, corrected readings too. */
+    public static function countOf(Sample $sample, TestMethod $test): int
+    {
+        return self::query()->where('sample_id', $sample->id)->where('method_id', $test->id)->count();
+    }
+
     /**
      * Was a lab's value of the composite known to the reader before? Null where that was not kept yet, and of labs.
      */

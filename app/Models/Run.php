@@ -113,6 +113,12 @@ final class Run extends Model
         return $this->hasMany(Reading::class, 'run_id');
     }
 
+    /** The how-manieth of its team it is. */
+    public function place(): int
+    {
+        return self::query()->where('id', '<=', $this->id)->count();
+    }
+
     /** Its tube of this number, with what a probe in it needs; a 404 for any other. */
     public function tubeNumbered(int $number): RunTube
     {

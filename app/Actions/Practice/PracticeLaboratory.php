@@ -112,7 +112,7 @@ final class PracticeLaboratory implements LabInterface
 
     private static function figure(string $test, PracticeSoil $soil, float $ph, PracticeField $field): string
     {
-        $chance = Chance::named($field->seed, "{$test} of soil {$soil->sample_id}");
+        $chance = Chance::named($field->seed, $test.json_encode($soil->holds));
         $near = static fn (float $value): float => $value * (1 + $chance->normal(0.0, 0.04));
 
         return match ($test) {

@@ -193,13 +193,13 @@ final class PrepareGround
     /** @param non-empty-list<Area> $areas */
     private function plans(array $areas, User $twin, PracticeField $field, Lesson $lesson): void
     {
+        $samples = [];
         foreach ($areas as $i => $area) {
             $plan = $this->plan($area, $twin, $lesson->cores ?? 1, $field->seed + $i);
-            if ($lesson->pulled) {
-                foreach ($this->pulled($plan, $twin, Carbon::now()->subDays(3)) as $sample) {
-                    $lesson->measured && $this->pairs->measure($field, $twin, [$sample], Carbon::now()->subDay());
-                }
-            }
+            $samples = [...$samples, ...$lesson->pulled ? $this->pulled($plan, $twin, Carbon::now()->subDays(3)) : []];
+        }
+        if ($lesson->measured) {
+            $this->pairs->measure($field, $twin, $samples, Carbon::now()->subDay());
         }
     }
 

@@ -22,17 +22,27 @@ final class ReadByKit
 
     /**
      * @param string $session what was read together
+     * @param string $turn which tube of it, or the how-manieth reading of the portion: each errs by itself; empty for the first
      * @param list<string> $breaks codes of protocol breaks
      */
-    public function ph(PracticeField $field, Sample $sample, string $lot, string $reader, string $session, array $breaks): float
-    {
+    public function ph(
+        PracticeField $field,
+        Sample $sample,
+        TestMethod $test,
+        string $lot,
+        string $reader,
+        string $session,
+        string $turn,
+        array $breaks,
+    ): float {
         $soil = PracticeSoil::ofSample($sample->id) ?? throw Conflict::because('practice_no_instrument');
         $ph = $soil->holds['ph'] ?? throw Conflict::because('practice_no_instrument');
 
         // Whoever practises has the same eyes as everybody on this ground, so that results differ by what was done.
         $eyes = $reader === $field->loadMissing('user')->user->name ? self::OWN : $reader;
 
-        return $field->kit()->shown($ph, $lot, $eyes, $session, "sample {$sample->number}", $breaks, $field->lotOff($lot));
+        return $field->kit($test->code)
+            ->shown($ph, $lot, $eyes, $session, "sample {$sample->number}{$turn}", $breaks, $field->lotOff($test->code, $lot));
     }
 
     /** The band of a card that a pH is nearest to. */

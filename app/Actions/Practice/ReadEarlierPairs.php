@@ -31,7 +31,7 @@ final class ReadEarlierPairs
                 $method->lots()->create(['reagent' => 'Indicator capsules', 'lot' => PracticeField::NEXT_LOT]);
             }
             $day = $sample->pulled_on->copy()->addDays(2)->format('Y-m-d');
-            $ph = $this->kit->ph($field, $sample, $method->lot, $twin->name, "earlier {$i}", []);
+            $ph = $this->kit->ph($field, $sample, $method, $method->lot, $twin->name, "earlier {$i}", '', []);
             // The kit shows steps of half a unit; the last is off where a lesson wants it.
             $off = $i === count($samples) - 1 ? $lesson->miss ?? 0.0 : 0.0;
             ($this->record)($sample, $method, $twin, $this->fields(

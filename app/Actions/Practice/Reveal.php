@@ -60,7 +60,7 @@ final class Reveal
                 $signed->method->name,
                 $signed->claim,
                 $signed->verdict,
-                $this->truth($field, $soils, $lot),
+                $this->truth($field, $soils, $signed->method->code, $lot),
             );
         }
 
@@ -68,14 +68,14 @@ final class Reveal
     }
 
     /** @param non-empty-list<float> $soils */
-    private function truth(PracticeField $field, array $soils, string $lot): ClaimTruth
+    private function truth(PracticeField $field, array $soils, string $test, string $lot): ClaimTruth
     {
         $chance = Chance::named($field->seed, "truth of {$lot}");
-        [$kit, $lab, $reader] = [$field->kit(), $field->lab(), ReadByKit::OWN];
+        [$kit, $lab, $reader, $off] = [$field->kit($test), $field->lab(), ReadByKit::OWN, $field->lotOff($test, $lot)];
 
         return ClaimTruth::of(
             static fn (int $i): float => $soils[$i % count($soils)] + $chance->normal(0.0, self::NEXT_SOILS_SD),
-            static fn (float $ph, int $i): float => $kit->shown($ph, $lot, $reader, "to come {$i}", "soil {$i}", [], $field->lotOff($lot)),
+            static fn (float $ph, int $i): float => $kit->shown($ph, $lot, $reader, "to come {$i}", "soil {$i}", [], $off),
             static fn (float $ph): float => $lab->report([$ph], $chance)[0],
             $field->levelOf()->ofTool('kit', 'repeat'),
             $this->gather->policy('ph')->policy(),

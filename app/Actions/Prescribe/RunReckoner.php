@@ -9,7 +9,11 @@ use HonestCore\Reckoner\ReckonerTool;
 use Illuminate\Contracts\Console\Kernel;
 use Symfony\Component\Console\Output\BufferedOutput;
 
-/** Runs a computation of the command line for the page: the same core, the same words, nothing stored. */
+/**
+ * Runs a computation of the command line for the page: the same core, the same words, nothing stored.
+ *
+ * @phpstan-type Facts array<string, mixed>
+ */
 final class RunReckoner
 {
     public function __construct(private readonly Kernel $console) {}
@@ -30,7 +34,7 @@ final class RunReckoner
         if ($facts === null) {
             return ['refused' => $metric->refused((string) $refused, $given), 'facts' => null, 'working' => []];
         }
-        /** @var array<string, mixed> $turned */
+        /** @var Facts $turned */
         $turned = $metric->turned($facts);
 
         return ['refused' => null, 'facts' => $metric->named($turned), 'working' => $tool->working($given, $turned, true)];
@@ -38,7 +42,7 @@ final class RunReckoner
 
     /**
      * @param array<string, string> $given in the units of the command
-     * @return array{string|null, array<string, mixed>|null} what it refused, or what it answered
+     * @return array{string|null, Facts|null} what it refused, or what it answered
      */
     private function answer(ReckonerTool $tool, array $given): array
     {
@@ -65,7 +69,7 @@ final class RunReckoner
             }
         }
         $said = trim($output->fetch());
-        /** @var array<string, mixed>|null $facts */
+        /** @var Facts|null $facts */
         $facts = $status === 0 ? json_decode($said, true) : null;
 
         return is_array($facts) ? [null, $facts] : [$said, null];

@@ -10678,6 +10678,7 @@ export interface paths {
                     method_id: number;
                     reader: string;
                     run_id?: number;
+                    tube?: number;
                     flags?: string;
                 };
                 header?: never;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Practice;
 
+use App\Actions\Practice\ReadByKit;
 use App\Models\Area;
 use App\Models\GroundEvent;
 use App\Models\KnownSignIn;
@@ -21,6 +22,7 @@ use App\Models\User;
 use App\Models\VisionRecord;
 use HonestCore\Agronomy\Lime\LimeMaterial;
 use HonestCore\Practice\Lesson;
+use HonestCore\Statistics\Spread;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -154,6 +156,14 @@ final class PracticeTest extends ApiTestCase
         $asked = ['sample_id' => $sample->id, 'method_id' => $kit->id, 'reader' => $field->user->name];
         $shown = fn (): string => (string) $this->api('GET', '/practice/shown', query: $asked)->assertOk()->json('words');
         self::assertSame($shown(), $shown());
+        $lean = static fn (string $test): float => $field->kit($test)->bias;
+        self::assertNotSame($lean('kit-ph'), $lean('pen-ph'), 'another test errs by itself');
+        $tubes = array_map(
+            static fn (int $tube): float => app(ReadByKit::class)->ph($field, $sample, $kit, 'P-1', 'one', 'run 1', " tube {$tube}", []),
+            range(1, 200),
+        );
+        $repeat = $field->levelOf()->ofTool('kit', 'repeat');
+        self::assertEqualsWithDelta(1.0, Spread::standardDeviation($tubes) / $repeat, 0.15, 'tubes of one portion differ');
         self::assertMatchesRegularExpression('/^The colour (is that of|lies between) \d\.\d/', $shown());
         $ph = static fn (string ...$breaks): float => $field->kit()->shown(6.0, 'P-1', 'one', 'day', 'a portion', array_values($breaks));
         self::assertEqualsWithDelta(0.35, $ph('tap-water') - $ph(), 1e-9);

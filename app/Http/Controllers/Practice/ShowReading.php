@@ -18,6 +18,7 @@ final class ShowReading
             $request->testMethod(),
             $request->string('reader')->toString(),
             $request->run(),
+            $request->tube(),
             $request->flags(),
         )]);
     }

@@ -21,6 +21,7 @@ final class ShownRequest extends FormRequest
             'method_id' => ['required', 'integer'],
             'reader' => ['required', 'string', 'max:80'],
             'run_id' => ['sometimes', 'nullable', 'integer'],
+            'tube' => ['required_with:run_id', 'nullable', 'integer', 'between:1,999'],
             'flags' => ['sometimes', 'nullable', 'string', 'max:400'],
         ];
     }
@@ -38,6 +39,11 @@ final class ShownRequest extends FormRequest
     public function run(): ?Run
     {
         return $this->input('run_id') === null ? null : Run::named($this->integer('run_id'));
+    }
+
+    public function tube(): ?int
+    {
+        return $this->input('tube') === null ? null : $this->integer('tube');
     }
 
     /** @return list<string> codes of protocol breaks, divided by commas */

@@ -83,6 +83,7 @@ for (let i = 1; i <= 9; i++)
             :method-id="run.method_id"
             :reader="reader"
             :run-id="run.id"
+            :tube="tube.number"
             :flags="tube.breaks.map(({ code }) => code)"
         />
         <SwatchCard

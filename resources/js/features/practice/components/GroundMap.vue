@@ -44,7 +44,7 @@ const said = computed(
     <figure class="on-paper">
         <figcaption>{{ believed ? 'What was believed' : 'What is true' }}</figcaption>
         <svg :viewBox="`-1 -1 ${WIDE + 2} ${high + 2}`" role="img" :aria-label="said">
-            <defs>
+            <defs v-if="believed">
                 <pattern id="unknown" width="8" height="8" patternUnits="userSpaceOnUse">
                     <path d="M0 8L8 0" stroke="#8f846f" stroke-width="1" />
                 </pattern>

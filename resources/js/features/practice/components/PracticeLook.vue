@@ -11,6 +11,7 @@ const props = defineProps<{
     methodId: number
     reader: string
     runId?: number
+    tube?: number
     flags?: string[]
 }>()
 const { me } = useSession()
@@ -23,13 +24,14 @@ const look = useSave(
                 method_id: props.methodId,
                 reader: props.reader,
                 run_id: props.runId,
+                tube: props.tube,
                 flags: props.flags?.join(',') || undefined,
             },
         }),
     (shown) => (words.value = shown.words),
 )
 watch(
-    () => [props.sampleId, props.methodId, props.reader, props.runId, props.flags?.join()],
+    () => [props.sampleId, props.methodId, props.reader, props.runId, props.tube, props.flags?.join()],
     () => {
         words.value = ''
         look.clear()
