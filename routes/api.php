@@ -118,7 +118,7 @@ Route::middleware($signedIn)->group(function (): void {
     Route::get('plans/{plan}/points/{format}', C\Plans\DownloadPoints::class)->can('view', 'plan')->middleware(NotesExports::class);
     Route::get('plans/{plan}/sheet', C\Plans\ShowFieldSheet::class)->can('view', 'plan');
     Route::get('plans/{plan}/calendar', C\Plans\ShowCalendar::class)->can('view', 'plan');
-    Route::get('plans/{plan}/calendar.ics', C\Plans\DownloadCalendar::class)->can('view', 'plan');
+    Route::get('plans/{plan}/calendar.ics', C\Plans\DownloadCalendar::class)->can('view', 'plan')->middleware(NotesExports::class);
     Route::get('plans/{plan}', C\Plans\ShowPlan::class)->can('view', 'plan');
     Route::put('plans/{plan}', C\Plans\UpdatePlan::class)->can('update', 'plan');
 
@@ -265,7 +265,9 @@ Route::middleware($signedIn)->group(function (): void {
     Route::get('programs/{program}/spread-list/{format}', C\Prescribe\DownloadSpreadList::class)
         ->can('view', 'program')
         ->middleware(NotesExports::class);
-    Route::get('programs/{program}/days.ics', C\Prescribe\DownloadSpreadDays::class)->can('view', 'program');
+    Route::get('programs/{program}/days.ics', C\Prescribe\DownloadSpreadDays::class)
+        ->can('view', 'program')
+        ->middleware(NotesExports::class);
     Route::post('programs/{program}/shares', C\Prescribe\OpenShare::class)->can('view', 'program')->middleware(PracticeStays::class);
     Route::post('shares/{share}/withdraw', C\Prescribe\WithdrawShare::class)->can('update', 'share');
     Route::get('shelf', C\Prescribe\ListShelf::class);
@@ -292,7 +294,7 @@ Route::middleware($signedIn)->group(function (): void {
         ->can('view', 'factor')
         ->can('create', LocalFactorInUse::class);
     Route::get('campaign', C\FollowUp\ShowCampaign::class);
-    Route::get('campaign.ics', C\FollowUp\DownloadCampaign::class);
+    Route::get('campaign.ics', C\FollowUp\DownloadCampaign::class)->middleware(NotesExports::class);
     Route::put('campaign/areas/{area}', C\FollowUp\MoveRetest::class)->can('update', 'area');
     Route::get('calendar-addresses', C\FollowUp\ListAddresses::class);
     Route::post('calendar-addresses', C\FollowUp\OpenAddress::class)

@@ -216,8 +216,10 @@ final class PracticeTest extends ApiTestCase
     {
         $field = $this->ground(['lesson' => 'average-of-seven']);
         $this->standOn($field);
-        $file = $this->get('/api/ledger.csv')->assertOk();
-        self::assertMatchesRegularExpression('/filename="?practice-/', (string) $file->headers->get('Content-Disposition'));
+        foreach (['ledger.csv', 'campaign.ics'] as $path) {
+            $named = (string) $this->get("/api/{$path}")->assertOk()->headers->get('Content-Disposition');
+            self::assertMatchesRegularExpression('/filename="?practice-/', $named, $path);
+        }
         $this->json('POST', '/api/calendar-addresses', ['name' => 'mine'])->assertConflict()->assertJsonPath('code', 'practice_stays');
         $this->json('POST', '/api/archive')->assertForbidden();
         $this->json('POST', '/api/account/tokens', [])->assertStatus(422);
@@ -280,6 +282,7 @@ final class PracticeTest extends ApiTestCase
     public function test_a_class_has_one_ground_and_shows_no_names_unasked(): void
     {
         $asked = ['name' => 'Winter course', 'lesson' => 'new-lot', 'level' => 'usual', 'seed' => null];
+        $this->api('POST', '/practice/classes', array_diff_key($asked, ['name' => 0]))->assertStatus(422);
         $class = $this->api('POST', '/practice/classes', $asked)->assertCreated()->json();
         $this->actingAs($this->reviewer);
         $this->api('GET', '/practice/classes/{class}', ids: ['class' => $class['id']])->assertNotFound();

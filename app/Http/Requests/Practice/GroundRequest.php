@@ -24,8 +24,7 @@ final class GroundRequest extends FormRequest
             'level' => ['required', 'string', Rule::in(PracticeLevel::names())],
             'seed' => ['present', 'nullable', 'integer', 'min:1', 'max:'.self::MOST_SEED],
             'earlier' => ['sometimes', 'boolean'],
-            'name' => ['sometimes', 'required', 'string', 'min:2', 'max:80'],
-        ];
+        ] + ($this->is('api/practice/classes') ? ['name' => ['required', 'string', 'min:2', 'max:80']] : []);
     }
 
     public function lesson(): ?Lesson

@@ -99,7 +99,8 @@ function leave(): void {
     clear()
     wrongLine.value = null
     Object.assign(form, { step: '', place: '', condition: '', celsius: '' })
-    typedHere.settle()
+    // What is asked of the portion may be half typed still.
+    if (!typedHere.changed.value) typedHere.settle()
 }
 function take(step: string): void {
     leave()
