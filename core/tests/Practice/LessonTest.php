@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace HonestCore\Tests\Practice;
 
+use HonestCore\Agronomy\Lime\MehlichBuffer;
+use HonestCore\Agronomy\Lime\SmpBuffer;
+use HonestCore\Agronomy\Lime\SoilAcidity;
 use HonestCore\Error\ValueOutOfRange;
 use HonestCore\Practice\Lesson;
 use HonestCore\Practice\PracticeChoices;
@@ -12,6 +15,7 @@ use HonestCore\Practice\PracticeGround;
 use HonestCore\Practice\PracticeLevel;
 use HonestCore\Practice\TruthMap;
 use HonestCore\Quantity\DepthLayer;
+use HonestCore\Sampling\PhMargin;
 use HonestCore\Simulation\Stakes;
 use PHPUnit\Framework\TestCase;
 
@@ -47,6 +51,18 @@ final class LessonTest extends TestCase
             self::assertSame($choice, array_key_first($dearest), $code);
             self::assertGreaterThan(30.0, $dearest[$choice], $code);
         }
+    }
+
+    /** Figures in the words of a lesson are those of the tables that they speak of. */
+    public function test_what_the_tool_is_said_to_say_is_what_it_computes(): void
+    {
+        $margin = static fn (int $cores): string => sprintf('± %.2f', PhMargin::of($cores)->usual);
+        self::assertStringContainsString("{$margin(3)} pH, and fifteen to {$margin(15)}", Lesson::named('three-cores')->tool);
+        $soil = SoilAcidity::of(5.7, 6.4);
+        $times = SmpBuffer::rate($soil, 6.5)->tonsPerAcre / (MehlichBuffer::rate($soil, 6.5)->tonsPerAcre ?? NAN);
+        self::assertSame(6, (int) floor($times), Lesson::named('buffer-school')->tool);
+        $kit = PracticeLevel::named('usual');
+        self::assertEqualsWithDelta(1 / 3, $kit->offBy('tap-water'), 0.02, Lesson::named('tap-water')->mistake);
     }
 
     public function test_an_average_of_seven_is_of_two_halves_that_have_none(): void
